@@ -1,0 +1,8 @@
+export { judge, type Judgement } from './judge';
+export { levelContext, type LevelContext, type SensorTrips } from './context';
+export { drawTime, cycleOf, worstCycle, type CycleResult } from './cycle';
+export { sawtooth, type LevelAt } from './sawtooth';
+export { sayNoDuty } from './sayNoDuty';
+export type { JudgedRule, Part, RuleState } from './rule';
+export type { TapeRow } from './tape';
+export type { Raise } from './water';

@@ -1,0 +1,14 @@
+import type { Rule } from '../rule';
+import { drainback } from './drainback';
+import { gap } from './gap';
+import { inlet } from './inlet';
+import { keepUp } from './keepUp';
+import { order } from './order';
+import { reach } from './reach';
+import { reserve } from './reserve';
+import { run } from './run';
+import { starts } from './starts';
+import { submergence } from './submergence';
+
+/** Every rule that a station is judged by. A new rule is a file of its own and a name in this list. */
+export const RULES: readonly Rule[] = [submergence, order, gap, starts, run, drainback, keepUp, inlet, reserve, reach];

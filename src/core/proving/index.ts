@@ -1,0 +1,3 @@
+export { testPlan } from './plan';
+export { judgeFinding, proposeVerdict, type Found, type FoundState } from './judgeFound';
+export type { Expectation, Phase, Step } from './step';

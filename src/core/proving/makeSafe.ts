@@ -1,0 +1,52 @@
+import type { LevelContext } from '../levels';
+import type { Sensor } from '../station';
+import { phrase, quantity } from '../units';
+import { atMost, around, seen, TOLERANCE } from './expect';
+import type { Step } from './step';
+
+export function isolate({ station }: LevelContext): Step {
+  const volts = quantity('voltage', station.supply.voltage);
+  return {
+    id: 'isolate',
+    phase: 'make safe',
+    title: 'Isolate, lock, prove dead',
+    actions: [
+      phrase`Switch off the pump circuit (${quantity('current', station.supply.breaker)} breaker) and the alarm circuit: they may be two supplies.`,
+      phrase`Lock both off, keep the keys, unplug pump and float.`,
+      phrase`Meter on a known live source, then on the outlet (every pair), then on the known source again.`,
+    ],
+    cautions: [
+      'Two supplies may meet in one box: prove each dead. A start capacitor can hold a charge after the power is off.',
+      'Test the pit for gas before the lid is off for long, and never go in alone. Sewage infects: gloves and eyes covered.',
+    ],
+    expects: [
+      around('known-before', 'known source, before', volts, { share: TOLERANCE.voltage }),
+      atMost('dead', 'outlet, highest of all pairs', quantity('voltage', 5)),
+      around('known-after', 'known source, after', volts, { share: TOLERANCE.voltage }),
+    ],
+    about: [],
+  };
+}
+
+const eye = (sensor: Sensor) => (sensor.contact === 'closes-on-rise' ? 'closes on rise (NO hanging)' : 'opens on rise (NC hanging)');
+
+/** The contact of one float, worked in the hand. */
+export function bench(sensor: Sensor): Step {
+  const closes = sensor.contact === 'closes-on-rise';
+  const name = sensor.role === 'pump' ? 'pump float' : 'alarm float';
+  const where = sensor.role === 'pump' ? 'across the blades of its plug' : 'across its two cores, taken off their terminals';
+  const up = sensor.kind === 'tilt' ? 'Hold the float hanging, then tip it up past level; listen for the click.' : 'Hold the float at its lower stop, then slide it to the upper; listen for the click.';
+  return {
+    id: `bench-${sensor.id}`,
+    phase: 'bench',
+    title: `Bench test: ${name}`,
+    actions: [phrase`${up}`, phrase`Continuity ${where}. This contact ${eye(sensor)}.`],
+    cautions: ['Ohms only with the power off and proved dead.'],
+    expects: [
+      seen('hanging', sensor.kind === 'tilt' ? 'hanging' : 'at the lower stop', closes ? phrase`open: no continuity` : phrase`closed: near 0 Ω`),
+      seen('raised', sensor.kind === 'tilt' ? 'tipped up' : 'at the upper stop', closes ? phrase`closed: near 0 Ω` : phrase`open: no continuity`),
+      seen('back', 'let back', closes ? phrase`open again, with a click` : phrase`closed again, with a click`),
+    ],
+    about: [`float:${sensor.id}`],
+  };
+}

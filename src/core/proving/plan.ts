@@ -1,0 +1,29 @@
+import { levelContext } from '../levels';
+import type { Station } from '../station';
+import { dryLift, tapeCheck } from './dry';
+import { closeUp, handOver, stray } from './leave';
+import { bench, isolate } from './makeSafe';
+import type { Step } from './step';
+import { drawdownTest, fillToAlarm, fillToLead, pumpDown, running } from './wet';
+
+/**
+ * The test steps that apply to a station, in the order they are done: isolate, bench, dry, wet, drawdown, alarm, leave.
+ * Every expectation is worked out from the station. @param station checked, by `checkStation`
+ */
+export function testPlan(station: Station): Step[] {
+  const context = levelContext(station);
+  return [
+    isolate(context),
+    ...context.sensors.map(({ sensor }) => bench(sensor)),
+    tapeCheck(context),
+    dryLift(context),
+    fillToLead(context),
+    running(context),
+    pumpDown(context),
+    drawdownTest(context),
+    ...fillToAlarm(context),
+    stray(context),
+    closeUp(context),
+    handOver(context),
+  ];
+}

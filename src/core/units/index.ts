@@ -1,0 +1,7 @@
+export { quantity, type Quantity, type QuantityKind, type UnitSystem } from './quantity';
+export { fieldText, format, say } from './print';
+export { parseQuantity } from './parse';
+export { printFeetInches } from './feetInches';
+export { phrase, sayPhrase, type Phrase } from './phrase';
+export { systemOf, tapeStep, toTape, type Profile } from './profile';
+export { unitOf } from './unitTable';

@@ -1,0 +1,1 @@
+export { vesselOf, type Vessel } from './vessel';
