@@ -1,5 +1,5 @@
 export { quantity, type Quantity, type QuantityKind, type UnitSystem } from './quantity';
-export { fieldText, format, say } from './print';
+export { fieldText, format, inUnits, say } from './print';
 export { parseQuantity } from './parse';
 export { printFeetInches } from './feetInches';
 export { phrase, sayPhrase, type Phrase } from './phrase';

@@ -57,3 +57,6 @@ export function fieldText(q: Quantity, system: UnitSystem): string {
   }
   return plain(q.value / factorOf(q.kind, system));
 }
+
+/** The bare number in the printed unit, for axes. US heights are in inches. */
+export const inUnits = (kind: Quantity['kind'], value: number, system: UnitSystem): number => value / factorOf(kind, system);

@@ -46,6 +46,6 @@ export function tapeShapes(layout: Layout, depth: number, system: UnitSystem): S
     shapes.push(line('tick', [tape.x + tape.width, y], [tape.x + tape.width + 4, y]));
     shapes.push(text('tape-text', tape.x + tape.width + 7, y + 4, print(i * marks.major, system)));
   }
-  shapes.push(text('tape-head', tape.x - 5, rim - 12, 'rim ↓', 'end'), text('tape-head', tape.x + tape.width + 7, rim - 12, 'floor ↑'));
+  shapes.push(text('tape-head', tape.x - 5, rim - 12, 'rim down', 'end'), text('tape-head', tape.x + tape.width + 7, rim - 12, 'floor up'));
   return shapes;
 }

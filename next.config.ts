@@ -1,0 +1,10 @@
+import type { NextConfig } from 'next';
+
+const config: NextConfig = {
+  reactStrictMode: true,
+  poweredByHeader: false,
+  serverExternalPackages: ['better-sqlite3', '@react-pdf/renderer'],
+  experimental: { optimizePackageImports: ['@mui/material', 'date-fns'] },
+};
+
+export default config;

@@ -1,0 +1,24 @@
+import '@fontsource-variable/archivo/wght.css';
+import '@fontsource-variable/spline-sans-mono/wght.css';
+import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter';
+import type { Metadata } from 'next';
+import { cookies } from 'next/headers';
+import type { ReactNode } from 'react';
+import { Surface } from '@/ui/theme/Surface';
+import { prefsFrom } from '@/ui/theme/prefs';
+import './print.css';
+
+export const metadata: Metadata = { title: { default: 'Pit Bell', template: '%s · Pit Bell' }, description: 'Levels, controls and proof of pumped pits' };
+
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  const jar = await cookies();
+  return (
+    <html lang="en">
+      <body>
+        <AppRouterCacheProvider>
+          <Surface initial={prefsFrom((name) => jar.get(name)?.value)}>{children}</Surface>
+        </AppRouterCacheProvider>
+      </body>
+    </html>
+  );
+}

@@ -1,0 +1,7 @@
+export default function Loading() {
+  return (
+    <p role="status" style={{ padding: 32 }}>
+      opening…
+    </p>
+  );
+}

@@ -1,0 +1,5 @@
+import { LevelsView } from '@/ui/levels/LevelsView';
+
+export default function LevelsPage() {
+  return <LevelsView />;
+}

@@ -1,0 +1,5 @@
+import { SurveyView } from '@/ui/survey/SurveyView';
+
+export default function SurveyPage() {
+  return <SurveyView />;
+}

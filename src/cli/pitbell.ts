@@ -1,0 +1,7 @@
+import { main } from './main';
+
+process.exitCode = main(
+  process.argv.slice(2),
+  (text) => process.stdout.write(`${text}\n`),
+  (text) => process.stderr.write(`${text}\n`),
+);

@@ -1,0 +1,9 @@
+/** One verb of the command line: what it takes, and what it answers as JSON. */
+export interface Verb {
+  readonly usage: string;
+  readonly says: string;
+  readonly options: Readonly<Record<string, { readonly type: 'string' | 'boolean' }>>;
+  /** Fewest file arguments; one unless said otherwise. */
+  readonly files?: number;
+  run(files: readonly string[], options: Readonly<Record<string, string | undefined>>): unknown;
+}

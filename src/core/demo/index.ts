@@ -1,0 +1,1 @@
+export { demoStations } from './stations';

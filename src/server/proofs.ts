@@ -1,0 +1,81 @@
+import { testPlan, type Found, type Step } from '@/core/proving';
+import type { Db } from './db';
+import { findStation } from './stations';
+
+export interface ProofEntry {
+  readonly id: number;
+  readonly stepId: string;
+  readonly enteredAt: string;
+  readonly verdict: 'pass' | 'fail';
+  readonly found: Found;
+  readonly note: string;
+}
+
+export interface ProofRun {
+  readonly id: number;
+  readonly stationId: number;
+  /** The revision of the document that the run was true of. */
+  readonly revision: number;
+  readonly startedAt: string;
+  readonly tester: string;
+  /** The plan as it stood when the run began. */
+  readonly plan: readonly Step[];
+  /** In the order they were entered; a later one about a step stands over an earlier one, and both are kept. */
+  readonly entries: readonly ProofEntry[];
+}
+
+export type NewEntry = Pick<ProofEntry, 'stepId' | 'verdict' | 'found' | 'note'>;
+
+type RunRow = Omit<ProofRun, 'plan' | 'entries'> & { plan: string };
+type EntryRow = Omit<ProofEntry, 'found'> & { found: string };
+
+const RUN = 'SELECT id, station_id AS stationId, revision, started_at AS startedAt, tester, plan FROM proof_runs';
+
+function entriesOf(db: Db, runId: number): ProofEntry[] {
+  return db
+    .prepare<[number], EntryRow>('SELECT id, step_id AS stepId, entered_at AS enteredAt, verdict, found, note FROM proof_entries WHERE run_id = ? ORDER BY id')
+    .all(runId)
+    .map((row) => ({ ...row, found: JSON.parse(row.found) as Found }));
+}
+
+const toRun = (db: Db, row: RunRow): ProofRun => ({ ...row, plan: JSON.parse(row.plan) as Step[], entries: entriesOf(db, row.id) });
+
+/** Begins a run on the newest revision of a station, its plan and expectations kept with it. Null when there is no such station. */
+export function startRun(db: Db, stationId: number, tester: string, at: string): ProofRun | null {
+  const saved = findStation(db, stationId);
+  if (!saved) return null;
+  const plan = testPlan(saved.station);
+  const { lastInsertRowid } = db
+    .prepare('INSERT INTO proof_runs (station_id, revision, started_at, tester, plan) VALUES (?, ?, ?, ?, ?)')
+    .run(stationId, saved.revision, at, tester, JSON.stringify(plan));
+  return { id: Number(lastInsertRowid), stationId, revision: saved.revision, startedAt: at, tester, plan, entries: [] };
+}
+
+export function findRun(db: Db, id: number): ProofRun | null {
+  const row = db.prepare<[number], RunRow>(`${RUN} WHERE id = ?`).get(id);
+  return row ? toRun(db, row) : null;
+}
+
+/** The runs of a station, newest first. */
+export function listRuns(db: Db, stationId: number): ProofRun[] {
+  return db
+    .prepare<[number], RunRow>(`${RUN} WHERE station_id = ? ORDER BY id DESC`)
+    .all(stationId)
+    .map((row) => toRun(db, row));
+}
+
+export type AddResult = { ok: true; entry: ProofEntry } | { ok: false; reason: 'no-run' | 'no-step'; says: string };
+
+/** Adds a finding to a run. What was entered before stays. */
+export function addEntry(db: Db, runId: number, entry: NewEntry, at: string): AddResult {
+  const run = findRun(db, runId);
+  if (!run) return { ok: false, reason: 'no-run', says: `there is no test run ${runId}` };
+  const step = run.plan.find((s) => s.id === entry.stepId);
+  if (!step) return { ok: false, reason: 'no-step', says: `the plan of this run has no step “${entry.stepId}”` };
+  const stray = Object.keys(entry.found).find((id) => !step.expects.some((e) => e.id === id));
+  if (stray) return { ok: false, reason: 'no-step', says: `step “${step.title}” asks nothing called “${stray}”` };
+  const { lastInsertRowid } = db
+    .prepare('INSERT INTO proof_entries (run_id, step_id, entered_at, verdict, found, note) VALUES (?, ?, ?, ?, ?, ?)')
+    .run(runId, entry.stepId, at, entry.verdict, JSON.stringify(entry.found), entry.note);
+  return { ok: true, entry: { id: Number(lastInsertRowid), enteredAt: at, ...entry } };
+}

@@ -1,0 +1,23 @@
+import { demoStations } from '@/core/demo';
+import { proposeVerdict, type Found, type Step } from '@/core/proving';
+import type { Db } from './db';
+import { addEntry, startRun } from './proofs';
+import { createStation, listStations } from './stations';
+
+/** Findings a careful person would have had on this plan: each reading as expected, each look as it should be. */
+function soundFindings(step: Step): Found {
+  return Object.fromEntries(step.expects.map((e) => [e.id, e.reading ? (e.reading.expected?.value ?? 0) : true]));
+}
+
+/** The demo stations, and one finished test run on the first of them, into an empty database. Does nothing where there is a station. */
+export function seedDemo(db: Db, at: string): number {
+  if (listStations(db).length > 0) return 0;
+  const saved = demoStations().map(({ station }) => createStation(db, station, at));
+  const run = startRun(db, saved[0]!.id, 'R. T.', at);
+  for (const step of run?.plan ?? []) {
+    const found = soundFindings(step);
+    addEntry(db, run!.id, { stepId: step.id, verdict: proposeVerdict(step, found) ?? 'pass', found, note: '' }, at);
+  }
+  return saved.length;
+}
+

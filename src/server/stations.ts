@@ -1,0 +1,81 @@
+import { checkStation, type Station } from '@/core/station';
+import type { Db } from './db';
+
+export interface Saved {
+  readonly id: number;
+  readonly revision: number;
+  /** ISO time */
+  readonly savedAt: string;
+  readonly station: Station;
+}
+
+export type SaveResult = { ok: true; saved: Saved } | { ok: false; reason: 'stale'; theirs: Saved } | { ok: false; reason: 'not-found' };
+
+interface Row {
+  id: number;
+  revision: number;
+  savedAt: string;
+  document: string;
+}
+
+const SELECT = `
+  SELECT s.id, r.revision, r.saved_at AS savedAt, r.document
+  FROM stations s JOIN revisions r ON r.station_id = s.id`;
+
+/** A stored document was checked when it was written; an older version is brought up to date as it is read. */
+function toSaved(row: Row): Saved {
+  const checked = checkStation(JSON.parse(row.document));
+  if (!checked.ok) {
+    throw new Error(`Station ${row.id}, revision ${row.revision} in the database cannot be read: ${checked.problems.map((p) => `${p.path}: ${p.message}`).join('; ')}`);
+  }
+  return { id: row.id, revision: row.revision, savedAt: row.savedAt, station: checked.station };
+}
+
+/** Every station at its newest revision, by site and name. */
+export function listStations(db: Db): Saved[] {
+  const rows = db
+    .prepare<[], Row>(
+      `${SELECT} AND r.revision = s.revision
+       ORDER BY json_extract(r.document, '$.identity.site') COLLATE NOCASE, json_extract(r.document, '$.identity.name') COLLATE NOCASE, s.id`,
+    )
+    .all();
+  return rows.map(toSaved);
+}
+
+export function findStation(db: Db, id: number): Saved | null {
+  const row = db.prepare<[number], Row>(`${SELECT} AND r.revision = s.revision WHERE s.id = ?`).get(id);
+  return row ? toSaved(row) : null;
+}
+
+/** A station as it was at one revision. */
+export function findRevision(db: Db, id: number, revision: number): Saved | null {
+  const row = db.prepare<[number, number], Row>(`${SELECT} WHERE s.id = ? AND r.revision = ?`).get(id, revision);
+  return row ? toSaved(row) : null;
+}
+
+const insertRevision = (db: Db, id: number, revision: number, at: string, station: Station) =>
+  db.prepare('INSERT INTO revisions (station_id, revision, saved_at, document) VALUES (?, ?, ?, ?)').run(id, revision, at, JSON.stringify(station));
+
+export function createStation(db: Db, station: Station, at: string): Saved {
+  return db.transaction(() => {
+    const { lastInsertRowid } = db.prepare('INSERT INTO stations (revision, created_at) VALUES (1, ?)').run(at);
+    const id = Number(lastInsertRowid);
+    insertRevision(db, id, 1, at, station);
+    return { id, revision: 1, savedAt: at, station };
+  })();
+}
+
+/** Saves a new revision made from revision `base`. When another has been saved since, nothing is written and that one is returned. */
+export function saveStation(db: Db, id: number, base: number, station: Station, at: string): SaveResult {
+  return db
+    .transaction((): SaveResult => {
+      const now = findStation(db, id);
+      if (!now) return { ok: false, reason: 'not-found' };
+      if (now.revision !== base) return { ok: false, reason: 'stale', theirs: now };
+      const revision = base + 1;
+      insertRevision(db, id, revision, at, station);
+      db.prepare('UPDATE stations SET revision = ? WHERE id = ?').run(revision, id);
+      return { ok: true, saved: { id, revision, savedAt: at, station } };
+    })
+    .immediate();
+}

@@ -1,0 +1,71 @@
+'use client';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import Typography from '@mui/material/Typography';
+import { useRouter } from 'next/navigation';
+import Link from 'next/link';
+import { useState, type ReactNode } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import type { UnitSystem } from '@/core/units';
+import { THEME_NAMES, type ThemeName } from '../theme/palettes';
+import { usePrefs } from '../theme/Surface';
+import { GoTo, type Errand } from './GoTo';
+import { KeysHelp } from './KeysHelp';
+
+export interface StationName {
+  readonly id: number;
+  readonly name: string;
+  readonly site: string;
+}
+
+interface Props {
+  stations: readonly StationName[];
+  /** The units in use; null where there is no single station to take them from. */
+  system: UnitSystem | null;
+  errands?: readonly Errand[];
+  crumbs?: ReactNode;
+  children?: ReactNode;
+}
+
+/** The top line of every screen: where one is, go to, units, and what the view adds (saved or not). */
+export function Masthead({ stations, system, errands = [], crumbs, children }: Props) {
+  const router = useRouter();
+  const { theme, change } = usePrefs();
+  const [goTo, setGoTo] = useState(false);
+  const [help, setHelp] = useState(false);
+  useHotkeys(['/', 'mod+k'], () => setGoTo(true), { preventDefault: true });
+  useHotkeys('shift+slash, ?', () => setHelp(true), { useKey: true });
+  useHotkeys('g>r', () => router.push('/'));
+
+  const all: Errand[] = [
+    ...errands,
+    { group: 'views', name: 'Round', keys: 'g r', run: () => router.push('/') },
+    ...stations.map((s) => ({ group: 'stations', name: `${s.name}, ${s.site}`, run: () => router.push(`/stations/${s.id}/levels`) })),
+    ...(Object.keys(THEME_NAMES) as ThemeName[]).filter((t) => t !== theme).map((t) => ({ group: 'surface', name: `theme: ${THEME_NAMES[t]}`, run: () => change({ theme: t }) })),
+    { group: 'surface', name: 'units: millimetres and litres', run: () => change({ units: 'metric' }) },
+    { group: 'surface', name: 'units: inches and gallons', run: () => change({ units: 'us' }) },
+    { group: 'surface', name: "units: each station's own", run: () => change({ units: null }) },
+    { group: 'surface', name: 'keys', keys: '?', run: () => setHelp(true) },
+  ];
+
+  return (
+    <Box component="header" sx={{ display: 'flex', alignItems: 'center', gap: 1.5, minHeight: 48, px: 2, borderBottom: 1, borderColor: 'divider', '@media print': { display: 'none' } }}>
+      <Typography component={Link} href="/" variant="h2" sx={{ color: 'text.primary', textDecoration: 'none', whiteSpace: 'nowrap' }}>
+        Pit Bell
+      </Typography>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, minWidth: 0, flex: 1 }}>{crumbs}</Box>
+      <Button color="secondary" variant="text" onClick={() => setGoTo(true)} aria-keyshortcuts="/" sx={{ whiteSpace: 'nowrap', minWidth: 0 }}>
+        go to…
+      </Button>
+      <ToggleButtonGroup exclusive value={system} aria-label="units" onChange={(_, units: UnitSystem | null) => units && change({ units })} sx={{ whiteSpace: 'nowrap', display: { xs: 'none', sm: 'flex' } }}>
+        <ToggleButton value="metric">mm·L</ToggleButton>
+        <ToggleButton value="us">in·gal</ToggleButton>
+      </ToggleButtonGroup>
+      {children}
+      <GoTo open={goTo} onClose={() => setGoTo(false)} errands={all} />
+      <KeysHelp open={help} onClose={() => setHelp(false)} />
+    </Box>
+  );
+}

@@ -1,0 +1,101 @@
+'use client';
+import Box from '@mui/material/Box';
+import IconButton from '@mui/material/IconButton';
+import Tab from '@mui/material/Tab';
+import Tabs from '@mui/material/Tabs';
+import Typography from '@mui/material/Typography';
+import Link from 'next/link';
+import { usePathname, useRouter } from 'next/navigation';
+import type { ReactNode } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { useEditor, useStationSystem, useUndo } from '../editor/StationProvider';
+import { downloadJson, fileNameOf } from '../parts/download';
+import { BellLine } from './BellLine';
+import type { Errand } from './GoTo';
+import { Masthead, type StationName } from './Masthead';
+import { SaveState } from './SaveState';
+import { StaleDialog } from './StaleDialog';
+import { useSaving } from './useSaving';
+
+const VIEWS = [
+  { path: 'survey', name: 'Survey', key: 's' },
+  { path: 'levels', name: 'Levels', key: 'l' },
+  { path: 'prove', name: 'Prove', key: 'p' },
+  { path: 'card', name: 'Door card', key: 'd' },
+] as const;
+
+/** The frame around every view of a station: masthead, views, bell line; saving, undo and keys. */
+export function StationFrame({ stations, children }: { stations: readonly StationName[]; children: ReactNode }) {
+  const router = useRouter();
+  const pathname = usePathname();
+  const id = useEditor((s) => s.id);
+  const document = useEditor((s) => s.document);
+  const system = useStationSystem();
+  const { undo, redo, canUndo, canRedo } = useUndo();
+  const saving = useSaving();
+  const view = VIEWS.find((v) => pathname.startsWith(`/stations/${id}/${v.path}`))?.path ?? false;
+  const go = (path: string) => router.push(`/stations/${id}/${path}`);
+
+  useHotkeys('mod+s', () => void saving.save(), { enableOnFormTags: true, preventDefault: true });
+  useHotkeys('mod+z', undo, { preventDefault: true });
+  useHotkeys(['mod+shift+z', 'mod+y'], redo, { preventDefault: true });
+  useHotkeys('g>s', () => go('survey'));
+  useHotkeys('g>l', () => go('levels'));
+  useHotkeys('g>p', () => go('prove'));
+  useHotkeys('g>d', () => go('card'));
+  const neighbour = (by: number) => {
+    const at = stations.findIndex((s) => s.id === id);
+    const next = stations[(at + by + stations.length) % stations.length];
+    if (next) router.push(`/stations/${next.id}/${view || 'levels'}`);
+  };
+  useHotkeys('[', () => neighbour(-1), { useKey: true });
+  useHotkeys(']', () => neighbour(1), { useKey: true });
+
+  const errands: Errand[] = [
+    ...VIEWS.map((v) => ({ group: 'views', name: v.name, keys: `g ${v.key}`, run: () => go(v.path) })),
+    { group: 'this station', name: 'save', keys: 'Ctrl S', run: () => void saving.save() },
+    { group: 'this station', name: 'undo', keys: 'Ctrl Z', run: undo },
+    { group: 'this station', name: 'redo', keys: 'Ctrl Shift Z', run: redo },
+    { group: 'this station', name: 'take out as a file', run: () => downloadJson(fileNameOf(document.identity.name), document) },
+  ];
+
+  return (
+    <Box sx={{ display: 'flex', flexDirection: 'column', height: '100dvh', '@media print': { height: 'auto', display: 'block' } }}>
+      <Masthead
+        stations={stations}
+        system={system}
+        errands={errands}
+        crumbs={
+          <Typography component="h1" variant="body1" noWrap>
+            <Typography component={Link} href="/" variant="body1" color="text.secondary" sx={{ textDecoration: 'none' }}>
+              {document.identity.site}
+            </Typography>{' '}
+            ▸ <b>{document.identity.name}</b>
+          </Typography>
+        }
+      >
+        <SaveState busy={saving.busy} onSave={() => void saving.save()} />
+      </Masthead>
+      <Box component="nav" aria-label="views" sx={{ display: 'flex', alignItems: 'center', px: 1, borderBottom: 1, borderColor: 'divider', '@media print': { display: 'none' } }}>
+        <Tabs value={view} aria-label="views of this station" sx={{ flex: 1 }}>
+          {VIEWS.map((v) => (
+            <Tab key={v.path} value={v.path} label={v.name} component={Link} href={`/stations/${id}/${v.path}`} />
+          ))}
+        </Tabs>
+        <IconButton aria-label="undo" title="undo (Ctrl Z)" disabled={!canUndo} onClick={undo}>
+          ↶
+        </IconButton>
+        <IconButton aria-label="redo" title="redo (Ctrl Shift Z)" disabled={!canRedo} onClick={redo}>
+          ↷
+        </IconButton>
+      </Box>
+      <Box component="main" sx={{ flex: 1, minHeight: 0, overflow: { xs: 'auto', md: 'hidden' }, '@media print': { overflow: 'visible' } }}>
+        {children}
+      </Box>
+      <BellLine />
+      {saving.theirs && (
+        <StaleDialog theirs={saving.theirs} mine={document} onKeepMine={() => void saving.keepMine()} onTakeTheirs={saving.takeTheirs} onClose={saving.later} />
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,48 @@
+'use client';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import Typography from '@mui/material/Typography';
+import { sayNoDuty, type CycleResult, type Judgement } from '@/core/levels';
+import { quantity, say, sayPhrase, type UnitSystem } from '@/core/units';
+
+const CASES = ['low', 'design', 'peak', 'worst'] as const;
+
+const cycleOf = (judgement: Judgement, name: (typeof CASES)[number]): CycleResult => (name === 'worst' ? judgement.worst : judgement.cycles[name]);
+
+/** Fill, run, cycle and starts at the low, design, peak and worst inflow. */
+export function Cycles({ judgement, system }: { judgement: Judgement; system: UnitSystem }) {
+  const { worst } = judgement;
+  if (!worst.ok) return <Typography sx={{ p: 1.5 }}>{sayPhrase(sayNoDuty(worst), system)}</Typography>;
+  const time = (s: number) => say(quantity('time', s), system);
+  return (
+    <Table size="small" aria-label="cycles" sx={{ '& td': { fontFamily: 'var(--mui-font-reading, inherit)', whiteSpace: 'nowrap' } }}>
+      <TableHead>
+        <TableRow>
+          {['inflow', '', 'fills in', 'runs', 'starts'].map((h, i) => (
+            <TableCell key={i}>{h}</TableCell>
+          ))}
+        </TableRow>
+      </TableHead>
+      <TableBody>
+        {CASES.map((name) => {
+          const c = cycleOf(judgement, name);
+          if (!c.ok) return null;
+          return (
+            <TableRow key={name}>
+              <TableCell component="th" scope="row">
+                {name}
+              </TableCell>
+              <TableCell>{say(quantity('flow', c.inflow), system)}</TableCell>
+              <TableCell>{time(c.fill)}</TableCell>
+              <TableCell>{c.keepsUp ? time(c.run) : 'without a stop'}</TableCell>
+              <TableCell>{c.keepsUp ? say(quantity('rate', c.startsPerHour), system) : '–'}</TableCell>
+            </TableRow>
+          );
+        })}
+      </TableBody>
+    </Table>
+  );
+}

@@ -1,0 +1,77 @@
+'use client';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Tab from '@mui/material/Tab';
+import Tabs from '@mui/material/Tabs';
+import Link from 'next/link';
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
+import type { Judgement } from '@/core/levels';
+import { quantity, type UnitSystem } from '@/core/units';
+import { useEditor, useStationSystem } from '../editor/StationProvider';
+import { Reading } from '../parts/Reading';
+import { StationShaft } from '../shaft/StationShaft';
+import { Cycles } from './Cycles';
+import { RuleBars } from './RuleBars';
+import { TapeList } from './TapeList';
+import { WaterList } from './WaterList';
+
+const SawtoothChart = dynamic(() => import('./SawtoothChart').then((m) => m.SawtoothChart), { ssr: false, loading: () => <Box sx={{ p: 1.5 }}>drawing the cycle…</Box> });
+
+function Figures({ judgement, system }: { judgement: Judgement; system: UnitSystem }) {
+  const { worst, cycles, reserve, context } = judgement;
+  const { design } = cycles;
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(112px, 1fr))', gap: 1.5, px: 1.5, py: 1, borderBottom: 1, borderColor: 'divider' }}>
+      <Reading big label="delivers at start" value={context.atLead.ok ? quantity('flow', context.atLead.flow) : null} system={system} />
+      <Reading big label="starts, worst inflow" value={worst.ok ? quantity('rate', worst.startsPerHour) : null} system={system} />
+      <Reading big label="run, design inflow" value={design.ok && design.keepsUp ? quantity('time', design.run) : null} system={system} />
+      <Reading big label="bell to overflow" value={reserve ? quantity('duration', reserve.design) : null} system={system} />
+    </Box>
+  );
+}
+
+type Sheet = 'cycle' | 'tape' | 'water';
+
+/** Setting the levels: floats dragged in the shaft, every rule with its slack beside it, the cycle beneath. */
+export function LevelsView() {
+  const id = useEditor((s) => s.id);
+  const { judgement, problems } = useEditor((s) => s.judged);
+  const system = useStationSystem();
+  const [sheet, setSheet] = useState<Sheet>('cycle');
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) minmax(0, 1.05fr)' }, height: { md: '100%' } }}>
+      <Box sx={{ height: { xs: 560, md: '100%' }, minHeight: 0, borderRight: { md: 1 }, borderColor: { md: 'divider' } }} data-print="tape">
+        <StationShaft movable guess={{ width: 600, height: 660 }} />
+      </Box>
+      <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}>
+        {problems.length > 0 && (
+          <Alert severity="error">
+            The figures are those of the last sound document: {problems[0]!.message}. <Link href={`/stations/${id}/survey`}>Mend it in Survey</Link>
+          </Alert>
+        )}
+        <Figures judgement={judgement} system={system} />
+        <Box sx={{ flex: '1 1 55%', minHeight: 0, overflow: 'auto', opacity: problems.length > 0 ? 0.55 : 1 }}>
+          <RuleBars />
+        </Box>
+        <Tabs value={sheet} onChange={(_, v: Sheet) => setSheet(v)} aria-label="figures" sx={{ borderTop: 1, borderBottom: 1, borderColor: 'divider' }}>
+          <Tab value="cycle" label="cycle" />
+          <Tab value="tape" label="tape list" />
+          <Tab value="water" label="water to each trip" />
+        </Tabs>
+        <Box role="tabpanel" aria-label={sheet} sx={{ flex: '1 1 45%', minHeight: 0, overflow: 'auto' }}>
+          {sheet === 'cycle' && (
+            <>
+              <Box sx={{ height: 150 }}>
+                <SawtoothChart judgement={judgement} system={system} />
+              </Box>
+              <Cycles judgement={judgement} system={system} />
+            </>
+          )}
+          {sheet === 'tape' && <TapeList judgement={judgement} system={system} />}
+          {sheet === 'water' && <WaterList judgement={judgement} system={system} />}
+        </Box>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,90 @@
+'use client';
+import Box from '@mui/material/Box';
+import ButtonBase from '@mui/material/ButtonBase';
+import Typography from '@mui/material/Typography';
+import { useSearchParams } from 'next/navigation';
+import { useState } from 'react';
+import type { JudgedRule, RuleState } from '@/core/levels';
+import { say, sayPhrase, type UnitSystem } from '@/core/units';
+import { useEditor, useStationSystem } from '../editor/StationProvider';
+
+const WORD: Readonly<Record<RuleState, string>> = { holds: 'holds', tight: 'tight', broken: 'broken', unknown: 'not known', 'not-applicable': 'not asked' };
+
+/** How far from the need, as a bar about its middle: right of it slack, left of it what is missing. Full length is once the need. */
+function SlackBar({ rule }: { rule: JudgedRule }) {
+  const share = rule.share === null ? 0 : Math.min(Math.max(rule.share, -1), 1);
+  const pattern = { holds: 'text.primary', tight: 'warning.main', broken: 'error.main', unknown: 'divider', 'not-applicable': 'divider' }[rule.state];
+  return (
+    <Box aria-hidden sx={{ position: 'relative', height: 10, width: '100%', borderBottom: 1, borderColor: 'divider', color: pattern }}>
+      <Box sx={{ position: 'absolute', left: '35%', top: -2, bottom: -3, borderLeft: 1, borderColor: 'text.primary' }} />
+      <Box
+        sx={{
+          position: 'absolute',
+          top: 1,
+          height: 7,
+          minWidth: rule.share === null ? 0 : 3,
+          ...(share < 0 ? { right: '65%', width: `${-share * 35}%` } : { left: '35%', width: `${share * 65}%` }),
+          ...(rule.state === 'holds'
+            ? { bgcolor: 'currentColor' }
+            : { border: 1, borderColor: 'currentColor', backgroundImage: 'repeating-linear-gradient(45deg, currentColor 0 2px, transparent 2px 5px)' }),
+        }}
+      />
+    </Box>
+  );
+}
+
+function slackWords(rule: JudgedRule, system: UnitSystem): string {
+  if (!rule.needs || !rule.has || !rule.slack) return '';
+  const sense = rule.sense === 'at-most' ? 'at most' : 'at least';
+  const slack = rule.slack.value < 0 ? `short by ${say({ ...rule.slack, value: -rule.slack.value }, system)}` : `slack ${say(rule.slack, system)}`;
+  return `needs ${sense} ${say(rule.needs, system)}, has ${say(rule.has, system)}, ${slack}`;
+}
+
+function RuleRow({ rule, open, onToggle }: { rule: JudgedRule; open: boolean; onToggle(): void }) {
+  const system = useStationSystem();
+  const point = useEditor((s) => s.point);
+  const pointed = useEditor((s) => s.pointed);
+  const lit = rule.about.some((p) => pointed.includes(p));
+  const answer = () => point(rule.about);
+  return (
+    <Box component="li" sx={{ listStyle: 'none', borderBottom: 1, borderColor: 'divider', bgcolor: lit ? 'action.hover' : undefined }} onPointerEnter={answer} onPointerLeave={() => point([])}>
+      <ButtonBase onClick={onToggle} onFocus={answer} onBlur={() => point([])} aria-expanded={open} sx={{ display: 'grid', gridTemplateColumns: 'minmax(150px, 1.1fr) 58px minmax(110px, 1fr) minmax(150px, 1.25fr)', gap: 1.25, alignItems: 'center', width: '100%', textAlign: 'left', px: 1.5, py: 0.6, minHeight: 34 }}>
+        <Typography variant="body2" component="span" sx={{ fontWeight: 600 }}>
+          {rule.title}
+        </Typography>
+        <Typography variant="body2" component="span" color={rule.state === 'broken' ? 'error' : 'text.primary'} sx={{ fontWeight: rule.state === 'holds' ? 400 : 700 }}>
+          {WORD[rule.state]}
+        </Typography>
+        <SlackBar rule={rule} />
+        <Typography variant="readingSmall" component="span" sx={{ fontSize: 12 }}>
+          {rule.has && rule.needs ? `${say(rule.has, system)} ${rule.sense === 'at-most' ? '≤' : '≥'} ${say(rule.needs, system)}` : '–'}
+        </Typography>
+      </ButtonBase>
+      {open && (
+        <Box sx={{ px: 1.5, pb: 1 }}>
+          <Typography variant="readingSmall" component="p" sx={{ m: 0 }}>
+            {rule.severity === 'must' ? 'must' : 'should'}: {slackWords(rule, system) || WORD[rule.state]}
+          </Typography>
+          <Typography variant="body2" sx={{ mt: 0.5 }}>
+            {sayPhrase(rule.why, system)}
+          </Typography>
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** Every rule as a bar of slack, tightest first; opened, the need, what there is, and why. */
+export function RuleBars() {
+  const rules = useEditor((s) => s.judged.judgement.rules);
+  const asked = useSearchParams().get('rule');
+  const [chosen, setChosen] = useState<string | null>(null);
+  const open = chosen ?? asked;
+  return (
+    <Box component="ul" aria-label="rules, tightest first" sx={{ m: 0, p: 0 }}>
+      {rules.map((rule) => (
+        <RuleRow key={rule.id} rule={rule} open={open === rule.id} onToggle={() => setChosen(open === rule.id ? '' : rule.id)} />
+      ))}
+    </Box>
+  );
+}

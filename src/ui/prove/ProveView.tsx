@@ -1,0 +1,82 @@
+'use client';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useMemo, useState } from 'react';
+import { testPlan } from '@/core/proving';
+import { isDirty } from '../editor/editorStore';
+import { useEditor, useStationSystem } from '../editor/StationProvider';
+import { clock } from '../parts/when';
+import { ProveLayout } from './ProveLayout';
+import { startRun } from './sendRun';
+import { StepCard } from './StepCard';
+import { StepList } from './StepList';
+
+export interface RunSummary {
+  readonly id: number;
+  readonly revision: number;
+  readonly startedAt: string;
+  readonly tester: string;
+  readonly done: number;
+  readonly failed: number;
+  readonly steps: number;
+}
+
+function Runs({ runs, id }: { runs: readonly RunSummary[]; id: number }) {
+  if (runs.length === 0) return <Typography variant="body2">No test run yet of this station.</Typography>;
+  return (
+    <Box component="ul" aria-label="test runs" sx={{ m: 0, pl: 2.5 }}>
+      {runs.map((r) => (
+        <Typography component="li" variant="body2" key={r.id}>
+          <Link href={`/stations/${id}/prove/${r.id}`}>
+            {clock(r.startedAt)}, {r.tester}
+          </Link>{' '}
+          – revision {r.revision}, {r.done} of {r.steps} steps{r.failed > 0 ? `, ${r.failed} failed` : ''}
+        </Typography>
+      ))}
+    </Box>
+  );
+}
+
+/** The test plan as it stands now, and the runs that were made of it; where a run begins. */
+export function ProveView({ runs }: { runs: readonly RunSummary[] }) {
+  const router = useRouter();
+  const id = useEditor((s) => s.id);
+  const dirty = useEditor(isDirty);
+  const { station } = useEditor((s) => s.judged.judgement.context);
+  const revision = useEditor((s) => s.saved.revision);
+  const system = useStationSystem();
+  const plan = useMemo(() => testPlan(station), [station]);
+  const [current, setCurrent] = useState(0);
+  const [tester, setTester] = useState('');
+  const [failed, setFailed] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const step = plan[Math.min(current, plan.length - 1)];
+  const begin = async () => {
+    setBusy(true);
+    const started = await startRun(id, tester);
+    setBusy(false);
+    if (started.ok) router.push(`/stations/${id}/prove/${started.id}`);
+    else setFailed(started.reason);
+  };
+  return (
+    <ProveLayout step={step} list={<StepList steps={plan} current={current} stateOf={() => 'open'} onPick={setCurrent} />}>
+      <Box sx={{ px: { xs: 2, md: 2.5 }, py: 1.5, borderBottom: 1, borderColor: 'divider', display: 'flex', flexDirection: 'column', gap: 1.5 }}>
+        <Box component="form" onSubmit={(e) => (e.preventDefault(), void begin())} sx={{ display: 'flex', gap: 1.5, alignItems: 'flex-start', flexWrap: 'wrap' }}>
+          <TextField label="tested by" value={tester} onChange={(e) => setTester(e.target.value)} helperText="name or initials" sx={{ width: 170 }} />
+          <Button type="submit" variant="contained" disabled={dirty || busy || tester.trim() === ''}>
+            begin a test run of revision {revision}
+          </Button>
+        </Box>
+        {dirty && <Alert severity="info">Save first: a test run is true of a saved revision.</Alert>}
+        {failed && <Alert severity="error">Not begun: {failed}</Alert>}
+        <Runs runs={runs} id={id} />
+      </Box>
+      {step && <StepCard step={step} system={system} place={`${current + 1} of ${plan.length}`} />}
+    </ProveLayout>
+  );
+}

@@ -1,0 +1,157 @@
+'use client';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import Link from 'next/link';
+import { useState } from 'react';
+import { proposeVerdict, type Found, type Step } from '@/core/proving';
+import { parseQuantity, quantity, say, type UnitSystem } from '@/core/units';
+import { useEditor, useStationSystem } from '../editor/StationProvider';
+import { clock } from '../parts/when';
+import { FoundField } from './FoundField';
+import { ProveLayout } from './ProveLayout';
+import { useRunDraft, type StepDraft } from './runDraft';
+import { sendEntry, type Entry } from './sendRun';
+import { StepCard } from './StepCard';
+import { StepList, type StepState } from './StepList';
+
+export interface RunProps {
+  readonly id: number;
+  readonly revision: number;
+  readonly startedAt: string;
+  readonly tester: string;
+  readonly plan: readonly Step[];
+  readonly entries: readonly Entry[];
+}
+
+/** What is typed, as findings; null while something typed cannot be read. */
+function foundFrom(step: Step, draft: StepDraft, system: UnitSystem): Found | null {
+  const found: Record<string, number | boolean> = {};
+  for (const { id, reading } of step.expects) {
+    if (reading) {
+      const text = draft.readings[id]?.trim() ?? '';
+      if (text === '') continue;
+      const parsed = parseQuantity(reading.kind, text, system);
+      if (!parsed.ok) return null;
+      found[id] = parsed.value;
+    } else if (draft.seen[id] !== undefined) {
+      found[id] = draft.seen[id];
+    }
+  }
+  return found;
+}
+
+/** What was entered for a step, oldest first; nothing of it is ever changed. */
+function Earlier({ step, entries, system }: { step: Step; entries: readonly Entry[]; system: UnitSystem }) {
+  if (entries.length === 0) return null;
+  return (
+    <Box component="section" aria-label="entered" sx={{ borderTop: 1, borderColor: 'text.primary', pt: 1 }}>
+      <Typography variant="h3">Entered</Typography>
+      {entries.map((e) => (
+        <Typography key={e.id} variant="body2" sx={{ py: 0.25 }}>
+          {clock(e.enteredAt)} <b>{e.verdict}</b>
+          {step.expects
+            .filter((x) => e.found[x.id] !== undefined)
+            .map((x) => {
+              const value = e.found[x.id]!;
+              return ` · ${x.label}: ${typeof value === 'boolean' ? (value ? 'as it should' : 'not so') : say(quantity(x.reading?.kind ?? 'count', value), system)}`;
+            })
+            .join('')}
+          {e.note && ` · “${e.note}”`}
+        </Typography>
+      ))}
+      <Typography variant="label">What is entered stays. A new finding for this step is added beneath and stands over it.</Typography>
+    </Box>
+  );
+}
+
+/** A test run: one step after the other, expected beside found, pass or fail with a note. */
+export function RunView({ run }: { run: RunProps }) {
+  const stationId = useEditor((s) => s.id);
+  const revisionNow = useEditor((s) => s.saved.revision);
+  const system = useStationSystem();
+  const drafts = useRunDraft(run.id);
+  const [entries, setEntries] = useState(run.entries);
+  const [current, setCurrent] = useState(() => Math.max(run.plan.findIndex((s) => !run.entries.some((e) => e.stepId === s.id)), 0));
+  const [busy, setBusy] = useState(false);
+  const [failed, setFailed] = useState<string | null>(null);
+  const step = run.plan[current]!;
+  const draft = drafts.of(step.id);
+  const found = foundFrom(step, draft, system);
+  const proposal = found ? proposeVerdict(step, found) : null;
+  const entered = (s: Step) => entries.filter((e) => e.stepId === s.id);
+  const stateOf = (s: Step): StepState => entered(s).at(-1)?.verdict ?? 'open';
+  const open = run.plan.filter((s) => stateOf(s) === 'open').length;
+  const noteNeeded = draft.note.trim() === '';
+  const pick = (index: number) => {
+    setFailed(null);
+    setCurrent(index);
+  };
+
+  const enter = async (verdict: 'pass' | 'fail') => {
+    if (!found) return setFailed('one figure cannot be read');
+    if (verdict === 'fail' && noteNeeded) return setFailed('say in the note what was wrong');
+    if (verdict === 'pass' && proposal !== 'pass' && noteNeeded) return setFailed(proposal === 'fail' ? 'a finding differs from what is expected: to pass it, say why in the note' : 'not everything is entered: to pass it so, say why in the note');
+    setBusy(true);
+    const sent = await sendEntry(run.id, { stepId: step.id, verdict, found, note: draft.note.trim() });
+    setBusy(false);
+    if (!sent.ok) return setFailed(`not entered: ${sent.reason}`);
+    setEntries([...entries, sent.entry]);
+    drafts.drop(step.id);
+    setFailed(null);
+    if (verdict === 'pass' && current + 1 < run.plan.length) setCurrent(current + 1);
+  };
+
+  return (
+    <ProveLayout step={step} list={<StepList steps={run.plan} current={current} stateOf={stateOf} onPick={pick} />}>
+      <Box sx={{ px: { xs: 2, md: 2.5 }, py: 1, borderBottom: 1, borderColor: 'divider', display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
+        <Typography variant="body2" sx={{ flex: 1 }}>
+          Run of {clock(run.startedAt)} by {run.tester}, of revision {run.revision}
+          {revisionNow !== run.revision && <b> – the station is at revision {revisionNow} now</b>} · {open === 0 ? 'every step entered' : `${open} of ${run.plan.length} steps open`}
+        </Typography>
+        <Link href={`/stations/${stationId}/prove`}>all runs</Link>
+      </Box>
+      <StepCard
+        step={step}
+        system={system}
+        place={`${current + 1} of ${run.plan.length}`}
+        beside={(e) => (
+          <FoundField
+            key={`${step.id} ${e.id}`}
+            expectation={e}
+            system={system}
+            text={draft.readings[e.id] ?? ''}
+            seen={draft.seen[e.id]}
+            onText={(text) => drafts.set(step.id, { ...draft, readings: { ...draft.readings, [e.id]: text } })}
+            onSeen={(seen) => {
+              const { [e.id]: _, ...rest } = draft.seen;
+              drafts.set(step.id, { ...draft, seen: seen === undefined ? rest : { ...rest, [e.id]: seen } });
+            }}
+          />
+        )}
+      >
+        <TextField label="note" value={draft.note} multiline minRows={1} onChange={(e) => drafts.set(step.id, { ...draft, note: e.target.value })} slotProps={{ htmlInput: { maxLength: 2000 } }} />
+        {failed && <Alert severity="error">{failed}</Alert>}
+        <Box sx={{ display: 'flex', gap: 1.5, '& button': { minHeight: 48, flex: 1 } }}>
+          <Button variant={proposal === 'pass' ? 'contained' : 'outlined'} disabled={busy} onClick={() => void enter('pass')}>
+            pass
+          </Button>
+          <Button variant={proposal === 'fail' ? 'contained' : 'outlined'} color="error" disabled={busy} onClick={() => void enter('fail')}>
+            fail
+          </Button>
+        </Box>
+        <Box sx={{ display: 'flex', justifyContent: 'space-between', '& button': { minHeight: 44 } }}>
+          <Button disabled={current === 0} onClick={() => pick(current - 1)}>
+            ◂ step before
+          </Button>
+          <Button disabled={current + 1 === run.plan.length} onClick={() => pick(current + 1)}>
+            next step ▸
+          </Button>
+        </Box>
+        <Earlier step={step} entries={entered(step)} system={system} />
+      </StepCard>
+    </ProveLayout>
+  );
+}

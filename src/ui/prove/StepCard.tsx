@@ -1,0 +1,61 @@
+'use client';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
+import type { Expectation, Step } from '@/core/proving';
+import { sayPhrase, type UnitSystem } from '@/core/units';
+
+interface Props {
+  step: Step;
+  system: UnitSystem;
+  /** Which step it is, as `5 of 18`. */
+  place: string;
+  /** What stands beside an expectation: the field for what was found, or what was found. */
+  beside?(expectation: Expectation): ReactNode;
+  children?: ReactNode;
+}
+
+/** One step, filling the screen on a phone: what to do, what can hurt, what to expect beside what was found. */
+export function StepCard({ step, system, place, beside, children }: Props) {
+  return (
+    <Box component="article" aria-label={step.title} sx={{ p: { xs: 2, md: 2.5 }, display: 'flex', flexDirection: 'column', gap: 1.75, maxWidth: 760 }}>
+      <Box>
+        <Typography variant="label">
+          {place} · {step.phase}
+        </Typography>
+        <Typography variant="h1" component="h2">
+          {step.title}
+        </Typography>
+      </Box>
+      {step.cautions.map((caution) => (
+        <Alert key={caution} severity="warning" icon={<b aria-hidden>!</b>}>
+          {caution}
+        </Alert>
+      ))}
+      <Box component="ol" sx={{ m: 0, pl: 2.5, '& li': { mb: 0.5 } }}>
+        {step.actions.map((action, i) => (
+          <Typography component="li" key={i} variant="body1">
+            {sayPhrase(action, system)}
+          </Typography>
+        ))}
+      </Box>
+      <Box component="dl" sx={{ m: 0, borderTop: 1, borderColor: 'text.primary' }}>
+        {step.expects.map((e) => (
+          <Box key={e.id} sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr minmax(200px, 0.8fr)' }, gap: 1, alignItems: 'center', py: 1, borderBottom: 1, borderColor: 'divider' }}>
+            <Box>
+              <Typography component="dt" variant="label">
+                {e.label}
+              </Typography>
+              <Typography component="dd" variant={e.reading ? 'readingSmall' : 'body1'} sx={{ m: 0, fontSize: 15 }}>
+                {sayPhrase(e.says, system)}
+              </Typography>
+            </Box>
+            {beside?.(e)}
+          </Box>
+        ))}
+      </Box>
+      {children}
+    </Box>
+  );
+}

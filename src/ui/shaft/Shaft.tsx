@@ -1,0 +1,86 @@
+import { styled } from '@mui/material/styles';
+import type { ReactNode, SVGProps } from 'react';
+import type { Part } from '@/core/levels';
+import type { Group, ShaftScene, Shape } from '@/core/papers';
+
+/** The paint of every role in the drawing, from the theme. */
+const Drawing = styled('svg')(({ theme }) => {
+  const { pit } = theme.palette;
+  const outline = { stroke: pit.ink, strokeWidth: 1.4, strokeLinejoin: 'round' } as const;
+  return {
+    display: 'block',
+    userSelect: 'none',
+    '& path': { fill: 'none', strokeLinecap: 'round' },
+    '& text': { fontFamily: theme.typography.fontFamily, fill: pit.ink },
+    '& .water': { fill: pit.water, fillOpacity: 0.42 },
+    '& .surface': { stroke: pit.surface, strokeWidth: 2 },
+    '& .wall': { fill: pit.wall },
+    '& .ground': { stroke: pit.earth, strokeWidth: 3 },
+    '& .break': { stroke: pit.ground, strokeWidth: 5 },
+    '& .tape': { fill: pit.panel, stroke: pit.ink, strokeWidth: 1 },
+    '& .tick': { stroke: pit.ink, strokeWidth: 1 },
+    '& .tape-text, & .tape-head, & .level-text': { fontSize: 11 },
+    '& text.tape-text': { fontFamily: theme.typography.reading.fontFamily, fontSize: 10.5, fill: pit.quiet },
+    '& .tape-head': { fill: pit.quiet },
+    '& .marker': { fill: pit.brass },
+    '& .pipe': { ...outline, fill: pit.panel, strokeWidth: 1.2 },
+    '& .valve': { ...outline, fill: pit.panel },
+    '& .weep': { fill: pit.ink },
+    '& .pump, & .pump-motor': { ...outline, fill: pit.steel },
+    '& .tether': { stroke: pit.ink, strokeWidth: 1.6 },
+    '& .clip': { fill: pit.ink, stroke: pit.ink, strokeWidth: 2 },
+    '& .float': { ...outline, fill: pit.float, strokeWidth: 1.6 },
+    '& text.float-number': { fill: pit.onFloat, fontWeight: 700 },
+    '& .eye-closed': { fill: pit.ink, stroke: pit.ink, strokeWidth: 1.2 },
+    '& .eye-open': { fill: pit.panel, stroke: pit.ink, strokeWidth: 1.2 },
+    '& .level-line': { stroke: pit.ink, strokeWidth: 1, strokeDasharray: '5 4' },
+    '& .bell': { fill: pit.brass },
+    '& .level-text': { fontWeight: 600 },
+    '& .pointed .level-line': { stroke: pit.brass, strokeWidth: 2.4, strokeDasharray: 'none' },
+    '& .pointed .float, & .pointed .pump, & .pointed .pump-motor, & .pointed .pipe': { stroke: pit.brass, strokeWidth: 3 },
+    '& .pointed .level-text': { fill: pit.brass },
+    '& .movable': { cursor: 'grab', touchAction: 'none', outline: 'none' },
+    '& .movable:focus-visible .float, & .movable:focus-visible .handle': { stroke: pit.brass, strokeWidth: 3.5 },
+    '& .handle': { fill: pit.surface, stroke: pit.panel, strokeWidth: 1.5 },
+  };
+});
+
+function ShapeMark({ shape }: { shape: Shape }) {
+  if (shape.type === 'path') return <path className={shape.role} d={shape.d} />;
+  return (
+    <text className={shape.role} x={shape.x} y={shape.y} textAnchor={shape.anchor} style={{ fontSize: shape.size }}>
+      {shape.text}
+    </text>
+  );
+}
+
+interface Props {
+  scene: ShaftScene;
+  title: string;
+  pointed?: readonly Part[];
+  /** What makes a group answer: handlers, role, tab stop. */
+  groupProps?(group: Group): SVGProps<SVGGElement> | undefined;
+  children?: ReactNode;
+}
+
+/** The shaft: paints a scene in the colours of the theme. Every view shares it. */
+export function Shaft({ scene, title, pointed = [], groupProps, children }: Props) {
+  const { width, height } = scene.layout;
+  const still = groupProps === undefined;
+  return (
+    <Drawing viewBox={`0 0 ${width} ${height}`} width={width} height={height} role={still ? 'img' : 'group'} aria-label={title}>
+      {scene.groups.map((group, i) => {
+        const { className = '', ...props } = groupProps?.(group) ?? {};
+        const lit = group.part !== null && pointed.includes(group.part) ? 'pointed' : '';
+        return (
+          <g key={group.part ?? i} className={`${lit} ${className}`} {...props}>
+            {group.shapes.map((shape, j) => (
+              <ShapeMark key={j} shape={shape} />
+            ))}
+          </g>
+        );
+      })}
+      {children}
+    </Drawing>
+  );
+}

@@ -1,0 +1,84 @@
+'use client';
+import { styled } from '@mui/material/styles';
+import type { Station } from '@/core/station';
+
+const Sketch = styled('svg')(({ theme }) => ({
+  width: '100%',
+  height: 'auto',
+  display: 'block',
+  '& *': { vectorEffect: 'non-scaling-stroke' },
+  '& .line': { fill: 'none', stroke: theme.palette.pit.ink, strokeWidth: 1.5 },
+  '& .solid': { fill: theme.palette.pit.steel, stroke: theme.palette.pit.ink, strokeWidth: 1.2 },
+  '& .water': { fill: theme.palette.pit.water, fillOpacity: 0.42 },
+  '& .mark': { fill: 'none', stroke: theme.palette.pit.brass, strokeWidth: 2 },
+  '& text': { fontSize: 9, fill: theme.palette.pit.quiet, fontFamily: theme.typography.fontFamily },
+}));
+
+/** The vessel from above, to scale, under its cut. */
+export function VesselSketch({ vessel }: { vessel: Station['vessel'] }) {
+  const { shape } = vessel;
+  const [long, wide] = shape.kind === 'cylinder' ? [shape.diameter, shape.diameter] : [shape.length, shape.width];
+  const scale = 84 / Math.max(long, wide, shape.depth, 0.01);
+  const [w, h, d] = [long * scale, wide * scale, shape.depth * scale];
+  return (
+    <Sketch viewBox="0 0 100 200" role="img" aria-label={`${shape.kind} from above and cut, to scale`}>
+      <text x="0" y="9">from above</text>
+      {shape.kind === 'cylinder' ? <circle className="line" cx="50" cy="56" r={w / 2} /> : <rect className="line" x={50 - w / 2} y={56 - h / 2} width={w} height={h} />}
+      <text x="0" y="110">cut</text>
+      <path className="line" d={`M${50 - w / 2} ${196 - d} V196 H${50 + w / 2} V${196 - d}`} />
+      <path className="mark" d={`M${50 - w / 2} ${196 - vessel.inletInvert * scale} h10 M${50 + w / 2} ${196 - vessel.overflow * scale} h-10`} />
+    </Sketch>
+  );
+}
+
+/** The three inflows as bars, beside what the pump delivers at the start level when that is known. */
+export function InflowSketch({ inflow, delivers }: { inflow: Station['inflow']; delivers: number | null }) {
+  const bars = [
+    ['low', inflow.low],
+    ['design', inflow.design],
+    ['peak', inflow.peak],
+    ['pump', delivers ?? 0],
+  ] as const;
+  const most = Math.max(...bars.map(([, v]) => v), 1e-9);
+  return (
+    <Sketch viewBox="0 0 100 84" role="img" aria-label="inflows beside the pump">
+      {bars.map(([name, value], i) => (
+        <g key={name}>
+          <text x="0" y={14 + i * 20}>{name}</text>
+          <rect className={name === 'pump' ? 'solid' : 'water'} x="32" y={5 + i * 20} width={(value / most) * 66} height="12" />
+        </g>
+      ))}
+    </Sketch>
+  );
+}
+
+/** The pump's heights on its own scale, with the level at which it stops. */
+export function PumpSketch({ pump, stop }: { pump: Station['pumps'][number]; stop: number }) {
+  const top = Math.max(pump.motorTop, stop, 0.01) * 1.15;
+  const y = (h: number) => 96 - (h / top) * 88;
+  return (
+    <Sketch viewBox="0 0 100 104" role="img" aria-label="heights of the pump and its stop level">
+      <rect className="water" x="0" y={y(stop)} width="100" height={96 - y(stop)} />
+      <path className="line" d="M0 96 H100" />
+      <rect className="solid" x="22" y={y(pump.volute)} width="46" height={Math.max(y(pump.intake) - y(pump.volute), 0)} />
+      <rect className="solid" x="30" y={y(pump.motorTop)} width="30" height={Math.max(y(pump.volute) - y(pump.motorTop), 0)} />
+      <path className="mark" d={`M0 ${y(stop)} H100`} />
+      <text x="72" y={y(stop) - 3}>stop</text>
+    </Sketch>
+  );
+}
+
+/** The line from the water to the outlet: how high it lifts. */
+export function LiftSketch({ depth, outlet, stop }: { depth: number; outlet: number; stop: number }) {
+  const top = Math.max(depth, outlet, 0.01) * 1.1;
+  const low = Math.min(0, outlet);
+  const y = (h: number) => 98 - ((h - low) / (top - low)) * 88;
+  return (
+    <Sketch viewBox="0 0 100 104" role="img" aria-label="lift from the stop level to the outlet">
+      <path className="line" d={`M8 ${y(depth)} V${y(0)} H44 V${y(depth)}`} />
+      <rect className="water" x="8" y={y(stop)} width="36" height={y(0) - y(stop)} />
+      <path className="line" d={`M26 ${y(stop)} V${y(Math.max(outlet, depth))} H84 V${y(outlet)}`} strokeWidth="2" />
+      <path className="mark" d={`M92 ${y(stop)} V${y(outlet)} M88 ${y(stop)} h8 M88 ${y(outlet)} h8`} />
+    </Sketch>
+  );
+}
