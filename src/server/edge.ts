@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import type { z } from 'zod';
 import type { Problem } from '@/core/station';
 
 /** A station document is a few kB; nothing that is sent here is honestly larger than this. */

@@ -47,12 +47,6 @@ export function findStation(db: Db, id: number): Saved | null {
   return row ? toSaved(row) : null;
 }
 
-/** A station as it was at one revision. */
-export function findRevision(db: Db, id: number, revision: number): Saved | null {
-  const row = db.prepare<[number, number], Row>(`${SELECT} WHERE s.id = ? AND r.revision = ?`).get(id, revision);
-  return row ? toSaved(row) : null;
-}
-
 const insertRevision = (db: Db, id: number, revision: number, at: string, station: Station) =>
   db.prepare('INSERT INTO revisions (station_id, revision, saved_at, document) VALUES (?, ?, ?, ?)').run(id, revision, at, JSON.stringify(station));
 

@@ -1,8 +1,7 @@
 import { newStation, type Station } from '../station';
+import { FOOT, GALLON, INCH } from '../units';
 
-const INCH = 0.0254;
-const FOOT = 12 * INCH;
-const GPM = (231 * INCH ** 3) / 60;
+const GPM = GALLON / 60;
 
 const LANDING = 'Skerry Landing';
 const DEPOT = 'Cutbank Depot';

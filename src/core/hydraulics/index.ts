@@ -1,2 +1,1 @@
-export { hydraulicsOf, pumpCurve, type Hydraulics, type OperatingPoint } from './hydraulics';
-export { kinematicViscosity, GRAVITY } from './water';
+export { hydraulicsOf, type Hydraulics, type NoDuty, type OperatingPoint } from './hydraulics';

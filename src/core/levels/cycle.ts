@@ -1,7 +1,7 @@
-import type { NoDuty } from '../hydraulics/hydraulics';
+import type { NoDuty } from '../hydraulics';
 import { goldenMinimum, integrate } from '../numeric';
 import type { Result } from '../result';
-import type { LevelGeometry } from './context';
+import type { LevelGeometry } from './geometry';
 
 export interface Cycle {
   /** m³/s */

@@ -1,4 +1,4 @@
-import type { NoDuty } from '../hydraulics/hydraulics';
+import type { NoDuty } from '../hydraulics';
 import { phrase, quantity, type Phrase } from '../units';
 
 /** Why a pump has no operating point, as a sentence. */

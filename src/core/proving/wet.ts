@@ -24,7 +24,7 @@ export function fillToLead(context: LevelContext): Step {
     title: 'Fill until the pump starts',
     actions: [
       phrase`Stop the normal inflow if you can. Fill with the hose (${quantity('flow', station.settings.hoseFlow)}) and watch the pump float.`,
-      phrase`An empty pit takes ${quantity('volume', vessel.volume(stop))} to reach the stop level first. Count litres or minutes from the stop level on.`,
+      phrase`An empty pit takes ${quantity('volume', vessel.volume(stop))} to reach the stop level first. Count water or minutes from the stop level on.`,
     ],
     cautions: ['Keep the hose end above the water, so that nothing can be drawn back into the supply.'],
     expects: [

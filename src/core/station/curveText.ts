@@ -1,6 +1,4 @@
-import { factorOf } from '../units/unitTable';
-import { UNIT_TABLE } from '../units/unitTable';
-import type { UnitSystem } from '../units';
+import { factorOf, UNIT_TABLE, type UnitSystem } from '../units';
 import type { CurvePoint } from './schema';
 
 export type CurveRead = { ok: true; points: CurvePoint[] } | { ok: false; problems: string[] };

@@ -3,3 +3,4 @@ export { checkStation, type Checked, type Problem } from './check';
 export { newStation, FLOAT_ANGLES } from './newStation';
 export { COMMON_FITTINGS, COMMON_ROUGHNESS } from './fittings';
 export { readCurveRows, type CurveRead } from './curveText';
+export { stationJsonSchema } from './jsonSchema';

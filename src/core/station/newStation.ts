@@ -1,8 +1,7 @@
-import { INCH } from '../units/unitTable';
-import type { Profile } from '../units';
+import { GALLON, INCH, type Profile } from '../units';
 import type { Sensor, Station } from './schema';
 
-const GPM = (231 * INCH ** 3) / 60;
+const GPM = GALLON / 60;
 
 /** Angles of tilt float bodies by duty, degrees each side of level: wide for pump duty, narrow for control. Defaults, to be overridden by the float's own figures. */
 export const FLOAT_ANGLES = { motor: 45, control: 10 } as const;

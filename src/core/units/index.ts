@@ -4,4 +4,4 @@ export { parseQuantity } from './parse';
 export { printFeetInches } from './feetInches';
 export { phrase, sayPhrase, type Phrase } from './phrase';
 export { systemOf, tapeStep, toTape, type Profile } from './profile';
-export { unitOf } from './unitTable';
+export { FOOT, GALLON, INCH, UNIT_TABLE, factorOf, unitOf } from './unitTable';

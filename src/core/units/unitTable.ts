@@ -3,7 +3,7 @@ import type { QuantityKind, UnitSystem } from './quantity';
 /** SI value of one of each unit a person may write. Gallons are US liquid gallons (231 in³ exactly), inches 25.4 mm exactly. */
 export const INCH = 0.0254;
 export const FOOT = 0.3048;
-const GALLON = 231 * INCH ** 3;
+export const GALLON = 231 * INCH ** 3;
 
 const LENGTHS = {
   mm: 0.001,

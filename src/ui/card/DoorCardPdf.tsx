@@ -20,7 +20,7 @@ type Ink = { fill?: string; stroke?: string; strokeWidth?: number; strokeDasharr
 const PAPER: Readonly<Record<Role, Ink>> = {
   ground: { stroke: ink.earth, strokeWidth: 3 },
   wall: { fill: ink.wall },
-  break: { stroke: '#FFFFFF', strokeWidth: 5 },
+  break: { fill: '#FFFFFF', stroke: ink.ink, strokeWidth: 1 },
   water: { fill: ink.water, fillOpacity: 0.35 },
   surface: { stroke: ink.surface, strokeWidth: 2 },
   tape: { fill: '#FFFFFF', stroke: ink.ink },
@@ -33,7 +33,7 @@ const PAPER: Readonly<Record<Role, Ink>> = {
   weep: { fill: ink.ink },
   pump: { fill: ink.steel, stroke: ink.ink, strokeWidth: 1.2 },
   'pump-motor': { fill: ink.steel, stroke: ink.ink, strokeWidth: 1.2 },
-  pole: { stroke: ink.ink },
+  pole: { stroke: ink.earth, strokeWidth: 2.5 },
   tether: { stroke: ink.ink, strokeWidth: 1.5 },
   clip: { fill: ink.ink, stroke: ink.ink, strokeWidth: 2 },
   float: { fill: ink.float, stroke: ink.ink, strokeWidth: 1.4 },
@@ -43,7 +43,6 @@ const PAPER: Readonly<Record<Role, Ink>> = {
   'level-line': { stroke: ink.ink, strokeDasharray: '5 4' },
   'level-text': { fill: ink.ink },
   bell: { fill: ink.brass },
-  hit: {},
 };
 
 function Mark({ shape }: { shape: Shape }) {

@@ -67,7 +67,7 @@ export function StationFrame({ stations, children }: { stations: readonly Statio
         errands={errands}
         crumbs={
           <Typography component="h1" variant="body1" noWrap>
-            <Typography component={Link} href="/" variant="body1" color="text.secondary" sx={{ textDecoration: 'none' }}>
+            <Typography component={Link} href="/" variant="body1" sx={{ textDecoration: 'none', color: 'text.secondary' }}>
               {document.identity.site}
             </Typography>{' '}
             ▸ <b>{document.identity.name}</b>

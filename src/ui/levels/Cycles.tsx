@@ -1,4 +1,5 @@
 'use client';
+import Box from '@mui/material/Box';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
@@ -7,10 +8,21 @@ import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import { sayNoDuty, type CycleResult, type Judgement } from '@/core/levels';
 import { quantity, say, sayPhrase, type UnitSystem } from '@/core/units';
+import { CASE_LINES } from './caseLines';
 
 const CASES = ['low', 'design', 'peak', 'worst'] as const;
 
 const cycleOf = (judgement: Judgement, name: (typeof CASES)[number]): CycleResult => (name === 'worst' ? judgement.worst : judgement.cycles[name]);
+
+/** How the case is drawn in the chart above; the peak is not drawn. */
+function LineSample({ name }: { name: (typeof CASES)[number] }) {
+  const style = name === 'peak' ? null : CASE_LINES[name];
+  return (
+    <Box component="svg" aria-hidden viewBox="0 0 28 8" sx={{ width: 28, height: 8, color: name === 'worst' ? 'error.main' : 'pit.surface' }}>
+      {style && <path d="M0 4 H28" stroke="currentColor" strokeWidth={style.width} strokeDasharray={style.dash} />}
+    </Box>
+  );
+}
 
 /** Fill, run, cycle and starts at the low, design, peak and worst inflow. */
 export function Cycles({ judgement, system }: { judgement: Judgement; system: UnitSystem }) {
@@ -18,7 +30,7 @@ export function Cycles({ judgement, system }: { judgement: Judgement; system: Un
   if (!worst.ok) return <Typography sx={{ p: 1.5 }}>{sayPhrase(sayNoDuty(worst), system)}</Typography>;
   const time = (s: number) => say(quantity('time', s), system);
   return (
-    <Table size="small" aria-label="cycles" sx={{ '& td': { fontFamily: 'var(--mui-font-reading, inherit)', whiteSpace: 'nowrap' } }}>
+    <Table size="small" aria-label="cycles" sx={{ '& td': { whiteSpace: 'nowrap' } }}>
       <TableHead>
         <TableRow>
           {['inflow', '', 'fills in', 'runs', 'starts'].map((h, i) => (
@@ -33,7 +45,7 @@ export function Cycles({ judgement, system }: { judgement: Judgement; system: Un
           return (
             <TableRow key={name}>
               <TableCell component="th" scope="row">
-                {name}
+                <LineSample name={name} /> {name}
               </TableCell>
               <TableCell>{say(quantity('flow', c.inflow), system)}</TableCell>
               <TableCell>{time(c.fill)}</TableCell>

@@ -14,6 +14,7 @@ import { StationShaft } from '../shaft/StationShaft';
 import { Cycles } from './Cycles';
 import { RuleBars } from './RuleBars';
 import { TapeList } from './TapeList';
+import { TapePaper } from './TapePaper';
 import { WaterList } from './WaterList';
 
 const SawtoothChart = dynamic(() => import('./SawtoothChart').then((m) => m.SawtoothChart), { ssr: false, loading: () => <Box sx={{ p: 1.5 }}>drawing the cycle…</Box> });
@@ -40,8 +41,10 @@ export function LevelsView() {
   const system = useStationSystem();
   const [sheet, setSheet] = useState<Sheet>('cycle');
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) minmax(0, 1.05fr)' }, height: { md: '100%' } }}>
-      <Box sx={{ height: { xs: 560, md: '100%' }, minHeight: 0, borderRight: { md: 1 }, borderColor: { md: 'divider' } }} data-print="tape">
+    <>
+    <TapePaper judgement={judgement} system={system} />
+    <Box className="no-print" sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) minmax(0, 1.05fr)' }, height: { md: '100%' } }}>
+      <Box sx={{ height: { xs: 560, md: '100%' }, minHeight: 0, borderRight: { md: 1 }, borderColor: { md: 'divider' } }}>
         <StationShaft movable guess={{ width: 600, height: 660 }} />
       </Box>
       <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}>
@@ -73,5 +76,6 @@ export function LevelsView() {
         </Box>
       </Box>
     </Box>
+    </>
   );
 }

@@ -4,24 +4,21 @@ import Typography from '@mui/material/Typography';
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { sawtooth, type Judgement } from '@/core/levels';
 import { format, quantity, say, unitOf, type UnitSystem } from '@/core/units';
+import { CASE_LINES } from './caseLines';
 
-const CASES = [
-  { name: 'low', dash: '2 3', width: 1.4 },
-  { name: 'design', dash: undefined, width: 2.2 },
-  { name: 'worst', dash: '7 3', width: 1.8 },
-] as const;
+const CASES = ['low', 'design', 'worst'] as const;
 
 /** Two cycles of each case, so that the tooth is seen; a cycle that is long beside the others is cut at the end of the axis. */
 function traces({ context, cycles, worst }: Judgement) {
   const inflow = { low: cycles.low, design: cycles.design, worst };
   const span = Math.max(...(['design', 'worst'] as const).map((n) => (inflow[n].ok && inflow[n].keepsUp ? inflow[n].cycle * 2 : 0)));
-  return CASES.map((c) => {
-    const cycle = inflow[c.name];
+  return CASES.map((name) => {
+    const cycle = inflow[name];
     const one = cycle.ok ? sawtooth(context, cycle.inflow) : [];
     const period = one.at(-1)?.time ?? 0;
     const repeats = period > 0 ? Math.min(Math.ceil(span / period), 6) : 0;
     const points = Array.from({ length: repeats }, (_, k) => one.map((p) => ({ time: (p.time + k * period) / 60, level: p.level }))).flat();
-    return { ...c, points, span };
+    return { name, ...CASE_LINES[name], points, span };
   });
 }
 
@@ -39,7 +36,7 @@ export function SawtoothChart({ judgement, system }: { judgement: Judgement; sys
       <LineChart margin={{ top: 8, right: 60, bottom: 16, left: 8 }} accessibilityLayer>
         <CartesianGrid stroke={pit.rule} vertical={false} />
         <XAxis dataKey="time" type="number" domain={[0, span]} allowDataOverflow tickFormatter={(t: number) => t.toFixed(span < 5 ? 1 : 0)} label={{ value: 'minutes', position: 'insideBottomRight', offset: -8, fontSize: 11, fill: pit.quiet }} {...axis} />
-        <YAxis domain={[stop, lead]} ticks={[stop, lead]} tickFormatter={height} width={62} label={{ value: unitOf('height', system === 'us' ? 'us' : 'metric') === 'mm' ? 'mm' : '', position: 'insideTopLeft', fontSize: 11, fill: pit.quiet }} {...axis} />
+        <YAxis domain={[stop, lead]} ticks={[stop, lead]} tickFormatter={height} width={system === 'us' ? 96 : 62} label={{ value: unitOf('height', system === 'us' ? 'us' : 'metric') === 'mm' ? 'mm' : '', position: 'insideTopLeft', fontSize: 11, fill: pit.quiet }} {...axis} />
         <ReferenceLine y={lead} stroke={pit.ink} strokeDasharray="5 4" label={{ value: 'start', position: 'right', fontSize: 11, fill: pit.ink }} />
         <ReferenceLine y={stop} stroke={pit.ink} strokeDasharray="5 4" label={{ value: 'stop', position: 'right', fontSize: 11, fill: pit.ink }} />
         <Tooltip

@@ -54,6 +54,7 @@ export function QuantityInput({ label, kind, system, value, onCommit, problem, h
         htmlInput: { name, inputMode: system === 'metric' ? 'decimal' : 'text', autoComplete: 'off', spellCheck: false },
         input: { endAdornment: suffix(kind, system) && <InputAdornment position="end">{suffix(kind, system)}</InputAdornment> },
       }}
+      sx={(theme) => ({ '& input': { fontFamily: theme.typography.reading.fontFamily } })}
       fullWidth
     />
   );

@@ -65,7 +65,7 @@ export function ProveView({ runs }: { runs: readonly RunSummary[] }) {
   };
   return (
     <ProveLayout step={step} list={<StepList steps={plan} current={current} stateOf={() => 'open'} onPick={setCurrent} />}>
-      <Box sx={{ px: { xs: 2, md: 2.5 }, py: 1.5, borderBottom: 1, borderColor: 'divider', display: 'flex', flexDirection: 'column', gap: 1.5 }}>
+      <Box sx={{ px: { xs: 2, md: 2.5 }, pt: 2, pb: 1.5, borderBottom: 1, borderColor: 'divider', display: 'flex', flexDirection: 'column', gap: 1.5 }}>
         <Box component="form" onSubmit={(e) => (e.preventDefault(), void begin())} sx={{ display: 'flex', gap: 1.5, alignItems: 'flex-start', flexWrap: 'wrap' }}>
           <TextField label="tested by" value={tester} onChange={(e) => setTester(e.target.value)} helperText="name or initials" sx={{ width: 170 }} />
           <Button type="submit" variant="contained" disabled={dirty || busy || tester.trim() === ''}>

@@ -2,7 +2,7 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import type { ReactNode } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 import type { Expectation, Step } from '@/core/proving';
 import { sayPhrase, type UnitSystem } from '@/core/units';
 
@@ -18,8 +18,10 @@ interface Props {
 
 /** One step, filling the screen on a phone: what to do, what can hurt, what to expect beside what was found. */
 export function StepCard({ step, system, place, beside, children }: Props) {
+  const card = useRef<HTMLElement>(null);
+  useEffect(() => card.current?.scrollIntoView({ block: 'nearest' }), [step.id]);
   return (
-    <Box component="article" aria-label={step.title} sx={{ p: { xs: 2, md: 2.5 }, display: 'flex', flexDirection: 'column', gap: 1.75, maxWidth: 760 }}>
+    <Box component="article" ref={card} aria-label={step.title} sx={{ p: { xs: 2, md: 2.5 }, display: 'flex', flexDirection: 'column', gap: 1.75, maxWidth: 760 }}>
       <Box>
         <Typography variant="label">
           {place} · {step.phase}

@@ -19,8 +19,8 @@ export interface RoundStation {
   readonly station: Station;
 }
 
-const HEIGHT = 230;
-const WIDTH = 150;
+const HEIGHT = 320;
+const WIDTH = 210;
 
 /** One station as a gauge on the wall: its shaft, its bell, one line of why. */
 function Gauge({ entry }: { entry: RoundStation }) {
@@ -33,7 +33,7 @@ function Gauge({ entry }: { entry: RoundStation }) {
   const bell: BellState = worst.state === 'broken' || worst.state === 'unknown' ? 'ringing' : worst.state === 'tight' ? 'due' : 'quiet';
   const why = bell === 'quiet' ? 'all rules hold' : `${worst.state === 'tight' ? 'tight' : 'broken'}: ${worst.title}`;
   return (
-    <Box component={Link} href={`/stations/${id}/levels`} sx={{ width: WIDTH + 20, color: 'text.primary', textDecoration: 'none', display: 'block', p: 1, borderRadius: 1, '&:hover': { bgcolor: 'action.hover' } }}>
+    <Box component={Link} href={`/stations/${id}/levels`} sx={{ width: { xs: 'calc(50% - 6px)', sm: WIDTH + 20 }, minWidth: 150, color: 'text.primary', textDecoration: 'none', display: 'block', p: 1, borderRadius: 1, '&:hover': { bgcolor: 'action.hover' } }}>
       <Shaft scene={scene} title={`shaft of ${station.identity.name}`} />
       <Box sx={{ display: 'flex', gap: 0.75, alignItems: 'flex-start', mt: 1 }}>
         <Bell state={bell} />
@@ -60,14 +60,14 @@ export function RoundView({ stations }: { stations: readonly RoundStation[] }) {
       <Masthead stations={names} system={units} crumbs={<Typography component="h1" variant="body1">Round</Typography>}>
         <NewStation sites={sites} />
       </Masthead>
-      <Box component="main" sx={{ flex: 1, px: 2, py: 1.5 }}>
+      <Box component="main" sx={{ flex: 1, px: 2, py: 1.5, display: 'flex', flexWrap: 'wrap', columnGap: 4, rowGap: 2, alignContent: 'flex-start' }}>
         {stations.length === 0 && (
           <Typography sx={{ maxWidth: 520, py: 4 }}>
             No station yet. Make one with <b>new station</b> and survey it, or bring one in from a file that someone gave you.
           </Typography>
         )}
         {sites.map((site) => (
-          <Box component="section" key={site} aria-label={site} sx={{ mb: 1.5 }}>
+          <Box component="section" key={site} aria-label={site}>
             <Typography variant="h2" sx={{ borderBottom: 1, borderColor: 'text.primary', pb: 0.5 }}>
               {site}
             </Typography>

@@ -9,6 +9,7 @@ const Drawing = styled('svg')(({ theme }) => {
   const outline = { stroke: pit.ink, strokeWidth: 1.4, strokeLinejoin: 'round' } as const;
   return {
     display: 'block',
+    maxWidth: '100%',
     userSelect: 'none',
     '& path': { fill: 'none', strokeLinecap: 'round' },
     '& text': { fontFamily: theme.typography.fontFamily, fill: pit.ink },
@@ -16,7 +17,8 @@ const Drawing = styled('svg')(({ theme }) => {
     '& .surface': { stroke: pit.surface, strokeWidth: 2 },
     '& .wall': { fill: pit.wall },
     '& .ground': { stroke: pit.earth, strokeWidth: 3 },
-    '& .break': { stroke: pit.ground, strokeWidth: 5 },
+    '& .break': { fill: pit.ground, stroke: pit.ink, strokeWidth: 1 },
+    '& .pole': { stroke: pit.earth, strokeWidth: 3 },
     '& .tape': { fill: pit.panel, stroke: pit.ink, strokeWidth: 1 },
     '& .tick': { stroke: pit.ink, strokeWidth: 1 },
     '& .tape-text, & .tape-head, & .level-text': { fontSize: 11 },

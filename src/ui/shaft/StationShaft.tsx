@@ -16,8 +16,7 @@ export function StationShaft({ movable = false, guess }: { movable?: boolean; gu
   const pointed = useEditor((s) => s.pointed);
   const point = useEditor((s) => s.point);
   const system = useStationSystem();
-  const detail = size.width < 260 ? 'strip' : 'full';
-  const scene = useMemo(() => shaftScene(context, { ...size, detail, system, level }), [context, size, detail, system, level]);
+  const scene = useMemo(() => shaftScene(context, { ...size, detail: 'full', system, level }), [context, size, system, level]);
   const float = useFloatHandling(scene.layout);
 
   const groupProps = ({ part, label }: Group) => {

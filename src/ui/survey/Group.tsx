@@ -19,5 +19,5 @@ export function Group({ id, title, sketch, children }: { id: string; title: stri
 
 /** Fields side by side while there is room. */
 export function Row({ children }: { children: ReactNode }) {
-  return <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(118px, 1fr))', gap: 1.5, alignItems: 'start' }}>{children}</Box>;
+  return <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(104px, 1fr))', gap: 1.5, alignItems: 'start' }}>{children}</Box>;
 }

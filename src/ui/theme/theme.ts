@@ -69,6 +69,7 @@ function build(paint: Paint): Theme {
       MuiCssBaseline: {
         styleOverrides: {
           body: { overscrollBehavior: 'none' },
+          a: { color: paint.brass },
           ':focus-visible': { outline: `2px solid ${paint.brass}`, outlineOffset: 1 },
         },
       },
@@ -80,7 +81,7 @@ function build(paint: Paint): Theme {
       },
       MuiPaper: { defaultProps: { elevation: 0 }, styleOverrides: { root: { backgroundImage: 'none' } } },
       MuiTextField: { defaultProps: { size: 'small', variant: 'outlined' } },
-      MuiOutlinedInput: { styleOverrides: { input: { ...figures, fontSize: 13.5, padding: '6px 8px' }, root: { backgroundColor: paint.panel } } },
+      MuiOutlinedInput: { defaultProps: { notched: true }, styleOverrides: { input: { fontSize: 13.5, padding: '6px 8px' }, root: { backgroundColor: paint.panel } } },
       MuiInputLabel: { defaultProps: { shrink: true } },
       MuiFormHelperText: { styleOverrides: { root: { marginLeft: 2, marginTop: 2, lineHeight: 1.3 } } },
       MuiToggleButton: { styleOverrides: { root: { textTransform: 'none', padding: '3px 10px', color: paint.ink, '&.Mui-selected': { color: paint.brass, fontWeight: 650 } } } },

@@ -5,7 +5,7 @@ import type { Layout } from './layout';
 import { disc, line, path, polygon, text, type Shape } from './shape';
 
 /** Where the floats' common pole stands. */
-export const poleX = ({ left, right }: Layout): number => left + (right - left) * 0.66;
+export const poleX = ({ left, right }: Layout): number => left + (right - left) * 0.58;
 
 type Point = readonly [number, number];
 
@@ -41,7 +41,7 @@ function tiltShapes(layout: Layout, float: TiltFloat, order: number, level: numb
 
 function rodShapes(layout: Layout, float: RodFloat, order: number, level: number, closed: boolean): Shape[] {
   const small = layout.detail === 'thumb';
-  const x = poleX(layout) + (order % 2 === 1 ? 1 : -1) * (small ? 5 : 18);
+  const x = poleX(layout) + (layout.right - layout.left) * 0.25;
   const [upper, lower] = [layout.yOf(float.upperStop), layout.yOf(float.lowerStop)];
   const y = layout.yOf(Math.min(Math.max(level, float.lowerStop), float.upperStop));
   const size = small ? 7 : 20;
@@ -52,6 +52,14 @@ function rodShapes(layout: Layout, float: RodFloat, order: number, level: number
     polygon('float', [x - size / 2, y], [x, y - size / 2], [x + size / 2, y], [x, y + size / 2]),
     ...(small ? [] : [text('float-number', x, y + 4, String(order), 'middle', 12), ...eye(x + 22, y, closed)]),
   ];
+}
+
+/** The pole that the tilt floats are clipped to, from the rim to under the lowest clip. */
+export function poleShapes(layout: Layout, sensors: readonly SensorTrips[]): Shape[] {
+  const clips = sensors.flatMap(({ sensor }) => (sensor.kind === 'tilt' ? [sensor.clip] : []));
+  if (clips.length === 0) return [];
+  const x = poleX(layout);
+  return [line('pole', [x, layout.rim], [x, layout.yOf(Math.min(...clips)) + 6])];
 }
 
 /** A pointer on the tape at the height by which the float is set. */

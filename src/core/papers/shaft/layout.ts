@@ -1,7 +1,7 @@
 import type { LevelContext } from '../../levels';
 
-/** How much the drawing says: everything, no words (a thumbnail), or the shaft and its levels on a narrow strip. */
-export type Detail = 'full' | 'thumb' | 'strip';
+/** How much the drawing says: everything, or no words (a thumbnail). */
+export type Detail = 'full' | 'thumb';
 
 /** Where things are on the drawing, in px; y grows downwards. One scale serves both directions. */
 export interface Layout {
@@ -24,20 +24,21 @@ export interface Layout {
   readonly levelOf: (y: number) => number;
 }
 
-/** A vessel wider than this share of its depth is drawn cut, so that its levels stay readable. */
-const WIDEST = 0.85;
+/** A vessel that would be drawn smaller for its width is cut away at the right instead, down to this share of its depth. */
+const NARROWEST: Readonly<Record<Detail, number>> = { full: 0.5, thumb: 0.8 };
 
 const MARGINS: Readonly<Record<Detail, { left: number; right: number; top: number; bottom: number }>> = {
-  full: { left: 128, right: 118, top: 56, bottom: 22 },
-  strip: { left: 58, right: 64, top: 40, bottom: 16 },
-  thumb: { left: 10, right: 10, top: 26, bottom: 8 },
+  full: { left: 124, right: 110, top: 56, bottom: 22 },
+  thumb: { left: 16, right: 22, top: 28, bottom: 8 },
 };
 
 export function layoutOf({ vessel }: Pick<LevelContext, 'vessel'>, width: number, height: number, detail: Detail): Layout {
   const margin = MARGINS[detail];
-  const shown = Math.min(vessel.width, vessel.depth * WIDEST);
-  const scale = Math.min((height - margin.top - margin.bottom) / vessel.depth, (width - margin.left - margin.right) / shown);
-  const free = width - margin.left - margin.right - shown * scale;
+  const across = Math.max(width - margin.left - margin.right, 1);
+  const down = Math.max(height - margin.top - margin.bottom, 1);
+  const shown = Math.min(vessel.width, Math.max((vessel.depth * across) / down, vessel.depth * NARROWEST[detail]));
+  const scale = Math.min(down / vessel.depth, across / shown);
+  const free = across - shown * scale;
   const left = margin.left + free / 2;
   const rim = margin.top + (height - margin.top - margin.bottom - vessel.depth * scale) / 2;
   return {
@@ -51,7 +52,7 @@ export function layoutOf({ vessel }: Pick<LevelContext, 'vessel'>, width: number
     floor: rim + vessel.depth * scale,
     cut: shown < vessel.width,
     wall: detail === 'thumb' ? 4 : 9,
-    tape: detail === 'thumb' ? null : { x: left - (detail === 'full' ? 74 : 32), width: 14 },
+    tape: detail === 'thumb' ? null : { x: left - 68, width: 14 },
     yOf: (level) => rim + (vessel.depth - level) * scale,
     levelOf: (y) => vessel.depth - (y - rim) / scale,
   };

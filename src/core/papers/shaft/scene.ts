@@ -1,6 +1,6 @@
 import type { LevelContext } from '../../levels';
 import { quantity, say, type UnitSystem } from '../../units';
-import { floatShapes } from './floatShapes';
+import { floatShapes, poleShapes } from './floatShapes';
 import { layoutOf, type Detail, type Layout } from './layout';
 import { levelGroups } from './levelShapes';
 import { pumpShapes, riserShapes } from './pumpShapes';
@@ -17,7 +17,7 @@ export interface ShaftOptions {
   readonly level: number;
 }
 
-/** The shaft as shapes in painting order: vessel, water, pump, pipe, levels, floats, tape. */
+/** The shaft as shapes in painting order: vessel, water, levels, pipe, pump, floats, tape. */
 export interface ShaftScene {
   readonly layout: Layout;
   readonly groups: readonly Group[];
@@ -34,9 +34,10 @@ export function shaftScene(context: LevelContext, { width, height, detail, syste
     layout,
     groups: [
       { part: null, label: 'vessel', shapes: [...waterShapes(layout, level), ...wallShapes(layout, context)] },
+      ...levelGroups(layout, context, system),
       { part: 'pipe', label: 'discharge pipe', shapes: riserShapes(layout, context) },
       { part: 'pump', label: `pump: ${pump.name}`, shapes: pumpShapes(layout, context) },
-      ...levelGroups(layout, context, system),
+      { part: null, label: 'float pole', shapes: poleShapes(layout, context.sensors) },
       { part: null, label: 'tape', shapes: tapeShapes(layout, context.vessel.depth, system) },
       ...context.sensors.map(
         (s): Group => ({

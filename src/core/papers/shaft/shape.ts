@@ -26,8 +26,7 @@ export type Role =
   | 'eye-open'
   | 'level-line'
   | 'level-text'
-  | 'bell'
-  | 'hit';
+  | 'bell';
 
 export type Shape =
   | { readonly type: 'path'; readonly role: Role; readonly d: string }

@@ -1,17 +1,16 @@
 import type { UnitSystem } from '../../units';
-import { fieldText, printFeetInches, quantity } from '../../units';
+import { fieldText, INCH, printFeetInches, quantity } from '../../units';
 import type { Layout } from './layout';
 import { line, rectangle, text, type Shape } from './shape';
 
-const INCH = 0.0254;
 /** Distances between numbered marks that read well on a tape, m, with how many small marks lie between. */
 const MARKS: Readonly<Record<UnitSystem, readonly { major: number; parts: number }[]>> = {
   metric: [
     { major: 0.05, parts: 5 },
-    { major: 0.1, parts: 10 },
+    { major: 0.1, parts: 5 },
     { major: 0.2, parts: 4 },
     { major: 0.5, parts: 5 },
-    { major: 1, parts: 10 },
+    { major: 1, parts: 5 },
     { major: 2, parts: 4 },
   ],
   us: [
@@ -28,9 +27,8 @@ const print = (value: number, system: UnitSystem) => (system === 'us' ? printFee
 
 /** The tape down the edge: rim down on its left, floor up on its right. */
 export function tapeShapes(layout: Layout, depth: number, system: UnitSystem): Shape[] {
-  const { tape, rim, floor, scale, detail } = layout;
+  const { tape, rim, floor, scale } = layout;
   if (!tape) return [];
-  const full = detail === 'full';
   const marks = MARKS[system].find((m) => m.major * scale >= 30) ?? MARKS[system].at(-1)!;
   const shapes: Shape[] = [rectangle('tape', tape.x, rim, tape.width, floor - rim)];
   const step = marks.major / marks.parts;
@@ -40,7 +38,6 @@ export function tapeShapes(layout: Layout, depth: number, system: UnitSystem): S
     shapes.push(line('tick', [tape.x, y], [tape.x + (major ? tape.width : tape.width * 0.4), y]));
     if (major) shapes.push(text('tape-text', tape.x - 5, y + 4, print(i * step, system), 'end'));
   }
-  if (!full) return shapes;
   for (let i = 0; i * marks.major <= depth + 1e-9; i++) {
     const y = floor - i * marks.major * scale;
     shapes.push(line('tick', [tape.x + tape.width, y], [tape.x + tape.width + 4, y]));

@@ -36,8 +36,9 @@ export function wallShapes(layout: Layout, { station }: LevelContext): Shape[] {
     polygon('pipe', [right - 3, overflow], [right + wall + 6, overflow + 2], [right + wall + 6, overflow - 5], [right - 3, overflow - 5]),
   ];
   if (cut) {
-    const mid = (rim + floor) / 2;
-    shapes.push(line('break', [right - 2, rim], [right - 2, mid - 9], [right - 9, mid - 3], [right + 5, mid + 3], [right - 2, mid + 9], [right - 2, floor]));
+    const mid = (rim + floor) / 2 - 20;
+    const [from, to] = [right - 8, right + wall + 6];
+    shapes.push(polygon('break', [from, mid + 3], [from + 8, mid - 5], [to - 6, mid + 5], [to, mid - 2], [to, mid + 4], [to - 6, mid + 11], [from + 8, mid + 1], [from, mid + 9]));
   }
   return shapes;
 }

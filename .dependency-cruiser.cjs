@@ -1,0 +1,28 @@
+/** The layers: who may import whom. */
+const layer = (name, from, to) => ({ name, severity: 'error', from: { path: from }, to: { path: to } });
+
+module.exports = {
+  forbidden: [
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+    layer('core-is-alone', '^src/core', '^src/(app|ui|server|workers|cli)'),
+    { name: 'core-has-few-packages', severity: 'error', from: { path: '^src/core', pathNot: '\\.test\\.ts$' }, to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/zod/' } },
+    layer('ui-knows-core-and-workers', '^src/ui', '^src/(app|server|cli)'),
+    layer('server-knows-core', '^src/server', '^src/(app|ui|workers|cli)'),
+    layer('cli-knows-core', '^src/cli', '^src/(app|ui|server|workers)'),
+    layer('workers-know-core', '^src/workers', '^src/(app|ui|server|cli)'),
+    {
+      name: 'core-by-its-doors',
+      comment: 'Each core folder is entered by its index.ts; inside core, and from outside.',
+      severity: 'error',
+      from: { path: '^src/core/([^/]+)/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/core/([^/]+)/', pathNot: ['^src/core/$1/', '^src/core/[^/]+/index\\.ts$'] },
+    },
+    {
+      name: 'core-by-its-doors-from-outside',
+      severity: 'error',
+      from: { path: '^src/(app|ui|server|workers|cli)' },
+      to: { path: '^src/core/', pathNot: '^src/core/[^/]+/index\\.ts$' },
+    },
+  ],
+  options: { tsConfig: { fileName: 'tsconfig.json' }, tsPreCompilationDeps: true, doNotFollow: { path: 'node_modules' }, enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'] } },
+};

@@ -1,0 +1,99 @@
+import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { judge } from '@/core/levels';
+import { newStation, type Station } from '@/core/station';
+import { main } from './main';
+
+let folder: string;
+beforeAll(() => (folder = mkdtempSync(path.join(tmpdir(), 'pitbell-cli-'))));
+afterAll(() => rmSync(folder, { recursive: true }));
+
+function pitbell(...args: string[]) {
+  const out: string[] = [];
+  const err: string[] = [];
+  const status = main(args, (t) => out.push(t), (t) => err.push(t));
+  return { status, out: out.join('\n'), err };
+}
+const write = (name: string, content: unknown) => {
+  const file = path.join(folder, name);
+  writeFileSync(file, typeof content === 'string' ? content : JSON.stringify(content));
+  return file;
+};
+const sound = (change: (s: Station) => void = () => {}) => {
+  const s = newStation('Sump', 'Yard', 'metric-230');
+  change(s);
+  return s;
+};
+
+describe('pitbell', () => {
+  it('checks a station, or says every problem as file: path: what', () => {
+    expect(JSON.parse(pitbell('check', write('a.json', sound())).out)).toMatchObject({ valid: true, name: 'Sump' });
+    const file = write('b.json', sound((s) => ((s.vessel.overflow = 3), (s.inflow.low = 1))));
+    const { status, out, err } = pitbell('check', file);
+    expect(status).toBe(2);
+    expect(out).toBe('');
+    expect(err).toHaveLength(2);
+    expect(err[0]).toMatch(`${file}: vessel.overflow: the overflow at 3000 mm is above the rim`);
+  });
+
+  it('answers levels with the documented parts, the same numbers as the core', () => {
+    const s = sound();
+    const answer = JSON.parse(pitbell('levels', write('c.json', s)).out);
+    expect(Object.keys(answer)).toEqual(['trips', 'operatingPoints', 'cycles', 'worst', 'reserve', 'raise', 'rules', 'tape']);
+    expect(answer.worst.startsPerHour).toBe((judge(s).worst as { startsPerHour: number }).startsPerHour);
+    expect(Object.keys(answer.rules[0])).toEqual(['id', 'title', 'severity', 'state', 'needs', 'has', 'slack', 'why']);
+  });
+
+  it('speaks the units asked for', () => {
+    const file = write('d.json', sound());
+    expect(pitbell('levels', file).out).toContain('309 mm');
+    expect(pitbell('levels', file, '--units', 'us').out).toContain(`1' 1/8\\"`);
+    expect(pitbell('levels', file, '--units', 'cubits')).toMatchObject({ status: 2 });
+  });
+
+  it('lists the test plan, and judges results', () => {
+    const file = write('e.json', sound());
+    const plan = JSON.parse(pitbell('prove', file).out);
+    expect(plan.steps[0]).toMatchObject({ id: 'isolate', phase: 'make safe' });
+    const results = write('found.json', { 'bench-pump': { hanging: true, raised: true, back: true }, running: { amps: 9, 'rest-volts': 231, 'run-volts': 226 } });
+    const judged = JSON.parse(pitbell('prove', file, '--results', results).out);
+    const verdict = (id: string) => judged.steps.find((s: { id: string }) => s.id === id).verdict;
+    expect([verdict('bench-pump'), verdict('running'), verdict('isolate')]).toEqual(['pass', 'fail', 'open']);
+  });
+
+  it('refuses results that the plan does not ask for', () => {
+    const file = write('f.json', sound());
+    const { status, err } = pitbell('prove', file, '--results', write('stray.json', { dance: {}, isolate: { colour: 1 } }));
+    expect(status).toBe(2);
+    expect(err).toHaveLength(2);
+  });
+
+  it('writes the demo stations, each of which it then checks', () => {
+    const out = path.join(folder, 'demo');
+    expect(pitbell('demo', '--out', out).status).toBe(0);
+    const files = readdirSync(out);
+    expect(files).toHaveLength(5);
+    for (const f of files) expect(pitbell('check', path.join(out, f)).err).toEqual([]);
+  });
+
+  it.each([
+    [[], /pitbell <verb>/],
+    [['dance'], /not a verb/],
+    [['toString'], /not a verb/],
+    [['levels'], /which station file/],
+    [['levels', '/nowhere.json'], /cannot be read/],
+    [['check', '--colour'], /colour/],
+  ])('%j ends with status 2 and says why', (args, message) => {
+    const { status, out, err } = pitbell(...(args as string[]));
+    expect(status).toBe(2);
+    expect(`${out}\n${err.join('\n')}`).toMatch(message);
+  });
+
+  it('helps', () => {
+    expect(pitbell('--help').out).toContain('levels');
+    expect(pitbell('prove', '--help')).toMatchObject({ status: 0, out: expect.stringContaining('--results') });
+    expect(pitbell('check', write('g.json', '{nonsense'))).toMatchObject({ status: 2, err: [expect.stringMatching(/is not JSON/)] });
+  });
+});

@@ -1,0 +1,79 @@
+import { describe, expect, it } from 'vitest';
+import { tripsOf } from '../sensing';
+import { checkStation, newStation, type Sensor, type Station } from '../station';
+import { getAt, moveFloat, setAt, widenFloat, withAlarmFloat, withKind, withShape } from './index';
+
+const metric = () => newStation('a', 'b', 'metric-230');
+const us = () => newStation('a', 'b', 'us-120');
+const pumpOf = (s: Station): Sensor => s.sensors.find((x) => x.role === 'pump')!;
+const clipOf = (s: Station) => (pumpOf(s) as Extract<Sensor, { kind: 'tilt' }>).clip;
+
+describe('setAt', () => {
+  it('replaces one value and shares the rest', () => {
+    const before = metric();
+    const after = setAt(before, 'pumps.0.curve.1.head', 7.5);
+    expect(getAt(after, 'pumps.0.curve.1.head')).toBe(7.5);
+    expect(before.pumps[0]!.curve[1]!.head).toBe(7.6);
+    expect(after.vessel).toBe(before.vessel);
+  });
+  it.each(['pumps.3.intake', 'vessel.colour', 'pumps.0.curve.x', '__proto__.polluted'])('refuses a path that is not there: %s', (path) => expect(() => setAt(metric(), path, 1)).toThrow(RangeError));
+  it('reads nothing where there is nothing', () => expect(getAt(metric(), 'vessel.colour.depth')).toBeUndefined());
+});
+
+describe('moving a float', () => {
+  it('goes to the nearest mark of the tape: 5 mm, or a quarter inch', () => {
+    expect(clipOf(moveFloat(metric(), 'pump', 0.0212, 'metric'))).toBeCloseTo(0.47, 12);
+    expect(clipOf(moveFloat(us(), 'pump', 0.3 * 0.0254, 'us'))).toBeCloseTo(18.25 * 0.0254, 7);
+  });
+  it('is held between floor and rim', () => {
+    expect(clipOf(moveFloat(metric(), 'pump', 9, 'metric'))).toBe(1.2);
+    expect(clipOf(moveFloat(metric(), 'pump', -9, 'metric'))).toBe(0);
+  });
+  it('moves both stops of a rod float, and keeps their distance at the floor', () => {
+    const rod = withKind(metric(), 'pump', 'rod', 'metric');
+    const low = pumpOf(moveFloat(rod, 'pump', -5, 'metric'));
+    expect(low.kind === 'rod' && low.lowerStop).toBeCloseTo(0, 9);
+    const width = (s: Sensor) => tripsOf(s).rise - tripsOf(s).fall;
+    expect(width(low)).toBeCloseTo(width(pumpOf(rod)), 9);
+  });
+  it('does nothing to the document when nothing moves', () => {
+    const s = metric();
+    expect(moveFloat(s, 'pump', 0.001, 'metric').sensors[0]).toBe(s.sensors[0]);
+  });
+});
+
+describe('widening a float', () => {
+  it('lengthens the tether by marks', () => {
+    const wide = pumpOf(widenFloat(metric(), 'pump', 0.01, 'metric'));
+    expect(wide.kind === 'tilt' && wide.tether).toBeCloseTo(0.16, 9);
+  });
+  it('stops short of nothing and of the vessel', () => {
+    expect(pumpOf(widenFloat(metric(), 'pump', -0.2, 'metric'))).toEqual(pumpOf(metric()));
+    expect(pumpOf(widenFloat(metric(), 'pump', 5, 'metric'))).toEqual(pumpOf(metric()));
+  });
+});
+
+describe('changing what is there', () => {
+  it('keeps the trips, to a mark of the tape, when a float changes its kind', () => {
+    const before = tripsOf(pumpOf(metric()));
+    const rod = withKind(metric(), 'pump', 'rod', 'metric');
+    expect(Math.abs(tripsOf(pumpOf(rod)).rise - before.rise)).toBeLessThanOrEqual(0.0025);
+    const back = tripsOf(pumpOf(withKind(rod, 'pump', 'tilt', 'metric')));
+    expect(Math.abs(back.rise - before.rise)).toBeLessThanOrEqual(0.006);
+    expect(Math.abs(back.fall - before.fall)).toBeLessThanOrEqual(0.006);
+  });
+  it('changes the shape and keeps the depth', () => {
+    const box = withShape(metric(), 'box').vessel.shape;
+    expect(box).toEqual({ kind: 'box', length: 0.8, width: 0.8, depth: 1.2 });
+    expect(withShape(withShape(metric(), 'box'), 'cylinder').vessel.shape).toEqual(metric().vessel.shape);
+  });
+  it('takes the alarm float out and hangs one back, still a sound document', () => {
+    const without = withAlarmFloat(metric(), false, 'metric');
+    expect(without.sensors.map((s) => s.role)).toEqual(['pump']);
+    const again = withAlarmFloat(without, true, 'metric');
+    expect(checkStation(again).ok).toBe(true);
+    const { rise } = tripsOf(again.sensors[1]!);
+    expect(rise).toBeGreaterThan(tripsOf(again.sensors[0]!).rise);
+    expect(rise).toBeLessThan(again.vessel.overflow);
+  });
+});

@@ -1,0 +1,100 @@
+import { describe, expect, it } from 'vitest';
+import { newStation, type Station } from '../station';
+import { sayPhrase } from '../units';
+import { judgeFinding, proposeVerdict, testPlan, type Found, type Step } from './index';
+
+const box = (): Station => {
+  const s = newStation('a', 'b', 'metric-230');
+  s.vessel.shape = { kind: 'box', length: 1, width: 0.5, depth: 1.2 };
+  s.settings.hoseFlow = 0.5e-3;
+  return s;
+};
+const stepOf = (plan: readonly Step[], id: string) => plan.find((s) => s.id === id)!;
+const expected = (step: Step, id: string) => step.expects.find((e) => e.id === id)!.reading!.expected!.value;
+
+/** Trips by hand: the pump float's arm is 150 + 50 mm at ±45°, the alarm's at ±10°. */
+const LEAD = 0.45 + 0.2 * Math.SQRT1_2;
+const STOP = 0.45 - 0.2 * Math.SQRT1_2;
+const BELL = 0.75 + 0.15 * Math.sin((10 * Math.PI) / 180);
+
+describe('the plan', () => {
+  it('goes through isolate, bench, dry, wet, alarm and leaving, in that order', () => {
+    const plan = testPlan(box());
+    expect([...new Set(plan.map((s) => s.phase))]).toEqual(['make safe', 'bench', 'dry', 'wet', 'alarm', 'leave']);
+    expect(plan[0]!.id).toBe('isolate');
+    expect(plan.at(-1)!.id).toBe('hand-over');
+    expect(new Set(plan.map((s) => s.id)).size).toBe(plan.length);
+  });
+
+  it('has a caution wherever the power is on or the pit is open', () => {
+    for (const id of ['isolate', 'dry-lift', 'running', 'fill-alarm', 'stray', 'close', 'hand-over']) expect(stepOf(testPlan(box()), id).cautions.length).toBeGreaterThan(0);
+  });
+
+  it('carries only the steps of what is fitted', () => {
+    const s = box();
+    s.sensors = s.sensors.filter((x) => x.role === 'pump');
+    expect(testPlan(s).some((x) => x.phase === 'alarm')).toBe(false);
+    const t = box();
+    t.alarm = { ...t.alarm, battery: false, silence: false, remoteContact: true };
+    const ids = testPlan(t).map((x) => x.id);
+    expect(ids).not.toContain('battery');
+    expect(ids).not.toContain('silence');
+    expect(ids).toContain('remote');
+  });
+
+  it('expects litres and minutes by hand', () => {
+    const plan = testPlan(box());
+    expect(expected(stepOf(plan, 'fill-lead'), 'volume')).toBeCloseTo(0.5 * (LEAD - STOP), 9);
+    expect(expected(stepOf(plan, 'fill-lead'), 'time')).toBeCloseTo((0.5 * (LEAD - STOP)) / 0.0005, 6);
+    expect(expected(stepOf(plan, 'fill-lead'), 'level')).toBeCloseTo(1.2 - LEAD, 9);
+    expect(expected(stepOf(plan, 'fill-alarm'), 'volume')).toBeCloseTo(0.5 * (BELL - LEAD), 9);
+  });
+
+  it('expects of the drawdown what the pump moves: drop times area is flow', () => {
+    const plan = testPlan(box());
+    const step = stepOf(plan, 'drawdown');
+    expect(expected(step, 'drop') * 0.5).toBeCloseTo(expected(step, 'flow'), 12);
+    expect(expected(stepOf(plan, 'pump-down'), 'run') * expected(step, 'drop')).toBeCloseTo(LEAD - STOP, 9);
+  });
+
+  it('says why and lets the reading be recorded where the model cannot tell it', () => {
+    const s = box();
+    s.discharge.outlet = 50;
+    const run = stepOf(testPlan(s), 'pump-down').expects.find((e) => e.id === 'run')!;
+    expect(run.reading).toMatchObject({ expected: null, kind: 'time' });
+    expect(sayPhrase(run.says, 'metric')).toMatch(/cannot lift/);
+    expect(judgeFinding(run, 40)).toBe('cannot be judged');
+  });
+
+  it('tells an opening contact from a closing one', () => {
+    const s = box();
+    s.sensors[1]!.contact = 'opens-on-rise';
+    const says = stepOf(testPlan(s), 'bench-alarm').expects.map((e) => sayPhrase(e.says, 'metric'));
+    expect(says[0]).toMatch(/closed/);
+    expect(says[1]).toMatch(/open/);
+  });
+});
+
+describe('judging', () => {
+  const step = stepOf(testPlan(box()), 'fill-lead');
+  const volume = expected(step, 'volume');
+  const sound: Found = { volume, time: volume / 0.0005, level: 1.2 - LEAD, reacts: true };
+
+  it('passes what lies in the band, fails what does not, waits for what is missing', () => {
+    expect(proposeVerdict(step, sound)).toBe('pass');
+    expect(proposeVerdict(step, { ...sound, volume: volume * 1.19 })).toBe('pass');
+    expect(proposeVerdict(step, { ...sound, volume: volume * 1.21 })).toBe('fail');
+    expect(proposeVerdict(step, { ...sound, level: 1.2 - LEAD + 0.031 })).toBe('fail');
+    expect(proposeVerdict(step, { ...sound, reacts: false })).toBe('fail');
+    const { volume: _, ...rest } = sound;
+    expect(proposeVerdict(step, rest)).toBeNull();
+  });
+
+  it('has a limit on one side where only that is dangerous', () => {
+    const dead = testPlan(box())[0]!.expects.find((e) => e.id === 'dead')!;
+    expect(judgeFinding(dead, 0)).toBe('as expected');
+    expect(judgeFinding(dead, 230)).toBe('differs');
+    const amps = stepOf(testPlan(box()), 'running').expects.find((e) => e.id === 'amps')!;
+    expect([judgeFinding(amps, 4.2), judgeFinding(amps, 5)]).toEqual(['as expected', 'differs']);
+  });
+});

@@ -1,0 +1,50 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { RodFloat, TiltFloat } from '../station';
+import { contactClosed, hasRisen, leanOf, moved, settingOf, tripsOf, widened } from './index';
+
+const tilt: TiltFloat = { id: 'pump', role: 'pump', kind: 'tilt', duty: 'motor', contact: 'closes-on-rise', contactRating: 8, cordLength: 5, clip: 0.5, tether: 0.15, body: 0.1, riseDeg: 45, fallDeg: 45 };
+const rod: RodFloat = { id: 'alarm', role: 'alarm', kind: 'rod', duty: 'control', contact: 'opens-on-rise', contactRating: 1, cordLength: 5, upperStop: 0.4, lowerStop: 0.3 };
+
+describe('trips', () => {
+  it('by hand: an arm of 200 mm at ±45° acts 141.4 mm above and below its clip', () => {
+    expect(tripsOf(tilt).rise).toBeCloseTo(0.6414214, 6);
+    expect(tripsOf(tilt).fall).toBeCloseTo(0.3585786, 6);
+  });
+  it('by hand: ±10° on the same arm is 34.7 mm', () => {
+    const { rise, fall } = tripsOf({ ...tilt, riseDeg: 10, fallDeg: 10 });
+    expect(rise - 0.5).toBeCloseTo(0.0347296, 6);
+    expect(0.5 - fall).toBeCloseTo(0.0347296, 6);
+  });
+  it('of a rod float are its stops', () => expect(tripsOf(rod)).toEqual({ rise: 0.4, fall: 0.3 }));
+  it('keep their differential wherever the float is clipped, and grow with the tether', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -0.3, max: 0.5, noNaN: true }), fc.double({ min: 0.01, max: 0.5, noNaN: true }), (by, more) => {
+        const width = (t: { rise: number; fall: number }) => t.rise - t.fall;
+        expect(width(tripsOf(moved(tilt, by)))).toBeCloseTo(width(tripsOf(tilt)), 10);
+        expect(width(tripsOf(widened(tilt, more)))).toBeGreaterThan(width(tripsOf(tilt)));
+        expect(width(tripsOf(widened(rod, more)))).toBeCloseTo(0.1 + more, 10);
+      }),
+    );
+  });
+});
+
+describe('posture', () => {
+  it('hangs, floats level and stands as the water comes up', () => {
+    expect(leanOf(tilt, 0)).toBeCloseTo(-Math.PI / 2, 12);
+    expect(leanOf(tilt, 0.5)).toBe(0);
+    expect(leanOf(tilt, tripsOf(tilt).rise)).toBeCloseTo(Math.PI / 4, 12);
+    expect(leanOf(tilt, 2)).toBeCloseTo(Math.PI / 2, 12);
+  });
+  it('keeps what it did between its trips', () => {
+    expect(hasRisen(tilt, 0.7, false)).toBe(true);
+    expect(hasRisen(tilt, 0.5, true)).toBe(true);
+    expect(hasRisen(tilt, 0.5, false)).toBe(false);
+    expect(hasRisen(tilt, 0.3, true)).toBe(false);
+  });
+  it('closes on rise, or opens', () => {
+    expect([contactClosed(tilt, true), contactClosed(tilt, false)]).toEqual([true, false]);
+    expect([contactClosed(rod, true), contactClosed(rod, false)]).toEqual([false, true]);
+  });
+  it('is set by its clip, or its upper stop', () => expect([settingOf(tilt), settingOf(rod)]).toEqual([0.5, 0.4]));
+});

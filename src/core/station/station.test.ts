@@ -1,0 +1,114 @@
+import Ajv2020 from 'ajv/dist/2020';
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { demoStations } from '../demo';
+import { checkStation, newStation, readCurveRows, stationJsonSchema } from './index';
+
+const sound = () => newStation('Sump', 'Yard', 'metric-230');
+const problemsOf = (input: unknown) => {
+  const checked = checkStation(input);
+  return checked.ok ? [] : checked.problems;
+};
+
+type Doc = ReturnType<typeof sound>;
+
+describe('checkStation', () => {
+  it('takes the stations to begin from and the demo stations', () => {
+    for (const s of [sound(), newStation('a', 'b', 'us-120'), ...demoStations().map((d) => d.station)]) expect(problemsOf(s)).toEqual([]);
+  });
+
+  it.each<[string, string, RegExp, (s: Doc) => void]>([
+    ['a zero size', 'vessel.shape.diameter', /more than zero/, (s) => (s.vessel.shape = { kind: 'cylinder', diameter: 0, depth: 1.2 })],
+    ['a negative size', 'discharge.segments.0.length', /more than zero/, (s) => (s.discharge.segments[0]!.length = -3)],
+    ['points out of order', 'pumps.0.curve.2', /rising flow/, (s) => (s.pumps[0]!.curve[2]!.flow = 0.0005)],
+    ['a curve that rises', 'pumps.0.curve.2', /rises or crosses/, (s) => (s.pumps[0]!.curve[2]!.head = 8)],
+    ['a curve without shut-off', 'pumps.0.curve.0', /shut-off/, (s) => (s.pumps[0]!.curve[0]!.flow = 0.0001)],
+    ['overflow above rim', 'vessel.overflow', /overflow at 1300 mm is above the rim, which is 1200 mm/, (s) => (s.vessel.overflow = 1.3)],
+    ['inlet above rim', 'vessel.inletInvert', /not below the rim/, (s) => (s.vessel.inletInvert = 1.3)],
+    ['a float outside the vessel', 'sensors.1.clip', /outside the vessel/, (s) => Object.assign(s.sensors[1]!, { clip: 1.5 })],
+    ['a tether longer than the pit', 'sensors.0.tether', /longer than the pit/, (s) => Object.assign(s.sensors[0]!, { tether: 1.3 })],
+    ['stops upside down', 'sensors.0.lowerStop', /below the upper stop/, (s) => (s.sensors[0] = { id: 'pump', role: 'pump', kind: 'rod', duty: 'motor', contact: 'closes-on-rise', contactRating: 5, cordLength: 5, upperStop: 0.3, lowerStop: 0.4 })],
+    ['a pump float that opens on rise', 'sensors.0.contact', /NO hanging/, (s) => (s.sensors[0]!.contact = 'opens-on-rise')],
+    ['peak under design', 'inflow.peak', /less than the design/, (s) => (s.inflow.peak = 1e-4)],
+    ['two floats of one name', 'sensors.1.id', /two floats are called/, (s) => (s.sensors[1]!.id = 'pump')],
+    ['no pump float', 'sensors', /no float runs the pump/, (s) => (s.sensors = s.sensors.slice(1))],
+    ['a check valve past the end', 'discharge.checkValve.pipeBefore', /only 12\.00 m long/, (s) => (s.discharge.checkValve = { pipeBefore: 20 })],
+    ['a motor under its volute', 'pumps.0.motorTop', /below the top of the volute/, (s) => (s.pumps[0]!.motorTop = 0.1)],
+    ['roughness like the bore', 'discharge.segments.0.roughness', /twentieth/, (s) => (s.discharge.segments[0]!.roughness = 0.01)],
+    ['no name', 'identity.name', /needs a name/, (s) => (s.identity.name = ' ')],
+  ])('%s is told at its path', (_, path, message, spoil) => {
+    const s = sound();
+    spoil(s);
+    expect(problemsOf(s)).toContainEqual({ path, message: expect.stringMatching(message) });
+  });
+
+  it('lists every problem at once', () => {
+    const s = sound();
+    s.vessel.overflow = 9;
+    s.pumps[0]!.curve[1]!.head = 99;
+    s.inflow.low = 1;
+    expect(problemsOf(s).map((p) => p.path)).toEqual(expect.arrayContaining(['vessel.overflow', 'pumps.0.curve.1', 'inflow.design']));
+  });
+
+  it('writes figures in the units of the document', () => {
+    const s = newStation('a', 'b', 'us-120');
+    s.vessel.overflow = 60 * 0.0254;
+    expect(problemsOf(s)[0]!.message).toContain(`5' is above the rim, which is 4'`);
+  });
+
+  it.each([
+    ['a foreign file', { name: 'x' }, 'format'],
+    ['an array', [], 'document'],
+    ['nothing', null, 'document'],
+    ['a part missing', { ...sound(), vessel: undefined }, 'vessel'],
+    ['a part too many', { ...sound(), colour: 'red' }, 'colour'],
+    ['a newer version', { ...sound(), version: 99 }, 'version'],
+    ['words for a number', { ...sound(), cordRun: 'two' }, 'cordRun'],
+  ])('refuses %s by path', (_, input, path) => {
+    expect(problemsOf(input).map((p) => p.path)).toContain(path);
+  });
+
+  it('opens a document of version 1 as it was written when version 1 was new', () => {
+    const old: unknown = JSON.parse(readFileSync(new URL('./fixtures/version-1.json', import.meta.url), 'utf8'));
+    expect(problemsOf(old)).toEqual([]);
+  });
+});
+
+describe('the published schema', () => {
+  const published = JSON.parse(readFileSync(new URL('../../../docs/station.schema.json', import.meta.url), 'utf8')) as object;
+  it('is the one the program uses (run “npm run schema” after a change)', () => expect(published).toEqual(JSON.parse(JSON.stringify(stationJsonSchema()))));
+  it('accepts the demo stations and refuses a spoilt one, read by another validator', () => {
+    const validate = new Ajv2020({ strict: false }).compile(published);
+    for (const { station } of demoStations()) expect(validate(JSON.parse(JSON.stringify(station)))).toBe(true);
+    expect(validate({ ...sound(), cordRun: -1 })).toBe(false);
+  });
+});
+
+describe('readCurveRows', () => {
+  const points = (rows: string[][], system: 'metric' | 'us' = 'metric') => readCurveRows(rows, system);
+
+  it('reads flow and head in the units of the station without a heading', () => {
+    const read = points([['0', '8'], ['2', '5']]);
+    expect(read).toEqual({ ok: true, points: [{ flow: 0, head: 8 }, { flow: 0.002, head: 5 }] });
+  });
+  it('knows the columns by their headings, in any order and unit', () => {
+    const read = points([['Head (ft)', 'note', 'Flow, gpm'], ['28', 'a', '0'], ['21', 'b', '30']]);
+    expect(read.ok && read.points[1]!.flow).toBeCloseTo(30 * 6.30901964e-5, 9);
+    expect(read.ok && read.points[1]!.head).toBeCloseTo(21 * 0.3048, 9);
+  });
+  it('turns round a list that begins at run-out', () => {
+    const read = points([['q', 'h'], ['2', '5'], ['1', '7'], ['0', '8']]);
+    expect(read.ok && read.points.map((p) => p.flow)).toEqual([0, 0.001, 0.002]);
+  });
+  it.each([
+    [[['flow', 'pressure'], ['0', '8']], /no column is headed “head”/],
+    [[['flow', 'flow', 'head'], ['0', '0', '8']], /two columns/],
+    [[['flow (pints)', 'head'], ['0', '8']], /pints/],
+    [[['flow', 'head'], ['0', '8'], ['1', '-'], ['2', '']], /row 3.*row 4/],
+    [[['0', '8']], /two points/],
+    [[], /no points/],
+  ])('says what is wrong with %j', (rows, message) => {
+    const read = points(rows as string[][]);
+    expect(read.ok ? '' : read.problems.join('; ')).toMatch(message);
+  });
+});

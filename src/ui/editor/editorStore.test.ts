@@ -1,0 +1,62 @@
+import { describe, expect, it } from 'vitest';
+import { moveFloat, setAt } from '@/core/editing';
+import { newStation } from '@/core/station';
+import { createEditor, isDirty } from './editorStore';
+
+const editor = () => createEditor(1, { revision: 1, savedAt: '2026-11-24T09:41:00Z', station: newStation('Sump', 'Yard', 'metric-230') });
+const up = (by: number) => (d: ReturnType<typeof newStation>) => moveFloat(d, 'pump', by, 'metric');
+
+describe('the editor', () => {
+  it('judges what is edited', () => {
+    const store = editor();
+    const before = store.getState().judged.judgement.context.stop;
+    store.getState().edit(up(0.05));
+    expect(store.getState().judged.judgement.context.stop).toBeCloseTo(before + 0.05, 9);
+    expect(isDirty(store.getState())).toBe(true);
+  });
+
+  it('keeps the last judgement beside the problems of a document that contradicts itself', () => {
+    const store = editor();
+    const { judgement } = store.getState().judged;
+    store.getState().edit((d) => setAt(d, 'vessel.overflow', 9));
+    expect(store.getState().judged.judgement).toBe(judgement);
+    expect(store.getState().judged.problems.map((p) => p.path)).toEqual(['vessel.overflow']);
+    store.getState().edit((d) => setAt(d, 'vessel.overflow', 1.1));
+    expect(store.getState().judged.problems).toEqual([]);
+  });
+
+  it('undoes and redoes each edit, and judges again', () => {
+    const store = editor();
+    const { document } = store.getState();
+    store.getState().edit(up(0.05));
+    store.getState().edit(up(0.05));
+    store.temporal.getState().undo();
+    store.temporal.getState().undo();
+    expect(store.getState().document).toBe(document);
+    expect(isDirty(store.getState())).toBe(false);
+    expect(store.getState().judged.judgement.context.station).toEqual(document);
+    store.temporal.getState().redo();
+    expect(isDirty(store.getState())).toBe(true);
+  });
+
+  it('takes a whole drag as one step', () => {
+    const store = editor();
+    const { document, edit, beginDrag, endDrag } = store.getState();
+    beginDrag();
+    for (const by of [0.01, 0.03, 0.08]) edit(() => up(by)(document));
+    endDrag();
+    edit(up(0.005));
+    expect(store.temporal.getState().pastStates).toHaveLength(2);
+    store.temporal.getState().undo();
+    store.temporal.getState().undo();
+    expect(store.getState().document).toBe(document);
+  });
+
+  it('does not count an edit that changes nothing, nor the water', () => {
+    const store = editor();
+    store.getState().edit((d) => d);
+    store.getState().setLevel(0.9);
+    expect(store.temporal.getState().pastStates).toHaveLength(0);
+    expect(store.getState().level).toBe(0.9);
+  });
+});

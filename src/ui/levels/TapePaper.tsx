@@ -1,0 +1,62 @@
+'use client';
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { useMemo } from 'react';
+import type { Judgement } from '@/core/levels';
+import { shaftScene } from '@/core/papers';
+import { quantity, say, type UnitSystem } from '@/core/units';
+import { isDirty } from '../editor/editorStore';
+import { useEditor } from '../editor/StationProvider';
+import { Shaft } from '../shaft/Shaft';
+
+/** The tape list on paper, seen in print alone: the shaft, and each float rim down and floor up. */
+export function TapePaper({ judgement, system }: { judgement: Judgement; system: UnitSystem }) {
+  const { context, tape, raise } = judgement;
+  const { identity } = context.station;
+  const revision = useEditor((s) => s.saved.revision);
+  const dirty = useEditor(isDirty);
+  const scene = useMemo(() => shaftScene(context, { width: 420, height: 480, detail: 'full', system, level: context.stop }), [context, system]);
+  const height = (v: number) => say(quantity('height', v), system);
+  return (
+    <Box aria-hidden sx={{ display: 'none', '@media print': { display: 'block' }, '& table': { borderCollapse: 'collapse', width: '100%', my: 2 }, '& td, & th': { textAlign: 'left', borderBottom: 1, borderColor: 'divider', py: 0.75 } }}>
+      <Typography variant="h1" component="p">
+        {identity.site}, {identity.name}: tape list
+      </Typography>
+      <Typography>{dirty ? `after revision ${revision}, not yet saved` : `revision ${revision}`}</Typography>
+      <Shaft scene={scene} title="shaft" />
+      <table>
+        <thead>
+          <tr>
+            {['float', 'contact', 'rim down', 'floor up', 'tether', 'on', 'off', 'set'].map((h) => (
+              <th key={h}>{h}</th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {tape.map((row) => (
+            <tr key={row.sensor}>
+              <td>
+                {row.order} {row.role}
+              </td>
+              <td>{row.contact === 'closes-on-rise' ? 'closes on rise (NO hanging)' : 'opens on rise (NC hanging)'}</td>
+              <td>
+                {height(row.rimDown)}
+                {row.lowerStopRimDown !== null && ` to ${height(row.lowerStopRimDown)}`}
+              </td>
+              <td>{height(row.floorUp)}</td>
+              <td>{row.tether === null ? 'rod' : height(row.tether)}</td>
+              <td>{height(row.rise)}</td>
+              <td>{height(row.fall)}</td>
+              <td>☐</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <Typography>
+        Water from the floor:{' '}
+        {raise.map((r) => `${r.to === 'lead' ? 'start' : r.to === 'alarm' ? 'bell' : r.to} ${say(quantity('volume', r.fromFloor), system)}`).join(', ')}.
+      </Typography>
+      <Typography>Isolate, lock and prove dead before reaching in. Do not enter the pit.</Typography>
+    </Box>
+  );
+}
