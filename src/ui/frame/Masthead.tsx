@@ -12,6 +12,7 @@ import type { UnitSystem } from '@/core/units';
 import { THEME_NAMES, type ThemeName } from '../theme/palettes';
 import { usePrefs } from '../theme/Surface';
 import { GoTo, type Errand } from './GoTo';
+import { ON_DRAWING } from './hotkeys';
 import { KeysHelp } from './KeysHelp';
 
 export interface StationName {
@@ -35,9 +36,10 @@ export function Masthead({ stations, system, errands = [], crumbs, children }: P
   const { theme, change } = usePrefs();
   const [goTo, setGoTo] = useState(false);
   const [help, setHelp] = useState(false);
-  useHotkeys(['/', 'mod+k'], () => setGoTo(true), { preventDefault: true });
-  useHotkeys('shift+slash, ?', () => setHelp(true), { useKey: true });
-  useHotkeys('g>r', () => router.push('/'));
+  useHotkeys('/', () => setGoTo(true), { ...ON_DRAWING, preventDefault: true, useKey: true });
+  useHotkeys('mod+k', () => setGoTo(true), { enableOnFormTags: true, preventDefault: true });
+  useHotkeys('shift+slash, ?', () => setHelp(true), { ...ON_DRAWING, useKey: true });
+  useHotkeys('g>r', () => router.push('/'), ON_DRAWING);
 
   const all: Errand[] = [
     ...errands,

@@ -1,8 +1,7 @@
 'use client';
 import Box from '@mui/material/Box';
+import ButtonBase from '@mui/material/ButtonBase';
 import IconButton from '@mui/material/IconButton';
-import Tab from '@mui/material/Tab';
-import Tabs from '@mui/material/Tabs';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
@@ -12,6 +11,7 @@ import { useEditor, useStationSystem, useUndo } from '../editor/StationProvider'
 import { downloadJson, fileNameOf } from '../parts/download';
 import { BellLine } from './BellLine';
 import type { Errand } from './GoTo';
+import { ON_DRAWING } from './hotkeys';
 import { Masthead, type StationName } from './Masthead';
 import { SaveState } from './SaveState';
 import { StaleDialog } from './StaleDialog';
@@ -37,19 +37,19 @@ export function StationFrame({ stations, children }: { stations: readonly Statio
   const go = (path: string) => router.push(`/stations/${id}/${path}`);
 
   useHotkeys('mod+s', () => void saving.save(), { enableOnFormTags: true, preventDefault: true });
-  useHotkeys('mod+z', undo, { preventDefault: true });
-  useHotkeys(['mod+shift+z', 'mod+y'], redo, { preventDefault: true });
-  useHotkeys('g>s', () => go('survey'));
-  useHotkeys('g>l', () => go('levels'));
-  useHotkeys('g>p', () => go('prove'));
-  useHotkeys('g>d', () => go('card'));
+  useHotkeys('mod+z', undo, { ...ON_DRAWING, preventDefault: true });
+  useHotkeys(['mod+shift+z', 'mod+y'], redo, { ...ON_DRAWING, preventDefault: true });
+  useHotkeys('g>s', () => go('survey'), ON_DRAWING);
+  useHotkeys('g>l', () => go('levels'), ON_DRAWING);
+  useHotkeys('g>p', () => go('prove'), ON_DRAWING);
+  useHotkeys('g>d', () => go('card'), ON_DRAWING);
   const neighbour = (by: number) => {
     const at = stations.findIndex((s) => s.id === id);
     const next = stations[(at + by + stations.length) % stations.length];
     if (next) router.push(`/stations/${next.id}/${view || 'levels'}`);
   };
-  useHotkeys('[', () => neighbour(-1), { useKey: true });
-  useHotkeys(']', () => neighbour(1), { useKey: true });
+  useHotkeys('[', () => neighbour(-1), { ...ON_DRAWING, useKey: true });
+  useHotkeys(']', () => neighbour(1), { ...ON_DRAWING, useKey: true });
 
   const errands: Errand[] = [
     ...VIEWS.map((v) => ({ group: 'views', name: v.name, keys: `g ${v.key}`, run: () => go(v.path) })),
@@ -67,7 +67,7 @@ export function StationFrame({ stations, children }: { stations: readonly Statio
         errands={errands}
         crumbs={
           <Typography component="h1" variant="body1" noWrap>
-            <Typography component={Link} href="/" variant="body1" sx={{ textDecoration: 'none', color: 'text.secondary' }}>
+            <Typography component={Link} href="/" variant="body1" sx={{ color: 'text.secondary' }}>
               {document.identity.site}
             </Typography>{' '}
             ▸ <b>{document.identity.name}</b>
@@ -77,11 +77,20 @@ export function StationFrame({ stations, children }: { stations: readonly Statio
         <SaveState busy={saving.busy} onSave={() => void saving.save()} />
       </Masthead>
       <Box component="nav" aria-label="views" sx={{ display: 'flex', alignItems: 'center', px: 1, borderBottom: 1, borderColor: 'divider', '@media print': { display: 'none' } }}>
-        <Tabs value={view} aria-label="views of this station" sx={{ flex: 1 }}>
+        <Box sx={{ flex: 1, display: 'flex' }}>
           {VIEWS.map((v) => (
-            <Tab key={v.path} value={v.path} label={v.name} component={Link} href={`/stations/${id}/${v.path}`} />
+            <ButtonBase
+              key={v.path}
+              component={Link}
+              href={`/stations/${id}/${v.path}`}
+              aria-current={v.path === view ? 'page' : undefined}
+              aria-keyshortcuts={`g ${v.key}`}
+              sx={{ px: 1.75, minHeight: 40, fontSize: 14, fontWeight: 600, color: 'text.secondary', borderBottom: 2, borderColor: 'transparent', '&[aria-current]': { color: 'primary.main', borderColor: 'primary.main' } }}
+            >
+              {v.name}
+            </ButtonBase>
           ))}
-        </Tabs>
+        </Box>
         <IconButton aria-label="undo" title="undo (Ctrl Z)" disabled={!canUndo} onClick={undo}>
           ↶
         </IconButton>

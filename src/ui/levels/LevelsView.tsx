@@ -42,7 +42,6 @@ export function LevelsView() {
   const [sheet, setSheet] = useState<Sheet>('cycle');
   return (
     <>
-    <TapePaper judgement={judgement} system={system} />
     <Box className="no-print" sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) minmax(0, 1.05fr)' }, height: { md: '100%' } }}>
       <Box sx={{ height: { xs: 560, md: '100%' }, minHeight: 0, borderRight: { md: 1 }, borderColor: { md: 'divider' } }}>
         <StationShaft movable guess={{ width: 600, height: 660 }} />
@@ -76,6 +75,7 @@ export function LevelsView() {
         </Box>
       </Box>
     </Box>
+    <TapePaper />
     </>
   );
 }

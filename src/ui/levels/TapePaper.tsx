@@ -1,21 +1,44 @@
 'use client';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { useMemo } from 'react';
-import type { Judgement } from '@/core/levels';
+import { useEffect, useState } from 'react';
+import { flushSync } from 'react-dom';
 import { shaftScene } from '@/core/papers';
-import { quantity, say, type UnitSystem } from '@/core/units';
+import { quantity, say } from '@/core/units';
 import { isDirty } from '../editor/editorStore';
-import { useEditor } from '../editor/StationProvider';
+import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { Shaft } from '../shaft/Shaft';
 
-/** The tape list on paper, seen in print alone: the shaft, and each float rim down and floor up. */
-export function TapePaper({ judgement, system }: { judgement: Judgement; system: UnitSystem }) {
+/** True while the browser prints. */
+function usePrinting(): boolean {
+  const [printing, setPrinting] = useState(false);
+  useEffect(() => {
+    const before = () => flushSync(() => setPrinting(true));
+    const after = () => setPrinting(false);
+    window.addEventListener('beforeprint', before);
+    window.addEventListener('afterprint', after);
+    return () => {
+      window.removeEventListener('beforeprint', before);
+      window.removeEventListener('afterprint', after);
+    };
+  }, []);
+  return printing;
+}
+
+/** The tape list on paper, drawn only while it is printed. */
+export function TapePaper() {
+  return usePrinting() ? <TapeSheet /> : null;
+}
+
+/** The shaft, and each float rim down and floor up, with a box to tick when it is set. */
+function TapeSheet() {
+  const { judgement } = useEditor((s) => s.judged);
+  const system = useStationSystem();
   const { context, tape, raise } = judgement;
   const { identity } = context.station;
   const revision = useEditor((s) => s.saved.revision);
   const dirty = useEditor(isDirty);
-  const scene = useMemo(() => shaftScene(context, { width: 420, height: 480, detail: 'full', system, level: context.stop }), [context, system]);
+  const scene = shaftScene(context, { width: 420, height: 480, detail: 'full', system, level: context.stop });
   const height = (v: number) => say(quantity('height', v), system);
   return (
     <Box aria-hidden sx={{ display: 'none', '@media print': { display: 'block' }, '& table': { borderCollapse: 'collapse', width: '100%', my: 2 }, '& td, & th': { textAlign: 'left', borderBottom: 1, borderColor: 'divider', py: 0.75 } }}>

@@ -19,7 +19,7 @@ interface Props {
 /** One step, filling the screen on a phone: what to do, what can hurt, what to expect beside what was found. */
 export function StepCard({ step, system, place, beside, children }: Props) {
   const card = useRef<HTMLElement>(null);
-  useEffect(() => card.current?.scrollIntoView({ block: 'nearest' }), [step.id]);
+  useEffect(() => void card.current?.scrollIntoView({ block: 'nearest' }), [step.id]);
   return (
     <Box component="article" ref={card} aria-label={step.title} sx={{ p: { xs: 2, md: 2.5 }, display: 'flex', flexDirection: 'column', gap: 1.75, maxWidth: 760 }}>
       <Box>
@@ -42,14 +42,14 @@ export function StepCard({ step, system, place, beside, children }: Props) {
           </Typography>
         ))}
       </Box>
-      <Box component="dl" sx={{ m: 0, borderTop: 1, borderColor: 'text.primary' }}>
+      <Box component="ul" aria-label="what to expect" sx={{ m: 0, p: 0, listStyle: 'none', borderTop: 1, borderColor: 'text.primary' }}>
         {step.expects.map((e) => (
-          <Box key={e.id} sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr minmax(200px, 0.8fr)' }, gap: 1, alignItems: 'center', py: 1, borderBottom: 1, borderColor: 'divider' }}>
+          <Box component="li" key={e.id} sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr minmax(200px, 0.8fr)' }, gap: 1, alignItems: 'center', py: 1, borderBottom: 1, borderColor: 'divider' }}>
             <Box>
-              <Typography component="dt" variant="label">
+              <Typography component="p" variant="label" sx={{ m: 0 }}>
                 {e.label}
               </Typography>
-              <Typography component="dd" variant={e.reading ? 'readingSmall' : 'body1'} sx={{ m: 0, fontSize: 15 }}>
+              <Typography component="p" variant={e.reading ? 'readingSmall' : 'body1'} sx={{ m: 0, fontSize: 15 }}>
                 {sayPhrase(e.says, system)}
               </Typography>
             </Box>

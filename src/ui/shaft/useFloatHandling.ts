@@ -4,7 +4,7 @@ import { moveFloat, widenFloat } from '@/core/editing';
 import { settingOf } from '@/core/sensing';
 import type { Station } from '@/core/station';
 import { quantity, say, tapeStep } from '@/core/units';
-import { useEditorStore, useStationSystem } from '../editor/StationProvider';
+import { useEditor, useEditorStore, useStationSystem } from '../editor/StationProvider';
 
 interface Drag {
   y: number;
@@ -17,6 +17,8 @@ interface Drag {
  */
 export function useFloatHandling(layout: Layout) {
   const store = useEditorStore();
+  const document = useEditor((s) => s.document);
+  const { edit, beginDrag } = store.getState();
   const system = useStationSystem();
   const drag = useRef<Drag | null>(null);
 
@@ -27,7 +29,6 @@ export function useFloatHandling(layout: Layout) {
   };
 
   return (id: string, label: string): SVGProps<SVGGElement> => {
-    const { document, edit, beginDrag } = store.getState();
     const sensor = document.sensors.find((s) => s.id === id);
     const part = `float:${id}` as const;
     return {

@@ -1,0 +1,30 @@
+import { defineConfig } from '@playwright/test';
+
+const PORT = 4399;
+const DATA = '.pitbell/e2e-data';
+
+export default defineConfig({
+  testDir: 'e2e',
+  outputDir: 'test-results/browser',
+  workers: 2,
+  fullyParallel: true,
+  forbidOnly: true,
+  retries: 0,
+  timeout: 45_000,
+  use: {
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: process.env.PITBELL_CHROMIUM ?? '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+    trace: 'retain-on-failure',
+  },
+  webServer: {
+    command: `rm -rf ${DATA} && node --import tsx scripts/seed.ts && node scripts/serve.mjs --port ${PORT}`,
+    env: { PITBELL_DATA: DATA },
+    url: `http://127.0.0.1:${PORT}`,
+    reuseExistingServer: false,
+    timeout: 60_000,
+  },
+});
