@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import type { Problem } from '@/core/station';
 
 /** A station document is a few kB; nothing that is sent here is honestly larger than this. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { judgeFinding, proposeVerdict, testPlan, type Step } from '@/core/proving';
 import { sayPhrase, systemOf, type UnitSystem } from '@/core/units';
 import { Complaint, readJsonFile, readStation, unitsFrom } from '../io';

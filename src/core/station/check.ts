@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { sayPhrase, systemOf, type UnitSystem } from '../units';
 import { contradictions } from './contradictions';
 import { stationSchema, type Station } from './schema';

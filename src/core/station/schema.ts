@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /*
  * The station document, version 1. Lengths in metres, heights above the floor of the vessel, flows in m³/s,

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { stationSchema, type Station } from '@/core/station';
 
 /*

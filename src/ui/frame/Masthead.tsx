@@ -5,15 +5,19 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { UnitSystem } from '@/core/units';
 import { THEME_NAMES, type ThemeName } from '../theme/palettes';
 import { usePrefs } from '../theme/Surface';
-import { GoTo, type Errand } from './GoTo';
+import type { Errand } from './GoTo';
 import { ON_DRAWING } from './hotkeys';
-import { KeysHelp } from './KeysHelp';
+import { useAnswers } from './useAnswers';
+
+const GoTo = dynamic(() => import('./GoTo').then((m) => m.GoTo), { ssr: false });
+const KeysHelp = dynamic(() => import('./KeysHelp').then((m) => m.KeysHelp), { ssr: false });
 
 export interface StationName {
   readonly id: number;
@@ -32,6 +36,7 @@ interface Props {
 
 /** The top line of every screen: where one is, go to, units, and what the view adds (saved or not). */
 export function Masthead({ stations, system, errands = [], crumbs, children }: Props) {
+  useAnswers();
   const router = useRouter();
   const { theme, change } = usePrefs();
   const [goTo, setGoTo] = useState(false);
@@ -66,8 +71,8 @@ export function Masthead({ stations, system, errands = [], crumbs, children }: P
         <ToggleButton value="us">in·gal</ToggleButton>
       </ToggleButtonGroup>
       {children}
-      <GoTo open={goTo} onClose={() => setGoTo(false)} errands={all} />
-      <KeysHelp open={help} onClose={() => setHelp(false)} />
+      {goTo && <GoTo open onClose={() => setGoTo(false)} errands={all} />}
+      {help && <KeysHelp open onClose={() => setHelp(false)} />}
     </Box>
   );
 }

@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import IconButton from '@mui/material/IconButton';
 import Typography from '@mui/material/Typography';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
@@ -14,8 +15,9 @@ import type { Errand } from './GoTo';
 import { ON_DRAWING } from './hotkeys';
 import { Masthead, type StationName } from './Masthead';
 import { SaveState } from './SaveState';
-import { StaleDialog } from './StaleDialog';
 import { useSaving } from './useSaving';
+
+const StaleDialog = dynamic(() => import('./StaleDialog').then((m) => m.StaleDialog), { ssr: false });
 
 const VIEWS = [
   { path: 'survey', name: 'Survey', key: 's' },

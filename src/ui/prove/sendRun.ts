@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Found } from '@/core/proving';
 
 export interface Entry {

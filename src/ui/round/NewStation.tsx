@@ -12,7 +12,7 @@ import TextField from '@mui/material/TextField';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { z } from 'zod';
+import * as z from 'zod';
 import { newStation, type Problem } from '@/core/station';
 import { sendStation } from './sendStation';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Problem } from '@/core/station';
 
 const LARGEST_FILE = 2 * 1024 * 1024;

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { checkStation } from '@/core/station';
 import { database } from '@/server/db';
 import { idFrom, notFound, now, readAs, refuse } from '@/server/edge';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { database } from '@/server/db';
 import { idFrom, notFound, now, readAs, refuse } from '@/server/edge';
 import { addEntry } from '@/server/proofs';

@@ -1,0 +1,114 @@
+/*
+ * Medians as JSON: judging a station in Node, starting the server, opening Levels in the production build until it answers,
+ * and the JavaScript sent for each route. Needs the build and Chromium: “npm run demo” and “npm run check” make both.
+ */
+import { chromium, type Browser, type Page } from '@playwright/test';
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { demoStations } from '@/core/demo';
+import { judge } from '@/core/levels';
+import { testPlan } from '@/core/proving';
+import config from '../playwright.config';
+
+const PORT = 4398;
+const ADDRESS = `http://127.0.0.1:${PORT}`;
+const ROUTES = { round: '/', survey: '/stations/1/survey', levels: '/stations/1/levels', prove: '/stations/1/prove', run: '/stations/1/prove/1', card: '/stations/1/card' };
+
+const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
+const round = (value: number, digits = 2) => Number(value.toFixed(digits));
+
+/** Median time of one call, ms, over batches, after warming up. */
+function timed(call: () => void): number {
+  for (let i = 0; i < 50; i++) call();
+  const times = Array.from({ length: 200 }, () => {
+    const from = performance.now();
+    call();
+    return performance.now() - from;
+  });
+  return round(median(times), 3);
+}
+
+function judging() {
+  return Object.fromEntries(demoStations().map(({ file, station }) => [file.replace('.json', ''), timed(() => judge(station))]));
+}
+
+async function startServer(data: string): Promise<{ server: ChildProcess; ms: number }> {
+  const from = performance.now();
+  const server = spawn(process.execPath, ['scripts/serve.mjs', '--port', String(PORT)], { env: { ...process.env, PITBELL_DATA: data }, stdio: 'ignore' });
+  for (;;) {
+    try {
+      if ((await fetch(ADDRESS)).ok) return { server, ms: performance.now() - from };
+    } catch {
+      await new Promise((r) => setTimeout(r, 10));
+    }
+  }
+}
+
+const stopServer = (server: ChildProcess) =>
+  new Promise<void>((resolve) => {
+    server.once('exit', () => resolve());
+    server.kill('SIGTERM');
+  });
+
+/** Opens a route with an empty cache; ms from navigation until the page answers, and kB of script as sent (compressed). */
+async function open(browser: Browser, route: string): Promise<{ interactive: number; first: number; all: number }> {
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  const session = await page.context().newCDPSession(page);
+  await session.send('Network.enable');
+  const scripts = new Map<string, { initial: boolean; bytes: number }>();
+  session.on('Network.requestWillBeSent', (e) => {
+    if (e.type === 'Script') scripts.set(e.requestId, { initial: e.initiator.type === 'parser', bytes: 0 });
+  });
+  session.on('Network.loadingFinished', (e) => {
+    const script = scripts.get(e.requestId);
+    if (script) script.bytes = e.encodedDataLength;
+  });
+  await page.goto(`${ADDRESS}${route}`);
+  await page.waitForFunction(() => performance.getEntriesByName('pitbell-answers').length > 0);
+  const interactive = await answersAfter(page);
+  await page.waitForLoadState('networkidle');
+  await page.context().close();
+  const sum = (of: (s: { initial: boolean }) => boolean) => [...scripts.values()].filter(of).reduce((total, s) => total + s.bytes, 0) / 1000;
+  return { interactive, first: sum((s) => s.initial), all: sum(() => true) };
+}
+
+const answersAfter = (page: Page) => page.evaluate(() => performance.getEntriesByName('pitbell-answers')[0]!.startTime);
+
+async function pages() {
+  const browser = await chromium.launch(config.use!.launchOptions);
+  const result: Record<string, unknown> = {};
+  for (const [name, route] of Object.entries(ROUTES)) {
+    const runs = [];
+    for (let i = 0; i < 5; i++) runs.push(await open(browser, route));
+    result[name] = {
+      interactiveMs: round(median(runs.map((r) => r.interactive)), 0),
+      firstLoadScriptKb: round(median(runs.map((r) => r.first)), 0),
+      allScriptKb: round(median(runs.map((r) => r.all)), 0),
+    };
+  }
+  await browser.close();
+  return result;
+}
+
+const data = mkdtempSync(path.join(tmpdir(), 'pitbell-bench-'));
+spawnSync(process.execPath, ['--import', 'tsx', 'scripts/seed.ts'], { env: { ...process.env, PITBELL_DATA: data } });
+const starts: number[] = [];
+for (let i = 0; i < 3; i++) {
+  const { server, ms } = await startServer(data);
+  starts.push(ms);
+  await stopServer(server);
+}
+const { server } = await startServer(data);
+const station = demoStations()[0]!.station;
+const answer = {
+  machine: { node: process.version, cpus: (await import('node:os')).cpus().length },
+  judgementMs: judging(),
+  testPlanMs: timed(() => testPlan(station)),
+  serverStartMs: round(median(starts), 0),
+  pages: await pages(),
+};
+await stopServer(server);
+rmSync(data, { recursive: true });
+process.stdout.write(`${JSON.stringify(answer, null, 2)}\n`);
