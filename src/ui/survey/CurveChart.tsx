@@ -1,6 +1,6 @@
 'use client';
 import { useTheme } from '@mui/material/styles';
-import { CartesianGrid, Line, LineChart, ReferenceDot, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
+import { CartesianGrid, Legend, Line, LineChart, ReferenceDot, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import type { Judgement } from '@/core/levels';
 import { quantity, say, unitOf, type UnitSystem } from '@/core/units';
 import { curveAndPipe } from './curveAndPipe';
@@ -18,6 +18,7 @@ export function CurveChart({ judgement, system }: { judgement: Judgement; system
         <XAxis dataKey="flow" type="number" domain={[0, 'dataMax']} tickFormatter={(v: number) => String(Number(v.toPrecision(3)))} label={{ value: flow, position: 'insideBottomRight', offset: -10, fontSize: 11, fill: pit.quiet }} {...axis} />
         <YAxis type="number" domain={[0, 'auto']} width={38} label={{ value: head, position: 'insideTopLeft', offset: -10, fontSize: 11, fill: pit.quiet }} {...axis} />
         <Tooltip formatter={(v, name) => [`${Number(v).toFixed(2)} ${head}`, name]} labelFormatter={(v) => `${Number(v).toPrecision(3)} ${flow}`} contentStyle={{ background: pit.panel, border: `1px solid ${pit.rule}`, fontSize: 12 }} />
+        <Legend verticalAlign="top" align="right" iconType="plainline" height={22} wrapperStyle={{ fontSize: 12 }} />
         <Line name="pump gives" dataKey="pump" dot={false} isAnimationActive={false} stroke={pit.ink} strokeWidth={2.2} />
         <Line name="pipe asks" dataKey="pipe" dot={false} isAnimationActive={false} stroke={pit.surface} strokeWidth={2} strokeDasharray="7 3" />
         {duty && (
