@@ -60,7 +60,8 @@ export function ensurePackages() {
   const prefix = path.dirname(path.dirname(process.execPath));
   const headers = [prefix, '/usr'].find((p) => existsSync(path.join(p, 'include/node/node.h')));
   say('installing packages (a few minutes the first time)');
-  run('npm', ['ci', '--no-fund', '--no-audit'], { env: { npm_config_build_from_source: 'true', ...(headers && { npm_config_nodedir: headers }) } });
+  // Not “npm ci”: it wants every platform's optional packages in the lock file, and a registry mirror may carry only some. This keeps to the lock file too, and does not write it.
+  run('npm', ['install', '--no-save', '--no-fund', '--no-audit'], { env: { npm_config_build_from_source: 'true', ...(headers && { npm_config_nodedir: headers }) } });
   writeFileSync(stamp, wanted);
 }
 
