@@ -6,6 +6,13 @@ import { FLOAT_ANGLES, type Sensor, type Station, type VesselShape } from '../st
  * What a person does to a station, each a function from document to document. Setting a single field is setAt.
  */
 
+/** The other supply profile, with the voltage and frequency that go with it. What was measured stays as it is. */
+export function withProfile(station: Station, profile: Station['profile']): Station {
+  if (station.profile === profile) return station;
+  const mains = profile === 'us-120' ? ({ voltage: 120, frequency: 60 } as const) : ({ voltage: 230, frequency: 50 } as const);
+  return { ...station, profile, supply: { ...station.supply, ...mains } };
+}
+
 /** Another shape with the same depth, and as wide as the one before. */
 export function withShape(station: Station, kind: VesselShape['kind']): Station {
   const { shape } = station.vessel;

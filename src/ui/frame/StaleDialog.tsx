@@ -8,14 +8,7 @@ import Typography from '@mui/material/Typography';
 import type { Station } from '@/core/station';
 import type { SavedState } from '../editor/editorStore';
 import { clock } from '../parts/when';
-
-/** The dotted paths at which two documents differ. */
-function differences(a: unknown, b: unknown, path = ''): string[] {
-  if (a === b) return [];
-  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return [path];
-  const keys = new Set([...Object.keys(a), ...Object.keys(b)]);
-  return [...keys].flatMap((k) => differences((a as Record<string, unknown>)[k], (b as Record<string, unknown>)[k], path ? `${path}.${k}` : k));
-}
+import { differences } from './differences';
 
 interface Props {
   theirs: SavedState;

@@ -33,7 +33,7 @@ export function Cycles({ judgement, system }: { judgement: Judgement; system: Un
     <Table size="small" aria-label="cycles" sx={{ '& td': { whiteSpace: 'nowrap' } }}>
       <TableHead>
         <TableRow>
-          {['inflow', '', 'fills in', 'runs', 'starts'].map((h, i) => (
+          {['inflow', '', 'fills in', 'runs', 'cycle', 'starts'].map((h, i) => (
             <TableCell key={i}>{h}</TableCell>
           ))}
         </TableRow>
@@ -50,6 +50,7 @@ export function Cycles({ judgement, system }: { judgement: Judgement; system: Un
               <TableCell>{say(quantity('flow', c.inflow), system)}</TableCell>
               <TableCell>{time(c.fill)}</TableCell>
               <TableCell>{c.keepsUp ? time(c.run) : 'without a stop'}</TableCell>
+              <TableCell>{c.keepsUp ? time(c.cycle) : '–'}</TableCell>
               <TableCell>{c.keepsUp ? say(quantity('rate', c.startsPerHour), system) : '–'}</TableCell>
             </TableRow>
           );

@@ -6,13 +6,14 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useState } from 'react';
-import { proposeVerdict, type Found, type Step } from '@/core/proving';
-import { parseQuantity, quantity, say, type UnitSystem } from '@/core/units';
+import { proposeVerdict, type Step } from '@/core/proving';
+import { quantity, say, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { clock } from '../parts/when';
 import { FoundField } from './FoundField';
+import { foundFrom } from './foundFrom';
 import { ProveLayout } from './ProveLayout';
-import { useRunDraft, type StepDraft } from './runDraft';
+import { useRunDraft } from './runDraft';
 import { sendEntry, type Entry } from './sendRun';
 import { StepCard } from './StepCard';
 import { StepList, type StepState } from './StepList';
@@ -24,23 +25,6 @@ export interface RunProps {
   readonly tester: string;
   readonly plan: readonly Step[];
   readonly entries: readonly Entry[];
-}
-
-/** What is typed, as findings; null while something typed cannot be read. */
-function foundFrom(step: Step, draft: StepDraft, system: UnitSystem): Found | null {
-  const found: Record<string, number | boolean> = {};
-  for (const { id, reading } of step.expects) {
-    if (reading) {
-      const text = draft.readings[id]?.trim() ?? '';
-      if (text === '') continue;
-      const parsed = parseQuantity(reading.kind, text, system);
-      if (!parsed.ok) return null;
-      found[id] = parsed.value;
-    } else if (draft.seen[id] !== undefined) {
-      found[id] = draft.seen[id];
-    }
-  }
-  return found;
 }
 
 /** What was entered for a step, oldest first; nothing of it is ever changed. */

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
-import { withShape } from '@/core/editing';
+import { withProfile, withShape } from '@/core/editing';
 import type { VesselShape } from '@/core/station';
 import { useEditor } from '../editor/StationProvider';
 import { StationShaft } from '../shaft/StationShaft';
@@ -78,6 +78,7 @@ function PumpGroup() {
 }
 
 function AlarmAndSupply() {
+  const edit = useEditor((s) => s.edit);
   return (
     <Group id="supply" title="Bell and supply">
       <Box sx={{ display: 'flex', flexWrap: 'wrap' }}>
@@ -89,7 +90,7 @@ function AlarmAndSupply() {
       </Box>
       <WordsField path="alarm.place" label="where the bell is" />
       <Row>
-        <ChoiceField path="profile" label="profile" choices={[['metric-230', 'metric-230'], ['us-120', 'us-120']]} hint="supply, colours, units" />
+        <ChoiceField path="profile" label="profile" choices={[['metric-230', '230 V 50 Hz, mm'], ['us-120', '120 V 60 Hz, in']]} hint="supply and units" onPick={(v) => edit((d) => withProfile(d, v === 'us-120' ? 'us-120' : 'metric-230'))} />
         <QuantityField path="supply.voltage" label="supply" kind="voltage" />
         <ChoiceField path="supply.frequency" label="frequency" choices={[[50, '50 Hz'], [60, '60 Hz']]} />
         <QuantityField path="supply.breaker" label="breaker" kind="current" />

@@ -51,13 +51,27 @@ export function WordsField({ path, label, hint, multiline = false }: { path: str
   );
 }
 
+interface ChoiceProps {
+  path: string;
+  label: string;
+  choices: readonly (readonly [value: string | number, words: string])[];
+  hint?: string;
+  /** What a pick does, where it does more than set the value. */
+  onPick?(value: string | number): void;
+}
+
 /** One of a few values of the document, by its path. */
-export function ChoiceField({ path, label, choices, hint }: { path: string; label: string; choices: readonly (readonly [value: string | number, words: string])[]; hint?: string }) {
+export function ChoiceField({ path, label, choices, hint, onPick }: ChoiceProps) {
   const value = useEditor((s) => getAt(s.document, path));
   const edit = useEditor((s) => s.edit);
   const problem = useProblem(path);
+  const pick = (text: string) => {
+    const [chosen] = choices.find(([v]) => String(v) === text)!;
+    if (onPick) onPick(chosen);
+    else edit((d) => setAt(d, path, chosen));
+  };
   return (
-    <TextField select label={label} value={String(value)} error={problem !== undefined} helperText={problem?.message ?? hint} onChange={(e) => edit((d) => setAt(d, path, choices.find(([v]) => String(v) === e.target.value)![0]))} fullWidth>
+    <TextField select label={label} value={String(value)} error={problem !== undefined} helperText={problem?.message ?? hint} onChange={(e) => pick(e.target.value)} fullWidth>
       {choices.map(([v, words]) => (
         <MenuItem key={v} value={String(v)}>
           {words}

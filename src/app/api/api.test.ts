@@ -1,0 +1,102 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { setAt } from '@/core/editing';
+import { newStation, type Station } from '@/core/station';
+import { database } from '@/server/db';
+import { POST as postEntry } from './runs/[run]/entries/route';
+import { GET as getCard } from './stations/[id]/card/route';
+import { GET as getFile } from './stations/[id]/file/route';
+import { PUT as putStation } from './stations/[id]/route';
+import { POST as postRun } from './stations/[id]/runs/route';
+import { POST as postStation } from './stations/route';
+
+let folder: string;
+beforeAll(() => {
+  folder = mkdtempSync(path.join(tmpdir(), 'pitbell-api-'));
+  process.env.PITBELL_DATA = folder;
+});
+afterAll(() => {
+  database().close();
+  rmSync(folder, { recursive: true });
+});
+
+const station = (name = 'Sump') => newStation(name, 'Yard', 'metric-230');
+const request = (body: unknown) => new Request('http://127.0.0.1/', { method: 'POST', body: typeof body === 'string' ? body : JSON.stringify(body) });
+const at = <K extends string>(key: K, value: string | number) => ({ params: Promise.resolve({ [key]: String(value) } as Record<K, string>) });
+
+async function make(document: Station = station()): Promise<number> {
+  const response = await postStation(request(document));
+  expect(response.status).toBe(201);
+  return ((await response.json()) as { saved: { id: number } }).saved.id;
+}
+const problems = async (response: Response) => ((await response.json()) as { problems: { path: string; message: string }[] }).problems;
+
+describe('stations', () => {
+  it('come in and go out the same', async () => {
+    const id = await make(station('Round trip'));
+    const file = await getFile(request(''), at('id', id));
+    expect(file.headers.get('content-disposition')).toBe('attachment; filename="round-trip.json"');
+    expect(await file.json()).toEqual(station('Round trip'));
+  });
+  it('are refused with every problem by path', async () => {
+    const response = await postStation(request(setAt(setAt(station(), 'vessel.overflow', 9), 'inflow.low', 1)));
+    expect(response.status).toBe(422);
+    expect((await problems(response)).map((p) => p.path)).toEqual(['vessel.overflow', 'inflow.design']);
+    expect((await postStation(request('nonsense'))).status).toBe(400);
+  });
+  it('are saved from the revision they were made from, or refused with the one that is there', async () => {
+    const id = await make();
+    const save = (base: number, name: string) => putStation(request({ base, document: station(name) }), at('id', id));
+    expect(await (await save(1, 'Second')).json()).toMatchObject({ saved: { revision: 2 } });
+    const stale = await save(1, 'Mine');
+    expect(stale.status).toBe(409);
+    expect(await stale.json()).toMatchObject({ problems: [{ path: 'revision' }], theirs: { revision: 2, station: { identity: { name: 'Second' } } } });
+  });
+  it.each([
+    ['no such station', 999, { base: 1, document: newStation('a', 'b', 'us-120') }, 404],
+    ['a number that is none', '1e1', { base: 1, document: newStation('a', 'b', 'us-120') }, 404],
+    ['no revision', 1, { document: newStation('a', 'b', 'us-120') }, 422],
+    ['a revision that is none', 1, { base: -1, document: newStation('a', 'b', 'us-120') }, 422],
+    ['no document', 1, { base: 1 }, 422],
+  ])('are not saved with %s', async (_, id, body, status) => {
+    await make();
+    const response = await putStation(request(body), at('id', id));
+    expect(response.status).toBe(status);
+    expect((await problems(response)).length).toBeGreaterThan(0);
+  });
+});
+
+describe('test runs', () => {
+  it('begin on a station, take findings and refuse strays', async () => {
+    const id = await make();
+    const begun = await postRun(request({ tester: ' A. B. ' }), at('id', id));
+    const { run } = (await begun.json()) as { run: { id: number; tester: string; revision: number } };
+    expect(run).toMatchObject({ tester: 'A. B.', revision: 1 });
+    const send = (body: object) => postEntry(request(body), at('run', run.id));
+    const entry = { stepId: 'isolate', verdict: 'pass', found: { dead: 0.2 }, note: 'lock 7' };
+    expect(await (await send(entry)).json()).toMatchObject({ entry: { stepId: 'isolate', note: 'lock 7' } });
+    expect((await send({ ...entry, stepId: 'dance' })).status).toBe(422);
+    expect((await send({ ...entry, found: { dead: 'none' } })).status).toBe(422);
+    expect((await send({ ...entry, note: 'x'.repeat(2001) })).status).toBe(422);
+    expect((await postEntry(request(entry), at('run', 999))).status).toBe(404);
+    expect((await postEntry(request(entry), at('run', 'x'))).status).toBe(404);
+  });
+  it('need somebody who tests, and a station', async () => {
+    const id = await make();
+    expect((await postRun(request({ tester: '  ' }), at('id', id))).status).toBe(422);
+    expect((await postRun(request({ tester: 'A. B.' }), at('id', 999))).status).toBe(404);
+  });
+});
+
+describe('the door card', () => {
+  it('is one page of PDF that names the station, or says that there is none', async () => {
+    const id = await make(station('Pump room'));
+    const response = await getCard(new Request(`http://127.0.0.1/?units=us`), at('id', id));
+    const pdf = Buffer.from(await response.arrayBuffer()).toString('latin1');
+    expect(pdf.slice(0, 5)).toBe('%PDF-');
+    expect(pdf.match(/\/Type \/Page\b/g)).toHaveLength(1);
+    expect((await getCard(new Request('http://127.0.0.1/'), at('id', 999))).status).toBe(404);
+  });
+});

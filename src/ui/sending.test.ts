@@ -1,0 +1,78 @@
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { newStation } from '@/core/station';
+import { saveDocument } from './editor/saving';
+import { sendEntry, startRun } from './prove/sendRun';
+import { sendStation } from './round/sendStation';
+
+const station = newStation('Sump', 'Yard', 'metric-230');
+const answer = (status: number, body: unknown) => vi.stubGlobal('fetch', vi.fn(async () => new Response(JSON.stringify(body), { status })));
+const noServer = () => vi.stubGlobal('fetch', vi.fn(async () => Promise.reject(new TypeError('fetch failed'))));
+const garbage = () => vi.stubGlobal('fetch', vi.fn(async () => new Response('<html>', { status: 502 })));
+const lastCall = () => {
+  const [url, init] = vi.mocked(fetch).mock.calls[0]!;
+  return { url, method: init!.method, body: JSON.parse(init!.body as string) as unknown };
+};
+afterEach(() => vi.unstubAllGlobals());
+
+describe('saving a document', () => {
+  const saved = { id: 1, revision: 3, savedAt: '2026-11-24T09:41:00Z', station };
+  it('sends the revision it was made from', async () => {
+    answer(200, { saved });
+    expect(await saveDocument(1, 2, station)).toEqual({ state: 'saved', saved });
+    expect(lastCall()).toEqual({ url: '/api/stations/1', method: 'PUT', body: { base: 2, document: station } });
+  });
+  it('brings back theirs when it is stale', async () => {
+    answer(409, { problems: [{ path: 'revision', message: 'x' }], theirs: saved });
+    expect(await saveDocument(1, 2, station)).toEqual({ state: 'stale', theirs: saved });
+  });
+  it('brings back every problem when it is refused', async () => {
+    answer(422, { problems: [{ path: 'vessel.overflow', message: 'too high' }] });
+    expect(await saveDocument(1, 2, station)).toEqual({ state: 'refused', problems: [{ path: 'vessel.overflow', message: 'too high' }] });
+  });
+  it('never throws, whatever the server does', async () => {
+    noServer();
+    expect(await saveDocument(1, 2, station)).toEqual({ state: 'unreachable' });
+    garbage();
+    expect(await saveDocument(1, 2, station)).toEqual({ state: 'unreachable' });
+  });
+});
+
+describe('bringing in a station', () => {
+  it('gives its number', async () => {
+    answer(201, { saved: { id: 7 } });
+    expect(await sendStation(JSON.stringify(station))).toEqual({ ok: true, id: 7 });
+  });
+  it('does not send a file that is far too large', async () => {
+    answer(201, { saved: { id: 7 } });
+    const sent = await sendStation(new File([new Uint8Array(3 * 1024 * 1024)], 'huge.json'));
+    expect(sent).toEqual({ ok: false, problems: [{ path: 'huge.json', message: 'is 3 MB; a station file is a few kB' }] });
+    expect(fetch).not.toHaveBeenCalled();
+  });
+  it('says what the server says, or that it does not answer', async () => {
+    answer(422, { problems: [{ path: 'format', message: 'not ours' }] });
+    expect(await sendStation('{}')).toEqual({ ok: false, problems: [{ path: 'format', message: 'not ours' }] });
+    noServer();
+    expect(await sendStation('{}')).toMatchObject({ ok: false, problems: [{ path: 'server' }] });
+  });
+});
+
+describe('a test run', () => {
+  const entry = { stepId: 'isolate', verdict: 'pass' as const, found: { dead: 0.1 }, note: '' };
+  it('begins', async () => {
+    answer(201, { run: { id: 5 } });
+    expect(await startRun(1, 'A. B.')).toEqual({ ok: true, id: 5 });
+    expect(lastCall().body).toEqual({ tester: 'A. B.' });
+  });
+  it('takes a finding and gives it back as it is kept', async () => {
+    const kept = { ...entry, id: 9, enteredAt: '2026-11-24T09:41:00Z' };
+    answer(201, { entry: kept });
+    expect(await sendEntry(5, entry)).toEqual({ ok: true, entry: kept });
+  });
+  it('says why a finding was not taken, and that it is kept when nobody answers', async () => {
+    answer(422, { problems: [{ path: 'stepId', message: 'no such step' }] });
+    expect(await sendEntry(5, entry)).toEqual({ ok: false, reason: 'no such step' });
+    noServer();
+    expect(await sendEntry(5, entry)).toMatchObject({ ok: false, reason: expect.stringMatching(/kept in this browser/) });
+    expect(await startRun(1, 'x')).toMatchObject({ ok: false });
+  });
+});
