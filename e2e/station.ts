@@ -25,3 +25,9 @@ export async function save(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'save' }).click();
   await expect(saveState(page)).toHaveText(/^saved/);
 }
+
+/** Picks one of a field's choices. */
+export async function choose(page: Page, label: string, choice: string): Promise<void> {
+  await page.getByRole('combobox', { name: label, exact: true }).click();
+  await page.getByRole('option', { name: choice, exact: true }).click();
+}

@@ -27,7 +27,7 @@ const SHOTS: readonly Shot[] = [
     theme: 'night',
     before: (page) => page.getByRole('tab', { name: 'tape list' }).click(),
   },
-  { name: 'prove', address: '/stations/4/prove', before: (page) => page.getByRole('button', { name: /Fill until the pump starts/ }).click() },
+  { name: 'prove', address: '/stations/5/prove', before: (page) => page.getByRole('button', { name: /Fill until the pump starts/ }).click() },
   { name: 'prove-phone', address: '/stations/1/prove/1', phone: true },
   { name: 'card', address: '/stations/2/card' },
 ];

@@ -74,7 +74,7 @@ describe('pitbell', () => {
     const out = path.join(folder, 'demo');
     expect(pitbell('demo', '--out', out).status).toBe(0);
     const files = readdirSync(out);
-    expect(files).toHaveLength(5);
+    expect(files).toHaveLength(6);
     for (const f of files) expect(pitbell('check', path.join(out, f)).err).toEqual([]);
   });
 

@@ -12,7 +12,7 @@ function workshop(): Station {
   return {
     ...s,
     identity: { ...s.identity, contact: 'harbour office, extension 14', note: 'Hose-down water and the odd spring tide. Lid is a single chequer plate.' },
-    vessel: { shape: { kind: 'cylinder', diameter: 0.9, depth: 1.4 }, inletInvert: 0.95, overflow: 1.35 },
+    vessel: { shape: { kind: 'cylinder', diameter: 0.9, depth: 1.4 }, displacement: [], inletInvert: 0.95, overflow: 1.35 },
     inflow: { low: 0.1e-3, design: 0.45e-3, peak: 1.6e-3 },
     sensors: s.sensors.map((f) => (f.kind === 'tilt' ? { ...f, clip: f.role === 'pump' ? 0.475 : 0.85 } : f)),
   };
@@ -24,7 +24,7 @@ function washroom(): Station {
   return {
     ...s,
     identity: { ...s.identity, contact: 'harbour office, extension 14', note: 'Sealed lid, vent to the roof. Busy for ten minutes after each boat.' },
-    vessel: { shape: { kind: 'cylinder', diameter: 1.1, depth: 1.6 }, inletInvert: 1.1, overflow: 1.55 },
+    vessel: { shape: { kind: 'cylinder', diameter: 1.1, depth: 1.6 }, displacement: [], inletInvert: 1.1, overflow: 1.55 },
     inflow: { low: 0.05e-3, design: 0.3e-3, peak: 2.0e-3 },
     pumps: [
       {
@@ -64,7 +64,7 @@ function ticketOffice(): Station {
   return {
     ...s,
     identity: { ...s.identity, contact: 'harbour office, extension 14', note: 'Check valve seized open and was taken out. A new one is on order.' },
-    vessel: { shape: { kind: 'box', length: 0.4, width: 0.4, depth: 0.6 }, inletInvert: 0.4, overflow: 0.58 },
+    vessel: { shape: { kind: 'box', length: 0.4, width: 0.4, depth: 0.6 }, displacement: [], inletInvert: 0.4, overflow: 0.58 },
     inflow: { low: 0.02e-3, design: 0.1e-3, peak: 0.6e-3 },
     pumps: [
       {
@@ -94,13 +94,37 @@ function ticketOffice(): Station {
   };
 }
 
+/** The gully chamber under the ferry slip: a narrow sump under a wider chamber, with the pump's foot and pipe taking up room. */
+function gully(): Station {
+  const s = newStation('Slip gully chamber', LANDING, 'metric-230');
+  return {
+    ...s,
+    identity: { ...s.identity, contact: 'harbour office, extension 14', note: 'Weed screen is raked after every storm.' },
+    vessel: {
+      shape: {
+        kind: 'stacked',
+        sections: [
+          { kind: 'cylinder', diameter: 0.75, depth: 0.7 },
+          { kind: 'box', length: 1.2, width: 1, depth: 0.9 },
+        ],
+      },
+      displacement: [{ name: 'pump and foot bend', volume: 0.018, from: 0, to: 0.3 }],
+      inletInvert: 1.05,
+      overflow: 1.5,
+    },
+    inflow: { low: 0.1e-3, design: 0.6e-3, peak: 2.2e-3 },
+    sensors: s.sensors.map((f) => (f.kind === 'tilt' ? { ...f, clip: f.role === 'pump' ? 0.52 : 0.95, tether: f.role === 'pump' ? 0.2 : f.tether } : f)),
+    settings: { ...s.settings, reserveTime: 900 },
+  };
+}
+
 /** A long box pit at the depot's wash bay, in inches and gallons. */
 function washBay(): Station {
   const s = newStation('Wash bay pit', DEPOT, 'us-120');
   return {
     ...s,
     identity: { ...s.identity, contact: 'yard foreman, board 2', note: 'Grit trap upstream is emptied on Fridays.' },
-    vessel: { shape: { kind: 'box', length: 4 * FOOT, width: 30 * INCH, depth: 54 * INCH }, inletInvert: 38 * INCH, overflow: 52 * INCH },
+    vessel: { shape: { kind: 'box', length: 4 * FOOT, width: 30 * INCH, depth: 54 * INCH }, displacement: [], inletInvert: 38 * INCH, overflow: 52 * INCH },
     inflow: { low: 1 * GPM, design: 12 * GPM, peak: 30 * GPM },
     settings: { ...s.settings, reserveTime: 600 },
   };
@@ -122,6 +146,7 @@ export const demoStations = (): { file: string; station: Station }[] => [
   { file: 'workshop-sump.json', station: workshop() },
   { file: 'washroom-pit.json', station: washroom() },
   { file: 'ticket-office-cellar.json', station: ticketOffice() },
+  { file: 'slip-gully-chamber.json', station: gully() },
   { file: 'wash-bay-pit.json', station: washBay() },
   { file: 'battery-room-sump.json', station: batteryRoom() },
 ];

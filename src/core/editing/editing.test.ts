@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { tripsOf } from '../sensing';
-import { checkStation, newStation, type Sensor, type Station } from '../station';
-import { getAt, moveFloat, setAt, widenFloat, withAlarmFloat, withKind, withShape } from './index';
+import { checkStation, depthOf, newStation, type Sensor, type Station } from '../station';
+import { getAt, moveFloat, setAt, widenFloat, withAlarmFloat, withKind, withSection, withShape } from './index';
 
 const metric = () => newStation('a', 'b', 'metric-230');
 const us = () => newStation('a', 'b', 'us-120');
@@ -66,6 +66,16 @@ describe('changing what is there', () => {
     const box = withShape(metric(), 'box').vessel.shape;
     expect(box).toEqual({ kind: 'box', length: 0.8, width: 0.8, depth: 1.2 });
     expect(withShape(withShape(metric(), 'box'), 'cylinder').vessel.shape).toEqual(metric().vessel.shape);
+    for (const kind of ['frustum', 'stacked', 'table', 'lying', 'box', 'cylinder'] as const) {
+      const changed = withShape(metric(), kind);
+      expect(checkStation(changed)).toMatchObject({ ok: true });
+      expect(depthOf(changed.vessel.shape)).toBeCloseTo(1.2, 12);
+    }
+  });
+  it('changes one section of a stacked vessel', () => {
+    const changed = withSection(withShape(metric(), 'stacked'), 1, 'box').vessel.shape;
+    expect(changed.kind === 'stacked' && changed.sections.map((s) => [s.kind, s.depth])).toEqual([['cylinder', 0.6], ['box', 0.6]]);
+    expect(withSection(metric(), 0, 'box')).toEqual(metric());
   });
   it('takes the alarm float out and hangs one back, still a sound document', () => {
     const without = withAlarmFloat(metric(), false, 'metric');

@@ -1,6 +1,6 @@
 import { toTape, type UnitSystem } from '../units';
 import { moved, tripsOf, widened } from '../sensing';
-import { FLOAT_ANGLES, type Sensor, type Station, type VesselShape } from '../station';
+import { depthOf, FLOAT_ANGLES, type Sensor, type Station, type VesselShape } from '../station';
 
 /*
  * What a person does to a station, each a function from document to document. Setting a single field is setAt.
@@ -13,15 +13,65 @@ export function withProfile(station: Station, profile: Station['profile']): Stat
   return { ...station, profile, supply: { ...station.supply, ...mains } };
 }
 
-/** Another shape with the same depth, and as wide as the one before. */
+/** How wide a shape is across, as a starting value for another, m. */
+function acrossOf(shape: VesselShape): number {
+  switch (shape.kind) {
+    case 'cylinder':
+    case 'lying':
+      return shape.diameter;
+    case 'box':
+      return Math.min(shape.length, shape.width);
+    case 'frustum':
+      return shape.topDiameter;
+    case 'stacked':
+      return acrossOf(shape.sections[0]!);
+    case 'table':
+      return Math.sqrt(shape.rows[0]!.area);
+  }
+}
+
+function shapeOf(kind: VesselShape['kind'], across: number, depth: number): VesselShape {
+  switch (kind) {
+    case 'cylinder':
+      return { kind, diameter: across, depth };
+    case 'box':
+      return { kind, length: across, width: across, depth };
+    case 'frustum':
+      return { kind, bottomDiameter: across, topDiameter: across, depth };
+    case 'lying':
+      return { kind, diameter: depth, length: Math.max(across, depth) };
+    case 'stacked':
+      return {
+        kind,
+        sections: [
+          { kind: 'cylinder', diameter: across, depth: depth / 2 },
+          { kind: 'cylinder', diameter: across, depth: depth / 2 },
+        ],
+      };
+    case 'table':
+      return {
+        kind,
+        rows: [
+          { height: 0, area: across ** 2 },
+          { height: depth, area: across ** 2 },
+        ],
+      };
+  }
+}
+
+/** Another shape with the same depth, and about as wide as the one before. */
 export function withShape(station: Station, kind: VesselShape['kind']): Station {
   const { shape } = station.vessel;
   if (shape.kind === kind) return station;
-  const next: VesselShape =
-    shape.kind === 'cylinder'
-      ? { kind: 'box', length: shape.diameter, width: shape.diameter, depth: shape.depth }
-      : { kind: 'cylinder', diameter: Math.min(shape.length, shape.width), depth: shape.depth };
-  return { ...station, vessel: { ...station.vessel, shape: next } };
+  return { ...station, vessel: { ...station.vessel, shape: shapeOf(kind, acrossOf(shape), depthOf(shape)) } };
+}
+
+/** One section of a stacked vessel as another shape, of the same height. */
+export function withSection(station: Station, index: number, kind: 'cylinder' | 'box'): Station {
+  const { shape } = station.vessel;
+  if (shape.kind !== 'stacked') return station;
+  const sections = shape.sections.map((s, i) => (i === index && s.kind !== kind ? (shapeOf(kind, acrossOf(s), s.depth) as typeof s) : s));
+  return { ...station, vessel: { ...station.vessel, shape: { kind: 'stacked', sections } } };
 }
 
 const replaceSensor = (station: Station, id: string, change: (sensor: Sensor) => Sensor): Station => ({
@@ -31,7 +81,7 @@ const replaceSensor = (station: Station, id: string, change: (sensor: Sensor) =>
 
 /** A float moved by `by` m and set on a mark of the tape, held between floor and rim. */
 export function moveFloat(station: Station, id: string, by: number, system: UnitSystem): Station {
-  const { depth } = station.vessel.shape;
+  const depth = depthOf(station.vessel.shape);
   return replaceSensor(station, id, (sensor) => {
     const [low, high] = sensor.kind === 'tilt' ? [sensor.clip, sensor.clip] : [sensor.lowerStop, sensor.upperStop];
     const target = toTape(high + by, system);
@@ -42,7 +92,7 @@ export function moveFloat(station: Station, id: string, by: number, system: Unit
 
 /** A float's range widened by `by` m: a longer tether, or a higher upper stop. Never to nothing, never past the vessel. */
 export function widenFloat(station: Station, id: string, by: number, system: UnitSystem): Station {
-  const { depth } = station.vessel.shape;
+  const depth = depthOf(station.vessel.shape);
   return replaceSensor(station, id, (sensor) => {
     const [now, least, most] = sensor.kind === 'tilt' ? [sensor.tether, 0.02, depth - sensor.body] : [sensor.upperStop, sensor.lowerStop + 0.01, depth];
     const target = toTape(now + by, system);

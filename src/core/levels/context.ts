@@ -13,7 +13,7 @@ export interface LevelContext extends LevelGeometry {
 
 /** @throws RangeError when no float runs the pump; a checked station always has one */
 export function levelContext(station: Station): LevelContext {
-  const vessel = vesselOf(station.vessel.shape);
+  const vessel = vesselOf(station.vessel);
   const hydraulics = hydraulicsOf(station);
   const sensors = station.sensors
     .map((sensor) => ({ sensor, ...tripsOf(sensor) }))

@@ -32,9 +32,11 @@ function flowAt({ hydraulics }: LevelGeometry, level: number): number {
   return point.flow;
 }
 
-/** Time for the pump to draw the level from `from` down to `to` against an inflow that it overcomes, s: ∫ A dh / (Q(h) − Qi). */
+/** Time for the pump to draw the level from `from` down to `to` against an inflow that it overcomes, s: ∫ A dh / (Q(h) − Qi), piece by piece between the breaks of the vessel. */
 export function drawTime(context: LevelGeometry, from: number, to: number, inflow: number, tolerance = 1e-9): number {
-  return integrate((h) => context.vessel.area(h) / (flowAt(context, h) - inflow), to, from, tolerance);
+  const pace = (h: number) => context.vessel.area(h) / (flowAt(context, h) - inflow);
+  const marks = [to, ...context.vessel.breaks.filter((h) => h > to && h < from), from];
+  return marks.slice(1).reduce((time, upper, i) => time + integrate(pace, marks[i]!, upper, tolerance), 0);
 }
 
 function cycleAt(context: LevelGeometry, inflow: number, leastFlow: number, tolerance?: number): Cycle {

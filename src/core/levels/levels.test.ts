@@ -85,6 +85,18 @@ describe('cycle', () => {
     expect(slices.reduce((a, b) => a + b, 0)).toBeCloseTo(cycle.run, 6);
   });
 
+  it('counts water and time through a step in the vessel and past equipment: the pieces add up', () => {
+    const s = station((x) => {
+      constantFlow(x);
+      x.vessel.shape = { kind: 'stacked', sections: [{ kind: 'box', length: 1, width: 0.5, depth: 0.45 }, { kind: 'box', length: 1, width: 1, depth: 0.75 }] };
+      x.vessel.displacement = [{ name: 'pump', volume: 0.02, from: 0.4, to: 0.5 }];
+    });
+    const c = levelContext(s);
+    const volume = 0.5 * (0.45 - c.stop) + (c.lead - 0.45) - 0.02;
+    expect(c.drawdown).toBeCloseTo(volume, 10);
+    expect(drawTime(c, c.lead, c.stop, 0.0005) / (volume / 0.0015)).toBeCloseTo(1, 2);
+  });
+
   it('says that the pump never stops at an inflow it does not draw down', () => {
     const cycle = cycleOf(levelContext(station()), 0.005);
     expect(cycle).toMatchObject({ ok: true, keepsUp: false, run: Infinity, startsPerHour: 0 });

@@ -41,6 +41,21 @@ describe('the shaft', () => {
     expect(scene(newStation('a', 'b', 'metric-230')).layout.cut).toBe(false);
   });
 
+  it('draws each shape with its own walls: wider at the rim of a bucket, closed at the floor of a lying cylinder, a step at a joint', () => {
+    const withShape = (shape: Station['vessel']['shape']) => {
+      const s = newStation('a', 'b', 'metric-230');
+      s.vessel.shape = shape;
+      const { layout } = scene(s);
+      return (level: number) => (layout.sidesAt(level).right - layout.sidesAt(level).left) / layout.scale;
+    };
+    const bucket = withShape({ kind: 'frustum', bottomDiameter: 0.4, topDiameter: 0.8, depth: 1.2 });
+    expect([bucket(0), bucket(0.6), bucket(1.2)].map((x) => Number(x.toFixed(6)))).toEqual([0.4, 0.6, 0.8]);
+    const lying = withShape({ kind: 'lying', diameter: 1.2, length: 3 });
+    expect(lying(0)).toBeCloseTo(0, 6);
+    const stacked = withShape({ kind: 'stacked', sections: [{ kind: 'cylinder', diameter: 0.5, depth: 0.6 }, { kind: 'cylinder', diameter: 0.8, depth: 0.6 }] });
+    expect([stacked(0.59), stacked(0.6), stacked(1.1)].map((x) => Number(x.toFixed(6)))).toEqual([0.5, 0.8, 0.8]);
+  });
+
   it('leans a float as it would lean: up from its clip at its rise trip, level half way', () => {
     const s = newStation('a', 'b', 'metric-230');
     const lozenge = (level: number) => {

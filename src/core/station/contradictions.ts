@@ -1,16 +1,14 @@
-import { phrase, quantity, type Phrase } from '../units';
+import { phrase, quantity } from '../units';
+import type { Contradiction } from './contradiction';
 import { curveProblems } from './curveProblems';
+import { depthOf } from './depthOf';
 import type { Sensor, Station } from './schema';
-
-interface Contradiction {
-  path: (string | number)[];
-  says: Phrase;
-}
+import { shapeContradictions } from './shapeContradictions';
 
 const mm = (value: number) => quantity('height', value);
 
 function* vesselContradictions({ vessel, pumps, discharge }: Station): Generator<Contradiction> {
-  const { depth } = vessel.shape;
+  const depth = depthOf(vessel.shape);
   if (vessel.overflow > depth) {
     yield { path: ['vessel', 'overflow'], says: phrase`the overflow at ${mm(vessel.overflow)} is above the rim, which is ${mm(depth)} above the floor` };
   }
@@ -57,6 +55,7 @@ function* sensorContradictions(sensor: Sensor, depth: number): Generator<Contrad
 
 /** Everything in a well-formed document that contradicts something else in it: each with its path and a sentence. */
 export function* contradictions(station: Station): Generator<Contradiction> {
+  yield* shapeContradictions(station.vessel);
   yield* vesselContradictions(station);
   yield* flowContradictions(station);
   const seen = new Set<string>();
@@ -69,7 +68,7 @@ export function* contradictions(station: Station): Generator<Contradiction> {
     if (sensor.role === 'pump' && sensor.contact === 'opens-on-rise') {
       yield { path: ['sensors', i, 'contact'], says: phrase`a float that opens on rise (NC hanging) would run the pump dry and stop it as the water comes: an emptying pump needs one that closes on rise (NO hanging)` };
     }
-    for (const c of sensorContradictions(sensor, station.vessel.shape.depth)) yield { ...c, path: ['sensors', i, ...c.path] };
+    for (const c of sensorContradictions(sensor, depthOf(station.vessel.shape))) yield { ...c, path: ['sensors', i, ...c.path] };
   }
   if (!roles.has('pump')) yield { path: ['sensors'], says: phrase`no float runs the pump` };
 }

@@ -1,6 +1,9 @@
-export { stationSchema, type CurvePoint, type Pump, type RodFloat, type Segment, type Sensor, type Station, type TiltFloat, type VesselShape } from './schema';
+export { depthOf } from './depthOf';
+export { upgrade } from './upgrade';
+export { stationSchema, type CurvePoint, type Pump, type RodFloat, type Segment, type Sensor, type Station, type TiltFloat, type Vessel as VesselDocument, type VesselShape } from './schema';
 export { checkStation, type Checked, type Problem } from './check';
 export { newStation, FLOAT_ANGLES } from './newStation';
 export { COMMON_FITTINGS, COMMON_ROUGHNESS } from './fittings';
 export { readCurveRows, type CurveRead } from './curveText';
 export { stationJsonSchema } from './jsonSchema';
+export { depthTableRows, readDepthRows } from './depthTableText';

@@ -13,10 +13,10 @@ const METRIC_FLOATS: Sensor[] = [
 
 const metric: Omit<Station, 'identity'> = {
   format: 'pit-bell/station',
-  version: 1,
+  version: 2,
   profile: 'metric-230',
   duty: 'empty',
-  vessel: { shape: { kind: 'cylinder', diameter: 0.8, depth: 1.2 }, inletInvert: 0.85, overflow: 1.15 },
+  vessel: { shape: { kind: 'cylinder', diameter: 0.8, depth: 1.2 }, displacement: [], inletInvert: 0.85, overflow: 1.15 },
   inflow: { low: 0.1e-3, design: 0.5e-3, peak: 1.5e-3 },
   pumps: [
     {
@@ -79,7 +79,7 @@ const metric: Omit<Station, 'identity'> = {
 const us: Omit<Station, 'identity'> = {
   ...metric,
   profile: 'us-120',
-  vessel: { shape: { kind: 'cylinder', diameter: 30 * INCH, depth: 48 * INCH }, inletInvert: 34 * INCH, overflow: 46 * INCH },
+  vessel: { shape: { kind: 'cylinder', diameter: 30 * INCH, depth: 48 * INCH }, displacement: [], inletInvert: 34 * INCH, overflow: 46 * INCH },
   inflow: { low: 2 * GPM, design: 8 * GPM, peak: 25 * GPM },
   pumps: [
     {

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 
 /*
- * The station document, version 1. Lengths in metres, heights above the floor of the vessel, flows in m³/s,
+ * The station document, version 2. Lengths in metres, heights above the floor of the vessel, flows in m³/s,
  * times in seconds, temperatures in °C; angles carry `Deg` in their name. What one number must be on its own is
  * said here; what several must be together is in contradictions.ts.
  */
@@ -26,8 +26,47 @@ const box = z.strictObject({
   depth: positive('the depth', 30).describe('floor to rim, m'),
 });
 
+const frustum = z.strictObject({
+  kind: z.literal('frustum'),
+  bottomDiameter: positive('the bottom diameter', 30).describe('inside diameter at the floor, m'),
+  topDiameter: positive('the top diameter', 30).describe('inside diameter at the rim, m'),
+  depth: positive('the depth', 30).describe('floor to rim, m'),
+});
+
+const lyingCylinder = z.strictObject({
+  kind: z.literal('lying'),
+  diameter: positive('the diameter', 30).describe('inside diameter, and so the depth, m'),
+  length: positive('the length', 100).describe('inside length between flat ends, m'),
+});
+
+const stacked = z.strictObject({
+  kind: z.literal('stacked'),
+  sections: z
+    .array(z.discriminatedUnion('kind', [cylinder, box], 'a section must be a cylinder or a box'))
+    .min(2, 'a stacked vessel has two sections or more')
+    .max(6, 'more than six sections')
+    .describe('from the floor up, each with its own height as depth'),
+});
+
+const depthTable = z.strictObject({
+  kind: z.literal('table'),
+  rows: z
+    .array(z.strictObject({ height: heightAboveFloor('a height in the table'), area: positive('a plan area', 10000).describe('m²') }))
+    .min(2, 'a depth table needs two rows or more')
+    .max(200, 'a depth table of more than 200 rows: thin it out')
+    .describe('plan area at heights from the floor (0) to the rim; straight lines between'),
+});
+
+const displacement = z.strictObject({
+  name: named(60),
+  volume: positive('a displaced volume', 1000).describe('m³'),
+  from: heightAboveFloor('the foot of the equipment').describe('m above the floor'),
+  to: heightAboveFloor('the head of the equipment').describe('m above the floor'),
+});
+
 const vesselSchema = z.strictObject({
-  shape: z.discriminatedUnion('kind', [cylinder, box], 'must be a cylinder or a box'),
+  shape: z.discriminatedUnion('kind', [cylinder, box, frustum, lyingCylinder, stacked, depthTable], 'is not a shape that is known here'),
+  displacement: z.array(displacement).max(20, 'more than 20 pieces of equipment').describe('what stands in the water and takes its place, evenly over its height'),
   inletInvert: heightAboveFloor('the inlet invert').describe('lowest point of the inlet pipe above the floor, m'),
   overflow: positive('the overflow', 30).describe('level at which water leaves where it should not, m above the floor'),
 });
@@ -147,7 +186,7 @@ const settingsSchema = z.strictObject({
 
 export const stationSchema = z.strictObject({
   format: z.literal('pit-bell/station', 'this is not a Pit Bell station file'),
-  version: z.literal(1, 'this version of the document is not known here'),
+  version: z.literal(2, 'this version of the document is not known here'),
   identity: z.strictObject({
     name: named(80),
     site: named(80),
@@ -174,4 +213,5 @@ export type RodFloat = Extract<Sensor, { kind: 'rod' }>;
 export type Pump = Station['pumps'][number];
 export type CurvePoint = Pump['curve'][number];
 export type Segment = Station['discharge']['segments'][number];
-export type VesselShape = Station['vessel']['shape'];
+export type Vessel = Station['vessel'];
+export type VesselShape = Vessel['shape'];

@@ -2,7 +2,8 @@ import Ajv2020 from 'ajv/dist/2020';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
-import { checkStation, newStation, readCurveRows, stationJsonSchema } from './index';
+import type { UnitSystem } from '../units';
+import { checkStation, depthTableRows, newStation, readCurveRows, readDepthRows, stationJsonSchema } from './index';
 
 const sound = () => newStation('Sump', 'Yard', 'metric-230');
 const problemsOf = (input: unknown) => {
@@ -71,6 +72,8 @@ describe('checkStation', () => {
   it('opens a document of version 1 as it was written when version 1 was new', () => {
     const old: unknown = JSON.parse(readFileSync(new URL('./fixtures/version-1.json', import.meta.url), 'utf8'));
     expect(problemsOf(old)).toEqual([]);
+    const checked = checkStation(old);
+    expect(checked.ok && [checked.station.version, checked.station.vessel.displacement]).toEqual([2, []]);
   });
 });
 
@@ -105,10 +108,35 @@ describe('readCurveRows', () => {
     [[['flow', 'flow', 'head'], ['0', '0', '8']], /two columns/],
     [[['flow (pints)', 'head'], ['0', '8']], /pints/],
     [[['flow', 'head'], ['0', '8'], ['1', '-'], ['2', '']], /row 3.*row 4/],
-    [[['0', '8']], /two points/],
-    [[], /no points/],
+    [[['0', '8']], /two rows/],
+    [[], /no figures/],
   ])('says what is wrong with %j', (rows, message) => {
     const read = points(rows as string[][]);
     expect(read.ok ? '' : read.problems.join('; ')).toMatch(message);
+  });
+});
+
+describe('depth tables', () => {
+  it('are read from the rim down or the floor up, in any unit', () => {
+    const read = readDepthRows([['Plan area (ft2)', 'Height (in)'], ['8', '40'], ['6', '20'], ['4', '0']], 'metric');
+    expect(read.ok && read.rows.map((r) => r.height)).toEqual([0, 0.508, 1.016]);
+    expect(read.ok && read.rows[0]!.area).toBeCloseTo(4 * 0.3048 ** 2, 12);
+  });
+  it.each<UnitSystem>(['metric', 'us'])('come back from the text they were written as (%s)', (system) => {
+    const rows = [
+      { height: 0, area: 0.5 },
+      { height: 0.31, area: 0.62 },
+      { height: 1.2, area: 1.234567 },
+    ];
+    const back = readDepthRows(depthTableRows(rows, system), system);
+    if (!back.ok) throw new Error(back.problems.join());
+    back.rows.forEach((r, i) => {
+      expect(r.height).toBeCloseTo(rows[i]!.height, 9);
+      expect(r.area).toBeCloseTo(rows[i]!.area, 9);
+    });
+  });
+  it('are refused row by row', () => {
+    const read = readDepthRows([['height', 'area'], ['0', '1'], ['x', '2']], 'metric');
+    expect(read).toEqual({ ok: false, problems: ['row 3: “x, 2” is not height and area'] });
   });
 });

@@ -1,7 +1,14 @@
-export const CURRENT_VERSION = 1;
+export const CURRENT_VERSION = 2;
 
 /** One step: a document of version N to the same document in version N + 1. Keyed by N. */
-const STEPS: Readonly<Record<number, (document: Record<string, unknown>) => Record<string, unknown>>> = {};
+const STEPS: Readonly<Record<number, (document: Record<string, unknown>) => Record<string, unknown>>> = {
+  /** Version 2 knows equipment that displaces water; version 1 had none. What is not a vessel is left for the schema to refuse. */
+  1: (document) => ({
+    ...document,
+    version: 2,
+    ...(typeof document.vessel === 'object' && document.vessel !== null && { vessel: { ...document.vessel, displacement: [] } }),
+  }),
+};
 
 /**
  * Brings a document of an older version up to the current one, step by step. What is not a station document at all

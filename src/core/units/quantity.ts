@@ -14,6 +14,7 @@ export type QuantityKind =
   | 'head'
   | 'flow'
   | 'volume'
+  | 'area'
   | 'time'
   | 'duration'
   | 'velocity'

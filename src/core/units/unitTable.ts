@@ -58,6 +58,7 @@ export const UNIT_TABLE: Readonly<Record<QuantityKind, KindRow>> = {
     us: 'gal',
     digits: { sig: 3 },
   },
+  area: { units: { 'm²': 1, m2: 1, 'sq m': 1, 'ft²': FOOT ** 2, ft2: FOOT ** 2, 'sq ft': FOOT ** 2 }, metric: 'm²', us: 'ft²', digits: { sig: 3 } },
   time: same('s', TIMES, { sig: 3 }),
   duration: same('min', TIMES, { sig: 3 }),
   velocity: { units: { 'm/s': 1, 'ft/s': FOOT, fps: FOOT }, metric: 'm/s', us: 'ft/s', digits: { metric: 2, us: 1 } },

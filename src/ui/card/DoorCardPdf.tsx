@@ -19,7 +19,8 @@ type Ink = { fill?: string; stroke?: string; strokeWidth?: number; strokeDasharr
 /** The paint of every role on paper. */
 const PAPER: Readonly<Record<Role, Ink>> = {
   ground: { stroke: ink.earth, strokeWidth: 3 },
-  wall: { fill: ink.wall },
+  wall: { stroke: ink.wall, strokeWidth: 18 },
+  inside: { fill: '#FFFFFF' },
   break: { fill: '#FFFFFF', stroke: ink.ink, strokeWidth: 1 },
   water: { fill: ink.water, fillOpacity: 0.35 },
   surface: { stroke: ink.surface, strokeWidth: 2 },

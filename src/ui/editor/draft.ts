@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { stationSchema, type Station } from '@/core/station';
+import { stationSchema, upgrade, type Station } from '@/core/station';
 
 /*
  * Unsaved work is kept in the browser until it is saved or thrown away, so that a closed tab or a flat battery loses nothing.
@@ -27,7 +27,8 @@ export function readDraft(id: number): Draft | null {
   if (!text) return null;
   try {
     const draft = draftSchema.parse(JSON.parse(text));
-    return hasForm(draft.document) ? { base: draft.base, document: draft.document } : null;
+    const upgraded = upgrade(draft.document);
+    return upgraded.ok && hasForm(upgraded.document) ? { base: draft.base, document: upgraded.document } : null;
   } catch {
     return null;
   }

@@ -8,6 +8,7 @@ import TableRow from '@mui/material/TableRow';
 import { getAt, setAt } from '@/core/editing';
 import { QuantityInput } from '../parts/QuantityInput';
 import type { Judgement } from '@/core/levels';
+import { depthOf } from '@/core/station';
 import { quantity, say, type UnitSystem } from '@/core/units';
 import { useEditor } from '../editor/StationProvider';
 
@@ -16,9 +17,9 @@ function RimDown({ path, label, system }: { path: string; label: string; system:
   const document = useEditor((s) => s.document);
   const edit = useEditor((s) => s.edit);
   const problem = useEditor((s) => s.judged.problems.find((p) => p.path === path)?.message);
-  const { depth } = document.vessel.shape;
+  const depth = depthOf(document.vessel.shape);
   const value = getAt(document, path) as number;
-  return <QuantityInput label={label} kind="height" system={system} value={Number((depth - value).toFixed(7))} problem={problem} onCommit={(down) => edit((d) => setAt(d, path, Number((d.vessel.shape.depth - down).toFixed(7))))} />;
+  return <QuantityInput label={label} kind="height" system={system} value={Number((depth - value).toFixed(7))} problem={problem} onCommit={(down) => edit((d) => setAt(d, path, Number((depthOf(d.vessel.shape) - down).toFixed(7))))} />;
 }
 
 function Plain({ path, label, system }: { path: string; label: string; system: UnitSystem }) {

@@ -1,5 +1,5 @@
 import { styled } from '@mui/material/styles';
-import type { ReactNode, SVGProps } from 'react';
+import type { CSSProperties, ReactNode, SVGProps } from 'react';
 import type { Part } from '@/core/levels';
 import type { Group, ShaftScene, Shape } from '@/core/papers';
 
@@ -12,10 +12,12 @@ const Drawing = styled('svg')(({ theme }) => {
     maxWidth: '100%',
     userSelect: 'none',
     '& path': { fill: 'none', strokeLinecap: 'round' },
+    '& path.wall': { strokeLinecap: 'butt' },
     '& text': { fontFamily: theme.typography.fontFamily, fill: pit.ink },
     '& .water': { fill: pit.water, fillOpacity: 0.42 },
     '& .surface': { stroke: pit.surface, strokeWidth: 2 },
-    '& .wall': { fill: pit.wall },
+    '& .wall': { stroke: pit.wall, strokeWidth: 'var(--wall)', strokeLinejoin: 'miter' },
+    '& .inside': { fill: pit.panel },
     '& .ground': { stroke: pit.earth, strokeWidth: 3 },
     '& .break': { fill: pit.ground, stroke: pit.ink, strokeWidth: 1 },
     '& .pole': { stroke: pit.earth, strokeWidth: 3 },
@@ -70,7 +72,7 @@ export function Shaft({ scene, title, pointed = [], groupProps, children }: Prop
   const { width, height } = scene.layout;
   const still = groupProps === undefined;
   return (
-    <Drawing viewBox={`0 0 ${width} ${height}`} width={width} height={height} role={still ? 'img' : 'group'} aria-label={title}>
+    <Drawing viewBox={`0 0 ${width} ${height}`} width={width} height={height} role={still ? 'img' : 'group'} aria-label={title} style={{ '--wall': `${scene.layout.wall * 2}px` } as CSSProperties}>
       {scene.groups.map((group, i) => {
         const { className = '', ...props } = groupProps?.(group) ?? {};
         const lit = group.part !== null && pointed.includes(group.part) ? 'pointed' : '';

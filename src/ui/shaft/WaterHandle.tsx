@@ -11,7 +11,7 @@ export function WaterHandle({ layout, depth }: { layout: Layout; depth: number }
   const system = useStationSystem();
   const hold = (to: number) => setLevel(Math.min(Math.max(to, 0), depth));
   const y = layout.yOf(level);
-  const x = layout.left + 9;
+  const x = layout.sidesAt(level).left + 9;
   return (
     <g
       className="movable"

@@ -2,7 +2,7 @@ import { useRef, type KeyboardEvent, type PointerEvent, type SVGProps } from 're
 import type { Layout } from '@/core/papers';
 import { moveFloat, widenFloat } from '@/core/editing';
 import { settingOf } from '@/core/sensing';
-import type { Station } from '@/core/station';
+import { depthOf, type Station } from '@/core/station';
 import { quantity, say, tapeStep } from '@/core/units';
 import { useEditor, useEditorStore, useStationSystem } from '../editor/StationProvider';
 
@@ -38,7 +38,7 @@ export function useFloatHandling(layout: Layout) {
       'aria-label': label,
       'aria-orientation': 'vertical',
       'aria-valuemin': 0,
-      'aria-valuemax': Math.round(document.vessel.shape.depth * 1000),
+      'aria-valuemax': Math.round(depthOf(document.vessel.shape) * 1000),
       'aria-valuenow': sensor ? Math.round(settingOf(sensor) * 1000) : 0,
       'aria-valuetext': sensor ? `set at ${say(quantity('height', settingOf(sensor)), system)} above the floor` : '',
       onFocus: () => store.getState().point([part]),

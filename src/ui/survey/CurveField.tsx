@@ -1,22 +1,15 @@
 'use client';
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Typography from '@mui/material/Typography';
-import { useRef, useState, type ClipboardEvent } from 'react';
-import Papa from 'papaparse';
 import { setAt } from '@/core/editing';
 import { readCurveRows, type CurvePoint } from '@/core/station';
 import { unitOf } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { QuantityField } from './fields';
+import { TableFile } from './TableFile';
 
-const LARGEST_CSV = 1024 * 1024;
 const PATH = 'pumps.0.curve';
-
-/** Rows of cells from CSV or from a paste out of a sheet. */
-const rowsOf = (text: string): string[][] => Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' }).data;
 
 /** The pump's curve: points typed, pasted from a sheet, or read from a CSV file. */
 export function CurveField() {
@@ -24,34 +17,19 @@ export function CurveField() {
   const problems = useEditor((s) => s.judged.problems);
   const edit = useEditor((s) => s.edit);
   const system = useStationSystem();
-  const file = useRef<HTMLInputElement>(null);
-  const [refused, setRefused] = useState<readonly string[]>([]);
-
   const set = (points: readonly CurvePoint[]) => edit((d) => setAt(d, PATH, points));
-  const take = (text: string) => {
-    const read = readCurveRows(rowsOf(text), system);
-    setRefused(read.ok ? [] : read.problems);
+  const take = (rows: string[][]) => {
+    const read = readCurveRows(rows, system);
     if (read.ok) set(read.points);
-  };
-  const readFile = async (chosen: File | undefined) => {
-    if (!chosen) return;
-    if (chosen.size > LARGEST_CSV) return setRefused([`${chosen.name} is ${(chosen.size / 1024 / 1024).toFixed(0)} MB; a curve is a few lines`]);
-    take(await chosen.text());
-  };
-  const paste = (e: ClipboardEvent) => {
-    const text = e.clipboardData.getData('text/plain');
-    if (!/[\n\t]/.test(text.trim())) return;
-    e.preventDefault();
-    take(text);
+    return read.ok ? [] : read.problems;
   };
   const addPoint = () => {
     const last = curve.at(-1) ?? { flow: 0, head: 1 };
     const before = curve.at(-2) ?? { flow: 0, head: last.head * 2 };
     set([...curve, { flow: last.flow + Math.max(last.flow - before.flow, 1e-4), head: Math.max(last.head - (before.head - last.head), last.head / 2) }]);
   };
-
   return (
-    <Box onPaste={paste} sx={{ display: 'flex', flexDirection: 'column', gap: 1 }}>
+    <TableFile what="curve" units={`${unitOf('flow', system)}, ${unitOf('head', system)}`} onRows={take} onAdd={addPoint} addLabel="add a point">
       <Typography variant="label">curve, from shut-off on; paste two columns here, or read a CSV with the headings flow and head</Typography>
       {curve.map((_, i) => {
         const bad = problems.find((p) => p.path === `${PATH}.${i}`);
@@ -72,26 +50,6 @@ export function CurveField() {
           </Box>
         );
       })}
-      <Box sx={{ display: 'flex', gap: 1 }}>
-        <Button onClick={addPoint}>add a point</Button>
-        <Button onClick={() => file.current?.click()}>read a CSV ({unitOf('flow', system)}, {unitOf('head', system)})</Button>
-        <input
-          ref={file}
-          type="file"
-          accept=".csv,text/csv,text/plain"
-          hidden
-          aria-label="curve file"
-          onChange={(e) => {
-            void readFile(e.target.files?.[0]);
-            e.target.value = '';
-          }}
-        />
-      </Box>
-      {refused.length > 0 && (
-        <Alert severity="error" onClose={() => setRefused([])}>
-          The curve was not changed. {refused.join('; ')}
-        </Alert>
-      )}
-    </Box>
+    </TableFile>
   );
 }

@@ -6,7 +6,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { setAt } from '@/core/editing';
-import { COMMON_FITTINGS, COMMON_ROUGHNESS, type Segment } from '@/core/station';
+import { COMMON_FITTINGS, COMMON_ROUGHNESS, depthOf, type Segment } from '@/core/station';
 import { useEditor } from '../editor/StationProvider';
 import { QuantityField, WordsField } from './fields';
 import { Group, Row } from './Group';
@@ -71,7 +71,7 @@ function SegmentFields({ index, segment, only }: { index: number; segment: Segme
 /** Where the water must go: the line, its outlet, check valve and weep hole. */
 export function DischargeGroup() {
   const discharge = useEditor((s) => s.document.discharge);
-  const depth = useEditor((s) => s.document.vessel.shape.depth);
+  const depth = useEditor((s) => depthOf(s.document.vessel.shape));
   const stop = useEditor((s) => s.judged.judgement.context.stop);
   const pump = useEditor((s) => s.document.pumps[0]!);
   const edit = useEditor((s) => s.edit);

@@ -1,10 +1,7 @@
 'use client';
 import Box from '@mui/material/Box';
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
-import { withProfile, withShape } from '@/core/editing';
-import type { VesselShape } from '@/core/station';
+import { withProfile } from '@/core/editing';
 import { useEditor } from '../editor/StationProvider';
 import { StationShaft } from '../shaft/StationShaft';
 import { CurveField } from './CurveField';
@@ -12,35 +9,10 @@ import { DischargeGroup } from './DischargeGroup';
 import { ChoiceField, QuantityField, WordsField } from './fields';
 import { FloatsGroup } from './FloatsGroup';
 import { Group, Row } from './Group';
-import { InflowSketch, PumpSketch, VesselSketch } from './sketches';
+import { InflowSketch, PumpSketch } from './sketches';
 import { Sum } from './Sum';
 import { TickField } from './Tick';
-
-function VesselGroup() {
-  const vessel = useEditor((s) => s.document.vessel);
-  const edit = useEditor((s) => s.edit);
-  return (
-    <Group id="vessel" title="Vessel" sketch={<VesselSketch vessel={vessel} />}>
-      <ToggleButtonGroup exclusive value={vessel.shape.kind} aria-label="shape of the vessel" onChange={(_, kind: VesselShape['kind'] | null) => kind && edit((d) => withShape(d, kind))}>
-        <ToggleButton value="cylinder">round</ToggleButton>
-        <ToggleButton value="box">box</ToggleButton>
-      </ToggleButtonGroup>
-      <Row>
-        {vessel.shape.kind === 'cylinder' ? (
-          <QuantityField path="vessel.shape.diameter" label="diameter" kind="height" hint="inside" />
-        ) : (
-          <>
-            <QuantityField path="vessel.shape.length" label="length" kind="height" hint="inside" />
-            <QuantityField path="vessel.shape.width" label="width" kind="height" hint="inside" />
-          </>
-        )}
-        <QuantityField path="vessel.shape.depth" label="depth" kind="height" hint="floor to rim" />
-        <QuantityField path="vessel.inletInvert" label="inlet invert" kind="height" hint="floor up" />
-        <QuantityField path="vessel.overflow" label="overflow" kind="height" hint="floor up" />
-      </Row>
-    </Group>
-  );
-}
+import { VesselGroup } from './VesselGroup';
 
 function InflowGroup() {
   const inflow = useEditor((s) => s.document.inflow);

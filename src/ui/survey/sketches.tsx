@@ -1,35 +1,6 @@
 'use client';
-import { styled } from '@mui/material/styles';
 import type { Station } from '@/core/station';
-
-const Sketch = styled('svg')(({ theme }) => ({
-  width: '100%',
-  height: 'auto',
-  display: 'block',
-  '& *': { vectorEffect: 'non-scaling-stroke' },
-  '& .line': { fill: 'none', stroke: theme.palette.pit.ink, strokeWidth: 1.5 },
-  '& .solid': { fill: theme.palette.pit.steel, stroke: theme.palette.pit.ink, strokeWidth: 1.2 },
-  '& .water': { fill: theme.palette.pit.water, fillOpacity: 0.42 },
-  '& .mark': { fill: 'none', stroke: theme.palette.pit.brass, strokeWidth: 2 },
-  '& text': { fontSize: 9, fill: theme.palette.pit.quiet, fontFamily: theme.typography.fontFamily },
-}));
-
-/** The vessel from above, to scale, under its cut. */
-export function VesselSketch({ vessel }: { vessel: Station['vessel'] }) {
-  const { shape } = vessel;
-  const [long, wide] = shape.kind === 'cylinder' ? [shape.diameter, shape.diameter] : [shape.length, shape.width];
-  const scale = 84 / Math.max(long, wide, shape.depth, 0.01);
-  const [w, h, d] = [long * scale, wide * scale, shape.depth * scale];
-  return (
-    <Sketch viewBox="0 0 100 200" role="img" aria-label={`${shape.kind} from above and cut, to scale`}>
-      <text x="0" y="9">from above</text>
-      {shape.kind === 'cylinder' ? <circle className="line" cx="50" cy="56" r={w / 2} /> : <rect className="line" x={50 - w / 2} y={56 - h / 2} width={w} height={h} />}
-      <text x="0" y="110">cut</text>
-      <path className="line" d={`M${50 - w / 2} ${196 - d} V196 H${50 + w / 2} V${196 - d}`} />
-      <path className="mark" d={`M${50 - w / 2} ${196 - vessel.inletInvert * scale} h10 M${50 + w / 2} ${196 - vessel.overflow * scale} h-10`} />
-    </Sketch>
-  );
-}
+import { Sketch } from './Sketch';
 
 /** The three inflows as bars, beside what the pump delivers at the start level when that is known. */
 export function InflowSketch({ inflow, delivers }: { inflow: Station['inflow']; delivers: number | null }) {

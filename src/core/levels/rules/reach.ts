@@ -48,9 +48,9 @@ function tiltReach(float: TiltFloat, vessel: Vessel, { settings, cordRun }: Stat
     },
     {
       sense: 'at-most',
-      needs: height(vessel.width),
+      needs: height(vessel.widthAt(float.clip)),
       has: height(reach),
-      why: phrase`Lying level, the ${nameOf(float)} reaches ${height(reach)} from its clip; the vessel is ${height(vessel.width)} across.`,
+      why: phrase`Lying level, the ${nameOf(float)} reaches ${height(reach)} from its clip; the vessel is ${height(vessel.widthAt(float.clip))} across there.`,
       about,
     },
     cord(float, float.tether + (vessel.depth - float.clip) + cordRun, cordRun),

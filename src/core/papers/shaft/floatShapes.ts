@@ -4,8 +4,8 @@ import type { RodFloat, TiltFloat } from '../../station';
 import type { Layout } from './layout';
 import { disc, line, path, polygon, text, type Shape } from './shape';
 
-/** Where the floats' common pole stands. */
-export const poleX = ({ left, right }: Layout): number => left + (right - left) * 0.58;
+/** Where the floats' common pole stands: right of the middle, clear of the riser. */
+export const poleX = ({ left, right }: Layout, riser: number): number => Math.max(left + (right - left) * 0.58, riser + (right - left) * 0.16);
 
 type Point = readonly [number, number];
 
@@ -21,11 +21,11 @@ function lozenge([x, y]: Point, ux: number, uy: number, long: number, thick: num
   return polygon('float', at(0, 0), at(long * 0.3, thick / 2), at(long * 0.7, thick / 2), at(long, 0), at(long * 0.7, -thick / 2), at(long * 0.3, -thick / 2));
 }
 
-function tiltShapes(layout: Layout, float: TiltFloat, order: number, level: number, closed: boolean): Shape[] {
+function tiltShapes(layout: Layout, pole: number, float: TiltFloat, order: number, level: number, closed: boolean): Shape[] {
   const side = order % 2 === 1 ? 1 : -1;
   const lean = leanOf(float, level);
   const [ux, uy] = [side * Math.cos(lean), -Math.sin(lean)];
-  const clip: Point = [poleX(layout), layout.yOf(float.clip)];
+  const clip: Point = [pole, layout.yOf(float.clip)];
   const small = layout.detail === 'thumb';
   const long = Math.max(float.body * layout.scale, small ? 9 : 24);
   const reach = float.tether * layout.scale;
@@ -39,9 +39,9 @@ function tiltShapes(layout: Layout, float: TiltFloat, order: number, level: numb
   ];
 }
 
-function rodShapes(layout: Layout, float: RodFloat, order: number, level: number, closed: boolean): Shape[] {
+function rodShapes(layout: Layout, pole: number, float: RodFloat, order: number, level: number, closed: boolean): Shape[] {
   const small = layout.detail === 'thumb';
-  const x = poleX(layout) + (layout.right - layout.left) * 0.25;
+  const x = pole + (layout.right - layout.left) * 0.25;
   const [upper, lower] = [layout.yOf(float.upperStop), layout.yOf(float.lowerStop)];
   const y = layout.yOf(Math.min(Math.max(level, float.lowerStop), float.upperStop));
   const size = small ? 7 : 20;
@@ -55,10 +55,9 @@ function rodShapes(layout: Layout, float: RodFloat, order: number, level: number
 }
 
 /** The pole that the tilt floats are clipped to, from the rim to under the lowest clip. */
-export function poleShapes(layout: Layout, sensors: readonly SensorTrips[]): Shape[] {
+export function poleShapes(layout: Layout, x: number, sensors: readonly SensorTrips[]): Shape[] {
   const clips = sensors.flatMap(({ sensor }) => (sensor.kind === 'tilt' ? [sensor.clip] : []));
   if (clips.length === 0) return [];
-  const x = poleX(layout);
   return [line('pole', [x, layout.rim], [x, layout.yOf(Math.min(...clips)) + 6])];
 }
 
@@ -71,9 +70,9 @@ function marker(layout: Layout, y: number): Shape[] {
 }
 
 /** One float as it stands with the water at `level`: leaning as it would lean, numbered from the floor, its contact as an eye. */
-export function floatShapes(layout: Layout, { sensor, order }: SensorTrips, level: number): Shape[] {
+export function floatShapes(layout: Layout, pole: number, { sensor, order }: SensorTrips, level: number): Shape[] {
   const closed = contactClosed(sensor, hasRisen(sensor, level, false));
   return sensor.kind === 'tilt'
-    ? [...tiltShapes(layout, sensor, order, level, closed), ...marker(layout, layout.yOf(sensor.clip))]
-    : [...rodShapes(layout, sensor, order, level, closed), ...marker(layout, layout.yOf(sensor.upperStop))];
+    ? [...tiltShapes(layout, pole, sensor, order, level, closed), ...marker(layout, layout.yOf(sensor.clip))]
+    : [...rodShapes(layout, pole, sensor, order, level, closed), ...marker(layout, layout.yOf(sensor.upperStop))];
 }

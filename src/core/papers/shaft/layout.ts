@@ -1,4 +1,5 @@
 import type { LevelContext } from '../../levels';
+import type { Vessel } from '../../vessel';
 
 /** How much the drawing says: everything, or no words (a thumbnail). */
 export type Detail = 'full' | 'thumb';
@@ -20,6 +21,8 @@ export interface Layout {
   readonly wall: number;
   /** Left edge and width of the tape band; null in a drawing without one. */
   readonly tape: { readonly x: number; readonly width: number } | null;
+  /** Inside faces of the cut at a level, px; a cut vessel has its true left face and the cut as its right. */
+  readonly sidesAt: (level: number) => { readonly left: number; readonly right: number };
   readonly yOf: (level: number) => number;
   readonly levelOf: (y: number) => number;
 }
@@ -32,11 +35,23 @@ const MARGINS: Readonly<Record<Detail, { left: number; right: number; top: numbe
   thumb: { left: 16, right: 22, top: 28, bottom: 8 },
 };
 
+/** Width of an outline at a level, the upper one at a step. */
+function widthIn(outline: Vessel['outline'], level: number): number {
+  for (let i = outline.length - 2; i >= 0; i--) {
+    const [a, b] = [outline[i]!, outline[i + 1]!];
+    if (level >= a.height && b.height > a.height) return a.width + ((b.width - a.width) * Math.min(level - a.height, b.height - a.height)) / (b.height - a.height);
+  }
+  return outline[0]!.width;
+}
+
 export function layoutOf({ vessel }: Pick<LevelContext, 'vessel'>, width: number, height: number, detail: Detail): Layout {
   const margin = MARGINS[detail];
   const across = Math.max(width - margin.left - margin.right, 1);
   const down = Math.max(height - margin.top - margin.bottom, 1);
-  const shown = Math.min(vessel.width, Math.max((vessel.depth * across) / down, vessel.depth * NARROWEST[detail]));
+  const widest = Math.max(...vessel.outline.map((p) => p.width));
+  // A vessel whose walls close over the floor is drawn end on, and so whole.
+  const closes = vessel.outline[0]!.width < widest * 1e-6;
+  const shown = closes ? widest : Math.min(widest, Math.max((vessel.depth * across) / down, vessel.depth * NARROWEST[detail]));
   const scale = Math.min(down / vessel.depth, across / shown);
   const free = across - shown * scale;
   const left = margin.left + free / 2;
@@ -50,7 +65,12 @@ export function layoutOf({ vessel }: Pick<LevelContext, 'vessel'>, width: number
     right: left + shown * scale,
     rim,
     floor: rim + vessel.depth * scale,
-    cut: shown < vessel.width,
+    cut: shown < widest,
+    sidesAt(level) {
+      const half = Math.min(widthIn(vessel.outline, level), widest) / 2;
+      const middle = left + (widest * scale) / 2;
+      return { left: middle - half * scale, right: Math.min(middle + half * scale, left + shown * scale) };
+    },
     wall: detail === 'thumb' ? 4 : 9,
     tape: detail === 'thumb' ? null : { x: left - 68, width: 14 },
     yOf: (level) => rim + (vessel.depth - level) * scale,

@@ -33,14 +33,15 @@ export function levelGroups(layout: Layout, context: LevelContext, system: UnitS
     { part: 'level:lead' as const, words: 'start', level: lead },
     { part: 'level:stop' as const, words: 'stop', level: stop },
   ].sort((a, b) => b.level - a.level);
-  const { left, right, wall, rim, floor, detail } = layout;
+  const { right, wall, rim, floor, detail } = layout;
   const ys = marks.map((m) => layout.yOf(m.level));
   const labels = spread(ys, rim, floor);
   return marks.map(({ part, words, level }, i): Group => {
     const y = ys[i]!;
     const value = say(quantity('height', level), system);
     const label = `${words} at ${value} above the floor`;
-    const across = line('level-line', [left, y], [right, y]);
+    const sides = layout.sidesAt(level);
+    const across = line('level-line', [sides.left, y], [sides.right, y]);
     if (detail === 'thumb') return { part, label, shapes: part === 'level:overflow' || part === 'level:inlet' ? [] : [across] };
     const x = right + wall + 20;
     const at = labels[i]!;
@@ -50,7 +51,7 @@ export function levelGroups(layout: Layout, context: LevelContext, system: UnitS
       label,
       shapes: [
         across,
-        line('level-line', [right + wall + 2, y], [x - 4, at]),
+        line('level-line', [sides.right + wall + 2, y], [x - 4, at]),
         text('level-text', x + (rings ? 14 : 0), at, words),
         ...(rings ? [bell(x + 5, at - 4)] : []),
         text('tape-text', x, at + 12, value),

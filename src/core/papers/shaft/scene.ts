@@ -1,9 +1,9 @@
 import type { LevelContext } from '../../levels';
 import { quantity, say, type UnitSystem } from '../../units';
-import { floatShapes, poleShapes } from './floatShapes';
+import { floatShapes, poleShapes, poleX } from './floatShapes';
 import { layoutOf, type Detail, type Layout } from './layout';
 import { levelGroups } from './levelShapes';
-import { pumpShapes, riserShapes } from './pumpShapes';
+import { pumpShapes, riserShapes, riserX } from './pumpShapes';
 import type { Group } from './shape';
 import { tapeShapes } from './tapeShapes';
 import { wallShapes, waterShapes } from './vesselShapes';
@@ -30,20 +30,21 @@ export interface ShaftScene {
 export function shaftScene(context: LevelContext, { width, height, detail, system, level }: ShaftOptions): ShaftScene {
   const layout = layoutOf(context, width, height, detail);
   const pump = context.station.pumps[0]!;
+  const pole = poleX(layout, riserX(layout, context));
   return {
     layout,
     groups: [
-      { part: null, label: 'vessel', shapes: [...waterShapes(layout, level), ...wallShapes(layout, context)] },
+      { part: null, label: 'vessel', shapes: [...wallShapes(layout, context), ...waterShapes(layout, context, level)] },
       ...levelGroups(layout, context, system),
       { part: 'pipe', label: 'discharge pipe', shapes: riserShapes(layout, context) },
       { part: 'pump', label: `pump: ${pump.name}`, shapes: pumpShapes(layout, context) },
-      { part: null, label: 'float pole', shapes: poleShapes(layout, context.sensors) },
+      { part: null, label: 'float pole', shapes: poleShapes(layout, pole, context.sensors) },
       { part: null, label: 'tape', shapes: tapeShapes(layout, context.vessel.depth, system) },
       ...context.sensors.map(
         (s): Group => ({
           part: `float:${s.sensor.id}`,
           label: `float ${s.order}, ${s.sensor.role}: acts at ${say(quantity('height', s.rise), system)}, goes back at ${say(quantity('height', s.fall), system)}`,
-          shapes: floatShapes(layout, s, level),
+          shapes: floatShapes(layout, pole, s, level),
         }),
       ),
     ],

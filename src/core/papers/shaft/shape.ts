@@ -4,6 +4,7 @@ import type { Part } from '../../levels';
 export type Role =
   | 'ground'
   | 'wall'
+  | 'inside'
   | 'break'
   | 'water'
   | 'surface'

@@ -1,8 +1,11 @@
 import type { LevelContext } from '../../levels';
+import type { Vessel } from '../../vessel';
 import type { Layout } from './layout';
 import { line, path, polygon, type Shape } from './shape';
 
 const WAVE = 14;
+
+type Point = readonly [number, number];
 
 /** The surface as a row of small waves from left to right. */
 function waves(left: number, right: number, y: number): string {
@@ -13,27 +16,49 @@ function waves(left: number, right: number, y: number): string {
   return d;
 }
 
-/** Water in the vessel up to `level`. */
-export function waterShapes(layout: Layout, level: number): Shape[] {
-  if (level <= 0) return [];
-  const { left, right, floor } = layout;
-  const top = waves(left, right, layout.yOf(level));
-  return [path('water', `${top} L${right.toFixed(2)} ${floor.toFixed(2)} L${left.toFixed(2)} ${floor.toFixed(2)} Z`), path('surface', top)];
+/** Heights of the drawn cut up to `level`, from the floor, the level itself last. */
+const heightsTo = ({ outline }: Vessel, level: number) => [...outline.map((p) => p.height).filter((h) => h < level), level];
+
+/** Both faces of the cut up to `level`: up the right, down the left, as points. A step is drawn as one. */
+function faces(layout: Layout, vessel: Vessel, level: number): { right: Point[]; left: Point[] } {
+  const at = (h: number, side: 'left' | 'right'): Point => [layout.sidesAt(h)[side], layout.yOf(h)];
+  const seen = new Set<number>();
+  const points = heightsTo(vessel, level).flatMap((h) => {
+    // The first of two points at one height is the top of the part below.
+    const step = vessel.outline.filter((p) => p.height === h).length > 1 && !seen.has(h);
+    seen.add(h);
+    return step ? [h - 1e-9] : [h];
+  });
+  return { right: points.map((h) => at(h, 'right')), left: points.map((h) => at(h, 'left')) };
 }
 
-/** Walls, floor and ground, with the inlet let into the left wall and the overflow into the right. */
-export function wallShapes(layout: Layout, { station }: LevelContext): Shape[] {
+/** Water in the vessel up to `level`. */
+export function waterShapes(layout: Layout, { vessel }: LevelContext, level: number): Shape[] {
+  if (level <= 0) return [];
+  const { left, right } = faces(layout, vessel, Math.min(level, vessel.depth));
+  const top = waves(left.at(-1)![0], right.at(-1)![0], layout.yOf(level));
+  const down = [...right.slice(0, -1).reverse(), ...left.slice(0, -1)].map(([x, y]) => `L${x.toFixed(2)} ${y.toFixed(2)}`).join(' ');
+  return [path('water', `${top} ${down} Z`), path('surface', top)];
+}
+
+/** Walls, floor and ground, with the inlet let into the left wall and the overflow into the right. The wall is a heavy line along the cut whose inner half the inside covers. */
+export function wallShapes(layout: Layout, { station, vessel }: LevelContext): Shape[] {
   const { left, right, rim, floor, wall, cut, detail } = layout;
   const ground = detail === 'thumb' ? 6 : 16;
   const inlet = layout.yOf(station.vessel.inletInvert);
   const pipe = Math.max(Math.min(0.1 * layout.scale, inlet - rim), 3);
   const overflow = layout.yOf(station.vessel.overflow);
+  const inletX = layout.sidesAt(station.vessel.inletInvert).left;
+  const overflowX = layout.sidesAt(station.vessel.overflow).right;
+  const inner = faces(layout, vessel, vessel.depth);
+  const top = layout.sidesAt(vessel.depth);
   const shapes: Shape[] = [
-    polygon('wall', [left - wall, rim], [left, rim], [left, floor], [right, floor], [right, rim], [right + wall, rim], [right + wall, floor + wall], [left - wall, floor + wall]),
-    line('ground', [left - wall - ground, rim + 2], [left - wall, rim + 2]),
-    line('ground', [right + wall, rim + 2], [right + wall + ground, rim + 2]),
-    polygon('pipe', [left - wall - 6, inlet - pipe], [left + 4, inlet - pipe], [left + 4, inlet], [left - wall - 6, inlet]),
-    polygon('pipe', [right - 3, overflow], [right + wall + 6, overflow + 2], [right + wall + 6, overflow - 5], [right - 3, overflow - 5]),
+    line('wall', ...inner.left.slice().reverse(), ...inner.right),
+    polygon('inside', ...inner.left.slice().reverse(), ...inner.right),
+    line('ground', [left - wall - ground, rim + 2], [top.left - wall, rim + 2]),
+    line('ground', [top.right + wall, rim + 2], [right + wall + ground, rim + 2]),
+    polygon('pipe', [inletX - wall - 6, inlet - pipe], [inletX + 4, inlet - pipe], [inletX + 4, inlet], [inletX - wall - 6, inlet]),
+    polygon('pipe', [overflowX - 3, overflow], [overflowX + wall + 6, overflow + 2], [overflowX + wall + 6, overflow - 5], [overflowX - 3, overflow - 5]),
   ];
   if (cut) {
     const mid = (rim + floor) / 2 - 20;

@@ -1,0 +1,68 @@
+'use client';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Papa from 'papaparse';
+import { useRef, useState, type ClipboardEvent, type ReactNode } from 'react';
+
+const LARGEST_CSV = 1024 * 1024;
+
+/** Rows of cells from CSV or from a paste out of a sheet. */
+const rowsOf = (text: string): string[][] => Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' }).data;
+
+interface Props {
+  /** What the figures are, as `curve`: names the file field. */
+  what: string;
+  units: string;
+  /** Takes the rows, or says what is wrong with them; nothing is changed then. */
+  onRows(rows: string[][]): readonly string[];
+  onAdd(): void;
+  addLabel: string;
+  /** More buttons. */
+  more?: ReactNode;
+  children: ReactNode;
+}
+
+/** A list of figures that can be typed, pasted from a sheet, or read from a CSV file. */
+export function TableFile({ what, units, onRows, onAdd, addLabel, more, children }: Props) {
+  const file = useRef<HTMLInputElement>(null);
+  const [refused, setRefused] = useState<readonly string[]>([]);
+  const take = (text: string) => setRefused(onRows(rowsOf(text)));
+  const readFile = async (chosen: File | undefined) => {
+    if (!chosen) return;
+    if (chosen.size > LARGEST_CSV) return setRefused([`${chosen.name} is ${(chosen.size / 1024 / 1024).toFixed(0)} MB; a ${what} is a few lines`]);
+    take(await chosen.text());
+  };
+  const paste = (e: ClipboardEvent) => {
+    const text = e.clipboardData.getData('text/plain');
+    if (!/[\n\t]/.test(text.trim())) return;
+    e.preventDefault();
+    take(text);
+  };
+  return (
+    <Box onPaste={paste} sx={{ display: 'flex', flexDirection: 'column', gap: 1 }}>
+      {children}
+      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+        <Button onClick={onAdd}>{addLabel}</Button>
+        <Button onClick={() => file.current?.click()}>read a CSV ({units})</Button>
+        {more}
+        <input
+          ref={file}
+          type="file"
+          accept=".csv,text/csv,text/plain"
+          hidden
+          aria-label={`${what} file`}
+          onChange={(e) => {
+            void readFile(e.target.files?.[0]);
+            e.target.value = '';
+          }}
+        />
+      </Box>
+      {refused.length > 0 && (
+        <Alert severity="error" onClose={() => setRefused([])}>
+          The {what} was not changed. {refused.join('; ')}
+        </Alert>
+      )}
+    </Box>
+  );
+}
