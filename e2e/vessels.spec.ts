@@ -52,3 +52,28 @@ test('a depth table is read from CSV, written to CSV, and refused when it goes d
   await csv('depth,pressure\n1,2\n');
   await expect(page.getByText(/The depth table was not changed.*no column is headed “area”/)).toBeVisible();
 });
+
+test('pipe friction by either school, and a float’s range as it was measured', async ({ page, request }) => {
+  const id = await makeStation(request, 'School sump');
+  await page.goto(`/stations/${id}/survey`);
+  const delivers = page.getByText('delivers, at start').locator('..');
+  await expect(delivers).toContainText('2.86');
+  await choose(page, 'friction by', 'Hazen–Williams');
+  await expect(delivers).not.toContainText('2.86');
+  await type(page, 'C', '70');
+  await expect(delivers).toContainText(/2\.[0-6]/);
+  await choose(page, 'as for', 'plastic, drawn');
+  await expect(page.getByRole('textbox', { name: 'C', exact: true })).toHaveValue('150');
+  await choose(page, 'friction by', 'Darcy–Weisbach');
+  await expect(delivers).toContainText('2.86');
+  await type(page, 'head, at most', '50');
+  await expect(page.getByText(/its maker allows 50%/)).toBeVisible();
+
+  await page.getByRole('checkbox', { name: /range of the pump float is measured/ }).check();
+  await type(page, 'measured, below clip', '160');
+  await expect(bellLine(page)).toContainText('1 broken');
+  await page.getByRole('link', { name: 'Levels' }).click();
+  await page.getByRole('tab', { name: 'tape list' }).click();
+  await expect(page.getByRole('row', { name: /1 pump/ })).toContainText('measured');
+  await expect(page.getByRole('row', { name: /2 alarm/ })).not.toContainText('measured');
+});

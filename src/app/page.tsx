@@ -1,9 +1,10 @@
 import { database } from '@/server/db';
-import { listStations } from '@/server/stations';
+import { listStations, listUnreadable } from '@/server/stations';
 import { RoundView } from '@/ui/round/RoundView';
 
 export const dynamic = 'force-dynamic';
 
 export default function RoundPage() {
-  return <RoundView stations={listStations(database()).map(({ id, revision, station }) => ({ id, revision, station }))} />;
+  const db = database();
+  return <RoundView stations={listStations(db).map(({ id, revision, station }) => ({ id, revision, station }))} unreadable={listUnreadable(db)} />;
 }

@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
@@ -8,7 +8,7 @@ import { LARGEST_BODY, idFrom, readJson } from './edge';
 import { MIGRATIONS } from './migrations';
 import { addEntry, findRun, listRuns, startRun } from './proofs';
 import { seedDemo } from './seed';
-import { createStation, findStation, listStations, saveStation } from './stations';
+import { createStation, findStation, listStations, listUnreadable, saveStation, storedDocument } from './stations';
 
 let folder: string;
 let file: string;
@@ -79,6 +79,25 @@ describe('stations', () => {
     expect(mine).toMatchObject({ ok: false, reason: 'stale', theirs: { revision: 2 } });
     expect(findStation(db, id)!.station.identity.name).toBe('Theirs');
     expect(saveStation(db, 99, 1, station(), AT)).toEqual({ ok: false, reason: 'not-found' });
+  });
+
+  it('keeps a document that cannot be read, tells its problems, and shows the others', () => {
+    const { id } = createStation(db, station('Readable'), AT);
+    db.exec('INSERT INTO stations (id, revision, created_at) VALUES (7, 1, \'x\')');
+    db.prepare("INSERT INTO revisions (station_id, revision, saved_at, document) VALUES (7, 1, 'x', ?)").run('{"format": "pit-bell/station", "version": 99}');
+    expect(listStations(db).map((s) => s.id)).toEqual([id]);
+    expect(listUnreadable(db)).toEqual([{ id: 7, problems: [{ path: 'version', message: expect.stringMatching(/version 99/) }] }]);
+    expect(storedDocument(db, 7)).toBe('{"format": "pit-bell/station", "version": 99}');
+    expect(() => findStation(db, 7)).toThrow(/cannot be read/);
+    expect(storedDocument(db, 8)).toBeNull();
+  });
+
+  it('brings a stored document of an older version up to date as it is read', () => {
+    const old = readFileSync(new URL('../core/station/fixtures/version-1.json', import.meta.url), 'utf8');
+    db.exec('INSERT INTO stations (id, revision, created_at) VALUES (5, 1, \'x\')');
+    db.prepare("INSERT INTO revisions (station_id, revision, saved_at, document) VALUES (5, 1, 'x', ?)").run(old);
+    expect(findStation(db, 5)!.station).toMatchObject({ version: 2, vessel: { displacement: [] } });
+    expect(saveStation(db, 5, 1, findStation(db, 5)!.station, AT)).toMatchObject({ ok: true, saved: { revision: 2 } });
   });
 
   it('never changes or removes a revision', () => {

@@ -1,4 +1,4 @@
-import { checkStation, type Station } from '@/core/station';
+import { checkStation, type Problem, type Station } from '@/core/station';
 import type { Db } from './db';
 
 export interface Saved {
@@ -22,24 +22,45 @@ const SELECT = `
   SELECT s.id, r.revision, r.saved_at AS savedAt, r.document
   FROM stations s JOIN revisions r ON r.station_id = s.id`;
 
-/** A stored document was checked when it was written; an older version is brought up to date as it is read. */
-function toSaved(row: Row): Saved {
-  const checked = checkStation(JSON.parse(row.document));
-  if (!checked.ok) {
-    throw new Error(`Station ${row.id}, revision ${row.revision} in the database cannot be read: ${checked.problems.map((p) => `${p.path}: ${p.message}`).join('; ')}`);
-  }
-  return { id: row.id, revision: row.revision, savedAt: row.savedAt, station: checked.station };
+/** A document in the database that this version of the program does not understand. It is kept as it is. */
+export interface Unreadable {
+  readonly id: number;
+  readonly problems: readonly Problem[];
 }
 
-/** Every station at its newest revision, by site and name. */
-export function listStations(db: Db): Saved[] {
+/** A stored document was checked when it was written; an older version is brought up to date as it is read. */
+function read(row: Row): { ok: true; saved: Saved } | { ok: false; unreadable: Unreadable } {
+  const checked = checkStation(JSON.parse(row.document));
+  if (!checked.ok) return { ok: false, unreadable: { id: row.id, problems: checked.problems } };
+  return { ok: true, saved: { id: row.id, revision: row.revision, savedAt: row.savedAt, station: checked.station } };
+}
+
+function toSaved(row: Row): Saved {
+  const result = read(row);
+  if (result.ok) return result.saved;
+  throw new Error(`Station ${row.id}, revision ${row.revision} in the database cannot be read: ${result.unreadable.problems.map((p) => `${p.path}: ${p.message}`).join('; ')}`);
+}
+
+function newest(db: Db): ReturnType<typeof read>[] {
   const rows = db
     .prepare<[], Row>(
       `${SELECT} AND r.revision = s.revision
        ORDER BY json_extract(r.document, '$.identity.site') COLLATE NOCASE, json_extract(r.document, '$.identity.name') COLLATE NOCASE, s.id`,
     )
     .all();
-  return rows.map(toSaved);
+  return rows.map(read);
+}
+
+/** Every station at its newest revision, by site and name. */
+export const listStations = (db: Db): Saved[] => newest(db).flatMap((r) => (r.ok ? [r.saved] : []));
+
+/** The stations whose newest document cannot be read, with every problem; one of them must not hide the others. */
+export const listUnreadable = (db: Db): Unreadable[] => newest(db).flatMap((r) => (r.ok ? [] : [r.unreadable]));
+
+/** The newest document of a station as it is stored, readable or not. */
+export function storedDocument(db: Db, id: number): string | null {
+  const row = db.prepare<[number], Row>(`${SELECT} AND r.revision = s.revision WHERE s.id = ?`).get(id);
+  return row ? row.document : null;
 }
 
 export function findStation(db: Db, id: number): Saved | null {

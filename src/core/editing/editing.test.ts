@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { tripsOf } from '../sensing';
 import { checkStation, depthOf, newStation, type Sensor, type Station } from '../station';
-import { getAt, moveFloat, setAt, widenFloat, withAlarmFloat, withKind, withSection, withShape } from './index';
+import { getAt, moveFloat, setAt, widenFloat, withAlarmFloat, withKind, withMeasuredRange, withProfile, withSection, withShape } from './index';
 
 const metric = () => newStation('a', 'b', 'metric-230');
 const us = () => newStation('a', 'b', 'us-120');
@@ -71,6 +71,19 @@ describe('changing what is there', () => {
       expect(checkStation(changed)).toMatchObject({ ok: true });
       expect(depthOf(changed.vessel.shape)).toBeCloseTo(1.2, 12);
     }
+  });
+  it('takes a range as measured from the one worked out, to the millimetre, and lets it go again', () => {
+    const measured = pumpOf(withMeasuredRange(metric(), 'pump', true));
+    expect(measured.kind === 'tilt' && measured.measured).toEqual({ above: 0.141, below: 0.141 });
+    expect(withMeasuredRange(withMeasuredRange(metric(), 'pump', true), 'pump', false)).toEqual(metric());
+    const rod = withKind(metric(), 'pump', 'rod', 'metric');
+    expect(withMeasuredRange(rod, 'pump', true)).toEqual(rod);
+  });
+  it('brings the mains of a profile and leaves what was measured', () => {
+    const changed = withProfile(metric(), 'us-120');
+    expect(changed.supply).toMatchObject({ voltage: 120, frequency: 60, breaker: 10 });
+    expect(changed.vessel).toEqual(metric().vessel);
+    expect(withProfile(withProfile(metric(), 'us-120'), 'metric-230')).toEqual(metric());
   });
   it('changes one section of a stacked vessel', () => {
     const changed = withSection(withShape(metric(), 'stacked'), 1, 'box').vessel.shape;

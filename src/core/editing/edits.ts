@@ -118,7 +118,17 @@ export function withKind(station: Station, id: string, kind: Sensor['kind'], sys
     if (kind === 'rod') return { ...common, kind, upperStop: toTape(rise, system), lowerStop: toTape(fall, system) };
     const angle = FLOAT_ANGLES[duty];
     const arm = (rise - fall) / 2 / Math.sin((angle * Math.PI) / 180);
-    return { ...common, kind, clip: toTape((rise + fall) / 2, system), tether: Math.max(toTape(arm - 0.05, system), toTape(0.08, system)), body: 0.1, riseDeg: angle, fallDeg: angle };
+    return { ...common, kind, clip: toTape((rise + fall) / 2, system), tether: Math.max(toTape(arm - 0.05, system), toTape(0.08, system)), body: 0.1, riseDeg: angle, fallDeg: angle, measured: null };
+  });
+}
+
+/** A tilt float's range as measured, beginning from the one worked out; or worked out again. */
+export function withMeasuredRange(station: Station, id: string, measured: boolean): Station {
+  return replaceSensor(station, id, (sensor) => {
+    if (sensor.kind !== 'tilt') return sensor;
+    const { rise, fall } = tripsOf({ ...sensor, measured: null });
+    const mm = (x: number) => Number(x.toFixed(3));
+    return { ...sensor, measured: measured ? { above: mm(rise - sensor.clip), below: mm(sensor.clip - fall) } : null };
   });
 }
 
@@ -142,6 +152,7 @@ export function withAlarmFloat(station: Station, fitted: boolean, system: UnitSy
     body: 0.1,
     riseDeg: FLOAT_ANGLES.control,
     fallDeg: FLOAT_ANGLES.control,
+    measured: null,
   };
   return { ...station, sensors: [...others, alarm] };
 }

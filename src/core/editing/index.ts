@@ -1,2 +1,2 @@
 export { getAt, setAt } from './setAt';
-export { moveFloat, widenFloat, withAlarmFloat, withKind, withProfile, withSection, withShape } from './edits';
+export { moveFloat, widenFloat, withAlarmFloat, withKind, withMeasuredRange, withProfile, withSection, withShape } from './edits';

@@ -41,7 +41,7 @@ describe('friction factor', () => {
   });
 });
 
-const pipe = (over: Partial<Station['discharge']['segments'][number]> = {}) => ({ name: 'pipe', length: 60.96, bore: 0.1524, roughness: 0.0008 * 0.1524, fittings: [], ...over });
+const pipe = (over: Partial<Station['discharge']['segments'][number]> = {}) => ({ name: 'pipe', length: 60.96, bore: 0.1524, roughness: 0.0008 * 0.1524, hazenWilliams: 130, fittings: [], ...over });
 
 describe('head loss', () => {
   it('White example 6.6: 200 ft of 6 in pipe at 6 ft/s loses 4.5 ft', () => {
@@ -66,6 +66,40 @@ describe('head loss', () => {
   it('holds the volume of its first metres across two bores', () => {
     const line = pipelineOf([pipe({ length: 2, bore: 0.1 }), pipe({ length: 5, bore: 0.2 })], 1e-6);
     expect(line.volumeOf(3)).toBeCloseTo((Math.PI / 4) * (2 * 0.01 + 1 * 0.04), 12);
+  });
+});
+
+describe('Hazen–Williams', () => {
+  const line = (over: Parameters<typeof pipe>[0]) => pipelineOf([pipe(over)], 1.1e-6, 'hazen-williams');
+  const friction = (over: Parameters<typeof pipe>[0], flow: number) => {
+    const { bore = 0.1524 } = over ?? {};
+    const v = flow / ((Math.PI / 4) * bore ** 2);
+    return line(over).loss(flow) - v ** 2 / (2 * GRAVITY);
+  };
+  it('agrees with its velocity form V = 0.849·C·R^0.63·S^0.54 (Mays, eq. 12.2.6): 0.1 m³/s through 1 km of 0.3 m at C = 130 loses 6.43 m', () => {
+    const v = 0.1 / ((Math.PI / 4) * 0.09);
+    const slope = (v / (0.849 * 130 * 0.075 ** 0.63)) ** (1 / 0.54);
+    expect(slope * 1000).toBeCloseTo(6.43, 2);
+    expect(friction({ length: 1000, bore: 0.3 }, 0.1) / (slope * 1000)).toBeCloseTo(1, 2);
+  });
+  it('lies within a tenth of Darcy–Weisbach for drawn plastic at ordinary velocities, where it was made', () => {
+    for (const [bore, v] of [[0.1, 1], [0.1, 2], [0.3, 1.5]] as const) {
+      const flow = v * (Math.PI / 4) * bore ** 2;
+      const darcy = pipelineOf([pipe({ bore, roughness: 1.5e-6, length: 100 })], 1.1e-6).loss(flow) - v ** 2 / (2 * GRAVITY);
+      expect(Math.abs(friction({ bore, hazenWilliams: 150, length: 100 }, flow) / darcy - 1)).toBeLessThan(0.1);
+    }
+  });
+  it('loses less in a smoother pipe, and does not ask for its roughness', () => {
+    expect(friction({ hazenWilliams: 150 }, 0.02)).toBeLessThan(friction({ hazenWilliams: 100 }, 0.02));
+    expect(friction({ roughness: 0.003 }, 0.02)).toBe(friction({ roughness: 0 }, 0.02));
+  });
+  it('is the school of the station where that is chosen', () => {
+    const s = newStation('t', 't', 'metric-230');
+    const darcy = hydraulicsOf(s).at(0.5);
+    const hazen = hydraulicsOf({ ...s, settings: { ...s.settings, friction: 'hazen-williams' } }).at(0.5);
+    if (!darcy.ok || !hazen.ok) throw new Error('no duty');
+    expect(hazen.flow).not.toBe(darcy.flow);
+    expect(hazen.flow / darcy.flow).toBeCloseTo(1, 1);
   });
 });
 

@@ -59,7 +59,7 @@ export const orificeFlow = (coefficient: number, diameter: number, head: number)
 export function hydraulicsOf(station: Pick<Station, 'pumps' | 'discharge' | 'settings'>): Hydraulics {
   const { discharge, settings } = station;
   const curve = pumpCurve(station.pumps[0]!.curve);
-  const pipeline = pipelineOf(discharge.segments, kinematicViscosity(settings.waterTemperature));
+  const pipeline = pipelineOf(discharge.segments, kinematicViscosity(settings.waterTemperature), settings.friction);
   const { weepHole: hole, outlet } = discharge;
   const runOut = curve.to;
 

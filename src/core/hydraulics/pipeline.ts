@@ -1,4 +1,4 @@
-import type { Segment } from '../station';
+import type { Segment, Station } from '../station';
 import { frictionFactor } from './friction';
 import { GRAVITY } from './water';
 
@@ -16,14 +16,24 @@ export interface Pipeline {
   readonly length: number;
 }
 
+export type FrictionSchool = Station['settings']['friction'];
+
 /**
- * Darcy–Weisbach: h = (f·L/D + ΣK)·v²/2g for each length in turn.
+ * Head lost by friction in a length of pipe by Hazen–Williams, m: h = 10.67·L·Q^1.852 / (C^1.852·d^4.8704) in SI. An empirical
+ * formula for water near 15 °C in turbulent flow.
+ * Source: L. W. Mays, "Water Resources Engineering", 2nd ed., eq. 12.2.8.
+ */
+const hazenWilliamsLoss = (s: Segment, flow: number): number => (10.67 * s.length * flow ** 1.852) / (s.hazenWilliams ** 1.852 * s.bore ** 4.8704);
+
+/**
+ * Losses of a line: friction by Darcy–Weisbach, h = f·L/D·v²/2g, or by Hazen–Williams; fittings as ΣK·v²/2g in both.
  * Source: F. M. White, "Fluid Mechanics", 7th ed., eqs. 6.10 and 6.78.
  *
  * @param viscosity kinematic, m²/s
  */
-export function pipelineOf(segments: readonly Segment[], viscosity: number): Pipeline {
+export function pipelineOf(segments: readonly Segment[], viscosity: number, school: FrictionSchool = 'darcy-weisbach'): Pipeline {
   const lengths = segments.map((s) => ({
+    segment: s,
     area: (Math.PI / 4) * s.bore ** 2,
     bore: s.bore,
     length: s.length,
@@ -40,7 +50,8 @@ export function pipelineOf(segments: readonly Segment[], viscosity: number): Pip
       let total = head(flow / last.area);
       for (const s of lengths) {
         const v = flow / s.area;
-        total += (frictionFactor((v * s.bore) / viscosity, s.relativeRoughness) * s.slenderness + s.k) * head(v);
+        total += s.k * head(v);
+        total += school === 'hazen-williams' ? hazenWilliamsLoss(s.segment, flow) : frictionFactor((v * s.bore) / viscosity, s.relativeRoughness) * s.slenderness * head(v);
       }
       return total;
     },

@@ -139,6 +139,7 @@ describe('rules', () => {
     ['reserve', 'an hour promised', (s) => (s.settings.reserveTime = 3600), (s) => (s.settings.reserveTime = 240)],
     ['reach', 'a tether too short to tilt', (s) => setPump(s, 0.45, 0.06), (s) => setPump(s, 0.45, 0.09)],
     ['reach', 'a cord that ends in the pit', (s) => (s.sensors[0]!.cordLength = 2), (s) => (s.sensors[0]!.cordLength = 3.5)],
+    ['submergence', 'a range measured wider than its angles say', (s) => Object.assign(s.sensors[0]!, { measured: { above: 0.15, below: 0.16 } }), (s) => Object.assign(s.sensors[0]!, { measured: { above: 0.15, below: 0.14 } })],
     ['reach', 'a float that hits the floor before it acts', (s) => setPump(s, 0.15), (s) => setPump(s, 0.2)],
   ])('%s: %s', (id, _, breaks, holds) => {
     expect(rule(station(breaks), id).state).toBe('broken');
@@ -182,7 +183,7 @@ describe('rules', () => {
     );
     const rod = (upperStop: number) =>
       station((s) => {
-        const { riseDeg: _r, fallDeg: _f, clip: _c, tether: _t, body: _b, ...rest } = s.sensors[0]! as Extract<Station['sensors'][number], { kind: 'tilt' }>;
+        const { riseDeg: _r, fallDeg: _f, clip: _c, tether: _t, body: _b, measured: _m, ...rest } = s.sensors[0]! as Extract<Station['sensors'][number], { kind: 'tilt' }>;
         s.sensors[0] = { ...rest, kind: 'rod', upperStop, lowerStop: 0.31 } satisfies RodFloat;
       });
     const starts = [0.4, 0.5, 0.6, 0.7].map((u) => judge(rod(u)).rules.find((r) => r.id === 'starts')!.has!.value);
@@ -199,6 +200,13 @@ describe('water and tape', () => {
     expect(raise[1]!.fromBelow).toBeCloseTo(0.5 * (context.lead - context.stop), 12);
     expect(raise[1]!.byHose).toBeCloseTo(500 * (context.lead - context.stop), 8);
     expect(raise.reduce((sum, r) => sum + r.fromBelow, 0)).toBeCloseTo(0.5 * 1.15, 12);
+  });
+  it('marks in the list a range that was measured', () => {
+    const { tape } = judge(station((s) => Object.assign(s.sensors[1]!, { measured: { above: 0.03, below: 0.03 } })));
+    expect(tape.map((t) => [t.measured, Number(t.rise.toFixed(3))])).toEqual([
+      [false, 0.591],
+      [true, 0.78],
+    ]);
   });
   it('lists the floats from the floor up, each measured both ways', () => {
     const { tape } = judge(station());

@@ -18,6 +18,8 @@ export interface TapeRow {
   readonly lowerStopRimDown: number | null;
   readonly rise: number;
   readonly fall: number;
+  /** Whether rise and fall were measured, not worked out. */
+  readonly measured: boolean;
 }
 
 /** The list that goes to the pit, lowest float first. */
@@ -36,6 +38,7 @@ export function tapeList({ sensors, vessel }: LevelContext): TapeRow[] {
       lowerStopRimDown: sensor.kind === 'rod' ? vessel.depth - sensor.lowerStop : null,
       rise,
       fall,
+      measured: sensor.kind === 'tilt' && sensor.measured !== null,
     };
   });
 }

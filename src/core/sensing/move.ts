@@ -10,11 +10,11 @@ export function moved(sensor: Sensor, by: number): Sensor {
   }
 }
 
-/** The sensor with its range widened by `by` metres of tether, or of upper stop. */
+/** The sensor with its range widened by `by` metres of tether, or of upper stop. A range that was measured was true of another tether, and is given up. */
 export function widened(sensor: Sensor, by: number): Sensor {
   switch (sensor.kind) {
     case 'tilt':
-      return { ...sensor, tether: sensor.tether + by };
+      return { ...sensor, tether: sensor.tether + by, measured: null };
     case 'rod':
       return { ...sensor, upperStop: sensor.upperStop + by };
   }

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { RodFloat, TiltFloat } from '../station';
 import { contactClosed, hasRisen, leanOf, moved, settingOf, tripsOf, widened } from './index';
 
-const tilt: TiltFloat = { id: 'pump', role: 'pump', kind: 'tilt', duty: 'motor', contact: 'closes-on-rise', contactRating: 8, cordLength: 5, clip: 0.5, tether: 0.15, body: 0.1, riseDeg: 45, fallDeg: 45 };
+const tilt: TiltFloat = { id: 'pump', role: 'pump', kind: 'tilt', duty: 'motor', contact: 'closes-on-rise', contactRating: 8, cordLength: 5, clip: 0.5, tether: 0.15, body: 0.1, riseDeg: 45, fallDeg: 45, measured: null };
 const rod: RodFloat = { id: 'alarm', role: 'alarm', kind: 'rod', duty: 'control', contact: 'opens-on-rise', contactRating: 1, cordLength: 5, upperStop: 0.4, lowerStop: 0.3 };
 
 describe('trips', () => {
@@ -15,6 +15,17 @@ describe('trips', () => {
     const { rise, fall } = tripsOf({ ...tilt, riseDeg: 10, fallDeg: 10 });
     expect(rise - 0.5).toBeCloseTo(0.0347296, 6);
     expect(0.5 - fall).toBeCloseTo(0.0347296, 6);
+  });
+  it('are those measured, where they were measured, wherever the clip is put', () => {
+    const measured = { ...tilt, measured: { above: 0.12, below: 0.16 } };
+    expect(tripsOf(measured).rise).toBeCloseTo(0.62, 12);
+    expect(tripsOf(measured).fall).toBeCloseTo(0.34, 12);
+    expect(tripsOf(moved(measured, 0.1)).rise).toBeCloseTo(0.72, 12);
+  });
+  it('are worked out again when the tether changes, for the measurement was of another', () => {
+    const changed = widened({ ...tilt, measured: { above: 0.12, below: 0.16 } }, 0.05);
+    expect(changed.kind === 'tilt' && changed.measured).toBeNull();
+    expect(tripsOf(changed)).toEqual(tripsOf(widened(tilt, 0.05)));
   });
   it('of a rod float are its stops', () => expect(tripsOf(rod)).toEqual({ rise: 0.4, fall: 0.3 }));
   it('keep their differential wherever the float is clipped, and grow with the tether', () => {

@@ -14,6 +14,7 @@ const sinDeg = (degrees: number) => Math.sin((degrees * Math.PI) / 180);
 export const armOf = (float: TiltFloat): number => float.tether + float.body / 2;
 
 function tiltTrips(float: TiltFloat): Trips {
+  if (float.measured) return { rise: float.clip + float.measured.above, fall: float.clip - float.measured.below };
   const arm = armOf(float);
   return { rise: float.clip + arm * sinDeg(float.riseDeg), fall: float.clip - arm * sinDeg(float.fallDeg) };
 }
@@ -23,7 +24,7 @@ const rodTrips = (float: RodFloat): Trips => ({ rise: float.upperStop, fall: flo
 /**
  * Trip levels of a sensor. A tilt float turns about its clip with its body's middle at the surface: it acts where its arm
  * stands at its rise angle above level and at its fall angle below, so rise = z + (L + b/2)·sin θr and
- * fall = z − (L + b/2)·sin θf. A rod float acts at its stops.
+ * fall = z − (L + b/2)·sin θf; a measured range overrides this. A rod float acts at its stops.
  */
 export function tripsOf(sensor: Sensor): Trips {
   switch (sensor.kind) {

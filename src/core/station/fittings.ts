@@ -13,10 +13,13 @@ export const COMMON_FITTINGS: readonly { name: string; k: number }[] = [
   { name: 'union or coupling', k: 0.08 },
 ];
 
-/** Absolute roughness of common pipe, m. Source: F. M. White, "Fluid Mechanics", 7th ed., table 6.1; L. F. Moody (1944). */
-export const COMMON_ROUGHNESS: readonly { name: string; roughness: number }[] = [
-  { name: 'plastic, drawn', roughness: 1.5e-6 },
-  { name: 'steel, commercial', roughness: 4.6e-5 },
-  { name: 'galvanised iron', roughness: 1.5e-4 },
-  { name: 'cast iron', roughness: 2.6e-4 },
+/**
+ * Common pipe: absolute roughness, m (F. M. White, "Fluid Mechanics", 7th ed., table 6.1; L. F. Moody, 1944), and Hazen–Williams C
+ * (L. W. Mays, "Water Resources Engineering", 2nd ed., table 12.2.1).
+ */
+export const COMMON_PIPES: readonly { name: string; roughness: number; hazenWilliams: number }[] = [
+  { name: 'plastic, drawn', roughness: 1.5e-6, hazenWilliams: 150 },
+  { name: 'steel, commercial', roughness: 4.6e-5, hazenWilliams: 130 },
+  { name: 'galvanised iron', roughness: 1.5e-4, hazenWilliams: 120 },
+  { name: 'cast iron, new', roughness: 2.6e-4, hazenWilliams: 130 },
 ];

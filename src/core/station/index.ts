@@ -3,7 +3,7 @@ export { upgrade } from './upgrade';
 export { stationSchema, type CurvePoint, type Pump, type RodFloat, type Segment, type Sensor, type Station, type TiltFloat, type Vessel as VesselDocument, type VesselShape } from './schema';
 export { checkStation, type Checked, type Problem } from './check';
 export { newStation, FLOAT_ANGLES } from './newStation';
-export { COMMON_FITTINGS, COMMON_ROUGHNESS } from './fittings';
+export { COMMON_FITTINGS, COMMON_PIPES } from './fittings';
 export { readCurveRows, type CurveRead } from './curveText';
 export { stationJsonSchema } from './jsonSchema';
 export { depthTableRows, readDepthRows } from './depthTableText';

@@ -7,8 +7,8 @@ const GPM = GALLON / 60;
 export const FLOAT_ANGLES = { motor: 45, control: 10 } as const;
 
 const METRIC_FLOATS: Sensor[] = [
-  { id: 'pump', role: 'pump', kind: 'tilt', duty: 'motor', contact: 'closes-on-rise', contactRating: 8, cordLength: 5, clip: 0.45, tether: 0.15, body: 0.1, riseDeg: FLOAT_ANGLES.motor, fallDeg: FLOAT_ANGLES.motor },
-  { id: 'alarm', role: 'alarm', kind: 'tilt', duty: 'control', contact: 'closes-on-rise', contactRating: 1, cordLength: 10, clip: 0.75, tether: 0.1, body: 0.1, riseDeg: FLOAT_ANGLES.control, fallDeg: FLOAT_ANGLES.control },
+  { id: 'pump', role: 'pump', kind: 'tilt', duty: 'motor', contact: 'closes-on-rise', contactRating: 8, cordLength: 5, clip: 0.45, tether: 0.15, body: 0.1, riseDeg: FLOAT_ANGLES.motor, fallDeg: FLOAT_ANGLES.motor, measured: null },
+  { id: 'alarm', role: 'alarm', kind: 'tilt', duty: 'control', contact: 'closes-on-rise', contactRating: 1, cordLength: 10, clip: 0.75, tether: 0.1, body: 0.1, riseDeg: FLOAT_ANGLES.control, fallDeg: FLOAT_ANGLES.control, measured: null },
 ];
 
 const metric: Omit<Station, 'identity'> = {
@@ -33,6 +33,7 @@ const metric: Omit<Station, 'identity'> = {
       ],
       startsPerHour: 20,
       minimumRun: 30,
+      headShare: 0.9,
       ratedCurrent: 4.2,
     },
   ],
@@ -43,6 +44,7 @@ const metric: Omit<Station, 'identity'> = {
         length: 12,
         bore: 0.0408,
         roughness: 1.5e-6,
+        hazenWilliams: 150,
         fittings: [
           { name: '90° elbow', k: 0.95, count: 3 },
           { name: 'swing check valve', k: 2.1, count: 1 },
@@ -58,6 +60,7 @@ const metric: Omit<Station, 'identity'> = {
   alarm: { horn: true, lamp: true, silence: true, battery: true, remoteContact: false, place: 'indoors, by the meter board' },
   supply: { voltage: 230, frequency: 50, breaker: 10, residualCurrent: true },
   settings: {
+    friction: 'darcy-weisbach',
     submergence: 'motor',
     inlet: 'free',
     surcharge: 0.15,
@@ -96,6 +99,7 @@ const us: Omit<Station, 'identity'> = {
       ],
       startsPerHour: 20,
       minimumRun: 30,
+      headShare: 0.9,
       ratedCurrent: 8.5,
     },
   ],
@@ -106,6 +110,7 @@ const us: Omit<Station, 'identity'> = {
         length: 40 * 12 * INCH,
         bore: 1.59 * INCH,
         roughness: 1.5e-6,
+        hazenWilliams: 150,
         fittings: [
           { name: '90° elbow', k: 0.95, count: 3 },
           { name: 'swing check valve', k: 2.1, count: 1 },
@@ -117,8 +122,8 @@ const us: Omit<Station, 'identity'> = {
     weepHole: { diameter: 0.1875 * INCH, height: 10 * INCH },
   },
   sensors: [
-    { id: 'pump', role: 'pump', kind: 'tilt', duty: 'motor', contact: 'closes-on-rise', contactRating: 13, cordLength: 20 * 12 * INCH, clip: 18 * INCH, tether: 6 * INCH, body: 4 * INCH, riseDeg: FLOAT_ANGLES.motor, fallDeg: FLOAT_ANGLES.motor },
-    { id: 'alarm', role: 'alarm', kind: 'tilt', duty: 'control', contact: 'closes-on-rise', contactRating: 5, cordLength: 20 * 12 * INCH, clip: 30 * INCH, tether: 4 * INCH, body: 4 * INCH, riseDeg: FLOAT_ANGLES.control, fallDeg: FLOAT_ANGLES.control },
+    { id: 'pump', role: 'pump', kind: 'tilt', duty: 'motor', contact: 'closes-on-rise', contactRating: 13, cordLength: 20 * 12 * INCH, clip: 18 * INCH, tether: 6 * INCH, body: 4 * INCH, riseDeg: FLOAT_ANGLES.motor, fallDeg: FLOAT_ANGLES.motor, measured: null },
+    { id: 'alarm', role: 'alarm', kind: 'tilt', duty: 'control', contact: 'closes-on-rise', contactRating: 5, cordLength: 20 * 12 * INCH, clip: 30 * INCH, tether: 4 * INCH, body: 4 * INCH, riseDeg: FLOAT_ANGLES.control, fallDeg: FLOAT_ANGLES.control, measured: null },
   ],
   cordRun: 6 * 12 * INCH,
   supply: { voltage: 120, frequency: 60, breaker: 15, residualCurrent: true },

@@ -90,6 +90,7 @@ const pumpSchema = z.strictObject({
   curve: z.array(curvePoint).min(2, 'a curve needs two points or more').max(60, 'a curve of more than 60 points: thin it out'),
   startsPerHour: positive('the starts limit', 600).describe("the maker's limit of starts in an hour"),
   minimumRun: atLeastZero('the minimum run', 36000).describe('s'),
+  headShare: number.gt(0, 'the head share must be more than zero').max(1, 'the head share cannot pass 100 %').describe("the maker's limit: share of shut-off head that the pump may run at"),
   ratedCurrent: positive('the rated current', 500).describe('nameplate current, A'),
 });
 
@@ -103,7 +104,8 @@ const segmentSchema = z.strictObject({
   name: named(60),
   length: positive('the pipe length', 20000).describe('m'),
   bore: positive('the bore', 2).describe('inside diameter, m'),
-  roughness: atLeastZero('the roughness', 0.02).describe('absolute roughness, m'),
+  roughness: atLeastZero('the roughness', 0.02).describe('absolute roughness, m; used by Darcy–Weisbach'),
+  hazenWilliams: number.min(40, 'a Hazen–Williams C below 40').max(160, 'a Hazen–Williams C above 160').describe('coefficient C; used by Hazen–Williams'),
   fittings: z.array(fittingSchema).max(40, 'more than 40 lines of fittings'),
 });
 
@@ -139,6 +141,13 @@ const tiltFloat = z.strictObject({
   body: positive('the float body', 1).describe('length of the float body, m'),
   riseDeg: number.gt(0, 'the rise angle must be more than zero').max(85, 'the rise angle must be 85° or less'),
   fallDeg: number.gt(0, 'the fall angle must be more than zero').max(85, 'the fall angle must be 85° or less'),
+  measured: z
+    .strictObject({
+      above: positive('the measured rise above the clip', 10).describe('from the clip up to the rise trip, m'),
+      below: positive('the measured fall below the clip', 10).describe('from the clip down to the fall trip, m'),
+    })
+    .nullable()
+    .describe("the range as measured, or from the maker's table, at this tether; it overrides the one worked out from the angles"),
 });
 
 const rodFloat = z.strictObject({
@@ -167,6 +176,7 @@ const supplySchema = z.strictObject({
 });
 
 const settingsSchema = z.strictObject({
+  friction: z.enum(['darcy-weisbach', 'hazen-williams'], 'must be darcy-weisbach or hazen-williams').describe('which school of pipe friction'),
   submergence: z.enum(['motor', 'volute'], 'must be motor or volute').describe('which school: the water covers the motor, or the volute'),
   inlet: z.enum(['free', 'storage'], 'must be free or storage').describe('which school: the bell rings below the inlet, or the inlet pipe is used as storage'),
   surcharge: atLeastZero('the surcharge', 5).describe('how far above the inlet invert the bell may ring when the pipe is storage, m'),

@@ -2,6 +2,7 @@ import Ajv2020 from 'ajv/dist/2020';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
+import { judge } from '../levels';
 import type { UnitSystem } from '../units';
 import { checkStation, depthTableRows, newStation, readCurveRows, readDepthRows, stationJsonSchema } from './index';
 
@@ -73,7 +74,15 @@ describe('checkStation', () => {
     const old: unknown = JSON.parse(readFileSync(new URL('./fixtures/version-1.json', import.meta.url), 'utf8'));
     expect(problemsOf(old)).toEqual([]);
     const checked = checkStation(old);
-    expect(checked.ok && [checked.station.version, checked.station.vessel.displacement]).toEqual([2, []]);
+    if (!checked.ok) throw new Error('not sound');
+    const { station } = checked;
+    expect([station.version, station.vessel.displacement, station.settings.friction, station.pumps[0]!.headShare]).toEqual([2, [], 'darcy-weisbach', 1]);
+    expect(station.sensors.map((s) => s.kind === 'tilt' && s.measured)).toEqual([null, null]);
+    expect(station.discharge.segments[0]!.hazenWilliams).toBe(150);
+    // What version 1 worked out for this station, by its last release: figures are not to change under a document.
+    const { worst, context } = judge(station);
+    expect([context.stop, context.lead]).toEqual([expect.closeTo(0.4309, 4), expect.closeTo(0.7491, 4)]);
+    expect(worst.ok && worst.startsPerHour).toBeCloseTo(14.2, 1);
   });
 });
 

@@ -1,12 +1,29 @@
 export const CURRENT_VERSION = 2;
 
+type Json = Record<string, unknown>;
+
+const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** Fields added to an object, or to each object of a list; anything else is left for the schema to refuse. */
+function adding(value: unknown, fields: (item: Json) => Json): unknown {
+  if (Array.isArray(value)) return value.map((item) => adding(item, fields));
+  return isObject(value) ? { ...value, ...fields(value) } : value;
+}
+
 /** One step: a document of version N to the same document in version N + 1. Keyed by N. */
-const STEPS: Readonly<Record<number, (document: Record<string, unknown>) => Record<string, unknown>>> = {
-  /** Version 2 knows equipment that displaces water; version 1 had none. What is not a vessel is left for the schema to refuse. */
+const STEPS: Readonly<Record<number, (document: Json) => Json>> = {
+  /**
+   * Version 2 knows equipment that displaces water, ranges of floats as measured, a second school of pipe friction, and a
+   * maker's limit on head: a document of version 1 had none of these, and its figures stay as they were.
+   */
   1: (document) => ({
     ...document,
     version: 2,
-    ...(typeof document.vessel === 'object' && document.vessel !== null && { vessel: { ...document.vessel, displacement: [] } }),
+    vessel: adding(document.vessel, () => ({ displacement: [] })),
+    pumps: adding(document.pumps, () => ({ headShare: 1 })),
+    discharge: adding(document.discharge, (d) => ({ segments: adding(d.segments, () => ({ hazenWilliams: 150 })) })),
+    sensors: adding(document.sensors, (s) => (s.kind === 'tilt' ? { measured: null } : {})),
+    settings: adding(document.settings, () => ({ friction: 'darcy-weisbach' })),
   }),
 };
 

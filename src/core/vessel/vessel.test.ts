@@ -58,6 +58,12 @@ describe('by hand', () => {
     const v = plain({ kind: 'lying', diameter: 2, length: 5 });
     expect(v.volume(2 * depth) / v.capacity).toBeCloseTo(full, 4);
   });
+  it('a lying cylinder has no jump where the series for a trace of water ends', () => {
+    const v = plain({ kind: 'lying', diameter: 2, length: 5 });
+    const [below, above] = [v.volume(2e-4 * (1 - 1e-9)), v.volume(2e-4 * (1 + 1e-9))];
+    expect((above - below) / below).toBeGreaterThan(0);
+    expect((above - below) / below).toBeLessThan(1e-8);
+  });
   it('a lying cylinder is widest at its middle and closes at floor and rim', () => {
     const v = plain({ kind: 'lying', diameter: 2, length: 5 });
     expect(v.area(1)).toBeCloseTo(10, 12);

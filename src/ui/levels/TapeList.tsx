@@ -5,6 +5,7 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
+import Typography from '@mui/material/Typography';
 import { getAt, setAt } from '@/core/editing';
 import { QuantityInput } from '../parts/QuantityInput';
 import type { Judgement } from '@/core/levels';
@@ -61,7 +62,10 @@ export function TapeList({ judgement, system }: { judgement: Judgement; system: 
                 <TableCell sx={{ minWidth: 116 }}>
                   {row.kind === 'tilt' ? <Plain path={`${at}.tether`} label="tether" system={system} /> : <RimDown path={`${at}.lowerStop`} label="lower stop" system={system} />}
                 </TableCell>
-                <TableCell sx={{ whiteSpace: 'nowrap' }}>{height(row.rise)}</TableCell>
+                <TableCell sx={{ whiteSpace: 'nowrap' }}>
+                  {height(row.rise)}
+                  {row.measured && <Typography variant="label" sx={{ display: 'block' }}>measured</Typography>}
+                </TableCell>
                 <TableCell sx={{ whiteSpace: 'nowrap' }}>{height(row.fall)}</TableCell>
               </TableRow>
             );

@@ -68,7 +68,10 @@ function TapeSheet() {
               </td>
               <td>{height(row.floorUp)}</td>
               <td>{row.tether === null ? 'rod' : height(row.tether)}</td>
-              <td>{height(row.rise)}</td>
+              <td>
+                {height(row.rise)}
+                {row.measured && ' (measured)'}
+              </td>
               <td>{height(row.fall)}</td>
               <td>☐</td>
             </tr>

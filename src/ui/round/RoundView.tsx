@@ -1,11 +1,12 @@
 'use client';
+import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useMemo } from 'react';
 import { judge } from '@/core/levels';
 import { shaftScene } from '@/core/papers';
-import type { Station } from '@/core/station';
+import type { Problem, Station } from '@/core/station';
 import { systemOf } from '@/core/units';
 import { Masthead } from '../frame/Masthead';
 import { Bell, type BellState } from '../parts/Bell';
@@ -17,6 +18,12 @@ export interface RoundStation {
   readonly id: number;
   readonly revision: number;
   readonly station: Station;
+}
+
+/** A stored document that this version cannot read. */
+export interface UnreadableStation {
+  readonly id: number;
+  readonly problems: readonly Problem[];
 }
 
 const HEIGHT = 320;
@@ -51,7 +58,7 @@ function Gauge({ entry }: { entry: RoundStation }) {
 }
 
 /** Home: the stations stand beside each other like gauges on a wall, site by site. */
-export function RoundView({ stations }: { stations: readonly RoundStation[] }) {
+export function RoundView({ stations, unreadable }: { stations: readonly RoundStation[]; unreadable: readonly UnreadableStation[] }) {
   const sites = [...new Set(stations.map((s) => s.station.identity.site))];
   const names = stations.map((s) => ({ id: s.id, name: s.station.identity.name, site: s.station.identity.site }));
   const { units } = usePrefs();
@@ -61,7 +68,12 @@ export function RoundView({ stations }: { stations: readonly RoundStation[] }) {
         <NewStation sites={sites} />
       </Masthead>
       <Box component="main" sx={{ flex: 1, px: 2, py: 1.5, display: 'flex', flexWrap: 'wrap', columnGap: 4, rowGap: 2, alignContent: 'flex-start' }}>
-        {stations.length === 0 && (
+        {unreadable.map(({ id, problems }) => (
+          <Alert key={id} severity="error" sx={{ width: '100%' }}>
+            Station {id} cannot be read by this version ({problems.map((p) => `${p.path}: ${p.message}`).slice(0, 3).join('; ')}). It is kept as it is: <a href={`/api/stations/${id}/file`}>take it out as a file</a>.
+          </Alert>
+        ))}
+        {stations.length === 0 && unreadable.length === 0 && (
           <Typography sx={{ maxWidth: 520, py: 4 }}>
             No station yet. Make one with <b>new station</b> and survey it, or bring one in from a file that someone gave you.
           </Typography>

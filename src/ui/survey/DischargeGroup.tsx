@@ -6,12 +6,17 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { setAt } from '@/core/editing';
-import { COMMON_FITTINGS, COMMON_ROUGHNESS, depthOf, type Segment } from '@/core/station';
+import { COMMON_FITTINGS, COMMON_PIPES, depthOf, type Segment } from '@/core/station';
 import { useEditor } from '../editor/StationProvider';
-import { QuantityField, WordsField } from './fields';
+import { ChoiceField, QuantityField, WordsField } from './fields';
 import { Group, Row } from './Group';
 import { LiftSketch } from './sketches';
 import { Tick } from './Tick';
+
+const SCHOOLS = [
+  ['darcy-weisbach', 'Darcy–Weisbach'],
+  ['hazen-williams', 'Hazen–Williams'],
+] as const;
 
 /** A choice that sets something and then stands empty again. */
 function Offer({ label, choices, onPick }: { label: string; choices: readonly string[]; onPick(index: number): void }) {
@@ -48,6 +53,7 @@ function Fittings({ at, segment }: { at: string; segment: Segment }) {
 
 function SegmentFields({ index, segment, only }: { index: number; segment: Segment; only: boolean }) {
   const edit = useEditor((s) => s.edit);
+  const school = useEditor((s) => s.document.settings.friction);
   const at = `discharge.segments.${index}`;
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1.75 }}>
@@ -60,8 +66,8 @@ function SegmentFields({ index, segment, only }: { index: number; segment: Segme
       <Row>
         <QuantityField path={`${at}.length`} label="pipe length" kind="distance" />
         <QuantityField path={`${at}.bore`} label="bore" kind="bore" hint="inside" />
-        <QuantityField path={`${at}.roughness`} label="roughness" kind="roughness" />
-        <Offer label="roughness of" choices={COMMON_ROUGHNESS.map((r) => r.name)} onPick={(i) => edit((d) => setAt(d, `${at}.roughness`, COMMON_ROUGHNESS[i]!.roughness))} />
+        {school === 'darcy-weisbach' ? <QuantityField path={`${at}.roughness`} label="roughness" kind="roughness" /> : <QuantityField path={`${at}.hazenWilliams`} label="C" kind="count" hint="Hazen–Williams" />}
+        <Offer label="as for" choices={COMMON_PIPES.map((r) => r.name)} onPick={(i) => edit((d) => setAt(setAt(d, `${at}.roughness`, COMMON_PIPES[i]!.roughness), `${at}.hazenWilliams`, COMMON_PIPES[i]!.hazenWilliams))} />
       </Row>
       <Fittings at={at} segment={segment} />
     </Box>
@@ -85,6 +91,7 @@ export function DischargeGroup() {
         <Button onClick={addLength}>add a length of another pipe</Button>
       </Box>
       <Row>
+        <ChoiceField path="settings.friction" label="friction by" choices={SCHOOLS} hint="by roughness, or by C" />
         <QuantityField path="discharge.outlet" label="outlet height" kind="head" hint="above the floor of the pit" />
         {discharge.checkValve && <QuantityField path="discharge.checkValve.pipeBefore" label="pipe before check valve" kind="distance" hint="it drains back" />}
       </Row>

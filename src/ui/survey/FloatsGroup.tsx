@@ -1,7 +1,7 @@
 'use client';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { withAlarmFloat, withKind } from '@/core/editing';
+import { withAlarmFloat, withKind, withMeasuredRange } from '@/core/editing';
 import type { Sensor } from '@/core/station';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { ChoiceField, QuantityField } from './fields';
@@ -42,6 +42,12 @@ function FloatFields({ sensor, index }: { sensor: Sensor; index: number }) {
           <QuantityField path={`${at}.riseDeg`} label="acts above level by" kind="angle" />
           <QuantityField path={`${at}.fallDeg`} label="goes back below by" kind="angle" />
           <QuantityField path={`${at}.cordLength`} label="cord" kind="distance" />
+          {sensor.measured && (
+            <>
+              <QuantityField path={`${at}.measured.above`} label="measured, above clip" kind="height" />
+              <QuantityField path={`${at}.measured.below`} label="measured, below clip" kind="height" />
+            </>
+          )}
         </Row>
       ) : (
         <Row>
@@ -49,6 +55,9 @@ function FloatFields({ sensor, index }: { sensor: Sensor; index: number }) {
           <QuantityField path={`${at}.lowerStop`} label="lower stop, floor up" kind="height" />
           <QuantityField path={`${at}.cordLength`} label="cord" kind="distance" />
         </Row>
+      )}
+      {sensor.kind === 'tilt' && (
+        <Tick label={`range of the ${sensor.role} float is measured, or from its maker's table`} checked={sensor.measured !== null} onChange={(measured) => edit((d) => withMeasuredRange(d, sensor.id, measured))} />
       )}
       <Row>
         <ChoiceField path={`${at}.contact`} label="contact" choices={CONTACTS} />

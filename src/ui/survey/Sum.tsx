@@ -18,6 +18,9 @@ export function Sum() {
   const { station, atLead, hydraulics, vessel, lead } = context;
   const { velocityMin, velocityMax } = station.settings;
   const velocities = atLead.ok ? hydraulics.pipeline.velocities(atLead.flow) : [];
+  const pump = station.pumps[0]!;
+  const headShare = atLead.ok ? atLead.head / hydraulics.curve.at(0) : 0;
+  const strained = headShare > pump.headShare;
   const slow = velocities.some((v) => v < velocityMin);
   const fast = velocities.some((v) => v > velocityMax);
   return (
@@ -37,6 +40,11 @@ export function Sum() {
         <Reading label="drains back each stop" value={quantity('volume', hydraulics.drainback)} system={system} />
         <Reading label="pit to the overflow" value={quantity('volume', vessel.volume(context.overflow))} system={system} />
       </Box>
+      {strained && (
+        <Alert severity="warning">
+          The pump works at {sayPhrase([quantity('share', headShare)], system)} of its shut-off head; its maker allows {sayPhrase([quantity('share', pump.headShare)], system)}.
+        </Alert>
+      )}
       {slow && <Alert severity="warning">Slower than {sayPhrase([quantity('velocity', velocityMin)], system)}: solids settle in the pipe.</Alert>}
       {fast && <Alert severity="warning">Faster than {sayPhrase([quantity('velocity', velocityMax)], system)}: wear, and a blow when it stops.</Alert>}
     </Box>

@@ -43,6 +43,7 @@ function PumpGroup() {
         <QuantityField path="pumps.0.startsPerHour" label="starts limit" kind="rate" />
         <QuantityField path="pumps.0.minimumRun" label="minimum run" kind="time" />
         <QuantityField path="pumps.0.ratedCurrent" label="rated current" kind="current" />
+        <QuantityField path="pumps.0.headShare" label="head, at most" kind="share" hint="of shut-off" />
       </Row>
       <CurveField />
     </Group>

@@ -1,3 +1,4 @@
+import { tripsOf } from '../../sensing';
 import type { RodFloat, Sensor, Station, TiltFloat } from '../../station';
 import { phrase, quantity } from '../../units';
 import type { Vessel } from '../../vessel';
@@ -19,8 +20,10 @@ function cord(sensor: Sensor, needed: number, cordRun: number): Condition {
 
 function tiltReach(float: TiltFloat, vessel: Vessel, { settings, cordRun }: Station): Condition[] {
   const reach = float.tether + float.body;
-  const top = float.clip + reach * sinDeg(float.riseDeg);
-  const bottom = float.clip - reach * sinDeg(float.fallDeg);
+  // At a trip the middle of the body is at the water; its tip is half a body further along the arm.
+  const { rise, fall } = tripsOf(float);
+  const top = rise + (float.body / 2) * sinDeg(float.riseDeg);
+  const bottom = fall - (float.body / 2) * sinDeg(float.fallDeg);
   const about = [`float:${float.id}`] as const;
   return [
     {

@@ -1,14 +1,20 @@
 import { database } from '@/server/db';
 import { idFrom, notFound } from '@/server/edge';
-import { findStation } from '@/server/stations';
+import { storedDocument } from '@/server/stations';
 
-/** The saved document as a file, to be carried to another machine. */
+const nameOf = (document: unknown): string => {
+  const { identity } = (document ?? {}) as { identity?: { name?: unknown } };
+  return typeof identity?.name === 'string' ? identity.name : 'station';
+};
+
+/** The saved document as a file, to be carried to another machine: as it is stored, even where this version cannot read it. */
 export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const id = idFrom((await params).id);
-  const saved = id === null ? null : findStation(database(), id);
-  if (!saved) return notFound('station');
-  const name = saved.station.identity.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'station';
-  return new Response(JSON.stringify(saved.station, null, 2), {
+  const stored = id === null ? null : storedDocument(database(), id);
+  if (stored === null) return notFound('station');
+  const document: unknown = JSON.parse(stored);
+  const name = nameOf(document).toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'station';
+  return new Response(JSON.stringify(document, null, 2), {
     headers: { 'content-type': 'application/json', 'content-disposition': `attachment; filename="${name}.json"` },
   });
 }
