@@ -20,7 +20,15 @@ interface Shot {
 const SHOTS: readonly Shot[] = [
   { name: 'round', address: '/' },
   { name: 'survey', address: '/stations/1/survey' },
+  {
+    name: 'survey-discharge',
+    address: '/stations/4/survey',
+    before: async (page) => {
+      await page.getByRole('navigation', { name: 'groups of the survey' }).getByRole('link', { name: 'discharge' }).click();
+    },
+  },
   { name: 'levels', address: '/stations/1/levels' },
+  { name: 'levels-stacked', address: '/stations/4/levels' },
   {
     name: 'levels-broken-night',
     address: '/stations/3/levels?rule=starts',
