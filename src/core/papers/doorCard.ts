@@ -36,7 +36,7 @@ export function doorCard({ context, cycles, reserve }: Judgement, revision: numb
       { label: 'delivers at start', value: atLead.ok ? `${say(quantity('flow', atLead.flow), system)} at ${say(quantity('head', atLead.head), system)}` : 'not known' },
       { label: 'moves each run', value: say(quantity('volume', drawdown), system) },
       { label: 'runs at design inflow', value: design.ok && design.keepsUp ? say(quantity('time', design.run), system) : 'without a stop' },
-      { label: 'at most', value: `${say(quantity('rate', pump.startsPerHour), system).replace('/h', '')} starts an hour` },
+      { label: 'at most', value: `${Number(pump.startsPerHour.toFixed(1))} starts an hour` },
     ],
     levels: [
       row('overflow', overflow, 'water leaves where it should not'),

@@ -93,9 +93,13 @@ export function DischargeGroup() {
       <Row>
         <ChoiceField path="settings.friction" label="friction by" choices={SCHOOLS} hint="by roughness, or by C" />
         <QuantityField path="discharge.outlet" label="outlet height" kind="head" hint="above the floor of the pit" />
-        {discharge.checkValve && <QuantityField path="discharge.checkValve.pipeBefore" label="pipe before check valve" kind="distance" hint="it drains back" />}
       </Row>
       <Tick label="check valve fitted" checked={discharge.checkValve !== null} onChange={(fitted) => edit((d) => setAt(d, 'discharge.checkValve', fitted ? { pipeBefore: 1 } : null))} />
+      {discharge.checkValve && (
+        <Row>
+          <QuantityField path="discharge.checkValve.pipeBefore" label="pipe before the check valve" kind="distance" hint="it drains back at every stop" />
+        </Row>
+      )}
       <Tick
         label="weep hole below the check valve (lets trapped air out)"
         checked={discharge.weepHole !== null}
