@@ -1,15 +1,6 @@
-import { testPlan, type Found, type Step } from '@/core/proving';
+import { testPlan, type Found, type ProofEntry, type Step } from '@/core/proving';
 import type { Db } from './db';
 import { findStation } from './stations';
-
-export interface ProofEntry {
-  readonly id: number;
-  readonly stepId: string;
-  readonly enteredAt: string;
-  readonly verdict: 'pass' | 'fail';
-  readonly found: Found;
-  readonly note: string;
-}
 
 export interface ProofRun {
   readonly id: number;

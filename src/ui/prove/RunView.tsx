@@ -6,7 +6,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useState } from 'react';
-import { proposeVerdict, type Step } from '@/core/proving';
+import { proposeVerdict, type ProofEntry, type Step } from '@/core/proving';
 import { quantity, say, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { clock } from '../parts/when';
@@ -14,7 +14,7 @@ import { FoundField } from './FoundField';
 import { foundFrom } from './foundFrom';
 import { ProveLayout } from './ProveLayout';
 import { useRunDraft } from './runDraft';
-import { sendEntry, type Entry } from './sendRun';
+import { sendEntry } from './sendRun';
 import { StepCard } from './StepCard';
 import { StepList, type StepState } from './StepList';
 
@@ -24,11 +24,11 @@ export interface RunProps {
   readonly startedAt: string;
   readonly tester: string;
   readonly plan: readonly Step[];
-  readonly entries: readonly Entry[];
+  readonly entries: readonly ProofEntry[];
 }
 
 /** What was entered for a step, oldest first; nothing of it is ever changed. */
-function Earlier({ step, entries, system }: { step: Step; entries: readonly Entry[]; system: UnitSystem }) {
+function Earlier({ step, entries, system }: { step: Step; entries: readonly ProofEntry[]; system: UnitSystem }) {
   if (entries.length === 0) return null;
   return (
     <Box component="section" aria-label="entered" sx={{ borderTop: 1, borderColor: 'text.primary', pt: 1 }}>

@@ -1,14 +1,5 @@
 import * as z from 'zod';
-import type { Found } from '@/core/proving';
-
-export interface Entry {
-  readonly id: number;
-  readonly stepId: string;
-  readonly enteredAt: string;
-  readonly verdict: 'pass' | 'fail';
-  readonly found: Found;
-  readonly note: string;
-}
+import type { ProofEntry } from '@/core/proving';
 
 const problemsSchema = z.array(z.object({ path: z.string(), message: z.string() })).optional();
 const entrySchema = z.object({
@@ -39,7 +30,7 @@ export async function startRun(stationId: number, tester: string): Promise<{ ok:
 }
 
 /** Adds a finding. Never throws. */
-export async function sendEntry(runId: number, entry: Omit<Entry, 'id' | 'enteredAt'>): Promise<{ ok: true; entry: Entry } | { ok: false; reason: string }> {
+export async function sendEntry(runId: number, entry: Omit<ProofEntry, 'id' | 'enteredAt'>): Promise<{ ok: true; entry: ProofEntry } | { ok: false; reason: string }> {
   try {
     const answer = z.object({ entry: entrySchema.optional(), problems: problemsSchema }).parse(await post(`/api/runs/${runId}/entries`, entry));
     return answer.entry ? { ok: true, entry: answer.entry } : { ok: false, reason: refusal(answer.problems) };
