@@ -30,7 +30,7 @@ const sound = (change: (s: Station) => void = () => {}) => {
 describe('pitbell', () => {
   it('checks a station, or says every problem as file: path: what', () => {
     expect(JSON.parse(pitbell('check', write('a.json', sound())).out)).toMatchObject({ valid: true, name: 'Sump' });
-    const file = write('b.json', sound((s) => ((s.vessel.overflow = 3), (s.inflow.low = 1))));
+    const file = write('b.json', sound((s) => ((s.vessel.overflow = 3), Object.assign(s.inflow.source, { low: 1 }))));
     const { status, out, err } = pitbell('check', file);
     expect(status).toBe(2);
     expect(out).toBe('');
@@ -74,7 +74,7 @@ describe('pitbell', () => {
     const out = path.join(folder, 'demo');
     expect(pitbell('demo', '--out', out).status).toBe(0);
     const files = readdirSync(out);
-    expect(files).toHaveLength(6);
+    expect(files).toHaveLength(13);
     for (const f of files) expect(pitbell('check', path.join(out, f)).err).toEqual([]);
   });
 

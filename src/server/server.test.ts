@@ -96,7 +96,7 @@ describe('stations', () => {
     const old = readFileSync(new URL('../core/station/fixtures/version-1.json', import.meta.url), 'utf8');
     db.exec('INSERT INTO stations (id, revision, created_at) VALUES (5, 1, \'x\')');
     db.prepare("INSERT INTO revisions (station_id, revision, saved_at, document) VALUES (5, 1, 'x', ?)").run(old);
-    expect(findStation(db, 5)!.station).toMatchObject({ version: 2, vessel: { displacement: [] } });
+    expect(findStation(db, 5)!.station).toMatchObject({ version: 3, vessel: { displacement: [] } });
     expect(saveStation(db, 5, 1, findStation(db, 5)!.station, AT)).toMatchObject({ ok: true, saved: { revision: 2 } });
   });
 
@@ -149,7 +149,7 @@ describe('test runs', () => {
 
 describe('the demo data', () => {
   it('fills an empty database once, with one finished run', () => {
-    expect(seedDemo(db, AT)).toBe(6);
+    expect(seedDemo(db, AT)).toBe(13);
     expect(seedDemo(db, AT)).toBe(0);
     const [first] = listRuns(db, 1);
     expect(new Set(first!.entries.map((e) => e.stepId)).size).toBe(first!.plan.length);

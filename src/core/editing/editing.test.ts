@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { tripsOf } from '../sensing';
+import { tripsOf as tripsIn, worldOf } from '../sensing';
 import { checkStation, depthOf, newStation, type Sensor, type Station } from '../station';
-import { getAt, moveFloat, setAt, widenFloat, withAlarmFloat, withKind, withMeasuredRange, withProfile, withSection, withShape } from './index';
+import { getAt, moveFloat, setAt, widenFloat, withKind, withMeasuredRange, withProfile, withRole, withSection, withShape } from './index';
 
+const tripsOf = (s: Sensor) => tripsIn(s, worldOf(metric()));
 const metric = () => newStation('a', 'b', 'metric-230');
 const us = () => newStation('a', 'b', 'us-120');
 const pumpOf = (s: Station): Sensor => s.sensors.find((x) => x.role === 'pump')!;
@@ -91,9 +92,9 @@ describe('changing what is there', () => {
     expect(withSection(metric(), 0, 'box')).toEqual(metric());
   });
   it('takes the alarm float out and hangs one back, still a sound document', () => {
-    const without = withAlarmFloat(metric(), false, 'metric');
+    const without = withRole(metric(), 'alarm', false, 'metric');
     expect(without.sensors.map((s) => s.role)).toEqual(['pump']);
-    const again = withAlarmFloat(without, true, 'metric');
+    const again = withRole(without, 'alarm', true, 'metric');
     expect(checkStation(again).ok).toBe(true);
     const { rise } = tripsOf(again.sensors[1]!);
     expect(rise).toBeGreaterThan(tripsOf(again.sensors[0]!).rise);

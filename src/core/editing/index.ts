@@ -1,2 +1,5 @@
 export { getAt, setAt } from './setAt';
-export { moveFloat, widenFloat, withAlarmFloat, withKind, withMeasuredRange, withProfile, withSection, withShape } from './edits';
+export { withProfile } from './profileEdits';
+export { withSection, withShape } from './vesselEdits';
+export { moveFloat, turnFloat, widenFloat, withControlFloats, withKind, withMeasuredRange, withPlace, withRole, withWeight } from './sensorEdits';
+export { withDoseMode, withDuty, withFilling, withFound, withObstacle, withPumpCount, withPumpModel, withSource } from './stationEdits';

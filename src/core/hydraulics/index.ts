@@ -1,1 +1,3 @@
+export { density, GRAVITY } from './water';
+export { freezingTime } from './freezing';
 export { hydraulicsOf, type Hydraulics, type NoDuty, type OperatingPoint } from './hydraulics';

@@ -2,12 +2,13 @@ import type { Segment, Station } from '../station';
 import { frictionFactor } from './friction';
 import { GRAVITY } from './water';
 
-/** A discharge line as its flow sees it. */
+/** A line of pipe as its flow sees it. */
 export interface Pipeline {
-  /** Head lost at a flow (m³/s, zero or more), m: friction, fittings, and the velocity head thrown away at the outlet. */
-  loss(flow: number): number;
-  /** Velocity head in the first length, m. */
-  velocityHead(flow: number): number;
+  /** Head lost to friction and fittings at a flow (m³/s, zero or more), m. */
+  friction(flow: number): number;
+  /** Velocity head in the first length, and in the last, m. */
+  entryHead(flow: number): number;
+  exitHead(flow: number): number;
   /** Velocity in each length, m/s. */
   velocities(flow: number): number[];
   /** Volume of the first `length` metres of the line, m³. */
@@ -23,7 +24,18 @@ export type FrictionSchool = Station['settings']['friction'];
  * formula for water near 15 °C in turbulent flow.
  * Source: L. W. Mays, "Water Resources Engineering", 2nd ed., eq. 12.2.8.
  */
-const hazenWilliamsLoss = (s: Segment, flow: number): number => (10.67 * s.length * flow ** 1.852) / (s.hazenWilliams ** 1.852 * s.bore ** 4.8704);
+const hazenWilliamsLoss = (length: number, bore: number, c: number, flow: number): number => (10.67 * length * flow ** 1.852) / (c ** 1.852 * bore ** 4.8704);
+
+/** Head lost per m of a bare pipe at a flow, by either school, m/m. @param viscosity kinematic, m²/s */
+export function slopeOf({ bore, roughness, hazenWilliams }: Pick<Segment, 'bore' | 'roughness' | 'hazenWilliams'>, viscosity: number, school: FrictionSchool): (flow: number) => number {
+  if (school === 'hazen-williams') return (flow) => hazenWilliamsLoss(1, bore, hazenWilliams, flow);
+  const area = (Math.PI / 4) * bore ** 2;
+  return (flow) => {
+    if (flow <= 0) return 0;
+    const v = flow / area;
+    return (frictionFactor((v * bore) / viscosity, roughness / bore) * v * v) / (2 * GRAVITY * bore);
+  };
+}
 
 /**
  * Losses of a line: friction by Darcy–Weisbach, h = f·L/D·v²/2g, or by Hazen–Williams; fittings as ΣK·v²/2g in both.
@@ -33,29 +45,19 @@ const hazenWilliamsLoss = (s: Segment, flow: number): number => (10.67 * s.lengt
  */
 export function pipelineOf(segments: readonly Segment[], viscosity: number, school: FrictionSchool = 'darcy-weisbach'): Pipeline {
   const lengths = segments.map((s) => ({
-    segment: s,
     area: (Math.PI / 4) * s.bore ** 2,
-    bore: s.bore,
     length: s.length,
-    slenderness: s.length / s.bore,
-    relativeRoughness: s.roughness / s.bore,
+    slope: slopeOf(s, viscosity, school),
     k: s.fittings.reduce((sum, f) => sum + f.k * f.count, 0),
   }));
   const head = (v: number) => (v * v) / (2 * GRAVITY);
-  const last = lengths[lengths.length - 1]!;
+  const first = lengths[0];
+  const last = lengths[lengths.length - 1];
   return {
     length: lengths.reduce((sum, s) => sum + s.length, 0),
-    loss(flow) {
-      if (flow <= 0) return 0;
-      let total = head(flow / last.area);
-      for (const s of lengths) {
-        const v = flow / s.area;
-        total += s.k * head(v);
-        total += school === 'hazen-williams' ? hazenWilliamsLoss(s.segment, flow) : frictionFactor((v * s.bore) / viscosity, s.relativeRoughness) * s.slenderness * head(v);
-      }
-      return total;
-    },
-    velocityHead: (flow) => head(flow / lengths[0]!.area),
+    friction: (flow) => (flow <= 0 ? 0 : lengths.reduce((total, s) => total + s.k * head(flow / s.area) + s.length * s.slope(flow), 0)),
+    entryHead: (flow) => (first ? head(flow / first.area) : 0),
+    exitHead: (flow) => (last ? head(flow / last.area) : 0),
     velocities: (flow) => lengths.map((s) => flow / s.area),
     volumeOf(length) {
       let left = length;

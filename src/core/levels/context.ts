@@ -1,40 +1,93 @@
-import { hydraulicsOf } from '../hydraulics';
-import { tripsOf } from '../sensing';
-import type { Station } from '../station';
-import { vesselOf } from '../vessel';
+import { hydraulicsOf, type Hydraulics } from '../hydraulics';
+import { flowsOf } from '../inflow';
+import { tripsOf, worldOf, type Trips } from '../sensing';
+import type { SensorRole, Station } from '../station';
+import { vesselOf, type Vessel } from '../vessel';
 import { worstCycle, type CycleResult } from './cycle';
-import type { LevelGeometry } from './geometry';
+import type { LevelGeometry, SensorTrips } from './geometry';
+import { marksOf, type Acting } from './marks';
 
 /** What every rule and every figure is made from: worked out once for a station. */
 export interface LevelContext extends LevelGeometry {
-  /** The cycle at the inflow that makes the pump start most often. */
+  /** The cycle at the inflow that makes a pump start most often. */
   readonly worst: CycleResult;
 }
 
-/** @throws RangeError when no float runs the pump; a checked station always has one */
-export function levelContext(station: Station): LevelContext {
-  const vessel = vesselOf(station.vessel);
-  const hydraulics = hydraulicsOf(station);
-  const sensors = station.sensors
-    .map((sensor) => ({ sensor, ...tripsOf(sensor) }))
+/** What does not change while floats are moved: made once where many settings of one station are judged. */
+export interface Surroundings {
+  readonly vessel: Vessel;
+  readonly hydraulics: Hydraulics;
+}
+
+/** Sensors with their trips, numbered from the floor by where they act on the rise. */
+export function sensorTrips(station: Station): SensorTrips[] {
+  const world = worldOf(station);
+  return station.sensors
+    .map((sensor) => ({ sensor, ...tripsOf(sensor, world) }))
     .sort((a, b) => a.rise - b.rise)
     .map((s, i) => ({ ...s, order: i + 1 }));
-  const pump = sensors.find((s) => s.sensor.role === 'pump');
-  if (!pump) throw new RangeError('no float runs the pump');
-  const alarm = sensors.find((s) => s.sensor.role === 'alarm') ?? null;
-  const { rise: lead, fall: stop } = pump;
-  const geometry: LevelGeometry = {
+}
+
+/**
+ * Where each role acts. One float may start and stop the pump with its two trips, or one of each does.
+ * @throws RangeError when nothing starts or stops the pump; a checked station always has what does
+ */
+export function actingOf(sensors: readonly (Trips & { readonly sensor: { readonly id: string; readonly role: SensorRole } })[], filling: boolean): Acting {
+  const by = (role: SensorRole) => sensors.find((s) => s.sensor.role === role);
+  const pump = by('pump');
+  const [stop, lead] = [by('stop') ?? pump, by('lead') ?? pump];
+  if (!stop || !lead) throw new RangeError('nothing starts or stops the pump');
+  const other = (role: SensorRole) => {
+    const found = by(role);
+    return found && { rise: found.rise, fall: found.fall, sensor: found.sensor.id };
+  };
+  return {
+    stop: filling ? stop.rise : stop.fall,
+    lead: filling ? lead.fall : lead.rise,
+    stopBy: stop.sensor.id,
+    leadBy: lead.sensor.id,
+    others: { low: other('low'), peak: other('peak'), lag: other('lag'), lag2: other('lag2'), alarm: other('alarm'), cutoff: other('cutoff') },
+  };
+}
+
+/** Levels at which pumps are called, first to last: the lead float, then lag floats; in the three-float school the alarm float calls the second pump. */
+export function callsOf({ lead, others }: Acting, { pumps, control, duty }: Pick<Station, 'pumps' | 'control' | 'duty'>): number[] {
+  const filling = duty.kind === 'fill';
+  const level = (t: Trips | undefined) => t && (filling ? t.fall : t.rise);
+  const second = level(others.lag) ?? (control.floats === 'three' && !filling ? level(others.alarm) : undefined);
+  return [lead, second, second === undefined ? undefined : level(others.lag2)].slice(0, pumps.length).filter((l) => l !== undefined);
+}
+
+/** The levels of a station with its floats as they are, in surroundings that are known. */
+export function geometryOf(station: Station, { vessel, hydraulics }: Surroundings): LevelGeometry {
+  const sensors = sensorTrips(station);
+  const acting = actingOf(sensors, station.duty.kind === 'fill');
+  const { stop, lead, others } = acting;
+  const { overflow } = station.vessel;
+  return {
     station,
     vessel,
     hydraulics,
+    inflow: flowsOf(station.inflow),
     sensors,
     stop,
     lead,
-    alarm,
-    overflow: station.vessel.overflow,
-    drawdown: vessel.volume(lead) - vessel.volume(stop),
+    calls: callsOf(acting, station),
+    alarm: others.alarm ?? null,
+    low: others.low ?? null,
+    peak: others.peak ?? null,
+    cutoff: others.cutoff ?? null,
+    overflow,
+    marks: marksOf(acting, overflow, station.duty.kind),
+    drawdown: Math.abs(vessel.volume(lead) - vessel.volume(stop)),
     atStop: hydraulics.at(stop),
     atLead: hydraulics.at(lead),
   };
+}
+
+export const surroundingsOf = (station: Station): Surroundings => ({ vessel: vesselOf(station.vessel), hydraulics: hydraulicsOf(station) });
+
+export function levelContext(station: Station, surroundings: Surroundings = surroundingsOf(station)): LevelContext {
+  const geometry = geometryOf(station, surroundings);
   return { ...geometry, worst: worstCycle(geometry) };
 }

@@ -1,9 +1,12 @@
 export { judge, type Judgement } from './judge';
-export { levelContext, type LevelContext } from './context';
+export { levelContext, surroundingsOf, type LevelContext, type Surroundings } from './context';
 export type { SensorTrips } from './geometry';
 export { drawTime, type CycleResult } from './cycle';
 export { sawtooth, type LevelAt } from './sawtooth';
 export { sayNoDuty } from './sayNoDuty';
 export type { JudgedRule, Part, RuleState } from './rule';
-export type { TapeRow } from './tape';
+export type { TapeRow, TapeSetting } from './tape';
 export type { Raise } from './water';
+export { markWords, type Mark, type MarkName } from './marks';
+export { moves, type Move } from './moves';
+export { doseFigures } from './dose';

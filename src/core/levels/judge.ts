@@ -1,15 +1,24 @@
 import type { OperatingPoint } from '../hydraulics';
 import type { Station } from '../station';
+import { levelContext, type LevelContext, type Surroundings } from './context';
 import { cycleOf, type CycleResult } from './cycle';
-import { levelContext, type LevelContext } from './context';
+import type { MarkName } from './marks';
 import { judgeRule, tightestFirst, type JudgedRule } from './rule';
 import { RULES } from './rules';
 import { tapeList, type TapeRow } from './tape';
 import { waterToRaise, type Raise } from './water';
 
+/** Where pump and pipe agree at one of the levels, with as many pumps as are called there. */
+interface LevelPoint {
+  readonly at: MarkName;
+  readonly level: number;
+  readonly running: number;
+  readonly point: OperatingPoint;
+}
+
 export interface Judgement {
   readonly context: LevelContext;
-  readonly operatingPoints: readonly { readonly at: 'stop' | 'lead' | 'alarm'; readonly level: number; readonly point: OperatingPoint }[];
+  readonly operatingPoints: readonly LevelPoint[];
   readonly cycles: Readonly<Record<'low' | 'design' | 'peak', CycleResult>>;
   readonly worst: CycleResult;
   /** From the bell to the overflow: m³, and s at each inflow; null without an alarm float. */
@@ -20,19 +29,23 @@ export interface Judgement {
   readonly tape: readonly TapeRow[];
 }
 
+function operatingPoints({ marks, calls, hydraulics }: LevelContext): LevelPoint[] {
+  const called: Partial<Record<MarkName, number>> = { stop: 1, lead: 1, lag: 2, lag2: 3, alarm: calls.length };
+  return marks.flatMap(({ name, level }) => {
+    const running = called[name];
+    return running === undefined || running > hydraulics.count ? [] : [{ at: name, level, running, point: hydraulics.at(level, running) }];
+  });
+}
+
 /** Everything that Levels shows of a station, worked out together. @param station checked, by `checkStation` */
-export function judge(station: Station): Judgement {
-  const context = levelContext(station);
-  const { vessel, stop, lead, alarm, overflow, atStop, atLead } = context;
-  const { low, design, peak } = station.inflow;
+export function judge(station: Station, surroundings?: Surroundings): Judgement {
+  const context = levelContext(station, surroundings);
+  const { vessel, alarm, overflow } = context;
+  const { low, design, peak } = context.inflow;
   const volume = alarm ? Math.max(vessel.volume(overflow) - vessel.volume(alarm.rise), 0) : null;
   return {
     context,
-    operatingPoints: [
-      { at: 'stop', level: stop, point: atStop },
-      { at: 'lead', level: lead, point: atLead },
-      ...(alarm ? [{ at: 'alarm' as const, level: alarm.rise, point: context.hydraulics.at(alarm.rise) }] : []),
-    ],
+    operatingPoints: operatingPoints(context),
     cycles: { low: cycleOf(context, low), design: cycleOf(context, design), peak: cycleOf(context, peak) },
     worst: context.worst,
     reserve: volume === null ? null : { volume, low: volume / low, design: volume / design, peak: volume / peak },

@@ -1,8 +1,9 @@
 import type { Phrase, Quantity } from '../units';
 import type { LevelContext } from './context';
+import type { MarkName } from './marks';
 
-/** What a rule is about in the drawing: a float by id, a level by name, or the pump. */
-export type Part = `float:${string}` | `level:${'stop' | 'lead' | 'alarm' | 'overflow' | 'inlet'}` | 'pump' | 'pipe';
+/** What a rule is about in the drawing: a float by id, a level by name, the pump, the pipe, or another thing in the pit by its number. */
+export type Part = `float:${string}` | `level:${MarkName | 'inlet'}` | `obstacle:${number}` | 'pump' | 'pipe' | 'pole';
 
 /** One thing that a rule asks. A rule that asks several is judged by the one with least slack. */
 export interface Condition {
@@ -21,6 +22,9 @@ export interface NoCondition {
   readonly why: Phrase;
   readonly about: readonly Part[];
 }
+
+/** A rule that this station is not asked, and why. */
+export const notAsked = (why: Phrase, about: readonly Part[]): NoCondition => ({ state: 'not-applicable', why, about });
 
 /** One rule of the trade: what it is called, how hard it binds, and what it asks of a station. */
 export interface Rule {

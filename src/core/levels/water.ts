@@ -1,8 +1,9 @@
 import type { LevelContext } from './context';
+import type { MarkName } from './marks';
 
 /** How much water brings the level from one mark to the next, for a test with a hose. */
 export interface Raise {
-  readonly to: 'stop' | 'lead' | 'alarm' | 'overflow';
+  readonly to: MarkName;
   /** m above the floor */
   readonly level: number;
   /** From an empty vessel, m³. */
@@ -14,18 +15,14 @@ export interface Raise {
 }
 
 /** Water to bring the level up to each mark in turn, the pump at rest. */
-export function waterToRaise({ station, vessel, stop, lead, alarm, overflow }: LevelContext): Raise[] {
-  const marks: Pick<Raise, 'to' | 'level'>[] = [
-    { to: 'stop', level: stop },
-    { to: 'lead', level: lead },
-    ...(alarm ? [{ to: 'alarm' as const, level: alarm.rise }] : []),
-    { to: 'overflow', level: overflow },
-  ];
+export function waterToRaise({ station, vessel, marks }: LevelContext): Raise[] {
   let below = 0;
-  return marks.map(({ to, level }) => {
-    const fromFloor = vessel.volume(level);
-    const fromBelow = fromFloor - below;
-    below = fromFloor;
-    return { to, level, fromFloor, fromBelow, byHose: fromBelow / station.settings.hoseFlow };
-  });
+  return [...marks]
+    .sort((a, b) => a.level - b.level)
+    .map(({ name, level }) => {
+      const fromFloor = vessel.volume(level);
+      const fromBelow = fromFloor - below;
+      below = fromFloor;
+      return { to: name, level, fromFloor, fromBelow, byHose: fromBelow / station.settings.hoseFlow };
+    });
 }

@@ -1,20 +1,16 @@
 import type { LevelContext } from '../levels';
-import { phrase, quantity } from '../units';
+import { kindOf } from '../sensing';
+import type { SensorRole, Station } from '../station';
+import { phrase, quantity, type Phrase } from '../units';
 import { around, seen, TOLERANCE } from './expect';
 import type { Step } from './step';
 
 /** The floats are where the tape list says. */
 export function tapeCheck({ sensors, vessel }: LevelContext): Step {
   const expects = sensors.flatMap(({ sensor, order }) =>
-    sensor.kind === 'tilt'
-      ? [
-          around(`clip-${sensor.id}`, `float ${order}, clip, rim down`, quantity('height', vessel.depth - sensor.clip), { amount: TOLERANCE.clip }),
-          around(`tether-${sensor.id}`, `float ${order}, tether`, quantity('height', sensor.tether), { amount: TOLERANCE.clip }),
-        ]
-      : [
-          around(`upper-${sensor.id}`, `float ${order}, upper stop, rim down`, quantity('height', vessel.depth - sensor.upperStop), { amount: TOLERANCE.clip }),
-          around(`lower-${sensor.id}`, `float ${order}, lower stop, rim down`, quantity('height', vessel.depth - sensor.lowerStop), { amount: TOLERANCE.clip }),
-        ],
+    kindOf(sensor)
+      .measures(sensor)
+      .map((m) => around(`${m.field}-${sensor.id}`, `${kindOf(sensor).noun} ${order}, ${m.label}${m.of === 'height' ? ', rim down' : ''}`, quantity('height', m.of === 'height' ? vessel.depth - m.value : m.value), { amount: TOLERANCE.clip })),
   );
   return {
     id: 'tape',
@@ -29,27 +25,44 @@ export function tapeCheck({ sensors, vessel }: LevelContext): Step {
 
 const AFTER_LIFT = 3;
 
+/** What lifting a sensor of each role does, and letting it back, with those below it still up. */
+function responses({ duty, alarm }: Station): Readonly<Record<SensorRole, readonly [lifted: Phrase, back: Phrase]>> {
+  const bell = [alarm.horn ? 'horn' : '', alarm.lamp ? 'lamp' : ''].filter(Boolean).join(' and ') || 'alarm';
+  const starts = duty.kind === 'dose' && duty.mode === 'timed' ? 'the pump starts when the timer says so' : 'the pump starts at once, and no other device';
+  const filling = duty.kind === 'fill';
+  return {
+    pump: filling ? [phrase`filling stops`, phrase`filling starts`] : [phrase`${starts}`, phrase`the pump stops`],
+    stop: filling ? [phrase`filling stops`, phrase`nothing yet: the start float calls`] : [phrase`nothing yet: it only lets the pump run`, phrase`every pump stops`],
+    lead: filling ? [phrase`nothing yet: filling goes on to the stop`, phrase`filling starts`] : [phrase`${starts}, with the stop float still up`, phrase`the pump runs on to the stop`],
+    lag: [phrase`one more pump starts`, phrase`the pumps run on to the stop`],
+    lag2: [phrase`the last pump starts`, phrase`the pumps run on to the stop`],
+    alarm: [phrase`${bell}, the pump stays still`, phrase`the bell clears`],
+    low: [phrase`nothing: it lets the pump run`, phrase`the pump stops, whatever the others say`],
+    peak: [phrase`the timer takes its shorter rest`, phrase`the timer takes its ordinary rest`],
+    cutoff: [phrase`what makes the water stops`, phrase`it may run again`],
+  };
+}
+
 /** Floats lifted from the bottom up with the power on, each response named. */
 export function dryLift({ station, sensors }: LevelContext): Step {
-  const { horn, lamp } = station.alarm;
-  const bell = [horn ? 'horn' : '', lamp ? 'lamp' : ''].filter(Boolean).join(' and ') || 'alarm';
+  const says = responses(station);
   return {
     id: 'dry-lift',
     phase: 'dry',
     title: 'Lift the floats, lowest first',
     actions: [
-      phrase`Everyone clear of the pit. Plug the pump into the back of the float's plug, restore both supplies.`,
-      phrase`With a dry rod lift each float in turn, lowest first, and let it back after ${quantity('time', AFTER_LIFT)}.`,
+      phrase`Everyone clear of the pit. Plug or switch the pump back in, restore both supplies.`,
+      phrase`With a dry rod lift each float in turn, lowest first, those below it still up, and let it back after ${quantity('time', AFTER_LIFT)}.`,
     ],
     cautions: [
       'Live from here on. Lift with a dry, non-conducting rod, hands out of the pit.',
       `The pump runs dry: no longer than ${AFTER_LIFT} seconds. A pump that ran dry is hot.`,
     ],
-    expects: sensors.flatMap(({ sensor, order }) =>
-      sensor.role === 'pump'
-        ? [seen(`lift-${sensor.id}`, `float ${order} lifted`, phrase`the pump starts at once, and no other device`), seen(`drop-${sensor.id}`, `float ${order} let back`, phrase`the pump stops`)]
-        : [seen(`lift-${sensor.id}`, `float ${order} lifted`, phrase`${bell}, the pump stays still`), seen(`drop-${sensor.id}`, `float ${order} let back`, phrase`the bell clears`)],
-    ),
+    expects: sensors.flatMap(({ sensor, order }) => {
+      const [lifted, back] = says[sensor.role];
+      const { noun } = kindOf(sensor);
+      return [seen(`lift-${sensor.id}`, `${noun} ${order} lifted`, lifted), seen(`drop-${sensor.id}`, `${noun} ${order} let back`, back)];
+    }),
     about: sensors.map(({ sensor }) => `float:${sensor.id}` as const),
   };
 }

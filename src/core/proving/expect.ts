@@ -1,3 +1,4 @@
+import type { Station } from '../station';
 import { phrase, type Phrase, type Quantity } from '../units';
 import type { Expectation } from './step';
 
@@ -40,3 +41,6 @@ export const unknown = (id: string, label: string, kind: Quantity['kind'], why: 
   says: why,
   reading: { expected: null, kind, least: null, most: null },
 });
+
+/** True where the float stands in the pump's own cord: then plugs are pulled where elsewhere a selector is turned. */
+export const floatInCord = ({ sensors }: Pick<Station, 'sensors'>): boolean => sensors.some((s) => s.role === 'pump' && s.duty === 'motor');

@@ -1,6 +1,6 @@
 import type { LevelContext } from '../levels';
 import { phrase, quantity } from '../units';
-import { atMost, seen } from './expect';
+import { atMost, floatInCord, seen } from './expect';
 import type { Step } from './step';
 
 export function stray({ station }: LevelContext): Step {
@@ -34,17 +34,18 @@ export function closeUp(_: LevelContext): Step {
 }
 
 export function handOver({ station }: LevelContext): Step {
+  const plug = floatInCord(station);
   return {
     id: 'hand-over',
     phase: 'leave',
     title: 'Leave it working',
     actions: [
-      phrase`The pump plugs into the float's plug, not straight into the outlet. Breakers on, locks off, tools counted.`,
+      plug ? phrase`The pump plugs into the float's plug, not straight into the outlet. Breakers on, locks off, tools counted.` : phrase`Every selector to automatic. Breakers on, locks off, tools counted.`,
       phrase`Show the owner the bell, the silence button and the number on the door card.`,
     ],
-    cautions: ['A pump plugged straight into the outlet runs until it burns.'],
+    cautions: [plug ? 'A pump plugged straight into the outlet runs until it burns.' : 'A selector left in Hand runs the pump until it burns; left at Off it floods.'],
     expects: [
-      seen('automatic', 'pump plug', phrase`in the back of the float's plug: nothing left in Hand`),
+      plug ? seen('automatic', 'pump plug', phrase`in the back of the float's plug: nothing left in Hand`) : seen('automatic', 'selectors', phrase`at automatic: nothing left in Hand`),
       seen('owner', 'owner', phrase`knows what the bell means and whom to call${station.identity.contact ? `: ${station.identity.contact}` : ''}`),
       seen('card', 'door card', phrase`on the lid or panel, of this revision`),
     ],

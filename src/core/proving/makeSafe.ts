@@ -1,4 +1,5 @@
 import type { LevelContext } from '../levels';
+import { kindOf } from '../sensing';
 import type { Sensor } from '../station';
 import { phrase, quantity } from '../units';
 import { atMost, around, seen, TOLERANCE } from './expect';
@@ -30,21 +31,21 @@ export function isolate({ station }: LevelContext): Step {
 
 const eye = (sensor: Sensor) => (sensor.contact === 'closes-on-rise' ? 'closes on rise (NO hanging)' : 'opens on rise (NC hanging)');
 
-/** The contact of one float, worked in the hand. */
+/** The contact of one sensor, worked in the hand. */
 export function bench(sensor: Sensor): Step {
   const closes = sensor.contact === 'closes-on-rise';
-  const name = sensor.role === 'pump' ? 'pump float' : 'alarm float';
-  const where = sensor.role === 'pump' ? 'across the blades of its plug' : 'across its two cores, taken off their terminals';
-  const up = sensor.kind === 'tilt' ? 'Hold the float hanging, then tip it up past level; listen for the click.' : 'Hold the float at its lower stop, then slide it to the upper; listen for the click.';
+  const { noun, hand } = kindOf(sensor);
+  const where = sensor.role === 'pump' && sensor.duty === 'motor' ? 'across the blades of its plug' : 'across its two cores, taken off their terminals';
+  const spare = sensor.changeover ? phrase` The spare core of the changeover contact is capped.` : phrase``;
   return {
     id: `bench-${sensor.id}`,
     phase: 'bench',
-    title: `Bench test: ${name}`,
-    actions: [phrase`${up}`, phrase`Continuity ${where}. This contact ${eye(sensor)}.`],
+    title: `Bench test: ${sensor.role} ${noun}`,
+    actions: [phrase`${hand.how}`, phrase`Continuity ${where}. This contact ${eye(sensor)}.${spare}`],
     cautions: ['Ohms only with the power off and proved dead.'],
     expects: [
-      seen('hanging', sensor.kind === 'tilt' ? 'hanging' : 'at the lower stop', closes ? phrase`open: no continuity` : phrase`closed: near 0 Ω`),
-      seen('raised', sensor.kind === 'tilt' ? 'tipped up' : 'at the upper stop', closes ? phrase`closed: near 0 Ω` : phrase`open: no continuity`),
+      seen('hanging', hand.low, closes ? phrase`open: no continuity` : phrase`closed: near 0 Ω`),
+      seen('raised', hand.high, closes ? phrase`closed: near 0 Ω` : phrase`open: no continuity`),
       seen('back', 'let back', closes ? phrase`open again, with a click` : phrase`closed again, with a click`),
     ],
     about: [`float:${sensor.id}`],

@@ -1,10 +1,13 @@
-import { levelContext } from '../levels';
+import { levelContext, type LevelContext } from '../levels';
 import type { Station } from '../station';
 import { dryLift, tapeCheck } from './dry';
 import { closeUp, handOver, stray } from './leave';
 import { bench, isolate } from './makeSafe';
 import type { Step } from './step';
-import { drawdownTest, fillToAlarm, fillToLead, pumpDown, running } from './wet';
+import { alternation, cutOff, drawdownTest, fillTank, fillToAlarm, fillToLag, fillToLead, pumpDown, running } from './wet';
+
+/** The wet steps of a pump that draws the water down. */
+const emptied = (context: LevelContext): Step[] => [fillToLead(context), running(context), pumpDown(context), drawdownTest(context), ...fillToLag(context), ...alternation(context)];
 
 /**
  * The test steps that apply to a station, in the order they are done: isolate, bench, dry, wet, drawdown, alarm, leave.
@@ -17,11 +20,9 @@ export function testPlan(station: Station): Step[] {
     ...context.sensors.map(({ sensor }) => bench(sensor)),
     tapeCheck(context),
     dryLift(context),
-    fillToLead(context),
-    running(context),
-    pumpDown(context),
-    drawdownTest(context),
+    ...(station.duty.kind === 'fill' ? fillTank(context) : emptied(context)),
     ...fillToAlarm(context),
+    ...cutOff(context),
     stray(context),
     closeUp(context),
     handOver(context),

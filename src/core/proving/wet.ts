@@ -1,6 +1,6 @@
 import { drawTime, sayNoDuty, type LevelContext } from '../levels';
 import { phrase, quantity, type Phrase } from '../units';
-import { around, atMost, seen, TOLERANCE, unknown } from './expect';
+import { around, atMost, floatInCord, seen, TOLERANCE, unknown } from './expect';
 import type { Expectation, Step } from './step';
 
 const water = { share: TOLERANCE.water };
@@ -23,7 +23,7 @@ export function fillToLead(context: LevelContext): Step {
     phase: 'wet',
     title: 'Fill until the pump starts',
     actions: [
-      phrase`Stop the normal inflow if you can. Fill with the hose (${quantity('flow', station.settings.hoseFlow)}) and watch the pump float.`,
+      phrase`Stop the normal inflow if you can. Fill with the hose (${quantity('flow', station.settings.hoseFlow)}) and watch the floats.`,
       phrase`An empty pit takes ${quantity('volume', vessel.volume(stop))} to reach the stop level first. Count water or minutes from the stop level on.`,
     ],
     cautions: ['Keep the hose end above the water, so that nothing can be drawn back into the supply.'],
@@ -31,9 +31,9 @@ export function fillToLead(context: LevelContext): Step {
       around('volume', 'water from stop to start', fromStop, water),
       around('time', 'time for it by hose', quantity('time', context.drawdown / station.settings.hoseFlow), water),
       around('level', 'water when the pump starts, rim down', rimDown(context, lead), trip),
-      seen('reacts', 'what reacts', phrase`the pump alone; the bell stays quiet`),
+      seen('reacts', 'what reacts', phrase`${station.duty.kind === 'dose' && station.duty.mode === 'timed' ? 'the timer begins and starts the pump in its turn' : 'one pump alone'}; the bell stays quiet`),
     ],
-    about: ['level:lead', 'float:pump'],
+    about: ['level:lead'],
   };
 }
 
@@ -57,7 +57,7 @@ export function running({ station }: LevelContext): Step {
 export function pumpDown(context: LevelContext): Step {
   const { vessel, stop, lead, hydraulics } = context;
   const none = untold(context);
-  const rise = vessel.height(vessel.volume(stop) + hydraulics.drainback) - stop;
+  const rise = vessel.height(vessel.volume(stop) + hydraulics.drainback(1)) - stop;
   const run: Expectation = none ? unknown('run', 'from start to stop', 'time', none) : around('run', 'from start to stop', quantity('time', drawTime(context, lead, stop, 0)), water);
   return {
     id: 'pump-down',
@@ -71,7 +71,7 @@ export function pumpDown(context: LevelContext): Step {
       seen('stays', 'two minutes after', phrase`the pump stays still`),
       seen('weep', 'check valve and weep hole', context.station.discharge.weepHole ? phrase`a jet from the weep hole while it runs; no flow back for longer than the pipe takes to empty` : phrase`no flow back for longer than the pipe takes to empty`),
     ],
-    about: ['level:stop', 'float:pump', 'pipe'],
+    about: ['level:stop', 'pipe'],
   };
 }
 
@@ -97,10 +97,90 @@ export function drawdownTest(context: LevelContext): Step {
   };
 }
 
+/** Water up to the call of each further pump, the others held off. Nothing where one pump is all. */
+export function fillToLag(context: LevelContext): Step[] {
+  const { calls, station, vessel } = context;
+  return calls.slice(1).map((level, i): Step => {
+    const volume = vessel.volume(level) - vessel.volume(calls[i]!);
+    return {
+      id: `fill-lag-${i + 2}`,
+      phase: 'wet',
+      title: `Fill until pump ${i + 2} is called`,
+      actions: [phrase`${i === 0 ? 'The first pump' : 'The first two pumps'} at Off. Fill on from the level before with the hose (${quantity('flow', station.settings.hoseFlow)}).`],
+      cautions: ['Hold a pump off only by its selector or its lock; put it back to automatic after.'],
+      expects: [around('volume', 'water for it', quantity('volume', volume), water), around('level', `water when pump ${i + 2} starts, rim down`, rimDown(context, level), trip)],
+      about: [i === 0 ? 'level:lag' : 'level:lag2'],
+    };
+  });
+}
+
+/** Two calls, two pumps. Nothing where they do not take turns. */
+export function alternation({ station, hydraulics }: LevelContext): Step[] {
+  if (!station.control.alternates || hydraulics.count < 2) return [];
+  return [
+    {
+      id: 'alternator',
+      phase: 'wet',
+      title: 'The pumps take turns',
+      actions: [phrase`Let it call ${String(hydraulics.count + 1)} times and note which pump starts.`],
+      cautions: [],
+      expects: [seen('turns', 'pumps called', phrase`each in its turn, and the first again; the turn passes when a call ends`)],
+      about: ['pump'],
+    },
+  ];
+}
+
+/** Water up to the cut-off with the pump held off. Nothing without one. */
+export function cutOff(context: LevelContext): Step[] {
+  const { cutoff } = context;
+  if (!cutoff) return [];
+  return [
+    {
+      id: 'cut-off',
+      phase: 'alarm',
+      title: 'The cut-off stops what makes the water',
+      actions: [phrase`Pump held off, what makes the water running. Raise the water to the cut-off.`],
+      cautions: ['The appliance has a supply of its own: it stays live when the pump is off.'],
+      expects: [around('level', 'water when it stops, rim down', rimDown(context, cutoff.rise), trip), seen('stops', 'what makes the water', phrase`stops, and runs again once the water is down`)],
+      about: ['level:cutoff'],
+    },
+  ];
+}
+
+/** A tank that is filled: drawn down to its start, filled to its stop. */
+export function fillTank(context: LevelContext): Step[] {
+  const { stop, lead, station } = context;
+  const none = untold(context);
+  return [
+    {
+      id: 'draw-start',
+      phase: 'wet',
+      title: 'Draw until filling starts',
+      actions: [phrase`Open a draw and watch the water go down. From stop to start it is ${quantity('volume', context.drawdown)}.`],
+      cautions: ['A float in a tank of drinking water is of a kind that is made for it.'],
+      expects: [around('level', 'water when filling starts, rim down', rimDown(context, lead), trip), seen('reacts', 'what reacts', phrase`filling alone; no bell`)],
+      about: ['level:lead'],
+    },
+    {
+      id: 'fill-up',
+      phase: 'wet',
+      title: 'Let it fill and stop',
+      actions: [phrase`Draws shut. Watch in hand from start to stop, then look how much still runs in.`],
+      cautions: ['Stay with it until it has stopped: the overflow is the next thing up.'],
+      expects: [
+        none ? unknown('run', 'from start to stop', 'time', none) : around('run', 'from start to stop', quantity('time', drawTime(context, lead, stop, 0)), water),
+        around('level', 'water when filling stops, rim down', rimDown(context, stop), trip),
+        seen('after', 'two minutes after', phrase`no more runs in${station.duty.kind === 'fill' && station.duty.runOn > 0 ? phrase`, after at most ${quantity('time', station.duty.runOn)}` : phrase``}`),
+      ],
+      about: ['level:stop'],
+    },
+  ];
+}
+
 /** Water up to the bell with the pump held off, and down again. Nothing without an alarm float. */
 export function fillToAlarm(context: LevelContext): Step[] {
   const { station, vessel, stop, lead, alarm } = context;
-  if (!alarm) return [];
+  if (!alarm || station.duty.kind === 'fill') return alarm ? alarmExtras(context) : [];
   const volume = vessel.volume(alarm.rise) - vessel.volume(lead);
   const none = untold(context);
   return [
@@ -108,7 +188,7 @@ export function fillToAlarm(context: LevelContext): Step[] {
       id: 'fill-alarm',
       phase: 'alarm',
       title: 'Fill until the bell rings',
-      actions: [phrase`Unplug the pump, leave the alarm on. Fill from the start level on.`],
+      actions: [phrase`${floatInCord(station) ? 'Unplug the pump' : 'Hold every pump at Off'}, leave the alarm on. Fill from the start level on.`],
       cautions: ['Stay with it: nothing pumps now, and the overflow is the next thing up.'],
       expects: [
         around('volume', 'water from start to bell', quantity('volume', volume), water),
@@ -117,14 +197,14 @@ export function fillToAlarm(context: LevelContext): Step[] {
         ...(station.alarm.horn ? [seen('horn', 'horn', phrase`sounds, and is heard at: ${station.alarm.place || 'the place where people are'}`)] : []),
         ...(station.alarm.lamp ? [seen('lamp', 'lamp', phrase`lit`)] : []),
       ],
-      about: ['level:alarm', 'float:alarm'],
+      about: ['level:alarm'],
     },
     ...alarmExtras(context),
     {
       id: 'recover',
       phase: 'alarm',
-      title: 'Plug the pump in again',
-      actions: [phrase`Hose off. Plug the pump into the float's plug; watch in hand until it stops.`],
+      title: floatInCord(station) ? 'Plug the pump in again' : 'Pumps back to automatic',
+      actions: [phrase`Hose off. ${floatInCord(station) ? "Plug the pump into the float's plug" : 'Selectors to automatic'}; watch in hand until it stops.`],
       cautions: [],
       expects: [
         none ? unknown('run', 'from bell level to stop', 'time', none) : around('run', 'from bell level to stop', quantity('time', drawTime(context, alarm.rise, stop, 0)), water),
@@ -137,7 +217,7 @@ export function fillToAlarm(context: LevelContext): Step[] {
 
 function alarmExtras({ station }: LevelContext): Step[] {
   const { alarm } = station;
-  const step = (id: string, title: string, action: string, caution: string[], expects: Expectation[]): Step => ({ id, phase: 'alarm', title, actions: [phrase`${action}`], cautions: caution, expects, about: ['float:alarm'] });
+  const step = (id: string, title: string, action: string, caution: string[], expects: Expectation[]): Step => ({ id, phase: 'alarm', title, actions: [phrase`${action}`], cautions: caution, expects, about: ['level:alarm'] });
   return [
     ...(alarm.silence ? [step('silence', 'Silence the horn', 'Press silence with the float still up.', [], [seen('silenced', 'after silence', phrase`horn off${alarm.lamp ? ', lamp stays lit' : ''}`)])] : []),
     ...(alarm.battery

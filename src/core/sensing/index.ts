@@ -1,3 +1,11 @@
 export { contactClosed, hasRisen, tripsOf, type Trips } from './trips';
-export { moved, settingOf, widened } from './move';
+export { kindOf } from './kinds';
+export type { Measure, World } from './kinds/kind';
+export { breatherShift, pressureForLevel, waterInBell } from './kinds/bell';
+export { armOf } from './kinds/tilt';
+export { worldOf } from './world';
 export { leanOf } from './pose';
+export { cordNeeded } from './cord';
+export { facingOf } from './swing/arm';
+export { bestFacing, clearancesOf, swingOf, type BodyPlan, type Clearance, type SwingPart, type Swing } from './swing/index';
+export { clipPoint } from './swing/arm';

@@ -1,5 +1,5 @@
 import type { TiltFloat } from '../station';
-import { armOf } from './trips';
+import { armOf } from './kinds/tilt';
 
 /**
  * How a tilt float stands with the water at `level`: the angle of its arm above level, radians. Its middle lies at the

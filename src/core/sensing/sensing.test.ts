@@ -1,10 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { RodFloat, TiltFloat } from '../station';
-import { contactClosed, hasRisen, leanOf, moved, settingOf, tripsOf, widened } from './index';
+import { contactClosed, hasRisen, kindOf, leanOf, tripsOf as tripsIn, worldOf } from './index';
+import { newStation, type Sensor } from '../station';
 
-const tilt: TiltFloat = { id: 'pump', role: 'pump', kind: 'tilt', duty: 'motor', contact: 'closes-on-rise', contactRating: 8, cordLength: 5, clip: 0.5, tether: 0.15, body: 0.1, riseDeg: 45, fallDeg: 45, measured: null };
-const rod: RodFloat = { id: 'alarm', role: 'alarm', kind: 'rod', duty: 'control', contact: 'opens-on-rise', contactRating: 1, cordLength: 5, upperStop: 0.4, lowerStop: 0.3 };
+const WORLD = worldOf(newStation('a', 'b', 'metric-230'));
+const tripsOf = (s: Sensor) => tripsIn(s, WORLD);
+const moved = <S extends Sensor>(s: S, by: number): S => kindOf(s).moved(s, by);
+const widened = <S extends Sensor>(s: S, by: number): S => kindOf(s).widened(s, by)!;
+const settingOf = <S extends Sensor>(s: S) => kindOf(s).setting(s);
+
+const tilt: TiltFloat = { id: 'pump', role: 'pump', kind: 'tilt', duty: 'motor', contact: 'closes-on-rise', changeover: false, place: { from: 'pole', bearing: 0, offset: 0.02 }, contactRating: 8, cordLength: 5, clip: 0.5, tether: 0.15, body: 0.1, thickness: 0.08, riseDeg: 45, fallDeg: 45, measured: null, weight: null };
+const rod: RodFloat = { id: 'alarm', role: 'alarm', kind: 'rod', duty: 'control', contact: 'opens-on-rise', changeover: false, place: { from: 'pole', bearing: 0, offset: 0.02 }, latch: 'magnet', contactRating: 1, cordLength: 5, upperStop: 0.4, lowerStop: 0.3 };
 
 describe('trips', () => {
   it('by hand: an arm of 200 mm at ±45° acts 141.4 mm above and below its clip', () => {
@@ -48,10 +55,10 @@ describe('posture', () => {
     expect(leanOf(tilt, 2)).toBeCloseTo(Math.PI / 2, 12);
   });
   it('keeps what it did between its trips', () => {
-    expect(hasRisen(tilt, 0.7, false)).toBe(true);
-    expect(hasRisen(tilt, 0.5, true)).toBe(true);
-    expect(hasRisen(tilt, 0.5, false)).toBe(false);
-    expect(hasRisen(tilt, 0.3, true)).toBe(false);
+    expect(hasRisen(tripsOf(tilt), 0.7, false)).toBe(true);
+    expect(hasRisen(tripsOf(tilt), 0.5, true)).toBe(true);
+    expect(hasRisen(tripsOf(tilt), 0.5, false)).toBe(false);
+    expect(hasRisen(tripsOf(tilt), 0.3, true)).toBe(false);
   });
   it('closes on rise, or opens', () => {
     expect([contactClosed(tilt, true), contactClosed(tilt, false)]).toEqual([true, false]);

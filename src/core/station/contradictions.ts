@@ -2,12 +2,15 @@ import { phrase, quantity } from '../units';
 import type { Contradiction } from './contradiction';
 import { curveProblems } from './curveProblems';
 import { depthOf } from './depthOf';
-import type { Sensor, Station } from './schema';
+import { inflowContradictions } from './inflowContradictions';
+import type { Laterals, Segment, Station } from './schema';
+import { sensorContradictions } from './sensorContradictions';
 import { shapeContradictions } from './shapeContradictions';
 
 const mm = (value: number) => quantity('height', value);
+const lengthOf = (segments: readonly Segment[]) => segments.reduce((sum, s) => sum + s.length, 0);
 
-function* vesselContradictions({ vessel, pumps, discharge }: Station): Generator<Contradiction> {
+function* vesselContradictions({ vessel, obstacles }: Station): Generator<Contradiction> {
   const depth = depthOf(vessel.shape);
   if (vessel.overflow > depth) {
     yield { path: ['vessel', 'overflow'], says: phrase`the overflow at ${mm(vessel.overflow)} is above the rim, which is ${mm(depth)} above the floor` };
@@ -15,60 +18,71 @@ function* vesselContradictions({ vessel, pumps, discharge }: Station): Generator
   if (vessel.inletInvert >= depth) {
     yield { path: ['vessel', 'inletInvert'], says: phrase`the inlet invert at ${mm(vessel.inletInvert)} is not below the rim at ${mm(depth)}` };
   }
+  for (const [i, o] of obstacles.entries()) {
+    if (o.to <= o.from) yield { path: ['obstacles', i, 'to'], says: phrase`the head of ${o.name} must be above its foot at ${mm(o.from)}` };
+  }
+}
+
+function* pumpContradictions({ vessel, pumps, discharge, duty }: Station): Generator<Contradiction> {
+  const depth = depthOf(vessel.shape);
   for (const [i, pump] of pumps.entries()) {
     if (pump.volute <= pump.intake) yield { path: ['pumps', i, 'volute'], says: phrase`the top of the volute must be above the intake at ${mm(pump.intake)}` };
     if (pump.motorTop < pump.volute) yield { path: ['pumps', i, 'motorTop'], says: phrase`the top of the motor cannot be below the top of the volute at ${mm(pump.volute)}` };
-    if (pump.motorTop > depth) yield { path: ['pumps', i, 'motorTop'], says: phrase`the pump stands out of the vessel: the top of its motor is above the rim at ${mm(depth)}` };
+    if (duty.kind !== 'fill' && pump.motorTop > depth) yield { path: ['pumps', i, 'motorTop'], says: phrase`the pump stands out of the vessel: the top of its motor is above the rim at ${mm(depth)}` };
+    for (const { index, says } of curveProblems(pump.curve)) yield { path: ['pumps', i, 'curve', index], says };
   }
-  if (discharge.weepHole && discharge.weepHole.height > depth) {
+  // Two pumps of one name are meant to be alike: a curve that differs is one that was mistyped.
+  for (const [i, pump] of pumps.entries()) {
+    const twin = pumps.findIndex((p) => p.name === pump.name);
+    if (twin < i && JSON.stringify(pumps[twin]!.curve) !== JSON.stringify(pump.curve)) {
+      yield { path: ['pumps', i, 'curve'], says: phrase`pumps ${String(twin + 1)} and ${String(i + 1)} are both called “${pump.name}” but their curves contradict each other: give them one curve, or two names` };
+    }
+  }
+  if (duty.kind !== 'fill' && discharge.weepHole && discharge.weepHole.height > depth) {
     yield { path: ['discharge', 'weepHole', 'height'], says: phrase`the weep hole is above the rim at ${mm(depth)}: its water would not fall back into the vessel` };
   }
 }
 
-function* flowContradictions({ inflow, pumps, discharge, settings }: Station): Generator<Contradiction> {
-  if (inflow.design < inflow.low) yield { path: ['inflow', 'design'], says: phrase`the design inflow is less than the low inflow of ${quantity('flow', inflow.low)}` };
-  if (inflow.peak < inflow.design) yield { path: ['inflow', 'peak'], says: phrase`the peak inflow is less than the design inflow of ${quantity('flow', inflow.design)}` };
-  for (const [i, pump] of pumps.entries()) {
-    for (const { index, says } of curveProblems(pump.curve)) yield { path: ['pumps', i, 'curve', index], says };
+function* segmentContradictions(segments: readonly Segment[], path: readonly (string | number)[], weep: number | null): Generator<Contradiction> {
+  for (const [i, s] of segments.entries()) {
+    if (s.roughness >= s.bore / 20) yield { path: [...path, i, 'roughness'], says: phrase`the roughness is more than a twentieth of the bore: no friction formula holds there` };
+    if (weep !== null && weep >= s.bore) yield { path: ['discharge', 'weepHole', 'diameter'], says: phrase`the weep hole is as wide as the pipe` };
   }
-  const pipe = discharge.segments.reduce((sum, s) => sum + s.length, 0);
-  if (discharge.checkValve && discharge.checkValve.pipeBefore > pipe) {
-    yield { path: ['discharge', 'checkValve', 'pipeBefore'], says: phrase`the check valve is ${quantity('distance', discharge.checkValve.pipeBefore)} along a line that is only ${quantity('distance', pipe)} long` };
-  }
-  for (const [i, s] of discharge.segments.entries()) {
-    if (s.roughness >= s.bore / 20) yield { path: ['discharge', 'segments', i, 'roughness'], says: phrase`the roughness is more than a twentieth of the bore: no friction formula holds there` };
-    if (discharge.weepHole && discharge.weepHole.diameter >= s.bore) yield { path: ['discharge', 'weepHole', 'diameter'], says: phrase`the weep hole is as wide as the pipe` };
-  }
+}
+
+function* lateralContradictions(laterals: Laterals): Generator<Contradiction> {
+  const at = (field: string) => ['discharge', 'laterals', field];
+  if (laterals.orifice >= laterals.bore) yield { path: at('orifice'), says: phrase`the orifices are as wide as the lateral, ${quantity('bore', laterals.bore)}` };
+  if (laterals.roughness >= laterals.bore / 20) yield { path: at('roughness'), says: phrase`the roughness is more than a twentieth of the bore: no friction formula holds there` };
+}
+
+function* dischargeContradictions({ pumps, discharge, settings }: Station): Generator<Contradiction> {
+  const { segments, checkValve, weepHole, highPoint, laterals, exposed } = discharge;
+  const weep = weepHole?.diameter ?? null;
+  yield* segmentContradictions(segments, ['discharge', 'segments'], weep);
+  for (const [i, pump] of pumps.entries()) yield* segmentContradictions(pump.riser, ['pumps', i, 'riser'], weep);
+  const pipe = lengthOf(segments) + Math.max(0, ...pumps.map((p) => lengthOf(p.riser)));
+  const long = (at: number) => phrase`${quantity('distance', at)} along a line that is only ${quantity('distance', pipe)} long`;
+  if (checkValve && checkValve.pipeBefore > pipe) yield { path: ['discharge', 'checkValve', 'pipeBefore'], says: phrase`the check valve is ${long(checkValve.pipeBefore)}` };
+  if (highPoint && highPoint.along > pipe) yield { path: ['discharge', 'highPoint', 'along'], says: phrase`the high point is ${long(highPoint.along)}` };
+  if (highPoint && highPoint.height <= discharge.outlet) yield { path: ['discharge', 'highPoint', 'height'], says: phrase`the high point at ${quantity('head', highPoint.height)} is not above the outlet at ${quantity('head', discharge.outlet)}: then it is none` };
+  if (exposed > pipe) yield { path: ['discharge', 'exposed'], says: phrase`more of the line runs in the open than there is of it: ${quantity('distance', pipe)}` };
+  if (laterals) yield* lateralContradictions(laterals);
   if (settings.velocityMax <= settings.velocityMin) yield { path: ['settings', 'velocityMax'], says: phrase`must be more than the least velocity` };
 }
 
-function* sensorContradictions(sensor: Sensor, depth: number): Generator<Contradiction> {
-  if (sensor.kind === 'tilt') {
-    if (sensor.clip > depth) yield { path: ['clip'], says: phrase`the clip at ${mm(sensor.clip)} is outside the vessel, whose rim is at ${mm(depth)}` };
-    if (sensor.tether + sensor.body > depth) yield { path: ['tether'], says: phrase`the tether and body together are ${mm(sensor.tether + sensor.body)}: longer than the pit, which is ${mm(depth)} deep` };
-    if (sensor.cordLength < sensor.tether) yield { path: ['cordLength'], says: phrase`the cord is shorter than its own tether of ${mm(sensor.tether)}` };
-  } else {
-    if (sensor.upperStop > depth) yield { path: ['upperStop'], says: phrase`the upper stop at ${mm(sensor.upperStop)} is outside the vessel, whose rim is at ${mm(depth)}` };
-    if (sensor.lowerStop >= sensor.upperStop) yield { path: ['lowerStop'], says: phrase`the lower stop must be below the upper stop at ${mm(sensor.upperStop)}` };
-  }
+function* dutyContradictions({ duty, vessel }: Station): Generator<Contradiction> {
+  if (duty.kind === 'dose' && duty.peakOff > duty.off) yield { path: ['duty', 'peakOff'], says: phrase`the rest at peak is longer than the ordinary rest of ${quantity('time', duty.off)}: the peak float is to shorten it` };
+  if (duty.kind === 'fill' && duty.keep >= vessel.overflow) yield { path: ['duty', 'keep'], says: phrase`what is to stay stored reaches the overflow at ${mm(vessel.overflow)}: nothing could be drawn` };
 }
 
 /** Everything in a well-formed document that contradicts something else in it: each with its path and a sentence. */
 export function* contradictions(station: Station): Generator<Contradiction> {
   yield* shapeContradictions(station.vessel);
   yield* vesselContradictions(station);
-  yield* flowContradictions(station);
-  const seen = new Set<string>();
-  const roles = new Set<string>();
-  for (const [i, sensor] of station.sensors.entries()) {
-    if (seen.has(sensor.id)) yield { path: ['sensors', i, 'id'], says: phrase`two floats are called “${sensor.id}”` };
-    seen.add(sensor.id);
-    if (roles.has(sensor.role)) yield { path: ['sensors', i, 'role'], says: phrase`there is already ${sensor.role === 'pump' ? 'a pump float' : 'an alarm float'}: one of each in this version` };
-    roles.add(sensor.role);
-    if (sensor.role === 'pump' && sensor.contact === 'opens-on-rise') {
-      yield { path: ['sensors', i, 'contact'], says: phrase`a float that opens on rise (NC hanging) would run the pump dry and stop it as the water comes: an emptying pump needs one that closes on rise (NO hanging)` };
-    }
-    for (const c of sensorContradictions(sensor, depthOf(station.vessel.shape))) yield { ...c, path: ['sensors', i, ...c.path] };
-  }
-  if (!roles.has('pump')) yield { path: ['sensors'], says: phrase`no float runs the pump` };
+  yield* dutyContradictions(station);
+  yield* inflowContradictions(station.inflow);
+  yield* pumpContradictions(station);
+  yield* dischargeContradictions(station);
+  yield* sensorContradictions(station);
 }

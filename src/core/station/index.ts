@@ -1,6 +1,26 @@
 export { depthOf } from './depthOf';
 export { upgrade } from './upgrade';
-export { stationSchema, type CurvePoint, type Pump, type RodFloat, type Segment, type Sensor, type Station, type TiltFloat, type Vessel as VesselDocument, type VesselShape } from './schema';
+export {
+  stationSchema,
+  pumpModelSchema,
+  ROLES,
+  type CurvePoint,
+  type Duty,
+  type Inflow,
+  type InflowSource,
+  type Laterals,
+  type Obstacle,
+  type Pump,
+  type RodFloat,
+  type Segment,
+  type Sensor,
+  type SensorOf,
+  type SensorRole,
+  type Station,
+  type TiltFloat,
+  type Vessel as VesselDocument,
+  type VesselShape,
+} from './schema';
 export { checkStation, type Checked, type Problem } from './check';
 export { newStation, FLOAT_ANGLES } from './newStation';
 export { COMMON_FITTINGS, COMMON_PIPES } from './fittings';

@@ -6,24 +6,33 @@ const GPM = GALLON / 60;
 /** Angles of tilt float bodies by duty, degrees each side of level: wide for pump duty, narrow for control. Defaults, to be overridden by the float's own figures. */
 export const FLOAT_ANGLES = { motor: 45, control: 10 } as const;
 
+/** The pump float on the pole, the alarm float on a bracket of its own at the other side: floats on one pole that stand and hang at the same water can touch. */
+const PLACES = [
+  { from: 'pole', bearing: 0, offset: 0.03 },
+  { from: 'axis', bearing: 180, offset: 0.2, facing: 300 },
+] as const satisfies readonly Sensor['place'][];
+
 const METRIC_FLOATS: Sensor[] = [
-  { id: 'pump', role: 'pump', kind: 'tilt', duty: 'motor', contact: 'closes-on-rise', contactRating: 8, cordLength: 5, clip: 0.45, tether: 0.15, body: 0.1, riseDeg: FLOAT_ANGLES.motor, fallDeg: FLOAT_ANGLES.motor, measured: null },
-  { id: 'alarm', role: 'alarm', kind: 'tilt', duty: 'control', contact: 'closes-on-rise', contactRating: 1, cordLength: 10, clip: 0.75, tether: 0.1, body: 0.1, riseDeg: FLOAT_ANGLES.control, fallDeg: FLOAT_ANGLES.control, measured: null },
+  { id: 'pump', role: 'pump', kind: 'tilt', duty: 'motor', contact: 'closes-on-rise', changeover: false, contactRating: 8, cordLength: 5, clip: 0.45, tether: 0.15, body: 0.1, riseDeg: FLOAT_ANGLES.motor, fallDeg: FLOAT_ANGLES.motor, thickness: 0.08, measured: null, weight: null, place: PLACES[0] },
+  { id: 'alarm', role: 'alarm', kind: 'tilt', duty: 'control', contact: 'closes-on-rise', changeover: false, contactRating: 1, cordLength: 10, clip: 0.75, tether: 0.1, body: 0.1, riseDeg: FLOAT_ANGLES.control, fallDeg: FLOAT_ANGLES.control, thickness: 0.08, measured: null, weight: null, place: PLACES[1] },
 ];
 
 const metric: Omit<Station, 'identity'> = {
   format: 'pit-bell/station',
-  version: 2,
+  version: 3,
   profile: 'metric-230',
-  duty: 'empty',
-  vessel: { shape: { kind: 'cylinder', diameter: 0.8, depth: 1.2 }, displacement: [], inletInvert: 0.85, overflow: 1.15 },
-  inflow: { low: 0.1e-3, design: 0.5e-3, peak: 1.5e-3 },
+  duty: { kind: 'empty' },
+  vessel: { shape: { kind: 'cylinder', diameter: 0.8, depth: 1.2 }, displacement: [], inletInvert: 0.85, inletStream: null, overflow: 1.15 },
+  obstacles: [],
+  pole: { bearing: 90, offset: 0.05, diameter: 0.03 },
+  inflow: { source: { kind: 'steady', low: 0.1e-3, design: 0.5e-3, peak: 1.5e-3 }, infiltration: 0 },
   pumps: [
     {
       name: 'sump pump, 0.55 kW',
       intake: 0.05,
       volute: 0.14,
       motorTop: 0.3,
+      diameter: 0.18,
       curve: [
         { flow: 0, head: 8.5 },
         { flow: 1e-3, head: 7.6 },
@@ -35,6 +44,11 @@ const metric: Omit<Station, 'identity'> = {
       minimumRun: 30,
       headShare: 0.9,
       ratedCurrent: 4.2,
+      bearing: 270,
+      offset: 0.2,
+      riser: [],
+      riserBearing: 320,
+      riserOffset: 0.25,
     },
   ],
   discharge: {
@@ -54,9 +68,14 @@ const metric: Omit<Station, 'identity'> = {
     outlet: 2.4,
     checkValve: { pipeBefore: 1 },
     weepHole: { diameter: 0.005, height: 0.25 },
+    highPoint: null,
+    laterals: null,
+    exposed: 0,
   },
   sensors: METRIC_FLOATS,
+  found: null,
   cordRun: 2,
+  control: { alternates: false, floats: 'four' },
   alarm: { horn: true, lamp: true, silence: true, battery: true, remoteContact: false, place: 'indoors, by the meter board' },
   supply: { voltage: 230, frequency: 50, breaker: 10, residualCurrent: true },
   settings: {
@@ -66,15 +85,24 @@ const metric: Omit<Station, 'identity'> = {
     surcharge: 0.15,
     minimumGap: 0.075,
     minimumTether: 0.075,
+    swingClearance: 0.05,
+    sideSwingDeg: 20,
     keepUpFactor: 1.1,
     drainbackMargin: 0.5,
+    doseMultiple: 5,
+    lateralSpread: 0.1,
     reserveTime: 300,
     reserveInflow: 'design',
     weepCoefficient: 0.6,
     waterTemperature: 10,
+    airPressure: 101325,
+    trappedPressure: 500,
+    frostAir: -5,
     velocityMin: 0.6,
     velocityMax: 2.4,
+    tubeBore: 0.006,
     hoseFlow: 0.3e-3,
+    cordSlack: 0.3,
     tightShare: 0.1,
   },
 };
@@ -82,14 +110,16 @@ const metric: Omit<Station, 'identity'> = {
 const us: Omit<Station, 'identity'> = {
   ...metric,
   profile: 'us-120',
-  vessel: { shape: { kind: 'cylinder', diameter: 30 * INCH, depth: 48 * INCH }, displacement: [], inletInvert: 34 * INCH, overflow: 46 * INCH },
-  inflow: { low: 2 * GPM, design: 8 * GPM, peak: 25 * GPM },
+  vessel: { shape: { kind: 'cylinder', diameter: 30 * INCH, depth: 48 * INCH }, displacement: [], inletInvert: 34 * INCH, inletStream: null, overflow: 46 * INCH },
+  pole: { bearing: 90, offset: 2 * INCH, diameter: 1.25 * INCH },
+  inflow: { source: { kind: 'steady', low: 2 * GPM, design: 8 * GPM, peak: 25 * GPM }, infiltration: 0 },
   pumps: [
     {
       name: 'sump pump, 1/2 hp',
       intake: 2 * INCH,
       volute: 5.5 * INCH,
       motorTop: 12 * INCH,
+      diameter: 7 * INCH,
       curve: [
         { flow: 0, head: 28 * 12 * INCH },
         { flow: 15 * GPM, head: 25 * 12 * INCH },
@@ -101,6 +131,11 @@ const us: Omit<Station, 'identity'> = {
       minimumRun: 30,
       headShare: 0.9,
       ratedCurrent: 8.5,
+      bearing: 270,
+      offset: 8 * INCH,
+      riser: [],
+      riserBearing: 320,
+      riserOffset: 10 * INCH,
     },
   ],
   discharge: {
@@ -120,14 +155,17 @@ const us: Omit<Station, 'identity'> = {
     outlet: 96 * INCH,
     checkValve: { pipeBefore: 36 * INCH },
     weepHole: { diameter: 0.1875 * INCH, height: 10 * INCH },
+    highPoint: null,
+    laterals: null,
+    exposed: 0,
   },
   sensors: [
-    { id: 'pump', role: 'pump', kind: 'tilt', duty: 'motor', contact: 'closes-on-rise', contactRating: 13, cordLength: 20 * 12 * INCH, clip: 18 * INCH, tether: 6 * INCH, body: 4 * INCH, riseDeg: FLOAT_ANGLES.motor, fallDeg: FLOAT_ANGLES.motor, measured: null },
-    { id: 'alarm', role: 'alarm', kind: 'tilt', duty: 'control', contact: 'closes-on-rise', contactRating: 5, cordLength: 20 * 12 * INCH, clip: 30 * INCH, tether: 4 * INCH, body: 4 * INCH, riseDeg: FLOAT_ANGLES.control, fallDeg: FLOAT_ANGLES.control, measured: null },
+    { id: 'pump', role: 'pump', kind: 'tilt', duty: 'motor', contact: 'closes-on-rise', changeover: false, contactRating: 13, cordLength: 20 * 12 * INCH, clip: 18 * INCH, tether: 6 * INCH, body: 4 * INCH, riseDeg: FLOAT_ANGLES.motor, fallDeg: FLOAT_ANGLES.motor, thickness: 3 * INCH, measured: null, weight: null, place: PLACES[0] },
+    { id: 'alarm', role: 'alarm', kind: 'tilt', duty: 'control', contact: 'closes-on-rise', changeover: false, contactRating: 5, cordLength: 20 * 12 * INCH, clip: 30 * INCH, tether: 4 * INCH, body: 4 * INCH, riseDeg: FLOAT_ANGLES.control, fallDeg: FLOAT_ANGLES.control, thickness: 3 * INCH, measured: null, weight: null, place: PLACES[1] },
   ],
   cordRun: 6 * 12 * INCH,
   supply: { voltage: 120, frequency: 60, breaker: 15, residualCurrent: true },
-  settings: { ...metric.settings, surcharge: 6 * INCH, minimumGap: 3 * INCH, minimumTether: 3 * INCH, hoseFlow: 5 * GPM },
+  settings: { ...metric.settings, surcharge: 6 * INCH, minimumGap: 3 * INCH, minimumTether: 3 * INCH, swingClearance: 2 * INCH, cordSlack: 12 * INCH, tubeBore: 0.25 * INCH, hoseFlow: 5 * GPM },
 };
 
 /** A station to begin from: plausible throughout, to be surveyed over. Every figure of it is only a starting value. */

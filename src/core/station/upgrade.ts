@@ -1,4 +1,4 @@
-export const CURRENT_VERSION = 2;
+export const CURRENT_VERSION = 3;
 
 type Json = Record<string, unknown>;
 
@@ -25,7 +25,60 @@ const STEPS: Readonly<Record<number, (document: Json) => Json>> = {
     sensors: adding(document.sensors, (s) => (s.kind === 'tilt' ? { measured: null } : {})),
     settings: adding(document.settings, () => ({ friction: 'darcy-weisbach' })),
   }),
+  /**
+   * Version 3 knows every duty, inflow, sensor and up to three pumps, and where things stand in plan. A document of version 2 did
+   * not say that: pump and riser are put to one side, the first float on a pole near the middle, the others on brackets at the other side.
+   */
+  2: (document) => {
+    const wide = narrowest(document.vessel);
+    const share = (part: number) => Number((part * wide).toFixed(3));
+    const inflow = isObject(document.inflow) ? document.inflow : {};
+    return {
+      ...document,
+      version: 3,
+      duty: document.duty === 'empty' ? { kind: 'empty' } : document.duty,
+      vessel: adding(document.vessel, () => ({ inletStream: null })),
+      obstacles: [],
+      pole: { bearing: 90, offset: share(0.06), diameter: 0.03 },
+      inflow: { source: { kind: 'steady', ...inflow }, infiltration: 0 },
+      pumps: adding(document.pumps, () => ({ diameter: Math.min(0.2, share(0.24)), bearing: 270, offset: share(0.26), riser: [], riserBearing: 320, riserOffset: share(0.33) })),
+      discharge: adding(document.discharge, () => ({ highPoint: null, laterals: null, exposed: 0 })),
+      sensors: Array.isArray(document.sensors) ? document.sensors.map((sensor, i) => version3Sensor(sensor, i, share(0.25))) : document.sensors,
+      found: null,
+      control: { alternates: false, floats: 'four' },
+      settings: adding(document.settings, () => ({
+        swingClearance: 0.05,
+        sideSwingDeg: 20,
+        doseMultiple: 5,
+        lateralSpread: 0.1,
+        airPressure: 101325,
+        trappedPressure: 500,
+        frostAir: -5,
+        tubeBore: 0.006,
+        cordSlack: 0.3,
+      })),
+    };
+  },
 };
+
+/** About how wide a vessel of version 2 is at its narrowest, m; what is not a vessel is left for the schema to refuse. */
+function narrowest(vessel: unknown): number {
+  const sizes = (value: unknown): number[] =>
+    isObject(value) ? ['diameter', 'bottomDiameter', 'topDiameter', 'length', 'width'].map((k) => value[k]).filter((v) => typeof v === 'number') : [];
+  const shape = isObject(vessel) && isObject(vessel.shape) ? vessel.shape : {};
+  const all = [...sizes(shape), ...(Array.isArray(shape.sections) ? shape.sections.flatMap(sizes) : [])];
+  return all.length > 0 ? Math.min(...all) : 1;
+}
+
+function version3Sensor(sensor: unknown, index: number, aside: number): unknown {
+  const place = index === 0 ? { from: 'pole', bearing: 0, offset: 0.03 } : { from: 'axis', bearing: (150 + 45 * index) % 360, offset: aside, facing: 300 };
+  return adding(sensor, (s) => ({
+    changeover: false,
+    place,
+    ...(s.kind === 'tilt' ? { thickness: 0.08, weight: null } : {}),
+    ...(s.kind === 'rod' ? { latch: 'magnet' } : {}),
+  }));
+}
 
 /**
  * Brings a document of an older version up to the current one, step by step. What is not a station document at all

@@ -26,9 +26,11 @@ export type QuantityKind =
   | 'angle'
   | 'share'
   | 'factor'
-  | 'count';
+  | 'count'
+  | 'mass'
+  | 'pressure';
 
-/** A number with its kind; the value is in SI (metres, m³/s, m³, seconds, m/s, amperes, volts), rates per hour, °C, degrees, shares of one. */
+/** A number with its kind; the value is in SI (metres, m³/s, m³, seconds, m/s, amperes, volts, kg, Pa), rates per hour, °C, degrees, shares of one. */
 export interface Quantity {
   readonly kind: QuantityKind;
   readonly value: number;

@@ -76,6 +76,8 @@ export const UNIT_TABLE: Readonly<Record<QuantityKind, KindRow>> = {
   share: same('%', { '%': 0.01 }, { metric: 0, us: 0 }),
   factor: same('', {}, { metric: 2, us: 2 }),
   count: same('', {}, { metric: 0, us: 0 }),
+  mass: { units: { kg: 1, g: 1e-3, lb: 0.45359237, lbs: 0.45359237, oz: 0.45359237 / 16 }, metric: 'kg', us: 'lb', digits: { sig: 3 } },
+  pressure: { units: { pa: 1, hpa: 100, mbar: 100, kpa: 1000, bar: 1e5, psi: 6894.757, 'in h2o': 249.089, inwc: 249.089 }, metric: 'kPa', us: 'psi', digits: { sig: 3 } },
 };
 
 export const unitOf = (kind: QuantityKind, system: UnitSystem): string => UNIT_TABLE[kind][system];

@@ -4,6 +4,7 @@ import type { Solid } from './solid';
 export function frustum(bottom: number, top: number, depth: number): Solid {
   const diameter = (h: number) => bottom + ((top - bottom) * h) / depth;
   return {
+    plan: (h) => ({ kind: 'round', radius: diameter(h) / 2 }),
     depth,
     area: (h) => (Math.PI / 4) * diameter(h) ** 2,
     volume(h) {

@@ -1,1 +1,2 @@
 export { vesselOf, type Vessel } from './vessel';
+export type { Plan } from './solid';

@@ -18,6 +18,7 @@ export function lyingCylinder(diameter: number, length: number): Solid {
     return (r * r * (angle - Math.sin(angle))) / 2;
   };
   return {
+    plan: (h) => ({ kind: 'box', length, width: chord(h) }),
     depth: diameter,
     area: (h) => length * chord(h),
     volume: (h) => length * segment(h),

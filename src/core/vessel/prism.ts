@@ -1,7 +1,8 @@
-import type { Solid } from './solid';
+import type { Plan, Solid } from './solid';
 
 /** A vessel of one plan area throughout: an upright cylinder, a box. */
-export const prism = (area: number, depth: number, width: number): Solid => ({
+export const prism = (plan: Plan, area: number, depth: number, width: number): Solid => ({
+  plan: () => plan,
   depth,
   area: () => area,
   volume: (h) => area * h,
@@ -13,6 +14,6 @@ export const prism = (area: number, depth: number, width: number): Solid => ({
   ],
 });
 
-export const cylinder = (diameter: number, depth: number): Solid => prism((Math.PI / 4) * diameter ** 2, depth, diameter);
+export const cylinder = (diameter: number, depth: number): Solid => prism({ kind: 'round', radius: diameter / 2 }, (Math.PI / 4) * diameter ** 2, depth, diameter);
 
-export const box = (length: number, width: number, depth: number): Solid => prism(length * width, depth, Math.max(length, width));
+export const box = (length: number, width: number, depth: number): Solid => prism({ kind: 'box', length, width }, length * width, depth, Math.max(length, width));

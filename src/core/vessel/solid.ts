@@ -1,8 +1,13 @@
+/** A plan round its axis, or a rectangle whose length runs to bearing 90°. Lengths in m. */
+export type Plan = { readonly kind: 'round'; readonly radius: number } | { readonly kind: 'box'; readonly length: number; readonly width: number };
+
 /**
  * An empty vessel as plane geometry. Heights in m above the floor, between floor and rim; areas m², volumes m³.
  * `area` is the plan area at a height, `volume` what lies below it, `width` the widest distance across at it.
  */
 export interface Solid {
+  /** The plan seen from above at a height. */
+  plan(h: number): Plan;
   readonly depth: number;
   area(h: number): number;
   volume(h: number): number;

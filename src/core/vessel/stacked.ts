@@ -22,6 +22,10 @@ export function stacked(parts: readonly Solid[]): Solid {
     return [parts[i]!, h - floors[i]!, below[i]!];
   };
   return {
+    plan(h) {
+      const [part, at] = within(h);
+      return part.plan(at);
+    },
     depth,
     area(h) {
       const [part, at] = within(h);

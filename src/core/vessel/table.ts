@@ -16,6 +16,7 @@ export function table(rows: readonly { readonly height: number; readonly area: n
   };
   const width = (h: number) => Math.sqrt((4 / Math.PI) * areaAt(h));
   return {
+    plan: (h) => ({ kind: 'round', radius: width(h) / 2 }),
     depth: rows[rows.length - 1]!.height,
     area: areaAt,
     volume(h) {

@@ -4,7 +4,7 @@ import { displaced } from './displaced';
 import { frustum } from './frustum';
 import { lyingCylinder } from './lyingCylinder';
 import { box, cylinder } from './prism';
-import type { OutlinePoint, Solid } from './solid';
+import type { OutlinePoint, Plan, Solid } from './solid';
 import { stacked } from './stacked';
 import { table } from './table';
 
@@ -16,6 +16,8 @@ export interface Vessel {
   readonly capacity: number;
   /** Widest inside distance across at height h, m: what a float there has to lie level in. */
   widthAt(h: number): number;
+  /** The plan of the empty vessel seen from above at height h. */
+  planAt(h: number): Plan;
   /** Free plan area at height h, m². */
   area(h: number): number;
   /** Water below height h, m³; h below the floor counts as the floor, above the rim as the rim. */
@@ -65,6 +67,7 @@ export function vesselOf({ shape, displacement }: Pick<VesselDocument, 'shape' |
     capacity,
     breaks,
     outline: solid.outline,
+    planAt: (h) => solid.plan(hold(h, 0, depth)),
     widthAt: (h) => solid.width(hold(h, 0, depth)),
     area: (h) => solid.area(hold(h, 0, depth)),
     volume: (h) => solid.volume(hold(h, 0, depth)),

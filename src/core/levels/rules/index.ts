@@ -1,5 +1,9 @@
 import type { Rule } from '../rule';
+import { condensate, tubeBore } from './condensate';
+import { dose, squirt } from './dose';
 import { drainback } from './drainback';
+import { dryRun } from './dryRun';
+import { fill } from './fill';
 import { gap } from './gap';
 import { inlet } from './inlet';
 import { keepUp } from './keepUp';
@@ -9,6 +13,7 @@ import { reserve } from './reserve';
 import { run } from './run';
 import { starts } from './starts';
 import { submergence } from './submergence';
+import { swing } from './swing';
 
 /** Every rule that a station is judged by. A new rule is a file of its own and a name in this list. */
-export const RULES: readonly Rule[] = [submergence, order, gap, starts, run, drainback, keepUp, inlet, reserve, reach];
+export const RULES: readonly Rule[] = [submergence, order, gap, starts, run, drainback, keepUp, inlet, reserve, reach, swing, dryRun, dose, squirt, condensate, tubeBore, fill];

@@ -1,13 +1,15 @@
 import { phrase, quantity } from '../../units';
-import type { Rule } from '../rule';
+import { notAsked, type Rule } from '../rule';
 
 /** School A: the bell rings while the inlet is still free. School B: the inlet pipe is storage, up to a set surcharge. */
 export const inlet: Rule = {
   id: 'inlet',
   title: 'alarm against the inlet',
   severity: 'should',
-  judge({ station, alarm }) {
-    if (!alarm) return { state: 'not-applicable', why: phrase`No alarm float is fitted.`, about: ['level:inlet'] };
+  judge({ station, alarm, marks }) {
+    const { kind } = station.duty;
+    if (kind === 'fill' || kind === 'transfer') return notAsked(phrase`The water is wanted in the tank; nothing stands back in a drain.`, ['level:inlet']);
+    if (!alarm) return notAsked(phrase`No alarm float is fitted.`, ['level:inlet']);
     const { inletInvert } = station.vessel;
     const free = station.settings.inlet === 'free';
     const needs = quantity('height', free ? inletInvert : inletInvert + station.settings.surcharge);
@@ -20,7 +22,7 @@ export const inlet: Rule = {
         why: free
           ? phrase`The bell rings at ${quantity('height', alarm.rise)}, the inlet invert is at ${needs}: someone hears it before water stands in the inlet pipe. (The other school uses that pipe as storage.)`
           : phrase`The bell rings at ${quantity('height', alarm.rise)}; the inlet pipe is used as storage up to ${needs}. (The other school keeps the inlet free, below ${quantity('height', inletInvert)}.)`,
-        about: ['level:alarm', 'level:inlet', 'float:alarm'],
+        about: ['level:alarm', 'level:inlet', `float:${marks.find((m) => m.name === 'alarm')!.sensor!}`],
       },
     ];
   },

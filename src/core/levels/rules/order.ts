@@ -1,29 +1,27 @@
-import { phrase, quantity } from '../../units';
+import { phrase, quantity, systemOf, tapeStep } from '../../units';
+import { markWords } from '../marks';
 import type { Condition, Part, Rule } from '../rule';
 
-/** Floor, stop, lead, high alarm, overflow, rim: each above the one before, as far as each is fitted. */
+/** Each level above the one before, as far as each is fitted, by a mark of the tape at least: two that are set alike have no order. */
 export const order: Rule = {
   id: 'order',
   title: 'levels in order',
   severity: 'must',
-  judge({ station, stop, lead, alarm, overflow }) {
-    const marks: { name: string; level: number; part: Part }[] = [
-      { name: 'stop', level: stop, part: 'level:stop' },
-      { name: 'lead', level: lead, part: 'level:lead' },
-      ...(alarm ? [{ name: 'alarm', level: alarm.rise, part: 'level:alarm' as const }] : []),
-      { name: 'overflow', level: overflow, part: 'level:overflow' },
-    ];
-    let below = { name: 'floor', level: 0, part: 'level:stop' as Part };
-    return marks.map((mark): Condition => {
+  judge({ station, marks }) {
+    const name = (m: (typeof marks)[number]) => markWords(m.name, station.duty);
+    const all = ['floor', ...marks.map(name)].join(', ');
+    const step = tapeStep(systemOf(station.profile));
+    let below = { name: 'floor', level: 0, part: `level:${marks[0]!.name}` as Part };
+    return marks.map((mark, i): Condition => {
       const under = below;
-      below = mark;
+      below = { name: name(mark), level: mark.level, part: `level:${mark.name}` };
       return {
         sense: 'at-least',
-        needs: quantity('height', under.level),
+        needs: quantity('height', i === 0 ? 0 : under.level + step),
         has: quantity('height', mark.level),
         scale: station.settings.minimumGap,
-        why: phrase`From the floor up: floor, stop, lead, ${alarm ? 'alarm, ' : ''}overflow. Closest to the wrong order: the ${mark.name} at ${quantity('height', mark.level)} over the ${under.name} at ${quantity('height', under.level)}.`,
-        about: [mark.part, under.part],
+        why: phrase`From the floor up: ${all}. Closest to the wrong order: the ${below.name} at ${quantity('height', mark.level)} over the ${under.name} at ${quantity('height', under.level)}; what a tape can tell apart is ${quantity('height', step)}.`,
+        about: [below.part, under.part],
       };
     });
   },

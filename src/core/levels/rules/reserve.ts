@@ -1,23 +1,29 @@
 import { phrase, quantity } from '../../units';
-import type { Rule } from '../rule';
+import { notAsked, type Rule } from '../rule';
 
 /** From the bell to the overflow, with the pump dead or its power lost, there is the response time that was promised. */
 export const reserve: Rule = {
   id: 'reserve',
   title: 'time from bell to overflow',
   severity: 'should',
-  judge({ station, vessel, alarm, overflow }) {
-    if (!alarm) return { state: 'not-applicable', why: phrase`No alarm float is fitted: nobody is told before the overflow.`, about: ['level:overflow'] };
-    const { reserveInflow, reserveTime } = station.settings;
+  judge({ station, vessel, alarm, overflow, marks, inflow, atStop }) {
+    const { duty, settings } = station;
+    if (!alarm) return notAsked(phrase`No alarm float is fitted: nobody is told before the overflow.`, ['level:overflow']);
     const volume = Math.max(vessel.volume(overflow) - vessel.volume(alarm.rise), 0);
-    const time = volume / station.inflow[reserveInflow];
+    const about = ['level:alarm', 'level:overflow', `float:${marks.find((m) => m.name === 'alarm')!.sensor!}`] as const;
+    if (duty.kind === 'fill') {
+      const flow = atStop.ok ? atStop.flow : 0;
+      if (flow === 0) return notAsked(phrase`Nothing is known of what fills it.`, about);
+      return [{ sense: 'at-least', needs: quantity('duration', settings.reserveTime), has: quantity('duration', volume / flow), why: phrase`${quantity('volume', volume)} between the bell and the overflow, with the filling stuck open at ${quantity('flow', flow)} and nothing drawn.`, about }];
+    }
+    const at = inflow[settings.reserveInflow];
     return [
       {
         sense: 'at-least',
-        needs: quantity('duration', reserveTime),
-        has: quantity('duration', time),
-        why: phrase`${quantity('volume', volume)} between the bell and the overflow, with the pump dead or its power lost, at the ${reserveInflow} inflow of ${quantity('flow', station.inflow[reserveInflow])}. At the peak it is ${quantity('duration', volume / station.inflow.peak)}.`,
-        about: ['level:alarm', 'level:overflow', 'float:alarm'],
+        needs: quantity('duration', settings.reserveTime),
+        has: quantity('duration', volume / at),
+        why: phrase`${quantity('volume', volume)} between the bell and the overflow, with the pump dead or its power lost, at the ${settings.reserveInflow} inflow of ${quantity('flow', at)}. At the peak it is ${quantity('duration', volume / inflow.peak)}.`,
+        about,
       },
     ];
   },

@@ -1,6 +1,6 @@
 import { phrase, quantity } from '../../units';
 import { cycleOf } from '../cycle';
-import type { Rule } from '../rule';
+import { notAsked, type Rule } from '../rule';
 import { sayNoDuty } from '../sayNoDuty';
 
 /** At design inflow each run lasts long enough for the motor to shed the heat of its start. */
@@ -9,13 +9,20 @@ export const run: Rule = {
   title: 'run time at design inflow',
   severity: 'should',
   judge(context) {
-    const cycle = cycleOf(context, context.station.inflow.design);
+    const { station, inflow } = context;
+    const { duty } = station;
+    const about = ['level:lead', 'level:stop', 'pump'] as const;
+    if (duty.kind === 'condensate') return notAsked(phrase`A condensate reservoir pumps for seconds: its pump is made for that.`, about);
+    if (duty.kind === 'fill' && duty.from.kind === 'valve') return notAsked(phrase`It is filled through a valve: no motor runs.`, about);
+    const needs = quantity('time', Math.max(...station.pumps.map((p) => p.minimumRun)));
+    if (needs.value === 0) return notAsked(phrase`No minimum run is set for this pump.`, about);
+    if (duty.kind === 'dose' && duty.mode === 'timed') {
+      return [{ sense: 'at-least', needs, has: quantity('time', duty.on), why: phrase`The timer runs the pump ${quantity('time', duty.on)} each dose. A run under ${needs} leaves the heat of the start in the winding.`, about }];
+    }
+    const cycle = cycleOf(context, inflow.design);
     if (!cycle.ok) return { state: 'unknown', why: sayNoDuty(cycle), about: ['pump'] };
-    const needs = quantity('time', context.station.pumps[0]!.minimumRun);
-    const about = ['float:pump', 'level:lead', 'level:stop'] as const;
-    if (needs.value === 0) return { state: 'not-applicable', why: phrase`No minimum run is set for this pump.`, about };
     const why = cycle.keepsUp
-      ? phrase`From lead to stop in ${quantity('time', cycle.run)} against ${quantity('flow', cycle.inflow)}. A run under ${needs} leaves the heat of the start in the winding.`
+      ? phrase`From start to stop in ${quantity('time', cycle.run)} against ${quantity('flow', cycle.inflow)}. A run under ${needs} leaves the heat of the start in the winding.`
       : phrase`The design inflow holds the pump running without a stop, so no run is too short; see whether it keeps up.`;
     return [{ sense: 'at-least', needs, has: quantity('time', cycle.run), why, about }];
   },

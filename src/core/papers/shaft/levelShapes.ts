@@ -1,13 +1,7 @@
-import type { LevelContext, Part } from '../../levels';
+import { markWords, type LevelContext } from '../../levels';
 import { quantity, say, type UnitSystem } from '../../units';
 import type { Layout } from './layout';
 import { line, path, text, type Group, type Shape } from './shape';
-
-interface Mark {
-  part: Extract<Part, `level:${string}`>;
-  words: string;
-  level: number;
-}
 
 const SPACING = 27;
 
@@ -25,14 +19,10 @@ const bell = (x: number, y: number): Shape =>
 
 /** The levels that matter, each a line across the vessel and a label at its right that keeps clear of its neighbours. */
 export function levelGroups(layout: Layout, context: LevelContext, system: UnitSystem): Group[] {
-  const { station, stop, lead, alarm, overflow } = context;
-  const marks: Mark[] = [
-    { part: 'level:overflow' as const, words: 'overflow', level: overflow },
-    { part: 'level:inlet' as const, words: 'inlet', level: station.vessel.inletInvert },
-    ...(alarm ? [{ part: 'level:alarm' as const, words: 'bell', level: alarm.rise }] : []),
-    { part: 'level:lead' as const, words: 'start', level: lead },
-    { part: 'level:stop' as const, words: 'stop', level: stop },
-  ].sort((a, b) => b.level - a.level);
+  const { duty, vessel } = context.station;
+  const marks = [...context.marks, { name: 'inlet' as const, level: vessel.inletInvert }]
+    .map(({ name, level }) => ({ part: `level:${name}` as const, words: markWords(name, duty), level }))
+    .sort((a, b) => b.level - a.level);
   const { right, wall, rim, floor, detail } = layout;
   const ys = marks.map((m) => layout.yOf(m.level));
   const labels = spread(ys, rim, floor);

@@ -1,9 +1,11 @@
-import type { LevelContext } from '../../levels';
+import type { LevelContext, SensorTrips } from '../../levels';
+import { kindOf } from '../../sensing';
 import { quantity, say, type UnitSystem } from '../../units';
-import { floatShapes, poleShapes, poleX } from './floatShapes';
+import { floatShapes, ghostShapes, poleShapes, poleX } from './floatShapes';
 import { layoutOf, type Detail, type Layout } from './layout';
 import { levelGroups } from './levelShapes';
-import { pumpShapes, riserShapes, riserX } from './pumpShapes';
+import { obstacleShapes } from './obstacleShapes';
+import { pipeShapes, pumpShapes, riserX } from './pumpShapes';
 import type { Group } from './shape';
 import { tapeShapes } from './tapeShapes';
 import { wallShapes, waterShapes } from './vesselShapes';
@@ -15,6 +17,8 @@ export interface ShaftOptions {
   readonly system: UnitSystem;
   /** Where the water stands, m above the floor. */
   readonly level: number;
+  /** Sensors as they would be, drawn as outlines. */
+  readonly ghosts?: readonly SensorTrips[];
 }
 
 /** The shaft as shapes in painting order: vessel, water, levels, pipe, pump, floats, tape. */
@@ -27,23 +31,25 @@ export interface ShaftScene {
  * Draws a station to scale from its document alone: a tall cut through vessel, pump, pipe and floats with a tape down its
  * edge. The result is plain shapes with roles; a screen, a page or a file paints them.
  */
-export function shaftScene(context: LevelContext, { width, height, detail, system, level }: ShaftOptions): ShaftScene {
+export function shaftScene(context: LevelContext, { width, height, detail, system, level, ghosts = [] }: ShaftOptions): ShaftScene {
   const layout = layoutOf(context, width, height, detail);
-  const pump = context.station.pumps[0]!;
+  const { station } = context;
   const pole = poleX(layout, riserX(layout, context));
   return {
     layout,
     groups: [
       { part: null, label: 'vessel', shapes: [...wallShapes(layout, context), ...waterShapes(layout, context, level)] },
       ...levelGroups(layout, context, system),
-      { part: 'pipe', label: 'discharge pipe', shapes: riserShapes(layout, context) },
-      { part: 'pump', label: `pump: ${pump.name}`, shapes: pumpShapes(layout, context) },
-      { part: null, label: 'float pole', shapes: poleShapes(layout, pole, context.sensors) },
+      ...station.obstacles.map((o, i): Group => ({ part: `obstacle:${i}`, label: o.name, shapes: obstacleShapes(layout, o) })),
+      { part: 'pipe', label: station.duty.kind === 'fill' ? 'fill pipe and draw' : 'discharge pipe', shapes: pipeShapes(layout, context) },
+      { part: 'pump', label: `pump: ${station.pumps.map((p) => p.name).join('; ')}`, shapes: pumpShapes(layout, context) },
+      { part: 'pole', label: 'float pole', shapes: poleShapes(layout, pole, context.sensors) },
       { part: null, label: 'tape', shapes: tapeShapes(layout, context.vessel.depth, system) },
+      ...ghosts.map((s): Group => ({ part: null, label: `would be: ${s.sensor.role} ${kindOf(s.sensor).noun} at ${say(quantity('height', kindOf(s.sensor).setting(s.sensor)), system)}`, shapes: ghostShapes(layout, pole, s) })),
       ...context.sensors.map(
         (s): Group => ({
           part: `float:${s.sensor.id}`,
-          label: `float ${s.order}, ${s.sensor.role}: acts at ${say(quantity('height', s.rise), system)}, goes back at ${say(quantity('height', s.fall), system)}`,
+          label: `${kindOf(s.sensor).noun} ${s.order}, ${s.sensor.role}: acts at ${say(quantity('height', s.rise), system)}, goes back at ${say(quantity('height', s.fall), system)}`,
           shapes: floatShapes(layout, pole, s, level),
         }),
       ),

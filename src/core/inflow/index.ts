@@ -1,0 +1,2 @@
+export { flowsOf, inflowAt, type Flows } from './flows';
+export { dailyVolume, daySurge } from './day';

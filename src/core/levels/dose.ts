@@ -1,0 +1,32 @@
+import type { NoDuty } from '../hydraulics';
+import { dailyVolume, daySurge } from '../inflow';
+import type { Result } from '../result';
+import type { LevelGeometry } from './geometry';
+
+interface Dosed {
+  /** Water that one dose puts out, net of what drains back, m³. */
+  readonly volume: number;
+  /** Water of a design day, m³. */
+  readonly perDay: number;
+  /** Pipe that each dose must fill first, m³: the laterals, which empty between doses. */
+  readonly fills: number;
+  /** Water that gathers in a design day while it comes faster than it is dosed, m³. */
+  readonly surge: number;
+}
+
+export type DoseResult = Result<Dosed, NoDuty>;
+
+/**
+ * One dose and one day. On demand a dose is the water between start and stop; timed it is the time on at the flow that the pump
+ * gives where its float enables the timer. The peak of a steady inflow is taken to last as long as the duty says.
+ */
+export function doseFigures({ station, hydraulics, drawdown, atLead }: LevelGeometry): DoseResult {
+  const { duty, inflow } = station;
+  if (duty.kind !== 'dose') throw new RangeError('nothing is dosed');
+  if (!atLead.ok) return atLead;
+  const pumped = duty.mode === 'timed' ? atLead.flow * duty.on : drawdown;
+  const volume = Math.max(pumped - hydraulics.drainback(1), 0);
+  const perDay = dailyVolume(inflow);
+  const taken = duty.mode === 'timed' ? (86400 / (duty.on + duty.off)) * volume : perDay;
+  return { ok: true, volume, perDay, fills: hydraulics.laterals?.volume ?? 0, surge: daySurge(inflow, taken, duty.surge, 1) };
+}

@@ -1,0 +1,51 @@
+import { phrase, quantity } from '../../units';
+import { notAsked, type Condition, type Rule } from '../rule';
+
+/** A pump that takes water which is wanted elsewhere stops before its intake draws air, and does not start again for a mouthful. */
+export const dryRun: Rule = {
+  id: 'dry-run',
+  title: 'never runs dry',
+  severity: 'must',
+  judge({ station, stop, lead, low, marks, drawdown }) {
+    const { duty, pumps, settings } = station;
+    if (duty.kind === 'fill') return notAsked(phrase`The pump does not stand in the tank that it fills; its source needs a station of its own.`, ['pump']);
+    const volute = Math.max(...pumps.map((p) => p.volute));
+    const motor = settings.submergence === 'motor';
+    const cover = quantity('height', motor ? Math.max(...pumps.map((p) => p.motorTop)) : volute);
+    const by = (name: 'stop' | 'low') => `float:${marks.find((m) => m.name === name)!.sensor!}` as const;
+    const transfer: Condition[] =
+      duty.kind === 'transfer'
+        ? [
+            {
+              sense: 'at-least',
+              needs: cover,
+              has: quantity('height', stop),
+              why: motor
+                ? phrase`The pump stops with the water at ${quantity('height', stop)}; its motor reaches up to ${cover}. (The other school covers only the volute, at ${quantity('height', volute)}.)`
+                : phrase`The pump stops with the water at ${quantity('height', stop)}; its intake draws air below ${cover}. (The other school covers the motor too.)`,
+              about: ['level:stop', by('stop'), 'pump'],
+            },
+            {
+              sense: 'at-least',
+              needs: quantity('volume', duty.usefulRun),
+              has: quantity('volume', drawdown),
+              why: phrase`It may start again at ${quantity('height', lead)}, with ${quantity('volume', drawdown)} over the stop: one useful run is ${quantity('volume', duty.usefulRun)}. Less, and it starts and stops on every trickle.`,
+              about: ['level:lead', 'level:stop'],
+            },
+          ]
+        : [];
+    const redundant: Condition[] = low
+      ? [
+          {
+            sense: 'at-least',
+            needs: quantity('height', volute),
+            has: quantity('height', low.fall),
+            why: phrase`Should the stop fail, the redundant off acts at ${quantity('height', low.fall)}; the volute, bare below ${quantity('height', volute)}, draws air.`,
+            about: ['level:low', by('low'), 'pump'],
+          },
+        ]
+      : [];
+    const asked = [...transfer, ...redundant];
+    return asked.length > 0 ? asked : notAsked(phrase`No redundant off is fitted; the water over the pump at its stop is asked for above.`, ['pump']);
+  },
+};

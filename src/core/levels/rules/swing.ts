@@ -1,0 +1,42 @@
+import { swingOf, type Clearance, type SwingPart } from '../../sensing';
+import { phrase, quantity } from '../../units';
+import { notAsked, type Condition, type Part, type Rule } from '../rule';
+
+/** What something in the way of a float is called in the drawing of the shaft. */
+function partOf(other: SwingPart): Part[] {
+  if (other.startsWith('float:')) return [other as Part];
+  if (other.startsWith('obstacle:')) return [other as Part];
+  if (other.startsWith('pump:')) return ['pump'];
+  if (other.startsWith('riser:')) return ['pipe'];
+  return other === 'inlet' ? ['level:inlet'] : other === 'pole' ? ['pole'] : [];
+}
+
+/** Touching is broken; nearer than the wished clearance is tight: so the scale is chosen that both fall where they should. */
+export function swingCondition(c: Clearance, names: (id: string) => string, clearance: number, tightShare: number): Condition {
+  const { least } = { least: quantity('height', c.clearance) };
+  const other = c.other.startsWith('float:') && c.name === c.other.slice('float:'.length) ? `the ${names(c.name)} float` : c.other.startsWith('float:') ? `the ${c.name} of the ${names(c.other.slice('float:'.length))} float` : c.name;
+  const how = c.clearance < 0 ? phrase`touches` : c.clearance < clearance ? phrase`comes tight, within ${least} of,` : phrase`keeps clear, ${least}, of`;
+  const when = c.lands ? phrase`hanging, as the water drops` : phrase`with the water at ${quantity('height', c.level)}`;
+  return {
+    sense: 'at-least',
+    needs: quantity('height', 0),
+    has: least,
+    scale: clearance / Math.max(tightShare, 1e-6),
+    why: phrase`Over its whole swing the ${names(c.float)} float ${how} ${other}, ${when}. It must not touch, and should keep ${quantity('height', clearance)}.`,
+    about: [`float:${c.float}`, ...partOf(c.other)],
+  };
+}
+
+/** No float touches another, a pump, a pipe, the wall or anything else, wherever the water stands and however it turns the float. */
+export const swing: Rule = {
+  id: 'swing',
+  title: 'floats swing free',
+  severity: 'must',
+  judge({ station, vessel }) {
+    const { clearances } = swingOf(station, vessel);
+    if (clearances.length === 0) return notAsked(phrase`No float swings here.`, []);
+    const role = (id: string) => station.sensors.find((s) => s.id === id)?.role ?? id;
+    const { swingClearance, tightShare } = station.settings;
+    return clearances.slice(0, 1).map((c) => swingCondition(c, role, swingClearance, tightShare));
+  },
+};

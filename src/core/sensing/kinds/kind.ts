@@ -1,0 +1,48 @@
+import type { Sensor, SensorOf } from '../../station';
+import type { Quantity } from '../../units';
+import type { Trips } from '../trips';
+
+/** One thing that is set or checked with a tape: a height above the floor, or a length of its own. */
+export interface Measure {
+  /** Field of the document. */
+  readonly field: string;
+  readonly label: string;
+  /** `height`: above the floor, and so also rim down; `length`: between two points of the sensor. */
+  readonly of: 'height' | 'length';
+  readonly value: number;
+}
+
+/** How one kind of sensor is set, moved and worked by hand. What all of the program asks of a sensor by its kind is asked here. */
+export interface SensorKind<S extends Sensor> {
+  /** `tilt float`, as a person says it. */
+  readonly name: string;
+  /** What one of it is called after its role, as in `lag float`. */
+  readonly noun: string;
+  /** True for what hangs or slides in the water: what can be lifted with a rod. */
+  readonly floats: boolean;
+  trips(sensor: S, world: World): Trips;
+  /** Moved up by `by` m, whole. */
+  moved(sensor: S, by: number): S;
+  /** Range widened by `by` m at its upper end, or by a longer tether; null when this kind has a fixed range. */
+  widened(sensor: S, by: number): S | null;
+  /** The height by which it is set with a tape, m. */
+  setting(sensor: S): number;
+  /** Lowest and highest point that is fixed to the pit: both stay between floor and rim. */
+  extent(sensor: S): readonly [low: number, high: number];
+  /** What is set with a tape, the setting first. */
+  measures(sensor: S): readonly Measure[];
+  /** How it is worked in the hand: what to do, and the names of its two ends. */
+  readonly hand: { readonly how: string; readonly low: string; readonly high: string };
+  /** What its range costs that is not the water's doing, as a figure to show: null when there is nothing to say. */
+  cost(sensor: S, world: World): Quantity | null;
+}
+
+/** What a trip level depends on beside the sensor itself. */
+export interface World {
+  /** Water, kg/m³. */
+  readonly density: number;
+  /** Air in the pit, Pa. */
+  readonly airPressure: number;
+}
+
+export type KindTable = { readonly [K in Sensor['kind']]: SensorKind<SensorOf<K>> };
