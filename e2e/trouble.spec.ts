@@ -88,9 +88,9 @@ test('a broken, foreign or huge file is refused with every problem by path, and 
   const refused = page.getByRole('dialog', { name: /was not taken in/ });
   const spoilt = newStation('Spoilt', 'Test Yard', 'metric-230');
   spoilt.vessel.overflow = 4;
-  spoilt.inflow.low = 1;
+  Object.assign(spoilt.inflow.source, { low: 1 });
   await bring('spoilt.json', JSON.stringify(spoilt));
-  await expect(refused.getByRole('listitem')).toHaveText([/vessel\.overflow: .*above the rim/, /inflow\.design: .*less than the low/]);
+  await expect(refused.getByRole('listitem')).toHaveText([/vessel\.overflow: .*above the rim/, /inflow\.source\.design: .*less than the low/]);
   await refused.getByRole('button', { name: 'close' }).click();
   await bring('other.json', '{"hello": "world"}');
   await expect(refused).toContainText('format: this is not a Pit Bell station file');

@@ -48,4 +48,11 @@ export const MIGRATIONS: readonly string[] = [
   CREATE TRIGGER proof_entries_stay BEFORE UPDATE ON proof_entries BEGIN SELECT RAISE(ABORT, 'a finding is never changed: add another'); END;
   CREATE TRIGGER proof_entries_remain BEFORE DELETE ON proof_entries BEGIN SELECT RAISE(ABORT, 'a finding is never removed: add another'); END;
   `,
+  `
+  CREATE TABLE pump_models (
+    name TEXT PRIMARY KEY COLLATE NOCASE,
+    kept_at TEXT NOT NULL,
+    model TEXT NOT NULL CHECK (json_valid(model))
+  ) STRICT;
+  `,
 ];

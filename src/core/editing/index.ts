@@ -2,4 +2,4 @@ export { getAt, setAt } from './setAt';
 export { withProfile } from './profileEdits';
 export { withSection, withShape } from './vesselEdits';
 export { moveFloat, turnFloat, widenFloat, withControlFloats, withKind, withMeasuredRange, withPlace, withRole, withWeight } from './sensorEdits';
-export { withDoseMode, withDuty, withFilling, withFound, withObstacle, withPumpCount, withPumpModel, withSource } from './stationEdits';
+export { moveCurvePoint, withDoseMode, withDuty, withFilling, withFound, withObstacle, withPumpCount, withPumpModel, withSource } from './stationEdits';

@@ -87,3 +87,17 @@ export function withObstacle(station: Station, kind: 'round' | 'flat'): Station 
   const made = kind === 'round' ? { ...base, kind, diameter: 0.06 } : { ...base, kind, width: 0.35, thickness: 0.05, facing: 0 };
   return { ...station, obstacles: [...station.obstacles, made] };
 }
+
+/** A point of a pump's curve moved, held between its neighbours so that the curve still falls; shut-off stays at no flow. */
+export function moveCurvePoint(station: Station, pump: number, index: number, to: { flow: number; head: number }): Station {
+  const { curve } = station.pumps[pump]!;
+  const [before, after] = [curve[index - 1], curve[index + 1]];
+  const hold = (x: number, least: number, most: number) => Number(Math.min(Math.max(x, least), most).toPrecision(4));
+  const span = curve.at(-1)!.flow * 0.01;
+  const tall = curve[0]!.head * 0.01;
+  const flow = before ? hold(to.flow, before.flow + span, after ? after.flow - span : Infinity) : 0;
+  const head = hold(to.head, after ? after.head + tall : 0, before ? before.head - tall : 500);
+  const moved = { flow, head };
+  const sound = (!before || (moved.flow > before.flow && moved.head < before.head)) && (!after || (moved.flow < after.flow && moved.head > after.head));
+  return sound ? withPumpModel(station, pump, { curve: curve.map((p, i) => (i === index ? moved : p)) }) : station;
+}

@@ -1,6 +1,7 @@
 import { brentRoot, monotoneCubic, type MonotoneCubic } from '../numeric';
 import type { Result } from '../result';
 import type { CurvePoint, Pump, Station } from '../station';
+import { flowTable } from './flowTable';
 import { lateralSystem, type LateralSystem } from './laterals';
 import { orificeFlow } from './orifice';
 import { pipelineOf, type Pipeline } from './pipeline';
@@ -45,12 +46,16 @@ export interface Hydraulics {
   readonly count: number;
   /** Water that falls back into the vessel after `running` pumps stop, m³. */
   drainback(running: number): number;
-  /** Head that the line asks for to take `flow` from `level` out of `running` like pumps, m. */
+  /** Head that the shared line asks for where the risers join, to take `flow` from `level`, m. */
+  jointHead(flow: number, level: number): number;
+  /** Head that the line asks for to take `flow` from `level` out of `running` like pumps, their risers counted, m. */
   systemHead(flow: number, level: number, running?: number): number;
   /** How far the water is lifted with the water at `level`, m. */
   staticHead(level: number): number;
   /** The operating point of the first `running` pumps with the water at `level` m above the floor. The answer is computed once and kept. */
   at(level: number, running?: number): OperatingPoint;
+  /** Flow of that point, m³/s, read from a table to ten digits: for integrals over level; null where there is none. */
+  flowAt(level: number, running?: number): number | null;
 }
 
 /** Head against flow as the maker prints it; defined between its first and last point and nowhere else. */
@@ -161,6 +166,14 @@ export function hydraulicsOf(station: HydraulicStation): Hydraulics {
   // A tank filled through a valve has no pump: what comes through the valve is known, whatever the level.
   const valve = station.duty.kind === 'fill' && station.duty.from.kind === 'valve' ? station.duty.from.flow : null;
   const known = new Map<string | number, OperatingPoint>();
+  const point = (level: number, running: number): OperatingPoint =>
+    valve === null ? solve(level, running) : { ok: true, flow: valve, weep: 0, pumpFlow: valve, head: 0, staticHead: 0, pumps: [] };
+  const tables = branches.map((_, i) =>
+    flowTable((level) => {
+      const p = point(level, i + 1);
+      return p.ok ? p.flow : null;
+    }, hole ? hole.height : station.duty.kind === 'fill' && station.duty.drowned ? crest : 0),
+  );
   return {
     curves: branches.map((b) => b.curve),
     main,
@@ -169,14 +182,16 @@ export function hydraulicsOf(station: HydraulicStation): Hydraulics {
     count: valve === null ? branches.length : 1,
     drainback,
     staticHead: lift,
+    jointHead: (flow, level) => lift(level) + mainLoss(flow),
     systemHead: (flow, level, running = 1) => lift(level) + branches[0]!.riser.friction(flow / running) + mainLoss(flow),
     at(level, running = 1) {
       const key = running === 1 ? level : `${running}:${level}`;
       const before = known.get(key);
       if (before) return before;
-      const point: OperatingPoint = valve === null ? solve(level, running) : { ok: true, flow: valve, weep: 0, pumpFlow: valve, head: 0, staticHead: 0, pumps: [] };
-      known.set(key, point);
-      return point;
+      const made = point(level, running);
+      known.set(key, made);
+      return made;
     },
+    flowAt: (level, running = 1) => tables[running - 1]!(level),
   };
 }

@@ -6,11 +6,11 @@ import { GRAVITY } from './water';
 export interface Pipeline {
   /** Head lost to friction and fittings at a flow (m³/s, zero or more), m. */
   friction(flow: number): number;
+  /** The same of each length. */
+  losses(flow: number): number[];
   /** Velocity head in the first length, and in the last, m. */
   entryHead(flow: number): number;
   exitHead(flow: number): number;
-  /** Velocity in each length, m/s. */
-  velocities(flow: number): number[];
   /** Volume of the first `length` metres of the line, m³. */
   volumeOf(length: number): number;
   /** m */
@@ -51,14 +51,15 @@ export function pipelineOf(segments: readonly Segment[], viscosity: number, scho
     k: s.fittings.reduce((sum, f) => sum + f.k * f.count, 0),
   }));
   const head = (v: number) => (v * v) / (2 * GRAVITY);
+  const lossOf = (s: (typeof lengths)[number], flow: number) => (flow <= 0 ? 0 : s.k * head(flow / s.area) + s.length * s.slope(flow));
   const first = lengths[0];
   const last = lengths[lengths.length - 1];
   return {
     length: lengths.reduce((sum, s) => sum + s.length, 0),
-    friction: (flow) => (flow <= 0 ? 0 : lengths.reduce((total, s) => total + s.k * head(flow / s.area) + s.length * s.slope(flow), 0)),
+    friction: (flow) => lengths.reduce((total, s) => total + lossOf(s, flow), 0),
+    losses: (flow) => lengths.map((s) => lossOf(s, flow)),
     entryHead: (flow) => (first ? head(flow / first.area) : 0),
     exitHead: (flow) => (last ? head(flow / last.area) : 0),
-    velocities: (flow) => lengths.map((s) => flow / s.area),
     volumeOf(length) {
       let left = length;
       let volume = 0;

@@ -87,6 +87,12 @@ export function geometryOf(station: Station, { vessel, hydraulics }: Surrounding
 
 export const surroundingsOf = (station: Station): Surroundings => ({ vessel: vesselOf(station.vessel), hydraulics: hydraulicsOf(station) });
 
+/** The surroundings of a station that is another but for its floats, taken from before where nothing of them has changed. */
+export function surroundingsAfter(station: Station, { station: before, vessel, hydraulics }: LevelContext): Surroundings {
+  const same = (['vessel', 'pumps', 'discharge', 'duty', 'settings'] as const).every((part) => station[part] === before[part]);
+  return same ? { vessel, hydraulics } : surroundingsOf(station);
+}
+
 export function levelContext(station: Station, surroundings: Surroundings = surroundingsOf(station)): LevelContext {
   const geometry = geometryOf(station, surroundings);
   return { ...geometry, worst: worstCycle(geometry) };

@@ -23,10 +23,10 @@ export interface Cycle {
 export type CycleResult = Result<Cycle, NoDuty>;
 
 /** Flow of the first `running` pumps at a level known to have an operating point, m³/s. */
-function flowAt({ hydraulics }: LevelGeometry, level: number, running: number): number {
-  const point = hydraulics.at(level, running);
-  if (!point.ok) throw new RangeError(`no operating point at ${level} m`);
-  return point.flow;
+function flowAt({ hydraulics }: Pick<LevelGeometry, 'hydraulics'>, level: number, running: number): number {
+  const flow = hydraulics.flowAt(level, running);
+  if (flow === null) throw new RangeError(`no operating point at ${level} m`);
+  return flow;
 }
 
 /** ∫ A dh / |Q(h) − Qi| between two levels, s, piece by piece between the breaks of the vessel. */
@@ -62,12 +62,12 @@ function noDutyIn({ hydraulics, stop, calls }: LevelGeometry): NoDuty | null {
  * Pump k is called only when k − 1 pumps lose ground all the way to its call, and k pumps end a cycle only where they gain all the way
  * to the stop. Between two regimes the pumps run on without a stop.
  */
-function regimesOf(context: LevelGeometry): Regime[] {
-  const { stop, calls } = context;
+function regimesOf({ stop, calls, hydraulics }: LevelGeometry): Regime[] {
+  const flow = (level: number, running: number) => flowAt({ hydraulics }, level, running);
   return calls.map((call, i) => ({
     running: i + 1,
-    least: i === 0 ? 0 : Math.max(flowAt(context, call, i), flowAt(context, calls[i - 1]!, i)),
-    most: Math.min(flowAt(context, stop, i + 1), flowAt(context, call, i + 1)),
+    least: i === 0 ? 0 : Math.max(flow(call, i), flow(calls[i - 1]!, i)),
+    most: Math.min(flow(stop, i + 1), flow(call, i + 1)),
   }));
 }
 

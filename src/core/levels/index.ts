@@ -1,7 +1,7 @@
 export { judge, type Judgement } from './judge';
-export { levelContext, surroundingsOf, type LevelContext, type Surroundings } from './context';
-export type { SensorTrips } from './geometry';
-export { drawTime, type CycleResult } from './cycle';
+export { levelContext, sensorTrips, surroundingsAfter, surroundingsOf, type LevelContext, type Surroundings } from './context';
+export type { LevelGeometry, SensorTrips } from './geometry';
+export { cycleOf, drawTime, type CycleResult } from './cycle';
 export { sawtooth, type LevelAt } from './sawtooth';
 export { sayNoDuty } from './sayNoDuty';
 export type { JudgedRule, Part, RuleState } from './rule';
@@ -10,3 +10,7 @@ export type { Raise } from './water';
 export { markWords, type Mark, type MarkName } from './marks';
 export { moves, type Move } from './moves';
 export { doseFigures } from './dose';
+export { lineOf, type Line } from './line';
+export { systemCurves, type SystemCurves } from './systemCurves';
+export { adviseSwing } from './adviseSwing';
+export { brokenRules, reachHolds, RULE_IDS, ruleTitle } from './required';

@@ -7,5 +7,5 @@ export { worldOf } from './world';
 export { leanOf } from './pose';
 export { cordNeeded } from './cord';
 export { facingOf } from './swing/arm';
-export { bestFacing, clearancesOf, swingOf, type BodyPlan, type Clearance, type SwingPart, type Swing } from './swing/index';
+export { bestFacing, clearancesOf, leastClearance, swingOf, touchCheck, type TouchCheck, type BodyPlan, type Clearance, type SwingPart, type Swing } from './swing/index';
 export { clipPoint } from './swing/arm';

@@ -1,4 +1,4 @@
-import type { UnitSystem } from '../units';
+import { factorOf, unitOf, type UnitSystem } from '../units';
 import { readColumns, type ColumnWanted } from './columns';
 import type { CurvePoint } from './schema';
 
@@ -17,3 +17,9 @@ export function readCurveRows(rows: readonly (readonly string[])[], system: Unit
   const falling = points.every((p, i) => i === 0 || p.flow < points[i - 1]!.flow);
   return { ok: true, points: falling ? points.reverse() : points };
 }
+
+/** A curve as rows of text with a heading, to be read back by `readCurveRows`. */
+export const curveRows = (points: readonly CurvePoint[], system: UnitSystem): string[][] => [
+  [`flow (${unitOf('flow', system)})`, `head (${unitOf('head', system)})`],
+  ...points.map((p) => [String(Number((p.flow / factorOf('flow', system)).toPrecision(10))), String(Number((p.head / factorOf('head', system)).toPrecision(10)))]),
+];

@@ -24,6 +24,7 @@ export {
 export { checkStation, type Checked, type Problem } from './check';
 export { newStation, FLOAT_ANGLES } from './newStation';
 export { COMMON_FITTINGS, COMMON_PIPES } from './fittings';
-export { readCurveRows, type CurveRead } from './curveText';
+export { curveRows, readCurveRows, type CurveRead } from './curveText';
 export { stationJsonSchema } from './jsonSchema';
 export { depthTableRows, readDepthRows } from './depthTableText';
+export { patternRows, readPatternRows, readStormRows, stormRows } from './inflowText';

@@ -4,7 +4,7 @@ export type UnitSystem = 'metric' | 'us';
 /**
  * What a number measures, and so how a person writes it. `height` is a level or a float position
  * (tape units), `distance` a run of pipe or cord, `bore` and `roughness` belong to pipes, `head` is a
- * column of water, `levelRate` a level that moves, `rate` events in an hour, `duration` a promise in minutes.
+ * column of water, `drip` a flow that is told by the hour, `levelRate` a level that moves, `rate` events in an hour, `duration` a promise in minutes, `minutes` a time in a record that is written in minutes.
  */
 export type QuantityKind =
   | 'height'
@@ -13,10 +13,12 @@ export type QuantityKind =
   | 'roughness'
   | 'head'
   | 'flow'
+  | 'drip'
   | 'volume'
   | 'area'
   | 'time'
   | 'duration'
+  | 'minutes'
   | 'velocity'
   | 'levelRate'
   | 'rate'

@@ -52,6 +52,7 @@ export const UNIT_TABLE: Readonly<Record<QuantityKind, KindRow>> = {
   roughness: { units: LENGTHS, metric: 'mm', us: 'in', digits: { sig: 2 } },
   head: { units: LENGTHS, metric: 'm', us: 'ft', digits: { metric: 2, us: 1 } },
   flow: { units: FLOWS, metric: 'L/s', us: 'gpm', digits: { sig: 3 } },
+  drip: { units: FLOWS, metric: 'L/h', us: 'gph', digits: { sig: 3 } },
   volume: {
     units: { l: 1e-3, litre: 1e-3, litres: 1e-3, ml: 1e-6, m3: 1, 'm³': 1, gal: GALLON, gallon: GALLON, gallons: GALLON },
     metric: 'L',
@@ -61,6 +62,7 @@ export const UNIT_TABLE: Readonly<Record<QuantityKind, KindRow>> = {
   area: { units: { 'm²': 1, m2: 1, 'sq m': 1, 'ft²': FOOT ** 2, ft2: FOOT ** 2, 'sq ft': FOOT ** 2 }, metric: 'm²', us: 'ft²', digits: { sig: 3 } },
   time: same('s', TIMES, { sig: 3 }),
   duration: same('min', TIMES, { sig: 3 }),
+  minutes: same('min', TIMES, { sig: 3 }),
   velocity: { units: { 'm/s': 1, 'ft/s': FOOT, fps: FOOT }, metric: 'm/s', us: 'ft/s', digits: { metric: 2, us: 1 } },
   levelRate: {
     units: { 'mm/min': 0.001 / 60, 'in/min': INCH / 60, 'm/min': 1 / 60 },

@@ -16,6 +16,8 @@ export interface Vessel {
   readonly capacity: number;
   /** Widest inside distance across at height h, m: what a float there has to lie level in. */
   widthAt(h: number): number;
+  /** Whether the plan is the same at every height. */
+  readonly straight: boolean;
   /** The plan of the empty vessel seen from above at height h. */
   planAt(h: number): Plan;
   /** Free plan area at height h, m². */
@@ -67,6 +69,7 @@ export function vesselOf({ shape, displacement }: Pick<VesselDocument, 'shape' |
     capacity,
     breaks,
     outline: solid.outline,
+    straight: shape.kind === 'cylinder' || shape.kind === 'box',
     planAt: (h) => solid.plan(hold(h, 0, depth)),
     widthAt: (h) => solid.width(hold(h, 0, depth)),
     area: (h) => solid.area(hold(h, 0, depth)),

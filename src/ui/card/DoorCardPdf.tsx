@@ -1,6 +1,6 @@
 import { Document, Font, Page, Path, StyleSheet, Svg, Text, View } from '@react-pdf/renderer';
 import path from 'node:path';
-import type { DoorCard, Role, Shape, ShaftScene } from '@/core/papers';
+import { PAPER, type DoorCard, type Shape, type ShaftScene } from '@/core/papers';
 import { PAINT } from '../theme/palettes';
 
 const FONTS = path.join(process.cwd(), 'node_modules/@fontsource/archivo/files');
@@ -14,38 +14,6 @@ Font.register({
 Font.registerHyphenationCallback((word) => [word]);
 
 const ink = PAINT.chalk;
-type Ink = { fill?: string; stroke?: string; strokeWidth?: number; strokeDasharray?: string; fillOpacity?: number };
-
-/** The paint of every role on paper. */
-const PAPER: Readonly<Record<Role, Ink>> = {
-  ground: { stroke: ink.earth, strokeWidth: 3 },
-  wall: { stroke: ink.wall, strokeWidth: 18 },
-  inside: { fill: '#FFFFFF' },
-  break: { fill: '#FFFFFF', stroke: ink.ink, strokeWidth: 1 },
-  water: { fill: ink.water, fillOpacity: 0.35 },
-  surface: { stroke: ink.surface, strokeWidth: 2 },
-  tape: { fill: '#FFFFFF', stroke: ink.ink },
-  tick: { stroke: ink.ink, strokeWidth: 0.8 },
-  'tape-text': { fill: ink.ink },
-  'tape-head': { fill: ink.quiet },
-  marker: { fill: ink.brass },
-  pipe: { fill: '#FFFFFF', stroke: ink.ink, strokeWidth: 1.2 },
-  valve: { fill: '#FFFFFF', stroke: ink.ink, strokeWidth: 1.2 },
-  weep: { fill: ink.ink },
-  pump: { fill: ink.steel, stroke: ink.ink, strokeWidth: 1.2 },
-  'pump-motor': { fill: ink.steel, stroke: ink.ink, strokeWidth: 1.2 },
-  pole: { stroke: ink.earth, strokeWidth: 2.5 },
-  tether: { stroke: ink.ink, strokeWidth: 1.5 },
-  clip: { fill: ink.ink, stroke: ink.ink, strokeWidth: 2 },
-  float: { fill: ink.float, stroke: ink.ink, strokeWidth: 1.4 },
-  'float-number': { fill: ink.ink },
-  'eye-closed': { fill: ink.ink, stroke: ink.ink },
-  'eye-open': { fill: '#FFFFFF', stroke: ink.ink },
-  'level-line': { stroke: ink.ink, strokeDasharray: '5 4' },
-  'level-text': { fill: ink.ink },
-  bell: { fill: ink.brass },
-};
-
 function Mark({ shape }: { shape: Shape }) {
   const paint = PAPER[shape.role];
   if (shape.type === 'path') return <Path d={shape.d} fill={paint.fill ?? 'none'} {...paint} />;

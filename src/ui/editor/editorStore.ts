@@ -1,7 +1,7 @@
 import { temporal } from 'zundo';
 import { createStore } from 'zustand/vanilla';
-import { judge, type Judgement, type Part } from '@/core/levels';
-import { checkStation, type Problem, type Station } from '@/core/station';
+import { judge, surroundingsAfter, type Judgement, type Part } from '@/core/levels';
+import { checkStation, type Problem, type Sensor, type Station } from '@/core/station';
 import type { UnitSystem } from '@/core/units';
 
 export interface SavedState {
@@ -26,6 +26,8 @@ export interface EditorState {
   readonly level: number;
   /** The parts pointed at, on either side of the screen. */
   readonly pointed: readonly Part[];
+  /** Sensors as a proposal would hang them, drawn as outlines; null while none is looked at. */
+  readonly ghosts: readonly Sensor[] | null;
   edit(change: (document: Station) => Station): void;
   /** The first edit of a drag is one step to undo, the rest of it belongs to that step. */
   beginDrag(): void;
@@ -33,11 +35,13 @@ export interface EditorState {
   setSaved(saved: SavedState): void;
   setLevel(level: number): void;
   point(parts: readonly Part[]): void;
+  showGhosts(sensors: readonly Sensor[] | null): void;
 }
 
 function judgeDocument(document: Station, system: UnitSystem | undefined, before: Judgement): Judged {
   const checked = checkStation(document, system);
-  return checked.ok ? { judgement: judge(checked.station), problems: [] } : { judgement: before, problems: checked.problems };
+  // The document itself is judged, not the copy that was checked: what has not changed is known by being the same.
+  return checked.ok ? { judgement: judge(document, surroundingsAfter(document, before.context)), problems: [] } : { judgement: before, problems: checked.problems };
 }
 
 /** The state of one station being worked on. Undo and redo reach the document alone. */
@@ -52,6 +56,7 @@ export function createEditor(id: number, saved: SavedState, system?: UnitSystem)
         judged: { judgement: first, problems: [] },
         level: (first.context.stop + first.context.lead) / 2,
         pointed: [],
+        ghosts: null,
         edit(change) {
           const document = change(get().document);
           if (document === get().document) return;
@@ -68,6 +73,7 @@ export function createEditor(id: number, saved: SavedState, system?: UnitSystem)
         setSaved: (next) => set({ saved: next }),
         setLevel: (level) => set({ level }),
         point: (pointed) => set({ pointed }),
+        showGhosts: (ghosts) => set({ ghosts }),
       }),
       { partialize: ({ document }) => ({ document }), equality: (a, b) => a.document === b.document, limit: 200 },
     ),

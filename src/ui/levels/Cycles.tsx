@@ -28,12 +28,13 @@ function LineSample({ name }: { name: (typeof CASES)[number] }) {
 export function Cycles({ judgement, system }: { judgement: Judgement; system: UnitSystem }) {
   const { worst } = judgement;
   if (!worst.ok) return <Typography sx={{ p: 1.5 }}>{sayPhrase(sayNoDuty(worst), system)}</Typography>;
+  const filling = judgement.context.station.duty.kind === 'fill';
   const time = (s: number) => say(quantity('time', s), system);
   return (
     <Table size="small" aria-label="cycles" sx={{ '& td': { whiteSpace: 'nowrap' } }}>
       <TableHead>
         <TableRow>
-          {['inflow', '', 'fills in', 'runs', 'cycle', 'starts'].map((h, i) => (
+          {[filling ? 'draw' : 'inflow', '', filling ? 'lasts' : 'fills in', filling ? 'fills in' : 'runs', 'cycle', 'starts, each pump'].map((h, i) => (
             <TableCell key={i}>{h}</TableCell>
           ))}
         </TableRow>
@@ -49,7 +50,10 @@ export function Cycles({ judgement, system }: { judgement: Judgement; system: Un
               </TableCell>
               <TableCell>{say(quantity('flow', c.inflow), system)}</TableCell>
               <TableCell>{time(c.fill)}</TableCell>
-              <TableCell>{c.keepsUp ? time(c.run) : 'without a stop'}</TableCell>
+              <TableCell>
+                {c.keepsUp ? time(c.run) : 'without a stop'}
+                {c.pumps > 1 && ` (${c.pumps} pumps)`}
+              </TableCell>
               <TableCell>{c.keepsUp ? time(c.cycle) : '–'}</TableCell>
               <TableCell>{c.keepsUp ? say(quantity('rate', c.startsPerHour), system) : '–'}</TableCell>
             </TableRow>

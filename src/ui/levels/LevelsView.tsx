@@ -12,6 +12,8 @@ import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { Reading } from '../parts/Reading';
 import { StationShaft } from '../shaft/StationShaft';
 import { Cycles } from './Cycles';
+import { PlanView } from './PlanView';
+import { Proposals } from './Proposals';
 import { RuleBars } from './RuleBars';
 import { TapeList } from './TapeList';
 import { TapePaper } from './TapePaper';
@@ -22,17 +24,18 @@ const SawtoothChart = dynamic(() => import('./SawtoothChart').then((m) => m.Sawt
 function Figures({ judgement, system }: { judgement: Judgement; system: UnitSystem }) {
   const { worst, cycles, reserve, context } = judgement;
   const { design } = cycles;
+  const { kind } = context.station.duty;
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(112px, 1fr))', gap: 1.5, px: 1.5, py: 1, borderBottom: 1, borderColor: 'divider' }}>
       <Reading big label="delivers at start" value={context.atLead.ok ? quantity('flow', context.atLead.flow) : null} system={system} />
-      <Reading big label="starts, worst inflow" value={worst.ok ? quantity('rate', worst.startsPerHour) : null} system={system} />
-      <Reading big label="run, design inflow" value={design.ok && design.keepsUp ? quantity('time', design.run) : null} system={system} />
+      <Reading big label={kind === 'fill' ? 'starts, worst draw' : 'starts, worst inflow'} value={worst.ok ? quantity('rate', worst.startsPerHour) : null} system={system} />
+      <Reading big label={kind === 'fill' ? 'fills, design draw' : 'run, design inflow'} value={design.ok && design.keepsUp ? quantity('time', design.run) : null} system={system} />
       <Reading big label="bell to overflow" value={reserve ? quantity('duration', reserve.design) : null} system={system} />
     </Box>
   );
 }
 
-type Sheet = 'cycle' | 'tape' | 'water';
+type Sheet = 'cycle' | 'tape' | 'water' | 'plan' | 'set';
 
 /** Setting the levels: floats dragged in the shaft, every rule with its slack beside it, the cycle beneath. */
 export function LevelsView() {
@@ -56,10 +59,12 @@ export function LevelsView() {
         <Box sx={{ flex: '1 1 55%', minHeight: 0, overflow: 'auto', opacity: problems.length > 0 ? 0.55 : 1 }}>
           <RuleBars />
         </Box>
-        <Tabs value={sheet} onChange={(_, v: Sheet) => setSheet(v)} aria-label="figures" sx={{ borderTop: 1, borderBottom: 1, borderColor: 'divider' }}>
+        <Tabs value={sheet} onChange={(_, v: Sheet) => setSheet(v)} aria-label="figures" variant="scrollable" scrollButtons={false} sx={{ borderTop: 1, borderBottom: 1, borderColor: 'divider' }}>
           <Tab value="cycle" label="cycle" />
           <Tab value="tape" label="tape list" />
           <Tab value="water" label="water to each trip" />
+          <Tab value="plan" label="from above" />
+          <Tab value="set" label="set levels for me" />
         </Tabs>
         <Box role="tabpanel" aria-label={sheet} sx={{ flex: '1 1 45%', minHeight: 0, overflow: 'auto' }}>
           {sheet === 'cycle' && (
@@ -72,6 +77,8 @@ export function LevelsView() {
           )}
           {sheet === 'tape' && <TapeList judgement={judgement} system={system} />}
           {sheet === 'water' && <WaterList judgement={judgement} system={system} />}
+          {sheet === 'plan' && <PlanView judgement={judgement} system={system} />}
+          {sheet === 'set' && <Proposals system={system} />}
         </Box>
       </Box>
     </Box>

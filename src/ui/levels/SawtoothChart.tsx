@@ -2,7 +2,7 @@
 import { useTheme } from '@mui/material/styles';
 import Typography from '@mui/material/Typography';
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
-import { sawtooth, type Judgement } from '@/core/levels';
+import { markWords, sawtooth, type Judgement } from '@/core/levels';
 import { format, quantity, say, unitOf, type UnitSystem } from '@/core/units';
 import { CASE_LINES } from './caseLines';
 
@@ -27,8 +27,11 @@ export function SawtoothChart({ judgement, system }: { judgement: Judgement; sys
   const { pit } = useTheme().palette;
   const series = traces(judgement);
   const span = series[0]!.span / 60;
-  if (span === 0) return <Typography sx={{ p: 1.5 }}>There is no cycle to draw: the pump cannot draw the water down to its stop.</Typography>;
-  const { stop, lead } = judgement.context;
+  if (span === 0) return <Typography sx={{ p: 1.5 }}>There is no cycle to draw: the water is not brought to its stop.</Typography>;
+  const { stop, lead, calls, station } = judgement.context;
+  const drawn = series.flatMap((x) => x.points.map((q) => q.level));
+  const [low, high] = [Math.min(stop, lead, ...drawn), Math.max(stop, lead, ...drawn)];
+  const called = calls.slice(1).filter((c) => c >= low && c <= high);
   const axis = { stroke: pit.quiet, fontSize: 11, tick: { fill: pit.quiet } };
   const height = (v: number) => (system === 'us' ? format(quantity('height', v), 'us').number : String(Math.round(v * 1000)));
   return (
@@ -36,9 +39,12 @@ export function SawtoothChart({ judgement, system }: { judgement: Judgement; sys
       <LineChart margin={{ top: 8, right: 60, bottom: 16, left: 8 }} accessibilityLayer>
         <CartesianGrid stroke={pit.rule} vertical={false} />
         <XAxis dataKey="time" type="number" domain={[0, span]} allowDataOverflow tickFormatter={(t: number) => t.toFixed(span < 5 ? 1 : 0)} label={{ value: 'minutes', position: 'insideBottomRight', offset: -8, fontSize: 11, fill: pit.quiet }} {...axis} />
-        <YAxis domain={[stop, lead]} ticks={[stop, lead]} tickFormatter={height} width={system === 'us' ? 96 : 62} label={{ value: unitOf('height', system === 'us' ? 'us' : 'metric') === 'mm' ? 'mm' : '', position: 'insideTopLeft', fontSize: 11, fill: pit.quiet }} {...axis} />
-        <ReferenceLine y={lead} stroke={pit.ink} strokeDasharray="5 4" label={{ value: 'start', position: 'right', fontSize: 11, fill: pit.ink }} />
-        <ReferenceLine y={stop} stroke={pit.ink} strokeDasharray="5 4" label={{ value: 'stop', position: 'right', fontSize: 11, fill: pit.ink }} />
+        <YAxis domain={[low, high]} ticks={[...new Set([stop, lead, ...called])]} tickFormatter={height} width={system === 'us' ? 96 : 62} label={{ value: unitOf('height', system === 'us' ? 'us' : 'metric') === 'mm' ? 'mm' : '', position: 'insideTopLeft', fontSize: 11, fill: pit.quiet }} {...axis} />
+        <ReferenceLine y={lead} stroke={pit.ink} strokeDasharray="5 4" label={{ value: markWords('lead', station.duty), position: 'right', fontSize: 11, fill: pit.ink }} />
+        <ReferenceLine y={stop} stroke={pit.ink} strokeDasharray="5 4" label={{ value: markWords('stop', station.duty), position: 'right', fontSize: 11, fill: pit.ink }} />
+        {called.map((c, i) => (
+          <ReferenceLine key={c} y={c} stroke={pit.ink} strokeDasharray="2 3" label={{ value: i === 0 ? 'lag' : 'second lag', position: 'right', fontSize: 11, fill: pit.ink }} />
+        ))}
         <Tooltip
           formatter={(v) => say(quantity('height', Number(v)), system)}
           labelFormatter={(t) => say(quantity('time', Number(t) * 60), system)}

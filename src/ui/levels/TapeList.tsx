@@ -1,4 +1,5 @@
 'use client';
+import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
@@ -6,11 +7,14 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
+import Papa from 'papaparse';
 import { getAt, setAt } from '@/core/editing';
+import { shaftScene, shaftSvg, tapeCsvRows } from '@/core/papers';
+import { downloadText, fileNameOf } from '../parts/download';
 import { QuantityInput } from '../parts/QuantityInput';
-import type { Judgement } from '@/core/levels';
+import { moves, type Judgement } from '@/core/levels';
 import { depthOf } from '@/core/station';
-import { quantity, say, type UnitSystem } from '@/core/units';
+import { quantity, say, sayPhrase, type UnitSystem } from '@/core/units';
 import { useEditor } from '../editor/StationProvider';
 
 /** One setting of a float, typed as it is measured: from the rim down. */
@@ -35,46 +39,89 @@ export function TapeList({ judgement, system }: { judgement: Judgement; system: 
   const sensors = useEditor((s) => s.document.sensors);
   const point = useEditor((s) => s.point);
   const height = (v: number) => say(quantity('height', v), system);
+  const write = () => downloadText(fileNameOf(judgement.context.station.identity.name, 'tape list', 'csv'), 'text/csv', Papa.unparse(tapeCsvRows(judgement, system)));
   return (
     <>
-      <Table size="small" aria-label="tape list">
+      <Table size="small" aria-label="tape list" sx={{ '& td, & th': { px: 1 } }}>
         <TableHead>
           <TableRow>
-            {['float', 'rim down', 'floor up', 'tether', 'on', 'off'].map((h) => (
+            {['float', 'set, rim down', 'floor up', 'on', 'off', 'water to raise', 'cord'].map((h) => (
               <TableCell key={h}>{h}</TableCell>
             ))}
           </TableRow>
         </TableHead>
         <TableBody>
           {judgement.tape.map((row) => {
-            const index = sensors.findIndex((s) => s.id === row.sensor);
-            const at = `sensors.${index}`;
+            const at = `sensors.${sensors.findIndex((s) => s.id === row.sensor)}`;
             const here = () => point([`float:${row.sensor}`]);
             return (
               <TableRow key={row.sensor} onPointerEnter={here} onFocus={here} onPointerLeave={() => point([])} sx={{ '& td': { verticalAlign: 'top' } }}>
-                <TableCell component="th" scope="row" sx={{ fontWeight: 600, whiteSpace: 'nowrap' }}>
+                <TableCell component="th" scope="row" sx={{ fontWeight: 600, whiteSpace: 'nowrap', verticalAlign: 'top' }}>
                   {row.order} {row.role}
+                  {row.bearing !== null && (
+                    <Typography variant="label" sx={{ display: 'block' }}>
+                      faces {say(quantity('angle', row.bearing), system)}
+                    </Typography>
+                  )}
                 </TableCell>
-                <TableCell sx={{ minWidth: 116 }}>
-                  {row.kind === 'tilt' ? <RimDown path={`${at}.clip`} label="clip" system={system} /> : <RimDown path={`${at}.upperStop`} label="upper stop" system={system} />}
+                <TableCell sx={{ minWidth: 104, '& > div + div': { mt: 1.25 } }}>
+                  {row.settings.map((m) => (m.of === 'height' ? <RimDown key={m.field} path={`${at}.${m.field}`} label={m.label} system={system} /> : <Plain key={m.field} path={`${at}.${m.field}`} label={m.label} system={system} />))}
                 </TableCell>
                 <TableCell sx={{ whiteSpace: 'nowrap' }}>{height(row.floorUp)}</TableCell>
-                <TableCell sx={{ minWidth: 116 }}>
-                  {row.kind === 'tilt' ? <Plain path={`${at}.tether`} label="tether" system={system} /> : <RimDown path={`${at}.lowerStop`} label="lower stop" system={system} />}
-                </TableCell>
                 <TableCell sx={{ whiteSpace: 'nowrap' }}>
                   {height(row.rise)}
                   {row.measured && <Typography variant="label" sx={{ display: 'block' }}>measured</Typography>}
                 </TableCell>
                 <TableCell sx={{ whiteSpace: 'nowrap' }}>{height(row.fall)}</TableCell>
+                <TableCell sx={{ whiteSpace: 'nowrap' }}>
+                  {say(quantity('volume', row.water), system)}
+                  <Typography variant="label" sx={{ display: 'block' }}>hose {say(quantity('time', row.byHose), system)}</Typography>
+                </TableCell>
+                <TableCell sx={{ whiteSpace: 'nowrap' }}>
+                  cut {say(quantity('distance', row.cord), system)}
+                  <Typography variant="label" sx={{ display: 'block' }}>has {say(quantity('distance', row.cordHas), system)}</Typography>
+                </TableCell>
               </TableRow>
             );
           })}
         </TableBody>
       </Table>
-      <Button onClick={() => window.print()} sx={{ m: 1 }}>
-        print the tape list
-      </Button>
+      <FoundMoves system={system} />
+      <Box sx={{ display: 'flex', gap: 1, m: 1, flexWrap: 'wrap' }}>
+        <Button onClick={() => window.print()}>print the tape list</Button>
+        <Button onClick={write}>tape list as CSV</Button>
+        <Button onClick={() => downloadText(fileNameOf(judgement.context.station.identity.name, 'shaft', 'svg'), 'image/svg+xml', shaftFile(judgement.context, system))}>shaft as SVG</Button>
+      </Box>
     </>
   );
+}
+
+/** What to do at the pit, from what was taken down as found to what is set now. */
+function FoundMoves({ system }: { system: UnitSystem }) {
+  const found = useEditor((s) => s.document.found);
+  const sensors = useEditor((s) => s.document.sensors);
+  const point = useEditor((s) => s.point);
+  if (!found) return null;
+  const list = moves(found, sensors);
+  return (
+    <Box component="section" aria-label="moves from what was found" sx={{ px: 1.5, py: 1 }}>
+      <Typography variant="h3">Moves, from what was found</Typography>
+      {list.length === 0 ? (
+        <Typography variant="body2">None: it hangs as it was found.</Typography>
+      ) : (
+        <Box component="ol" sx={{ m: 0, pl: 2.5 }}>
+          {list.map((m, i) => (
+            <li key={i} onPointerEnter={() => point([`float:${m.sensor}`])} onPointerLeave={() => point([])}>
+              {sayPhrase(m.says, system)}
+            </li>
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** The shaft at the size of a page, with the water at the stop. */
+function shaftFile(context: Judgement['context'], system: UnitSystem): string {
+  return shaftSvg(shaftScene(context, { width: 560, height: 720, detail: 'full', system, level: context.stop }), `${context.station.identity.site}, ${context.station.identity.name}`);
 }

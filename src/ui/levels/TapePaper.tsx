@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import { flushSync } from 'react-dom';
+import { markWords } from '@/core/levels';
 import { shaftScene } from '@/core/papers';
 import { quantity, say } from '@/core/units';
 import { isDirty } from '../editor/editorStore';
@@ -50,7 +51,7 @@ function TapeSheet() {
       <table>
         <thead>
           <tr>
-            {['float', 'contact', 'rim down', 'floor up', 'tether', 'on', 'off', 'set'].map((h) => (
+            {['float', 'contact', 'rim down', 'floor up', 'on', 'off', 'cord', 'set'].map((h) => (
               <th key={h}>{h}</th>
             ))}
           </tr>
@@ -60,19 +61,23 @@ function TapeSheet() {
             <tr key={row.sensor}>
               <td>
                 {row.order} {row.role}
+                {row.bearing !== null && `, faces ${say(quantity('angle', row.bearing), system)}`}
               </td>
               <td>{row.contact === 'closes-on-rise' ? 'closes on rise (NO hanging)' : 'opens on rise (NC hanging)'}</td>
               <td>
-                {height(row.rimDown)}
-                {row.lowerStopRimDown !== null && ` to ${height(row.lowerStopRimDown)}`}
+                {row.settings.map((m) => (
+                  <div key={m.field}>
+                    {m.label} {height(m.rimDown ?? m.value)}
+                  </div>
+                ))}
               </td>
               <td>{height(row.floorUp)}</td>
-              <td>{row.tether === null ? 'rod' : height(row.tether)}</td>
               <td>
                 {height(row.rise)}
                 {row.measured && ' (measured)'}
               </td>
               <td>{height(row.fall)}</td>
+              <td>{say(quantity('distance', row.cord), system)}</td>
               <td>☐</td>
             </tr>
           ))}
@@ -80,7 +85,7 @@ function TapeSheet() {
       </table>
       <Typography>
         Water from the floor:{' '}
-        {raise.map((r) => `${r.to === 'lead' ? 'start' : r.to === 'alarm' ? 'bell' : r.to} ${say(quantity('volume', r.fromFloor), system)}`).join(', ')}.
+        {raise.map((r) => `${markWords(r.to, context.station.duty)} ${say(quantity('volume', r.fromFloor), system)}`).join(', ')}.
       </Typography>
       <Typography>Isolate, lock and prove dead before reaching in. Do not enter the pit.</Typography>
     </Box>

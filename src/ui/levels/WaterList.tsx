@@ -5,7 +5,7 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
-import { sayNoDuty, type Judgement } from '@/core/levels';
+import { markWords, sayNoDuty, type Judgement } from '@/core/levels';
 import { quantity, say, sayPhrase, type UnitSystem } from '@/core/units';
 
 /** What it takes to raise the water to each trip, and where pump and pipe agree there. */
@@ -25,18 +25,20 @@ export function WaterList({ judgement, system }: { judgement: Judgement; system:
         </TableHead>
         <TableBody>
           {raise.map((r) => {
-            const at = operatingPoints.find((o) => o.at === r.to)?.point;
+            const at = operatingPoints.find((o) => o.at === r.to);
+            const point = at?.point;
             return (
               <TableRow key={r.to} sx={{ '& td': { whiteSpace: 'nowrap' } }}>
                 <TableCell component="th" scope="row">
-                  {r.to === 'lead' ? 'start' : r.to === 'alarm' ? 'bell' : r.to}
+                  {markWords(r.to, context.station.duty)}
+                  {at && at.running > 1 ? `, ${at.running} pumps` : ''}
                 </TableCell>
                 <TableCell>{say(quantity('height', r.level), system)}</TableCell>
                 <TableCell>{say(quantity('volume', r.fromFloor), system)}</TableCell>
                 <TableCell>{say(quantity('volume', r.fromBelow), system)}</TableCell>
                 <TableCell>{say(quantity('time', r.byHose), system)}</TableCell>
-                <TableCell>{at?.ok ? say(quantity('flow', at.flow), system) : '–'}</TableCell>
-                <TableCell>{at?.ok ? say(quantity('head', at.head), system) : '–'}</TableCell>
+                <TableCell>{point?.ok ? say(quantity('flow', point.flow), system) : '–'}</TableCell>
+                <TableCell>{point?.ok && point.head > 0 ? say(quantity('head', point.head), system) : '–'}</TableCell>
               </TableRow>
             );
           })}

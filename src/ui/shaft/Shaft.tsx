@@ -1,7 +1,7 @@
 import { styled } from '@mui/material/styles';
 import type { CSSProperties, ReactNode, SVGProps } from 'react';
 import type { Part } from '@/core/levels';
-import type { Group, ShaftScene, Shape } from '@/core/papers';
+import type { Group, Shape } from '@/core/papers';
 
 /** The paint of every role in the drawing, from the theme. */
 const Drawing = styled('svg')(({ theme }) => {
@@ -33,6 +33,12 @@ const Drawing = styled('svg')(({ theme }) => {
     '& .pump, & .pump-motor': { ...outline, fill: pit.steel },
     '& .tether': { stroke: pit.ink, strokeWidth: 1.6 },
     '& .clip': { fill: pit.ink, stroke: pit.ink, strokeWidth: 2 },
+    '& .weight': { ...outline, fill: pit.steel, strokeWidth: 1.2 },
+    '& .obstacle': { stroke: pit.earth, strokeWidth: 1.6 },
+    '& .jet': { stroke: pit.surface, strokeWidth: 1.6 },
+    '& path.ghost': { stroke: pit.brass, strokeWidth: 1.8, strokeDasharray: '4 3' },
+    '& .wall-plan': { fill: pit.panel, stroke: pit.wall, strokeWidth: 5 },
+    '& .sweep': { fill: pit.brass, fillOpacity: 0.12 },
     '& .float': { ...outline, fill: pit.float, strokeWidth: 1.6 },
     '& text.float-number': { fill: pit.onFloat, fontWeight: 700 },
     '& .eye-closed': { fill: pit.ink, stroke: pit.ink, strokeWidth: 1.2 },
@@ -59,7 +65,8 @@ function ShapeMark({ shape }: { shape: Shape }) {
 }
 
 interface Props {
-  scene: ShaftScene;
+  /** What is drawn, and the size it was drawn for. */
+  scene: { readonly layout: { readonly width: number; readonly height: number; readonly wall: number }; readonly groups: readonly Group[] };
   title: string;
   pointed?: readonly Part[];
   /** What makes a group answer: handlers, role, tab stop. */

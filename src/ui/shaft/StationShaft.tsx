@@ -1,6 +1,7 @@
 'use client';
 import Box from '@mui/material/Box';
 import { useMemo } from 'react';
+import { sensorTrips } from '@/core/levels';
 import { shaftScene, type Group } from '@/core/papers';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { Shaft } from './Shaft';
@@ -16,7 +17,11 @@ export function StationShaft({ movable = false, guess }: { movable?: boolean; gu
   const pointed = useEditor((s) => s.pointed);
   const point = useEditor((s) => s.point);
   const system = useStationSystem();
-  const scene = useMemo(() => shaftScene(context, { ...size, detail: 'full', system, level }), [context, size, system, level]);
+  const ghosts = useEditor((s) => s.ghosts);
+  const scene = useMemo(() => {
+    const would = ghosts ? sensorTrips({ ...context.station, sensors: [...ghosts] }) : [];
+    return shaftScene(context, { ...size, detail: 'full', system, level, ghosts: would });
+  }, [context, size, system, level, ghosts]);
   const float = useFloatHandling(scene.layout);
 
   const groupProps = ({ part, label }: Group) => {

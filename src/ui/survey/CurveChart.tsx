@@ -1,29 +1,45 @@
 'use client';
 import { useTheme } from '@mui/material/styles';
 import { CartesianGrid, Legend, Line, LineChart, ReferenceDot, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
-import type { Judgement } from '@/core/levels';
-import { quantity, say, unitOf, type UnitSystem } from '@/core/units';
-import { curveAndPipe } from './curveAndPipe';
+import { markWords, systemCurves, type Judgement } from '@/core/levels';
+import { inUnits, quantity, say, unitOf, type UnitSystem } from '@/core/units';
+import { CurvePoints } from './CurvePoints';
 
-/** The pump's curve and what the pipe asks, at the start level, in one picture; where they cross is where it runs. */
-export function CurveChart({ judgement, system }: { judgement: Judgement; system: UnitSystem }) {
+const PUMP_DASH = [undefined, '9 3', '2 3'];
+const LEVEL_DASH = ['2 4', '7 3', '12 4', '16 4'];
+
+/**
+ * The curves of one, two, three pumps and what the pipe asks with the water at stop, start and lag; where they cross is where they run.
+ * The points of the pump that is shown can be dragged, or moved by arrow keys.
+ */
+export function CurveChart({ judgement, system, pump }: { judgement: Judgement; system: UnitSystem; pump: number }) {
   const { pit } = useTheme().palette;
-  const { rows, duty } = curveAndPipe(judgement.context, system);
+  const { context } = judgement;
+  const { pumps, systems, duties, runOut } = systemCurves(context);
   const axis = { stroke: pit.quiet, fontSize: 11, tick: { fill: pit.quiet } };
   const [flow, head] = [unitOf('flow', system), unitOf('head', system)];
+  const units = (points: readonly { flow: number; head: number }[]) => points.map((p) => ({ flow: inUnits('flow', p.flow, system), head: inUnits('head', p.head, system) }));
+  const widest = Math.max(...pumps.flatMap((p) => p.points.map((x) => x.flow)), ...duties.map((d) => d.flow * 1.1));
+  const dot = (at: { flow: number; head: number }) => ({ x: inUnits('flow', at.flow, system), y: inUnits('head', at.head, system) });
   return (
-    <ResponsiveContainer width="100%" height="100%" minHeight={180} initialDimension={{ width: 360, height: 240 }}>
-      <LineChart data={rows} margin={{ top: 16, right: 24, bottom: 18, left: 0 }} accessibilityLayer>
+    <ResponsiveContainer width="100%" height="100%" minHeight={180} initialDimension={{ width: 360, height: 290 }}>
+      <LineChart margin={{ top: 8, right: 24, bottom: 18, left: 0 }} accessibilityLayer>
         <CartesianGrid stroke={pit.rule} />
-        <XAxis dataKey="flow" type="number" domain={[0, 'dataMax']} tickFormatter={(v: number) => String(Number(v.toPrecision(3)))} label={{ value: flow, position: 'insideBottomRight', offset: -10, fontSize: 11, fill: pit.quiet }} {...axis} />
-        <YAxis type="number" domain={[0, 'auto']} width={38} label={{ value: head, position: 'insideTopLeft', offset: -10, fontSize: 11, fill: pit.quiet }} {...axis} />
+        <XAxis dataKey="flow" type="number" domain={[0, inUnits('flow', widest, system)]} allowDataOverflow tickFormatter={(v: number) => String(Number(v.toPrecision(3)))} label={{ value: flow, position: 'insideBottomRight', offset: -10, fontSize: 11, fill: pit.quiet }} {...axis} />
+        <YAxis dataKey="head" type="number" domain={[0, 'auto']} width={42} tickFormatter={(v: number) => String(Number(v.toPrecision(3)))} label={{ value: head, position: 'insideTopLeft', offset: -6, fontSize: 11, fill: pit.quiet }} {...axis} />
         <Tooltip formatter={(v, name) => [`${Number(v).toFixed(2)} ${head}`, name]} labelFormatter={(v) => `${Number(v).toPrecision(3)} ${flow}`} contentStyle={{ background: pit.panel, border: `1px solid ${pit.rule}`, fontSize: 12 }} />
-        <Legend verticalAlign="top" align="right" iconType="plainline" height={22} wrapperStyle={{ fontSize: 12 }} />
-        <Line name="pump gives" dataKey="pump" dot={false} isAnimationActive={false} stroke={pit.ink} strokeWidth={2.2} />
-        <Line name="pipe asks" dataKey="pipe" dot={false} isAnimationActive={false} stroke={pit.surface} strokeWidth={2} strokeDasharray="7 3" />
-        {duty && (
-          <ReferenceDot x={duty.flow} y={duty.head} r={5} fill={pit.brass} stroke={pit.ink} label={{ value: say(quantity('flow', duty.si), system), position: 'top', fontSize: 12, fill: pit.ink }} />
-        )}
+        <Legend verticalAlign="top" align="left" iconType="plainline" wrapperStyle={{ fontSize: 11.5, lineHeight: '16px', paddingBottom: 4 }} />
+        {pumps.map(({ running, points }) => (
+          <Line key={`p${running}`} data={units(points)} name={running === 1 ? 'pump gives' : `${running} pumps`} dataKey="head" dot={false} activeDot={false} isAnimationActive={false} stroke={pit.ink} strokeWidth={2} strokeDasharray={PUMP_DASH[running - 1]} />
+        ))}
+        {systems.map(({ at, points }, i) => (
+          <Line key={at} data={units(points)} name={`pipe asks at ${markWords(at, context.station.duty)}`} dataKey="head" dot={false} activeDot={false} isAnimationActive={false} stroke={pit.surface} strokeWidth={1.8} strokeDasharray={LEVEL_DASH[i]} />
+        ))}
+        <ReferenceDot {...dot(runOut)} r={3.5} fill={pit.panel} stroke={pit.ink} label={{ value: 'run-out', position: 'top', fontSize: 11, fill: pit.quiet }} />
+        {duties.map((d) => (
+          <ReferenceDot key={d.at} {...dot(d)} r={4.5} fill={pit.brass} stroke={pit.ink} label={d.at === 'stop' ? undefined : { value: say(quantity('flow', d.flow), system), position: 'top', fontSize: 11.5, fill: pit.ink }} />
+        ))}
+        <CurvePoints pump={pump} system={system} />
       </LineChart>
     </ResponsiveContainer>
   );

@@ -1,23 +1,26 @@
 'use client';
 import Box from '@mui/material/Box';
-import IconButton from '@mui/material/IconButton';
+import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
+import Papa from 'papaparse';
 import { setAt } from '@/core/editing';
-import { readCurveRows, type CurvePoint } from '@/core/station';
+import { curveRows, readCurveRows, type CurvePoint } from '@/core/station';
 import { unitOf } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
+import { downloadText, fileNameOf } from '../parts/download';
 import { QuantityField } from './fields';
+import { ListRow } from './ListRow';
 import { TableFile } from './TableFile';
 
-const PATH = 'pumps.0.curve';
-
-/** The pump's curve: points typed, pasted from a sheet, or read from a CSV file. */
-export function CurveField() {
-  const curve = useEditor((s) => s.document.pumps[0]!.curve);
+/** A pump's curve: points typed, pasted from a sheet, read from a CSV file, or written to one. */
+export function CurveField({ index }: { index: number }) {
+  const path = `pumps.${index}.curve`;
+  const curve = useEditor((s) => s.document.pumps[index]!.curve);
+  const name = useEditor((s) => s.document.pumps[index]!.name);
   const problems = useEditor((s) => s.judged.problems);
   const edit = useEditor((s) => s.edit);
   const system = useStationSystem();
-  const set = (points: readonly CurvePoint[]) => edit((d) => setAt(d, PATH, points));
+  const set = (points: readonly CurvePoint[]) => edit((d) => setAt(d, path, points));
   const take = (rows: string[][]) => {
     const read = readCurveRows(rows, system);
     if (read.ok) set(read.points);
@@ -28,20 +31,27 @@ export function CurveField() {
     const before = curve.at(-2) ?? { flow: 0, head: last.head * 2 };
     set([...curve, { flow: last.flow + Math.max(last.flow - before.flow, 1e-4), head: Math.max(last.head - (before.head - last.head), last.head / 2) }]);
   };
+  const whole = problems.find((p) => p.path === path);
   return (
-    <TableFile what="curve" units={`${unitOf('flow', system)}, ${unitOf('head', system)}`} onRows={take} onAdd={addPoint} addLabel="add a point">
-      <Typography variant="label">curve, from shut-off on; paste two columns here, or read a CSV with the headings flow and head</Typography>
-      {curve.map((_, i) => {
-        const bad = problems.find((p) => p.path === `${PATH}.${i}`);
+    <TableFile
+      what="curve"
+      units={`${unitOf('flow', system)}, ${unitOf('head', system)}`}
+      onRows={take}
+      onAdd={addPoint}
+      addLabel="add a point"
+      more={<Button onClick={() => downloadText(fileNameOf(name, 'curve', 'csv'), 'text/csv', Papa.unparse(curveRows(curve, system)))}>write a CSV</Button>}
+    >
+      <Typography variant="label">curve, from shut-off on; paste two columns here, read a CSV with the headings flow and head, or drag its points in the chart</Typography>
+      {[whole, ...curve.map((_, i) => problems.find((p) => p.path === `${path}.${i}`))].map((bad, n) => {
+        const i = n - 1;
         return (
-          <Box key={i}>
-            <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr 36px', gap: 1, alignItems: 'start' }}>
-              <QuantityField path={`${PATH}.${i}.flow`} label={`flow ${i + 1}`} kind="flow" />
-              <QuantityField path={`${PATH}.${i}.head`} label={`head ${i + 1}`} kind="head" />
-              <IconButton aria-label={`remove point ${i + 1}`} disabled={curve.length <= 2} onClick={() => set(curve.filter((_, j) => j !== i))}>
-                ×
-              </IconButton>
-            </Box>
+          <Box key={n}>
+            {i >= 0 && (
+              <ListRow columns="1fr 1fr" remove={`point ${i + 1}`} removable={curve.length > 2} onRemove={() => set(curve.filter((_, j) => j !== i))}>
+                <QuantityField path={`${path}.${i}.flow`} label={`flow ${i + 1}`} kind="flow" />
+                <QuantityField path={`${path}.${i}.head`} label={`head ${i + 1}`} kind="head" />
+              </ListRow>
+            )}
             {bad && (
               <Typography variant="body2" color="error" role="alert">
                 {bad.message}

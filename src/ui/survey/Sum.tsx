@@ -1,52 +1,106 @@
 'use client';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
-import { sayNoDuty } from '@/core/levels';
-import { quantity, sayPhrase } from '@/core/units';
+import { lineOf, type Line } from '@/core/levels';
+import { quantity, say, sayPhrase, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { Reading } from '../parts/Reading';
 
 const CurveChart = dynamic(() => import('./CurveChart').then((m) => m.CurveChart), { ssr: false, loading: () => <Box sx={{ p: 2 }}>drawing the curve…</Box> });
 
+/** Each length of pipe, and all of it. */
+function LineTable({ line, system }: { line: Line; system: UnitSystem }) {
+  const q = (kind: Parameters<typeof quantity>[0], value: number) => say(quantity(kind, value), system);
+  return (
+    <Table size="small" aria-label="the line" sx={{ '& td, & th': { px: 0.75, fontSize: 12 }, '& td': { whiteSpace: 'nowrap' } }}>
+      <TableHead>
+        <TableRow>
+          {['line', 'long', 'holds', 'ΣK', 'velocity', 'loses'].map((h) => (
+            <TableCell key={h}>{h}</TableCell>
+          ))}
+        </TableRow>
+      </TableHead>
+      <TableBody>
+        {line.rows.map((r, i) => (
+          <TableRow key={i}>
+            <TableCell component="th" scope="row">
+              {r.name}
+            </TableCell>
+            <TableCell>{q('distance', r.length)}</TableCell>
+            <TableCell>{q('volume', r.volume)}</TableCell>
+            <TableCell>{q('factor', r.k)}</TableCell>
+            <TableCell>
+              {q('velocity', r.velocity)}
+              {r.velocityAll > r.velocity * 1.01 && `, all ${q('velocity', r.velocityAll)}`}
+            </TableCell>
+            <TableCell>{q('head', r.loss)}</TableCell>
+          </TableRow>
+        ))}
+        {line.rows.length > 1 && (
+          <TableRow sx={{ '& td, & th': { fontWeight: 700 } }}>
+            <TableCell component="th" scope="row">
+              all of it
+            </TableCell>
+            <TableCell>{q('distance', line.total.length)}</TableCell>
+            <TableCell>{q('volume', line.total.volume)}</TableCell>
+            <TableCell>{q('factor', line.total.k)}</TableCell>
+            <TableCell />
+            <TableCell>{q('head', line.total.loss)}</TableCell>
+          </TableRow>
+        )}
+      </TableBody>
+    </Table>
+  );
+}
+
 /** What the survey adds up to: curve and pipe, lift, flow, velocity, volumes. */
-export function Sum() {
+export function Sum({ pump }: { pump: number }) {
   const { judgement, problems } = useEditor((s) => s.judged);
+  const pumps = useEditor((s) => s.document.pumps.length);
   const system = useStationSystem();
   const { context } = judgement;
-  const { station, atLead, hydraulics, vessel, lead } = context;
-  const { velocityMin, velocityMax } = station.settings;
-  const velocities = atLead.ok ? hydraulics.pipeline.velocities(atLead.flow) : [];
-  const pump = station.pumps[0]!;
-  const headShare = atLead.ok ? atLead.head / hydraulics.curve.at(0) : 0;
-  const strained = headShare > pump.headShare;
-  const slow = velocities.some((v) => v < velocityMin);
-  const fast = velocities.some((v) => v > velocityMax);
+  const { station, atLead, hydraulics, vessel, calls } = context;
+  const { duty } = station;
+  const valve = duty.kind === 'fill' && duty.from.kind === 'valve';
+  const line = lineOf(context);
+  const all = hydraulics.at(calls.at(-1)!, calls.length);
+  const squirt = hydraulics.laterals && atLead.ok ? hydraulics.laterals.squirtAt(atLead.flow) : null;
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1.5, p: 2, opacity: problems.length > 0 ? 0.55 : 1 }}>
       <Typography variant="h2">What it adds up to</Typography>
-      <Box sx={{ height: 250 }}>
-        <CurveChart judgement={judgement} system={system} />
-      </Box>
-      {!atLead.ok && <Alert severity="warning">{sayPhrase(sayNoDuty(atLead), system)}</Alert>}
+      {!valve && (
+        <Box sx={{ height: pumps > 1 ? 320 : 280 }}>
+          <CurveChart judgement={judgement} system={system} pump={Math.min(pump, pumps - 1)} />
+        </Box>
+      )}
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
         <Reading big label="delivers, at start" value={atLead.ok ? quantity('flow', atLead.flow) : null} system={system} />
-        <Reading big label="head of the pump there" value={atLead.ok ? quantity('head', atLead.head) : null} system={system} />
-        <Reading label="static head, from start" value={quantity('head', station.discharge.outlet - lead)} system={system} />
-        <Reading label="lost in pipe and fittings" value={atLead.ok ? quantity('head', hydraulics.pipeline.loss(atLead.flow)) : null} system={system} />
-        <Reading label="velocity in the pipe" value={velocities[0] === undefined ? null : quantity('velocity', velocities[0])} system={system} />
-        <Reading label="back through the weep hole" value={atLead.ok ? quantity('flow', atLead.weep) : null} system={system} />
-        <Reading label="drains back each stop" value={quantity('volume', hydraulics.drainback)} system={system} />
-        <Reading label="pit to the overflow" value={quantity('volume', vessel.volume(context.overflow))} system={system} />
+        {calls.length > 1 ? (
+          <Reading big label={`${calls.length} pumps together`} value={all.ok ? quantity('flow', all.flow) : null} system={system} />
+        ) : (
+          <Reading big label="head of the pump there" value={atLead.ok && !valve ? quantity('head', atLead.head) : null} system={system} />
+        )}
+        {!valve && <Reading label="static head, from start" value={quantity('head', hydraulics.staticHead(context.lead))} system={system} />}
+        {!valve && <Reading label="lost in pipe and fittings" value={atLead.ok ? quantity('head', line.total.loss) : null} system={system} />}
+        {!valve && duty.kind !== 'fill' && <Reading label="back through the weep hole" value={atLead.ok ? quantity('flow', atLead.weep) : null} system={system} />}
+        {!valve && duty.kind !== 'fill' && <Reading label="drains back each stop" value={quantity('volume', hydraulics.drainback(1))} system={system} />}
+        {squirt !== null && <Reading label="jet at the last orifice" value={quantity('height', squirt)} system={system} />}
+        {hydraulics.laterals && <Reading label="laterals hold" value={quantity('volume', hydraulics.laterals.volume)} system={system} />}
+        <Reading label={duty.kind === 'fill' ? 'tank to the overflow' : 'pit to the overflow'} value={quantity('volume', vessel.volume(context.overflow))} system={system} />
       </Box>
-      {strained && (
-        <Alert severity="warning">
-          The pump works at {sayPhrase([quantity('share', headShare)], system)} of its shut-off head; its maker allows {sayPhrase([quantity('share', pump.headShare)], system)}.
+      {!valve && <LineTable line={line} system={system} />}
+      {line.warnings.map((w, i) => (
+        <Alert key={i} severity="warning">
+          {sayPhrase(w, system)}
         </Alert>
-      )}
-      {slow && <Alert severity="warning">Slower than {sayPhrase([quantity('velocity', velocityMin)], system)}: solids settle in the pipe.</Alert>}
-      {fast && <Alert severity="warning">Faster than {sayPhrase([quantity('velocity', velocityMax)], system)}: wear, and a blow when it stops.</Alert>}
+      ))}
     </Box>
   );
 }

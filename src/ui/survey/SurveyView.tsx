@@ -1,54 +1,22 @@
 'use client';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
+import { useState } from 'react';
 import { withProfile } from '@/core/editing';
 import { useEditor } from '../editor/StationProvider';
 import { StationShaft } from '../shaft/StationShaft';
-import { CurveField } from './CurveField';
 import { DischargeGroup } from './DischargeGroup';
+import { DutyGroup } from './DutyGroup';
 import { ChoiceField, QuantityField, WordsField } from './fields';
 import { FloatsGroup } from './FloatsGroup';
 import { Group, Row } from './Group';
-import { InflowSketch, PumpSketch } from './sketches';
+import { InflowGroup } from './InflowGroup';
+import { PlanGroup } from './PlanGroup';
+import { PumpsGroup } from './PumpsGroup';
+import { SettingsGroup } from './SettingsGroup';
 import { Sum } from './Sum';
 import { TickField } from './Tick';
 import { VesselGroup } from './VesselGroup';
-
-function InflowGroup() {
-  const inflow = useEditor((s) => s.document.inflow);
-  const atLead = useEditor((s) => s.judged.judgement.context.atLead);
-  return (
-    <Group id="inflow" title="Inflow" sketch={<InflowSketch inflow={inflow} delivers={atLead.ok ? atLead.flow : null} />}>
-      <Row>
-        <QuantityField path="inflow.low" label="low" kind="flow" />
-        <QuantityField path="inflow.design" label="design" kind="flow" />
-        <QuantityField path="inflow.peak" label="peak" kind="flow" />
-      </Row>
-    </Group>
-  );
-}
-
-function PumpGroup() {
-  const pump = useEditor((s) => s.document.pumps[0]!);
-  const stop = useEditor((s) => s.judged.judgement.context.stop);
-  return (
-    <Group id="pump" title="Pump" sketch={<PumpSketch pump={pump} stop={stop} />}>
-      <WordsField path="pumps.0.name" label="name" />
-      <Row>
-        <QuantityField path="pumps.0.intake" label="intake" kind="height" hint="floor up" />
-        <QuantityField path="pumps.0.volute" label="top of volute" kind="height" hint="floor up" />
-        <QuantityField path="pumps.0.motorTop" label="top of motor" kind="height" hint="floor up" />
-      </Row>
-      <Row>
-        <QuantityField path="pumps.0.startsPerHour" label="starts limit" kind="rate" />
-        <QuantityField path="pumps.0.minimumRun" label="minimum run" kind="time" />
-        <QuantityField path="pumps.0.ratedCurrent" label="rated current" kind="current" />
-        <QuantityField path="pumps.0.headShare" label="head, at most" kind="share" hint="of shut-off" />
-      </Row>
-      <CurveField />
-    </Group>
-  );
-}
 
 function AlarmAndSupply() {
   const edit = useEditor((s) => s.edit);
@@ -76,40 +44,14 @@ function AlarmAndSupply() {
   );
 }
 
-function SettingsGroup() {
-  return (
-    <Group id="settings" title="What the rules ask">
-      <Row>
-        <ChoiceField path="settings.submergence" label="at stop the water covers" choices={[['motor', 'the motor'], ['volute', 'the volute']]} hint="motor: cooling; volute: no air" />
-        <ChoiceField path="settings.inlet" label="the bell rings" choices={[['free', 'below the inlet'], ['storage', 'pipe is storage']]} />
-        <QuantityField path="settings.surcharge" label="surcharge as storage" kind="height" />
-      </Row>
-      <Row>
-        <QuantityField path="settings.reserveTime" label="response time" kind="duration" hint="bell to overflow" />
-        <ChoiceField path="settings.reserveInflow" label="promised at" choices={[['low', 'low inflow'], ['design', 'design inflow'], ['peak', 'peak inflow']]} />
-        <QuantityField path="settings.keepUpFactor" label="pump over peak" kind="factor" />
-        <QuantityField path="settings.drainbackMargin" label="drainback margin" kind="share" />
-      </Row>
-      <Row>
-        <QuantityField path="settings.minimumGap" label="least gap of trips" kind="height" />
-        <QuantityField path="settings.minimumTether" label="least tether" kind="height" />
-        <QuantityField path="settings.hoseFlow" label="test hose" kind="flow" />
-        <QuantityField path="settings.tightShare" label="tight below" kind="share" hint="of the need" />
-      </Row>
-      <Row>
-        <QuantityField path="settings.waterTemperature" label="water" kind="temperature" />
-        <QuantityField path="settings.weepCoefficient" label="weep-hole Cd" kind="factor" />
-        <QuantityField path="settings.velocityMin" label="least velocity" kind="velocity" />
-        <QuantityField path="settings.velocityMax" label="greatest velocity" kind="velocity" />
-      </Row>
-    </Group>
-  );
-}
-
-const GROUPS = ['vessel', 'inflow', 'pump', 'discharge', 'floats', 'supply', 'settings', 'site'] as const;
+const GROUPS = ['duty', 'vessel', 'inflow', 'pump', 'discharge', 'floats', 'plan', 'supply', 'settings', 'site'] as const;
+/** Of no use to a tank that is filled through a valve. */
+const PUMPED: readonly string[] = ['pump', 'discharge'];
 
 /** The survey: short groups with small drawings, the shaft at the left, what it adds up to at the right. */
 export function SurveyView() {
+  const [pump, showPump] = useState(0);
+  const valve = useEditor((s) => s.document.duty.kind === 'fill' && s.document.duty.from.kind === 'valve');
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '380px minmax(0, 1fr) 380px' }, height: { md: '100%' } }}>
       <Box sx={{ height: { xs: 420, md: '100%' }, minHeight: 0, borderRight: { md: 1 }, borderColor: { md: 'divider' } }}>
@@ -117,17 +59,19 @@ export function SurveyView() {
       </Box>
       <Box sx={{ minHeight: 0, overflow: 'auto' }}>
         <Box component="nav" aria-label="groups of the survey" sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.25, px: 2, py: 1, borderBottom: 1, borderColor: 'divider', position: 'sticky', top: 0, bgcolor: 'background.default', zIndex: 2, '& a': { color: 'primary.main' } }}>
-          {GROUPS.map((g) => (
+          {GROUPS.filter((g) => !valve || !PUMPED.includes(g)).map((g) => (
             <a key={g} href={`#${g}`}>
               {g}
             </a>
           ))}
         </Box>
+        <DutyGroup />
         <VesselGroup />
         <InflowGroup />
-        <PumpGroup />
+        <PumpsGroup shown={pump} onShow={showPump} />
         <DischargeGroup />
         <FloatsGroup />
+        <PlanGroup />
         <AlarmAndSupply />
         <SettingsGroup />
         <Group id="site" title="Site">
@@ -140,7 +84,7 @@ export function SurveyView() {
         </Group>
       </Box>
       <Box sx={{ minHeight: 0, overflow: 'auto', borderLeft: { md: 1 }, borderColor: { md: 'divider' } }}>
-        <Sum />
+        <Sum pump={pump} />
       </Box>
     </Box>
   );

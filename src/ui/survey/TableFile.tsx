@@ -16,8 +16,9 @@ interface Props {
   units: string;
   /** Takes the rows, or says what is wrong with them; nothing is changed then. */
   onRows(rows: string[][]): readonly string[];
-  onAdd(): void;
-  addLabel: string;
+  /** Left out where the list has a fixed length. */
+  onAdd?(): void;
+  addLabel?: string;
   /** More buttons. */
   more?: ReactNode;
   children: ReactNode;
@@ -43,7 +44,7 @@ export function TableFile({ what, units, onRows, onAdd, addLabel, more, children
     <Box onPaste={paste} sx={{ display: 'flex', flexDirection: 'column', gap: 1 }}>
       {children}
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-        <Button onClick={onAdd}>{addLabel}</Button>
+        {onAdd && <Button onClick={onAdd}>{addLabel}</Button>}
         <Button onClick={() => file.current?.click()}>read a CSV ({units})</Button>
         {more}
         <input

@@ -4,7 +4,7 @@ import { vesselOf } from '@/core/vessel';
 import { Sketch } from './Sketch';
 
 /** What is seen from above: the plan at the rim as two lengths, and whether it is round. */
-function planOf({ shape }: VesselDocument): { long: number; wide: number; round: boolean } {
+function planOf({ shape }: Pick<VesselDocument, 'shape'>): { long: number; wide: number; round: boolean } {
   switch (shape.kind) {
     case 'cylinder':
       return { long: shape.diameter, wide: shape.diameter, round: true };
@@ -16,7 +16,7 @@ function planOf({ shape }: VesselDocument): { long: number; wide: number; round:
       return { long: shape.length, wide: shape.diameter, round: false };
     case 'stacked': {
       const top = shape.sections.at(-1)!;
-      return planOf({ shape: top, displacement: [], inletInvert: 0, overflow: 0 });
+      return planOf({ shape: top });
     }
     case 'table': {
       const across = Math.sqrt(((shape.rows.at(-1)?.area ?? 0) * 4) / Math.PI);

@@ -1,13 +1,14 @@
 'use client';
+import type { Flows } from '@/core/inflow';
 import type { Station } from '@/core/station';
 import { Sketch } from './Sketch';
 
 /** The three inflows as bars, beside what the pump delivers at the start level when that is known. */
-export function InflowSketch({ inflow, delivers }: { inflow: Station['inflow']; delivers: number | null }) {
+export function InflowSketch({ flows, delivers }: { flows: Flows; delivers: number | null }) {
   const bars = [
-    ['low', inflow.low],
-    ['design', inflow.design],
-    ['peak', inflow.peak],
+    ['low', flows.low],
+    ['design', flows.design],
+    ['peak', flows.peak],
     ['pump', delivers ?? 0],
   ] as const;
   const most = Math.max(...bars.map(([, v]) => v), 1e-9);

@@ -1,4 +1,4 @@
-import { swingOf, type Clearance, type SwingPart } from '../../sensing';
+import { leastClearance, type Clearance, type SwingPart } from '../../sensing';
 import { phrase, quantity } from '../../units';
 import { notAsked, type Condition, type Part, type Rule } from '../rule';
 
@@ -12,7 +12,7 @@ function partOf(other: SwingPart): Part[] {
 }
 
 /** Touching is broken; nearer than the wished clearance is tight: so the scale is chosen that both fall where they should. */
-export function swingCondition(c: Clearance, names: (id: string) => string, clearance: number, tightShare: number): Condition {
+function swingCondition(c: Clearance, names: (id: string) => string, clearance: number, tightShare: number): Condition {
   const { least } = { least: quantity('height', c.clearance) };
   const other = c.other.startsWith('float:') && c.name === c.other.slice('float:'.length) ? `the ${names(c.name)} float` : c.other.startsWith('float:') ? `the ${c.name} of the ${names(c.other.slice('float:'.length))} float` : c.name;
   const how = c.clearance < 0 ? phrase`touches` : c.clearance < clearance ? phrase`comes tight, within ${least} of,` : phrase`keeps clear, ${least}, of`;
@@ -33,10 +33,10 @@ export const swing: Rule = {
   title: 'floats swing free',
   severity: 'must',
   judge({ station, vessel }) {
-    const { clearances } = swingOf(station, vessel);
-    if (clearances.length === 0) return notAsked(phrase`No float swings here.`, []);
+    const least = leastClearance(station, vessel);
+    if (!least) return notAsked(phrase`No float swings here.`, []);
     const role = (id: string) => station.sensors.find((s) => s.id === id)?.role ?? id;
     const { swingClearance, tightShare } = station.settings;
-    return clearances.slice(0, 1).map((c) => swingCondition(c, role, swingClearance, tightShare));
+    return [swingCondition(least, role, swingClearance, tightShare)];
   },
 };

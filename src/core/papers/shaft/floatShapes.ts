@@ -156,6 +156,6 @@ export function floatShapes(layout: Layout, pole: number, { sensor, order, rise,
   return [...drawSensor({ layout, pole, sensor, order, level, closed, ghost: false }), ...marker(layout, layout.yOf(kindOf(sensor).setting(sensor)))];
 }
 
-/** Where a sensor would be, as an outline, level with its clip. */
-export const ghostShapes = (layout: Layout, pole: number, { sensor, order }: SensorTrips): Shape[] =>
-  drawSensor({ layout, pole, sensor, order, level: kindOf(sensor).setting(sensor), closed: false, ghost: true });
+/** Where a sensor would be with the water at `level`, as an outline; left out, level with where it is set. */
+export const ghostShapes = (layout: Layout, pole: number, { sensor, order }: SensorTrips, level: number = kindOf(sensor).setting(sensor)): Shape[] =>
+  drawSensor({ layout, pole, sensor, order, level, closed: false, ghost: true });

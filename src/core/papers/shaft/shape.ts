@@ -25,6 +25,8 @@ export type Role =
   | 'ghost'
   | 'jet'
   | 'obstacle'
+  | 'wall-plan'
+  | 'sweep'
   | 'float'
   | 'float-number'
   | 'eye-closed'

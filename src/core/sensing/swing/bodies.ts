@@ -59,7 +59,7 @@ function panel(part: SwingPart, name: string, at: { x: number; y: number }, widt
 }
 
 /** Room that a sensor takes which does not swing, by its kind, m; what a float beside it can touch. */
-function standing(station: Station, sensor: Sensor): Body[] {
+export function standing(station: Pick<Station, 'pole'>, sensor: Sensor): Body[] {
   const at = clipPoint(station, sensor.place);
   const [low, high] = kindOf(sensor).extent(sensor);
   const part = `float:${sensor.id}` as const;
@@ -77,8 +77,8 @@ function standing(station: Station, sensor: Sensor): Body[] {
   }
 }
 
-/** Everything that stands in the pit and that a float can touch. */
-export function bodiesOf(station: Station, rim: number): Body[] {
+/** Everything that stands in the pit wherever its sensors are set, and that a float can touch. */
+export function fixedBodies(station: Station, rim: number): Body[] {
   const { vessel, pumps, discharge, obstacles, pole, sensors } = station;
   const inPit = station.duty.kind !== 'fill';
   const onPole = sensors.some((s) => s.place.from === 'pole' && s.kind === 'tilt' && !s.weight);
@@ -91,6 +91,8 @@ export function bodiesOf(station: Station, rim: number): Body[] {
       const at = polar(o.bearing, o.offset);
       return o.kind === 'round' ? upright(`obstacle:${i}`, o.name, at, o.diameter, o.from, o.to) : panel(`obstacle:${i}`, o.name, at, o.width, o.thickness, o.facing, o.from, o.to);
     }),
-    ...sensors.flatMap((s) => standing(station, s)),
   ];
 }
+
+/** Everything that stands in the pit and that a float can touch, the sensors that do not swing among it. */
+export const bodiesOf = (station: Station, rim: number): Body[] => [...fixedBodies(station, rim), ...station.sensors.flatMap((s) => standing(station, s))];

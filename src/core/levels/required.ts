@@ -1,0 +1,38 @@
+import type { Sensor, Station } from '../station';
+import type { Vessel } from '../vessel';
+import { geometryOf, type LevelContext, type Surroundings } from './context';
+import { worstCycle } from './cycle';
+import { judgeRule, type JudgedRule } from './rule';
+import { RULES } from './rules';
+import { reachOf } from './rules/reach';
+
+/** Every rule by id, those that must hold and those that should. */
+export const RULE_IDS: Readonly<Record<'must' | 'should', readonly string[]>> = {
+  must: RULES.filter((r) => r.severity === 'must').map((r) => r.id),
+  should: RULES.filter((r) => r.severity === 'should').map((r) => r.id),
+};
+
+export const ruleTitle = (id: string): string => RULES.find((r) => r.id === id)?.title ?? id;
+
+const fails = ({ state }: JudgedRule) => state === 'broken' || state === 'unknown';
+
+/** Dear to judge: asked only when all else holds. */
+const DEAR: readonly string[] = ['starts', 'run', 'swing'];
+
+/** The first of some rules that a station does not keep (or that cannot be judged), or null when all of them hold. */
+export function brokenRules(station: Station, required: ReadonlySet<string>, surroundings: Surroundings): string | null {
+  const geometry = geometryOf(station, surroundings);
+  let worst: LevelContext['worst'] | null = null;
+  const context: LevelContext = {
+    ...geometry,
+    get worst() {
+      return (worst ??= worstCycle(geometry));
+    },
+  };
+  const asked = RULES.filter((r) => required.has(r.id)).sort((a, b) => DEAR.indexOf(a.id) - DEAR.indexOf(b.id));
+  return asked.find((rule) => fails(judgeRule(rule, context)))?.id ?? null;
+}
+
+/** Whether one sensor by itself can act where it is set. */
+export const reachHolds = (station: Station, vessel: Vessel, sensor: Sensor): boolean =>
+  reachOf(station, vessel, sensor).every((c) => (c.sense === 'at-least' ? c.has.value - c.needs.value : c.needs.value - c.has.value) >= -1e-9 * (c.scale ?? Math.abs(c.needs.value)));

@@ -1,0 +1,60 @@
+import type { Surroundings } from '../levels';
+import type { SensorRole, Station } from '../station';
+import { systemOf, tapeStep } from '../units';
+import type { Candidate, Candidates } from './candidates';
+
+/** Every stop and start that are tried together, as figures: m above the floor, m³ at the lower and the upper of the two, m of moves. */
+export interface Bands {
+  readonly count: number;
+  readonly stop: Float64Array;
+  readonly lead: Float64Array;
+  readonly below: Float64Array;
+  readonly above: Float64Array;
+  readonly moved: Float64Array;
+  /** What makes the stop and the start: one sensor, or two. */
+  by(index: number): readonly Candidate[];
+}
+
+/** Every stop and start that the tape can make, the start above the stop, or below it where a tank is filled. */
+export function bandsOf(station: Station, candidates: ReadonlyMap<string, Candidates>, { vessel }: Surroundings): Bands {
+  const fills = station.duty.kind === 'fill';
+  const step = tapeStep(systemOf(station.profile)) - 1e-9;
+  const { overflow } = station.vessel;
+  const of = (role: SensorRole) => {
+    const sensor = station.sensors.find((s) => s.role === role);
+    return sensor ? candidates.get(sensor.id)! : null;
+  };
+  const volumes = (levels: Float64Array) => Float64Array.from(levels, (l) => vessel.volume(l));
+  const pump = of('pump');
+  const [stops, leads] = [pump ?? of('stop')!, pump ?? of('lead')!];
+  const [stopAt, leadAt] = fills ? [stops.rise, leads.fall] : [stops.fall, leads.rise];
+  const [stopVolume, leadVolume] = [volumes(stopAt), volumes(leadAt)];
+  const sound = (s: number, l: number) => {
+    const [low, high] = fills ? [leadAt[l]!, stopAt[s]!] : [stopAt[s]!, leadAt[l]!];
+    return high - low >= step && low >= 0 && high <= overflow;
+  };
+  /** Calls with every sound pair of a stop and a start. */
+  const each = (take: (s: number, l: number) => void) => {
+    if (pump) {
+      for (let i = 0; i < pump.count; i++) if (sound(i, i)) take(i, i);
+    } else {
+      for (let s = 0; s < stops.count; s++) for (let l = 0; l < leads.count; l++) if (sound(s, l)) take(s, l);
+    }
+  };
+  let count = 0;
+  each(() => count++);
+  const [ss, ls] = [new Uint32Array(count), new Uint32Array(count)];
+  const [stop, lead, below, above, moved] = [0, 1, 2, 3, 4].map(() => new Float64Array(count)) as [Float64Array, Float64Array, Float64Array, Float64Array, Float64Array];
+  let n = 0;
+  each((s, l) => {
+    ss[n] = s;
+    ls[n] = l;
+    stop[n] = stopAt[s]!;
+    lead[n] = leadAt[l]!;
+    below[n] = fills ? leadVolume[l]! : stopVolume[s]!;
+    above[n] = fills ? stopVolume[s]! : leadVolume[l]!;
+    moved[n] = pump ? pump.moved[s]! : stops.moved[s]! + leads.moved[l]!;
+    n++;
+  });
+  return { count, stop, lead, below, above, moved, by: (i) => (pump ? [pump.at(ss[i]!)] : [stops.at(ss[i]!), leads.at(ls[i]!)]) };
+}

@@ -1,0 +1,97 @@
+import { doseFigures, type LevelGeometry, type Surroundings } from '../levels';
+import { flowsOf } from '../inflow';
+import type { Station } from '../station';
+import { systemOf, tapeStep } from '../units';
+
+/** A stop and a start that are tried together, and the water between. */
+export interface Band {
+  readonly stop: number;
+  readonly lead: number;
+  readonly drawdown: number;
+}
+
+/**
+ * Quick bounds that a stop and a start must pass before the rules are asked. Each is only necessary: what fails it fails the rule of its name,
+ * whatever else is set; what passes is judged by the rule itself. So they cost no answer, and save almost all of the time.
+ */
+export interface Screen {
+  band(band: Band): boolean;
+  /** The level that calls the last of `running` pumps. */
+  lastCall(level: number, running: number): boolean;
+  alarm(rise: number, band: Band): boolean;
+  /** The highest level at which the bell may ring, whatever the band, m. */
+  readonly alarmMost: number;
+  cutoff(rise: number): boolean;
+  /** Least distance between two levels that act one after the other, m. */
+  readonly gap: number;
+  /** And under the overflow, which is no sensor: what a tape can tell apart. */
+  readonly gapToOverflow: number;
+}
+
+/** Rounding never fails a bound. */
+const EASE = 1 + 1e-9;
+
+export function screenFor(station: Station, { vessel, hydraulics }: Surroundings, required: ReadonlySet<string>): Screen {
+  const { duty, settings, pumps, control } = station;
+  const asks = (id: string) => required.has(id);
+  const filling = duty.kind === 'fill';
+  const valve = filling && duty.from.kind === 'valve';
+  const timed = duty.kind === 'dose' && duty.mode === 'timed';
+  const step = tapeStep(systemOf(station.profile));
+  const inflow = flowsOf(station.inflow);
+  const back = filling ? 0 : hydraulics.drainback(hydraulics.count);
+  const cover = Math.max(...pumps.map((p) => (settings.submergence === 'motor' ? p.motorTop : p.volute)));
+  const limit = Math.min(...pumps.map((p) => p.startsPerHour));
+  const least = Math.max(...pumps.map((p) => p.minimumRun));
+  const turn = control.alternates ? 1 / hydraulics.count : 1;
+  const flow = (level: number, running = 1) => hydraulics.flowAt(level, running);
+  const overflowVolume = vessel.volume(station.vessel.overflow);
+  const inletMost = settings.inlet === 'free' ? station.vessel.inletInvert : station.vessel.inletInvert + settings.surcharge;
+
+  const reserved = asks('reserve') && !filling ? vessel.height(overflowVolume - (settings.reserveTime * inflow[settings.reserveInflow]) / EASE) : Infinity;
+  const alarmMost = Math.min(asks('inlet') && !filling && duty.kind !== 'transfer' ? inletMost : Infinity, reserved);
+
+  const covered = ({ stop }: Band) => filling || stop * EASE >= cover || !(duty.kind === 'transfer' ? asks('dry-run') : asks('submergence'));
+  const kept = ({ stop, lead, drawdown }: Band) => {
+    if (duty.kind === 'transfer' && asks('dry-run') && drawdown * EASE < duty.usefulRun) return false;
+    if (!filling || !asks('fill')) return true;
+    const into = flow(stop);
+    return lead * EASE >= duty.keep && (into === null || (overflowVolume - vessel.volume(stop)) * EASE >= into * duty.runOn);
+  };
+  const drains = ({ drawdown }: Band) => !asks('drainback') || drawdown * EASE >= back * (1 + settings.drainbackMargin);
+  // Between stop and start the flow lies between its ends; a constant flow q cycles in no less than (√(V−D) + √V)²/q.
+  const paced = ({ stop, lead, drawdown }: Band) => {
+    if (valve || timed || !(asks('starts') || asks('run'))) return true;
+    const [a, b] = [flow(stop), flow(lead)];
+    if (a === null || b === null) return !asks('starts');
+    const slow = Math.min(a, b);
+    const shortest = (Math.sqrt(Math.max(drawdown - hydraulics.drainback(1), 0)) + Math.sqrt(drawdown)) ** 2 / slow;
+    if (asks('starts') && (3600 / shortest) * turn > limit * EASE) return false;
+    if (!asks('run') || duty.kind === 'condensate' || inflow.design >= slow) return true;
+    return (drawdown / (slow - inflow.design)) * EASE >= least;
+  };
+
+  return {
+    gap: asks('gap') ? settings.minimumGap : asks('order') ? step : -Infinity,
+    gapToOverflow: asks('order') ? step : -Infinity,
+    band: (b) => covered(b) && kept(b) && drains(b) && paced(b),
+    lastCall(level, running) {
+      if (!asks('keep-up') || duty.kind === 'transfer' || timed) return true;
+      const delivered = flow(level, running);
+      // Where nothing is known of the flow the rule has to say why.
+      return delivered === null || delivered * EASE >= inflow.peak * settings.keepUpFactor;
+    },
+    alarmMost,
+    alarm: (rise, band) => rise <= alarmMost + 1e-9 && (!timed || !asks('dose') || surgeFits(station, { vessel, hydraulics }, band, rise)),
+    cutoff(rise) {
+      const { source } = station.inflow;
+      if (!asks('condensate') || duty.kind !== 'condensate' || source.kind !== 'appliances') return true;
+      return (overflowVolume - vessel.volume(rise)) * EASE >= source.list.reduce((sum, a) => sum + a.after, 0);
+    },
+  };
+}
+
+function surgeFits(station: Station, { vessel, hydraulics }: Surroundings, { lead, drawdown }: Band, alarm: number): boolean {
+  const dosed = doseFigures({ station, hydraulics, drawdown, atLead: hydraulics.at(lead) } as Pick<LevelGeometry, 'station' | 'hydraulics' | 'drawdown' | 'atLead'> as LevelGeometry);
+  return !dosed.ok || (vessel.volume(alarm) - vessel.volume(lead)) * EASE >= dosed.surge;
+}

@@ -1,0 +1,180 @@
+'use client';
+import Button from '@mui/material/Button';
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import Papa from 'papaparse';
+import { setAt, withSource } from '@/core/editing';
+import { flowsOf } from '@/core/inflow';
+import { patternRows, readPatternRows, readStormRows, stormRows, type InflowSource } from '@/core/station';
+import { quantity, say, unitOf } from '@/core/units';
+import { useEditor, useStationSystem } from '../editor/StationProvider';
+import { downloadText, fileNameOf } from '../parts/download';
+import { ChoiceField, QuantityField, WordsField } from './fields';
+import { Group, Row } from './Group';
+import { InflowDrawing } from './InflowDrawing';
+import { ListRow } from './ListRow';
+import { InflowSketch } from './sketches';
+import { TableFile } from './TableFile';
+
+const SOURCES: readonly (readonly [InflowSource['kind'], string])[] = [
+  ['steady', 'three steady flows'],
+  ['pattern', 'a 24-hour pattern'],
+  ['fixtures', 'a list of fixtures'],
+  ['storm', 'a storm'],
+  ['appliances', 'appliances that make condensate'],
+];
+
+const AT = 'inflow.source';
+
+function Pattern({ source }: { source: Extract<InflowSource, { kind: 'pattern' }> }) {
+  const edit = useEditor((s) => s.edit);
+  const name = useEditor((s) => s.document.identity.name);
+  const system = useStationSystem();
+  const take = (rows: string[][]) => {
+    const read = readPatternRows(rows, system);
+    if (read.ok) edit((d) => setAt(d, `${AT}.factors`, read.factors));
+    return read.ok ? [] : read.problems;
+  };
+  return (
+    <>
+      <Row>
+        <QuantityField path={`${AT}.mean`} label="mean of the day" kind="flow" />
+      </Row>
+      <TableFile what="daily pattern" units="hour, factor" onRows={take} more={<Button onClick={() => downloadText(fileNameOf(name, 'pattern', 'csv'), 'text/csv', Papa.unparse(patternRows(source.factors)))}>write a CSV</Button>}>
+        <Typography variant="label">share of the mean in each hour, from midnight</Typography>
+        <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(6, 1fr)', gap: 1 }}>
+          {source.factors.map((_, hour) => (
+            <QuantityField key={hour} path={`${AT}.factors.${hour}`} label={`${hour} h`} kind="factor" />
+          ))}
+        </Box>
+      </TableFile>
+    </>
+  );
+}
+
+function Storm({ source }: { source: Extract<InflowSource, { kind: 'storm' }> }) {
+  const edit = useEditor((s) => s.edit);
+  const name = useEditor((s) => s.document.identity.name);
+  const system = useStationSystem();
+  const take = (rows: string[][]) => {
+    const read = readStormRows(rows, system);
+    if (read.ok) edit((d) => setAt(d, `${AT}.rows`, read.rows));
+    return read.ok ? [] : read.problems;
+  };
+  const last = source.rows.at(-1)!;
+  return (
+    <>
+      <Row>
+        <QuantityField path={`${AT}.base`} label="in dry weather" kind="flow" />
+      </Row>
+      <TableFile
+        what="storm"
+        units={`min, ${unitOf('flow', system)}`}
+        onRows={take}
+        onAdd={() => edit((d) => setAt(d, `${AT}.rows`, [...source.rows, { time: last.time + 600, flow: last.flow }]))}
+        addLabel="add a row"
+        more={<Button onClick={() => downloadText(fileNameOf(name, 'storm', 'csv'), 'text/csv', Papa.unparse(stormRows(source.rows, system)))}>write a CSV</Button>}
+      >
+        <Typography variant="label">time from the beginning and flow; straight lines between</Typography>
+        <Box sx={{ maxHeight: 260, overflow: 'auto', display: 'flex', flexDirection: 'column', gap: 1, pt: 1 }}>
+          {source.rows.map((_, i) => (
+            <ListRow key={i} columns="1fr 1fr" remove={`row ${i + 1}`} removable={source.rows.length > 2} onRemove={() => edit((d) => setAt(d, `${AT}.rows`, source.rows.filter((__, j) => j !== i)))}>
+              <QuantityField path={`${AT}.rows.${i}.time`} label={`time ${i + 1}`} kind="minutes" />
+              <QuantityField path={`${AT}.rows.${i}.flow`} label={`flow at ${i + 1}`} kind="flow" />
+            </ListRow>
+          ))}
+        </Box>
+      </TableFile>
+    </>
+  );
+}
+
+function Fixtures({ source }: { source: Extract<InflowSource, { kind: 'fixtures' }> }) {
+  const edit = useEditor((s) => s.edit);
+  const put = (uses: typeof source.uses) => edit((d) => setAt(d, `${AT}.uses`, uses));
+  return (
+    <>
+      {source.uses.map((_, i) => (
+        <ListRow key={i} columns="1.4fr 1fr 1fr 1fr 0.8fr" remove={`fixture ${i + 1}`} removable={source.uses.length > 1} onRemove={() => put(source.uses.filter((__, j) => j !== i))}>
+          <WordsField path={`${AT}.uses.${i}.name`} label="fixture" />
+          <QuantityField path={`${AT}.uses.${i}.volume`} label="each use" kind="volume" />
+          <QuantityField path={`${AT}.uses.${i}.flow`} label="flow" kind="flow" />
+          <QuantityField path={`${AT}.uses.${i}.perDay`} label="uses a day" kind="count" />
+          <QuantityField path={`${AT}.uses.${i}.atOnce`} label="at once" kind="count" />
+        </ListRow>
+      ))}
+      <Row>
+        <Button onClick={() => put([...source.uses, { ...source.uses.at(-1)!, name: 'fixture' }])}>add a fixture</Button>
+        <QuantityField path={`${AT}.hours`} label="hours of use" kind="count" hint="of the day" />
+      </Row>
+    </>
+  );
+}
+
+function Appliances({ source }: { source: Extract<InflowSource, { kind: 'appliances' }> }) {
+  const edit = useEditor((s) => s.edit);
+  const put = (list: typeof source.list) => edit((d) => setAt(d, `${AT}.list`, list));
+  return (
+    <>
+      {source.list.map((_, i) => (
+        <ListRow key={i} columns="1.4fr 1fr 1fr" remove={`appliance ${i + 1}`} removable={source.list.length > 1} onRemove={() => put(source.list.filter((__, j) => j !== i))}>
+          <WordsField path={`${AT}.list.${i}.name`} label="appliance" />
+          <QuantityField path={`${AT}.list.${i}.rate`} label="makes" kind="drip" />
+          <QuantityField path={`${AT}.list.${i}.after`} label="sheds after its stop" kind="volume" />
+        </ListRow>
+      ))}
+      <Box>
+        <Button onClick={() => put([...source.list, { ...source.list.at(-1)!, name: `appliance ${source.list.length + 1}` }])}>add an appliance</Button>
+      </Box>
+    </>
+  );
+}
+
+function SourceFields({ source }: { source: InflowSource }) {
+  switch (source.kind) {
+    case 'steady':
+      return (
+        <Row>
+          <QuantityField path={`${AT}.low`} label="low" kind="flow" />
+          <QuantityField path={`${AT}.design`} label="design" kind="flow" />
+          <QuantityField path={`${AT}.peak`} label="peak" kind="flow" />
+        </Row>
+      );
+    case 'pattern':
+      return <Pattern source={source} />;
+    case 'storm':
+      return <Storm source={source} />;
+    case 'fixtures':
+      return <Fixtures source={source} />;
+    case 'appliances':
+      return <Appliances source={source} />;
+  }
+}
+
+/** What comes in, or is drawn: told in one of five ways, drawn, and what the rules make of it at low, design and peak. */
+export function InflowGroup() {
+  const inflow = useEditor((s) => s.document.inflow);
+  const filling = useEditor((s) => s.document.duty.kind === 'fill');
+  const sound = useEditor((s) => s.judged.problems.every((p) => !p.path.startsWith('inflow')));
+  const { atLead } = useEditor((s) => s.judged.judgement.context);
+  const edit = useEditor((s) => s.edit);
+  const system = useStationSystem();
+  const flows = sound ? flowsOf(inflow) : null;
+  const flow = (v: number) => say(quantity('flow', v), system);
+  return (
+    <Group id="inflow" title={filling ? 'Draw' : 'Inflow'} sketch={flows && <InflowSketch flows={flows} delivers={atLead.ok ? atLead.flow : null} />}>
+      <ChoiceField path={`${AT}.kind`} label={filling ? 'draw, told as' : 'inflow, told as'} choices={SOURCES} onPick={(v) => edit((d) => withSource(d, v as InflowSource['kind']))} />
+      {flows && <InflowDrawing inflow={inflow} flows={flows} system={system} />}
+      <SourceFields source={inflow.source} />
+      <Row>
+        <QuantityField path="inflow.infiltration" label={filling ? 'leaks out' : 'rain seeps in'} kind="flow" hint="added to design and peak" />
+      </Row>
+      {flows && inflow.source.kind !== 'steady' && (
+        <Typography variant="body2">
+          The rules count {flow(flows.low)} as low, {flow(flows.design)} as design, {flow(flows.peak)} as peak.
+        </Typography>
+      )}
+    </Group>
+  );
+}
+

@@ -1,0 +1,99 @@
+'use client';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import Typography from '@mui/material/Typography';
+import { setAt, withPumpCount } from '@/core/editing';
+import { useEditor } from '../editor/StationProvider';
+import { CurveField } from './CurveField';
+import { QuantityField, WordsField } from './fields';
+import { Group, Row } from './Group';
+import { Library } from './Library';
+import { SegmentList } from './SegmentList';
+import { PumpSketch } from './sketches';
+import { TickField } from './Tick';
+
+/** One pump: what its plate and its curve say, where it stands, its own riser. */
+function PumpFields({ index }: { index: number }) {
+  const pump = useEditor((s) => s.document.pumps[index]!);
+  const many = useEditor((s) => s.document.pumps.length > 1);
+  const here = useEditor((s) => s.document.duty.kind !== 'fill');
+  const edit = useEditor((s) => s.edit);
+  const at = `pumps.${index}`;
+  const last = useEditor((s) => s.document.discharge.segments[0]!);
+  return (
+    <>
+      <WordsField path={`${at}.name`} label="name" />
+      <Library index={index} />
+      {here && (
+        <Row>
+          <QuantityField path={`${at}.intake`} label="intake" kind="height" hint="floor up" />
+          <QuantityField path={`${at}.volute`} label="top of volute" kind="height" hint="floor up" />
+          <QuantityField path={`${at}.motorTop`} label="top of motor" kind="height" hint="floor up" />
+        </Row>
+      )}
+      <Row>
+        <QuantityField path={`${at}.startsPerHour`} label="starts limit" kind="rate" />
+        <QuantityField path={`${at}.minimumRun`} label="minimum run" kind="time" />
+        <QuantityField path={`${at}.ratedCurrent`} label="rated current" kind="current" />
+        <QuantityField path={`${at}.headShare`} label="head, at most" kind="share" hint="of shut-off" />
+      </Row>
+      {here && (
+        <Row>
+          <QuantityField path={`${at}.diameter`} label="width of the pump" kind="height" />
+          <QuantityField path={`${at}.bearing`} label="stands at" kind="angle" hint="from the mark" />
+          <QuantityField path={`${at}.offset`} label="from the axis" kind="height" />
+          <QuantityField path={`${at}.riserBearing`} label="riser at" kind="angle" />
+          <QuantityField path={`${at}.riserOffset`} label="riser, from the axis" kind="height" />
+        </Row>
+      )}
+      <CurveField index={index} />
+      {pump.riser.length > 0 && (
+        <Typography variant="h3" component="h3">
+          its own riser
+        </Typography>
+      )}
+      <SegmentList path={`${at}.riser`} segments={pump.riser} least={0} addLabel={pump.riser.length === 0 ? 'give it a riser of its own' : 'add a length to the riser'} made={{ ...last, name: 'riser', length: 2, fittings: [] }} />
+      {many && (
+        <Box>
+          <Button onClick={() => edit((d) => setAt(d, 'pumps', d.pumps.map((p) => ({ ...pump, bearing: p.bearing, offset: p.offset, riserBearing: p.riserBearing, riserOffset: p.riserOffset }))))}>make all pumps like this one</Button>
+        </Box>
+      )}
+    </>
+  );
+}
+
+/** One to three pumps, alike or not. A tank that is filled through a valve has none. */
+export function PumpsGroup({ shown: chosen, onShow }: { shown: number; onShow(index: number): void }) {
+  const pumps = useEditor((s) => s.document.pumps);
+  const valve = useEditor((s) => s.document.duty.kind === 'fill' && s.document.duty.from.kind === 'valve');
+  const stop = useEditor((s) => s.judged.judgement.context.stop);
+  const edit = useEditor((s) => s.edit);
+  const shown = Math.min(chosen, pumps.length - 1);
+  if (valve) return null;
+  return (
+    <Group id="pump" title={pumps.length === 1 ? 'Pump' : 'Pumps'} sketch={<PumpSketch pump={pumps[shown]!} stop={stop} />}>
+      <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'center' }}>
+        <ToggleButtonGroup exclusive value={pumps.length} aria-label="how many pumps" onChange={(_, n: number | null) => n && edit((d) => withPumpCount(d, n))}>
+          {[1, 2, 3].map((n) => (
+            <ToggleButton key={n} value={n}>
+              {n === 1 ? 'one pump' : n}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+        {pumps.length > 1 && (
+          <ToggleButtonGroup exclusive value={shown} aria-label="pump shown" onChange={(_, i: number | null) => i !== null && onShow(i)}>
+            {pumps.map((_, i) => (
+              <ToggleButton key={i} value={i}>
+                pump {i + 1}
+              </ToggleButton>
+            ))}
+          </ToggleButtonGroup>
+        )}
+        {pumps.length > 1 && <TickField path="control.alternates" label="they take turns" />}
+      </Box>
+      <PumpFields key={shown} index={shown} />
+    </Group>
+  );
+}
