@@ -138,11 +138,11 @@ function underpass(): Station {
     volute: 0.3,
     motorTop: 0.62,
     diameter: 0.34,
-    curve: curve(LITRES, 1, [[0, 14.5], [6, 13], [12, 10.6], [18, 7.2], [24, 2.8]]),
+    curve: curve(LITRES, 1, [[0, 14.5], [5, 13], [10, 10.6], [15, 7.2], [19, 2.8]]),
     startsPerHour: 12,
     minimumRun: 45,
     ratedCurrent: 4.9,
-    riser: [plastic('riser', 4, 0.0814, { '90° elbow': [0.95, 2], 'swing check valve': [2.1, 1], 'gate valve, open': [0.16, 1] })],
+    riser: [plastic('riser', 4, 0.1016, { '90° elbow': [0.95, 2], 'swing check valve': [2.1, 1], 'gate valve, open': [0.16, 1] })],
   };
   return {
     ...s,
@@ -160,7 +160,7 @@ function underpass(): Station {
       { ...pump, bearing: 245, offset: 0.6, riserBearing: 225, riserOffset: 0.86 },
       { ...pump, bearing: 305, offset: 0.6, riserBearing: 325, riserOffset: 0.86 },
     ],
-    discharge: { ...s.discharge, segments: [plastic('force main to the outfall', 40, 0.1016, { '90° elbow': [0.95, 2] })], outlet: 4.4, checkValve: { pipeBefore: 2.5 }, weepHole: { diameter: 0.006, height: 0.7 } },
+    discharge: { ...s.discharge, segments: [plastic('force main to the outfall', 40, 0.1524, { '90° elbow': [0.95, 2] })], outlet: 4.4, checkValve: { pipeBefore: 2.5 }, weepHole: { diameter: 0.006, height: 0.7 } },
     pole: { bearing: 90, offset: 0.5, diameter: 0.05 },
     sensors: [
       float('stop', 0.75, 0, { tether: 0.15, cordLength: 12 }),
@@ -231,7 +231,7 @@ function sandBed(): Station {
       outlet: 2.2,
       checkValve: { pipeBefore: 1 },
       weepHole: { diameter: 0.005, height: 0.35 },
-      laterals: { count: 4, length: 9, bore: 0.0272, roughness: 1.5e-6, hazenWilliams: 150, orifices: 9, orifice: 0.005, coefficient: 0.6, squirt: 0.9 },
+      laterals: { count: 4, length: 9, bore: 0.0272, roughness: 1.5e-6, hazenWilliams: 150, orifices: 12, orifice: 0.005, coefficient: 0.6, squirt: 0.9 },
     },
     pole: { bearing: 90, offset: 0.3, diameter: 0.04 },
     sensors: [float('low', 0.26, 0, bracket(330, 0.3, 120)), float('pump', 0.6, 180, { tether: 0.12, riseDeg: 20, fallDeg: 20 }), float('peak', 0.95, 0, bracket(240, 0.3, 15)), float('alarm', 1.2, 180)],

@@ -14,7 +14,24 @@ interface Dosed {
   readonly surge: number;
 }
 
+/** What a timer makes of a day: starts an hour, doses a day, water a day, m³. */
+export interface Timed {
+  readonly rest: number;
+  readonly startsPerHour: number;
+  readonly dosesPerDay: number;
+  readonly takesPerDay: number;
+}
+
+/** A timer that runs the pump `on` s and rests it `rest` s, at so much a dose. */
+export function timedDay(on: number, rest: number, volume: number): Timed {
+  const dosesPerDay = 86400 / (on + rest);
+  return { rest, startsPerHour: dosesPerDay / 24, dosesPerDay, takesPerDay: dosesPerDay * volume };
+}
+
 export type DoseResult = Result<Dosed, NoDuty>;
+
+/** Whether a timer, not the levels, decides how often the pump starts. */
+export const isTimed = ({ duty }: Pick<LevelGeometry['station'], 'duty'>): boolean => duty.kind === 'dose' && duty.mode === 'timed';
 
 /**
  * One dose and one day. On demand a dose is the water between start and stop; timed it is the time on at the flow that the pump

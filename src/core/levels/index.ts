@@ -9,7 +9,7 @@ export type { TapeRow, TapeSetting } from './tape';
 export type { Raise } from './water';
 export { markWords, type Mark, type MarkName } from './marks';
 export { moves, type Move } from './moves';
-export { doseFigures } from './dose';
+export { doseFigures, isTimed, timedDay } from './dose';
 export { lineOf, type Line } from './line';
 export { systemCurves, type SystemCurves } from './systemCurves';
 export { adviseSwing } from './adviseSwing';

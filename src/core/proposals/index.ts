@@ -1,2 +1,2 @@
 export { AIMS, type Aim } from './aim';
-export { propose, type Gain, type Proposal } from './propose';
+export { aimsFor, propose, type Gain, type Proposal } from './propose';

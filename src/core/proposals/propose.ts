@@ -1,4 +1,4 @@
-import { judge, moves, RULE_IDS, ruleTitle, surroundingsOf, type Judgement, type Move, type Surroundings } from '../levels';
+import { isTimed, judge, moves, RULE_IDS, ruleTitle, surroundingsOf, type Judgement, type Move, type Surroundings } from '../levels';
 import type { Sensor, Station } from '../station';
 import { quantity, type Quantity } from '../units';
 import { AIMS, type Aim } from './aim';
@@ -40,7 +40,7 @@ function gainsOf(before: Judgement, after: Judgement): Gain[] {
   const of = (take: (j: Judgement) => Quantity | null, what: string): Gain => ({ what, before: take(before), after: take(after) });
   const volume = (j: Judgement) => (j.context.vessel.volume(j.context.stop) + j.context.vessel.volume(j.context.lead)) / 2;
   return [
-    of((j) => (j.worst.ok ? quantity('rate', j.worst.startsPerHour) : null), 'starts, worst'),
+    ...(isTimed(before.context.station) ? [] : [of((j) => (j.worst.ok ? quantity('rate', j.worst.startsPerHour) : null), 'starts, worst')]),
     of((j) => quantity('volume', volume(j)), 'stored, mean'),
     of((j) => (j.reserve ? quantity('duration', j.reserve.design) : null), 'bell to overflow'),
   ];
@@ -67,8 +67,11 @@ function impossible(field: Field, aim: Aim): Proposal {
   return { aim, ok: false, bites: bites.map(ruleTitle), remedies: remediesFor(station, MUSTS) };
 }
 
+/** The aims that the levels of a station can serve: where a timer starts the pump they have no say in its starts. */
+export const aimsFor = (station: Station): readonly Aim[] => (isTimed(station) ? AIMS.filter((a) => a !== 'fewest-starts') : AIMS);
+
 /** A proposal for each aim. @param station checked, by `checkStation` */
-export function propose(station: Station, aims: readonly Aim[] = AIMS, surroundings: Surroundings = surroundingsOf(station)): Proposal[] {
+export function propose(station: Station, aims: readonly Aim[] = aimsFor(station), surroundings: Surroundings = surroundingsOf(station)): Proposal[] {
   const from = station.found ?? station.sensors;
   const field = fieldOf(station, surroundings, from);
   const now = judge(station, surroundings);

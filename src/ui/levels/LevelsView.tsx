@@ -6,12 +6,13 @@ import Tabs from '@mui/material/Tabs';
 import Link from 'next/link';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import type { Judgement } from '@/core/levels';
-import { quantity, type UnitSystem } from '@/core/units';
+import { doseFigures, isTimed, timedDay, type Judgement } from '@/core/levels';
+import { quantity, type Quantity, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { Reading } from '../parts/Reading';
 import { StationShaft } from '../shaft/StationShaft';
 import { Cycles } from './Cycles';
+import { Doses } from './Doses';
 import { PlanView } from './PlanView';
 import { Proposals } from './Proposals';
 import { RuleBars } from './RuleBars';
@@ -21,16 +22,37 @@ import { WaterList } from './WaterList';
 
 const SawtoothChart = dynamic(() => import('./SawtoothChart').then((m) => m.SawtoothChart), { ssr: false, loading: () => <Box sx={{ p: 1.5 }}>drawing the cycle…</Box> });
 
-function Figures({ judgement, system }: { judgement: Judgement; system: UnitSystem }) {
-  const { worst, cycles, reserve, context } = judgement;
+interface Figure {
+  readonly label: string;
+  readonly value: Quantity | null;
+}
+
+/** The four figures that a station of this duty is read by. */
+function figuresOf({ worst, cycles, reserve, context }: Judgement): Figure[] {
+  const { duty } = context.station;
   const { design } = cycles;
-  const { kind } = context.station.duty;
+  const bell: Figure = { label: 'bell to overflow', value: reserve ? quantity('duration', reserve.design) : null };
+  const delivers: Figure = { label: 'delivers at start', value: context.atLead.ok ? quantity('flow', context.atLead.flow) : null };
+  if (duty.kind === 'dose' && duty.mode === 'timed') {
+    const dosed = doseFigures(context);
+    const day = dosed.ok ? timedDay(duty.on, duty.off, dosed.volume) : null;
+    return [delivers, { label: 'one dose', value: dosed.ok ? quantity('volume', dosed.volume) : null }, { label: 'doses a day', value: day ? quantity('factor', day.dosesPerDay) : null }, bell];
+  }
+  const filling = duty.kind === 'fill';
+  return [
+    delivers,
+    { label: filling ? 'starts, worst draw' : 'starts, worst inflow', value: worst.ok ? quantity('rate', worst.startsPerHour) : null },
+    { label: filling ? 'fills, design draw' : 'run, design inflow', value: design.ok && design.keepsUp ? quantity('time', design.run) : null },
+    bell,
+  ];
+}
+
+function Figures({ judgement, system }: { judgement: Judgement; system: UnitSystem }) {
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(112px, 1fr))', gap: 1.5, px: 1.5, py: 1, borderBottom: 1, borderColor: 'divider' }}>
-      <Reading big label="delivers at start" value={context.atLead.ok ? quantity('flow', context.atLead.flow) : null} system={system} />
-      <Reading big label={kind === 'fill' ? 'starts, worst draw' : 'starts, worst inflow'} value={worst.ok ? quantity('rate', worst.startsPerHour) : null} system={system} />
-      <Reading big label={kind === 'fill' ? 'fills, design draw' : 'run, design inflow'} value={design.ok && design.keepsUp ? quantity('time', design.run) : null} system={system} />
-      <Reading big label="bell to overflow" value={reserve ? quantity('duration', reserve.design) : null} system={system} />
+      {figuresOf(judgement).map(({ label, value }) => (
+        <Reading key={label} big label={label} value={value} system={system} />
+      ))}
     </Box>
   );
 }
@@ -67,7 +89,8 @@ export function LevelsView() {
           <Tab value="set" label="set levels for me" />
         </Tabs>
         <Box role="tabpanel" aria-label={sheet} sx={{ flex: '1 1 45%', minHeight: 0, overflow: 'auto' }}>
-          {sheet === 'cycle' && (
+          {sheet === 'cycle' && isTimed(judgement.context.station) && <Doses judgement={judgement} system={system} />}
+          {sheet === 'cycle' && !isTimed(judgement.context.station) && (
             <>
               <Box sx={{ height: 150 }}>
                 <SawtoothChart judgement={judgement} system={system} />

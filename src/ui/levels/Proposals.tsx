@@ -7,7 +7,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
-import type { Aim, Gain, Proposal } from '@/core/proposals';
+import { aimsFor, type Aim, type Gain, type Proposal } from '@/core/proposals';
 import type { Station } from '@/core/station';
 import { say, sayPhrase, type UnitSystem } from '@/core/units';
 import { useEditor } from '../editor/StationProvider';
@@ -109,7 +109,9 @@ export function Proposals({ system }: { system: UnitSystem }) {
   const document = useEditor((s) => s.document);
   const sound = useEditor((s) => s.judged.problems.length === 0);
   const { proposed, ask, stop } = useProposals(document);
-  const [aim, setAim] = useState<Aim>('fewest-starts');
+  const aims = aimsFor(document);
+  const [wanted, setAim] = useState<Aim>('fewest-starts');
+  const aim = aims.includes(wanted) ? wanted : aims[0]!;
   if (!sound) return <Typography sx={{ p: 1.5 }}>The document contradicts itself: mend it in Survey first.</Typography>;
   const chosen = proposed.state === 'there' ? proposed.proposals.find((p) => p.aim === aim) : undefined;
   // Taking a proposal changes the floats, not what it was made for.
@@ -117,7 +119,7 @@ export function Proposals({ system }: { system: UnitSystem }) {
   return (
     <Box sx={{ p: 1.5, display: 'flex', flexDirection: 'column', gap: 1.25 }}>
       <ToggleButtonGroup exclusive value={aim} aria-label="what the levels are to serve" onChange={(_, a: Aim | null) => a && setAim(a)}>
-        {(Object.keys(AIM_WORDS) as Aim[]).map((a) => (
+        {aims.map((a) => (
           <ToggleButton key={a} value={a}>
             {AIM_WORDS[a]}
           </ToggleButton>

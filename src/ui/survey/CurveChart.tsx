@@ -8,6 +8,11 @@ import { CurvePoints } from './CurvePoints';
 const PUMP_DASH = [undefined, '9 3', '2 3'];
 const LEVEL_DASH = ['2 4', '7 3', '12 4', '16 4'];
 
+function printedCurve({ hydraulics }: Judgement['context'], pump: number): { flow: number; head: number }[] {
+  const curve = hydraulics.curves[pump]!;
+  return Array.from({ length: 25 }, (_, i) => ({ flow: (curve.to * i) / 24, head: curve.at(Math.min((curve.to * i) / 24, curve.to)) }));
+}
+
 /**
  * The curves of one, two, three pumps and what the pipe asks with the water at stop, start and lag; where they cross is where they run.
  * The points of the pump that is shown can be dragged, or moved by arrow keys.
@@ -16,6 +21,8 @@ export function CurveChart({ judgement, system, pump }: { judgement: Judgement; 
   const { pit } = useTheme().palette;
   const { context } = judgement;
   const { pumps, systems, duties, runOut } = systemCurves(context);
+  // A riser of its own takes its loss off what a pump gives; the printed curve, whose points are moved, is shown beside it then.
+  const printed = context.station.pumps[pump]!.riser.length > 0 ? printedCurve(context, pump) : null;
   const axis = { stroke: pit.quiet, fontSize: 11, tick: { fill: pit.quiet } };
   const [flow, head] = [unitOf('flow', system), unitOf('head', system)];
   const units = (points: readonly { flow: number; head: number }[]) => points.map((p) => ({ flow: inUnits('flow', p.flow, system), head: inUnits('head', p.head, system) }));
@@ -23,12 +30,13 @@ export function CurveChart({ judgement, system, pump }: { judgement: Judgement; 
   const dot = (at: { flow: number; head: number }) => ({ x: inUnits('flow', at.flow, system), y: inUnits('head', at.head, system) });
   return (
     <ResponsiveContainer width="100%" height="100%" minHeight={180} initialDimension={{ width: 360, height: 290 }}>
-      <LineChart margin={{ top: 8, right: 24, bottom: 18, left: 0 }} accessibilityLayer>
+      <LineChart margin={{ top: 4, right: 24, bottom: 4, left: 0 }} accessibilityLayer>
         <CartesianGrid stroke={pit.rule} />
-        <XAxis dataKey="flow" type="number" domain={[0, inUnits('flow', widest, system)]} allowDataOverflow tickFormatter={(v: number) => String(Number(v.toPrecision(3)))} label={{ value: flow, position: 'insideBottomRight', offset: -10, fontSize: 11, fill: pit.quiet }} {...axis} />
-        <YAxis dataKey="head" type="number" domain={[0, 'auto']} width={42} tickFormatter={(v: number) => String(Number(v.toPrecision(3)))} label={{ value: head, position: 'insideTopLeft', offset: -6, fontSize: 11, fill: pit.quiet }} {...axis} />
+        <XAxis dataKey="flow" type="number" domain={[0, inUnits('flow', widest, system)]} allowDataOverflow tickFormatter={(v: number) => String(Number(v.toPrecision(3)))} {...axis} />
+        <YAxis dataKey="head" type="number" domain={[0, 'auto']} width={42} tickFormatter={(v: number) => String(Number(v.toPrecision(3)))} {...axis} />
         <Tooltip formatter={(v, name) => [`${Number(v).toFixed(2)} ${head}`, name]} labelFormatter={(v) => `${Number(v).toPrecision(3)} ${flow}`} contentStyle={{ background: pit.panel, border: `1px solid ${pit.rule}`, fontSize: 12 }} />
-        <Legend verticalAlign="top" align="left" iconType="plainline" wrapperStyle={{ fontSize: 11.5, lineHeight: '16px', paddingBottom: 4 }} />
+        <Legend verticalAlign="top" align="left" iconType="plainline" wrapperStyle={{ fontSize: 11.5, lineHeight: '16px', paddingBottom: 12 }} />
+        {printed && <Line data={units(printed)} name="as printed" dataKey="head" dot={false} activeDot={false} isAnimationActive={false} stroke={pit.brass} strokeWidth={1.2} />}
         {pumps.map(({ running, points }) => (
           <Line key={`p${running}`} data={units(points)} name={running === 1 ? 'pump gives' : `${running} pumps`} dataKey="head" dot={false} activeDot={false} isAnimationActive={false} stroke={pit.ink} strokeWidth={2} strokeDasharray={PUMP_DASH[running - 1]} />
         ))}

@@ -9,7 +9,7 @@ import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
 import { lineOf, type Line } from '@/core/levels';
-import { quantity, say, sayPhrase, type UnitSystem } from '@/core/units';
+import { quantity, say, sayPhrase, unitOf, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { Reading } from '../parts/Reading';
 
@@ -76,7 +76,12 @@ export function Sum({ pump }: { pump: number }) {
     <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1.5, p: 2, opacity: problems.length > 0 ? 0.55 : 1 }}>
       <Typography variant="h2">What it adds up to</Typography>
       {!valve && (
-        <Box sx={{ height: pumps > 1 ? 320 : 280 }}>
+        <Typography variant="label">
+          head ({unitOf('head', system)}) against flow ({unitOf('flow', system)}); drag the rings, or ↑ ↓ ← → on one
+        </Typography>
+      )}
+      {!valve && (
+        <Box sx={{ height: pumps > 1 ? 310 : 270 }}>
           <CurveChart judgement={judgement} system={system} pump={Math.min(pump, pumps - 1)} />
         </Box>
       )}

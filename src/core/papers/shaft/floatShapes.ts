@@ -6,8 +6,8 @@ import { disc, line, path, polygon, rectangle, text, type Role, type Shape } fro
 
 type Point = readonly [number, number];
 
-/** Where the floats' common pole stands: right of the middle, clear of the risers. */
-export const poleX = ({ left, right }: Layout, riser: number): number => Math.max(left + (right - left) * 0.58, riser + (right - left) * 0.16);
+/** Where the floats' common pole stands: right of the middle, clear of the risers, or, where there are none, about in the middle. */
+export const poleX = ({ left, right }: Layout, riser: number | null): number => (riser === null ? left + (right - left) * 0.45 : Math.max(left + (right - left) * 0.58, riser + (right - left) * 0.16));
 
 /** One sensor to be drawn: where the pole is, how the water stands, and as what: itself, or the ghost of where it would be. */
 interface Drawn<S extends Sensor> {
@@ -44,9 +44,22 @@ const sideOf = (sensor: SensorOf<'tilt'>, order: number): 1 | -1 => {
   return facing < 180 ? 1 : -1;
 };
 
+/** A float on a bracket of its own is drawn from the right wall, that it is not taken to hang on the pole. */
+function bracketed({ layout, pole, sensor }: Drawn<SensorOf<'tilt'>>): { x: number; bracket: Shape[] } {
+  if (sensor.place.from === 'pole' || sensor.weight) return { x: pole, bracket: [] };
+  const { left, right } = layout.sidesAt(sensor.clip);
+  const x = Math.max(right - (right - left) * 0.16, pole + (right - pole) * 0.5);
+  return { x, bracket: [line('pole', [x, layout.yOf(sensor.clip)], [right, layout.yOf(sensor.clip)])] };
+}
+
 function tilt(d: Drawn<SensorOf<'tilt'>>): Shape[] {
-  const { layout, pole, sensor, order, level } = d;
-  const side = sideOf(sensor, order);
+  const { layout, sensor, order, level } = d;
+  const { x: pole, bracket } = bracketed(d);
+  const wanted = bracket.length > 0 ? -1 : sideOf(sensor, order);
+  // Drawn towards the other side where its tether would go through the drawn wall: how it really lies is told by the plan.
+  const walls = layout.sidesAt(sensor.clip);
+  const room = { 1: walls.right - pole, [-1]: pole - walls.left } as Record<1 | -1, number>;
+  const side = room[wanted] < (sensor.tether + sensor.body) * layout.scale && room[wanted === 1 ? -1 : 1] > room[wanted] ? (wanted === 1 ? -1 : 1) : wanted;
   const lean = leanOf(sensor, level);
   const [ux, uy] = [side * Math.cos(lean), -Math.sin(lean)];
   const clip: Point = [pole, layout.yOf(sensor.clip)];
@@ -57,6 +70,7 @@ function tilt(d: Drawn<SensorOf<'tilt'>>): Shape[] {
   const middle: Point = [near[0] + (ux * long) / 2, near[1] + (uy * long) / 2];
   const weight = sensor.weight && !small ? [polygon(body(d, 'weight'), [pole - 6, clip[1]], [pole + 6, clip[1]], [pole + 9, clip[1] + sensor.weight.below * layout.scale], [pole - 9, clip[1] + sensor.weight.below * layout.scale]), line(body(d, 'tether'), [pole, layout.rim], clip)] : [];
   return [
+    ...(d.ghost ? [] : bracket),
     ...weight,
     line(body(d, 'tether'), clip, near),
     lozenge(body(d, 'float'), near, ux, uy, long, long * 0.56),
@@ -137,7 +151,7 @@ const drawSensor = (drawn: Drawn<Sensor>): Shape[] => (DRAW[drawn.sensor.kind] a
 
 /** The pole that tilt floats are clipped to, from the rim to under the lowest clip. */
 export function poleShapes(layout: Layout, x: number, sensors: readonly SensorTrips[]): Shape[] {
-  const clips = sensors.flatMap(({ sensor }) => (sensor.kind === 'tilt' && !sensor.weight ? [sensor.clip] : []));
+  const clips = sensors.flatMap(({ sensor }) => (sensor.kind === 'tilt' && !sensor.weight && sensor.place.from === 'pole' ? [sensor.clip] : []));
   if (clips.length === 0) return [];
   return [line('pole', [x, layout.rim], [x, layout.yOf(Math.min(...clips)) + 6])];
 }

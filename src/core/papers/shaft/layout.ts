@@ -18,6 +18,8 @@ export interface Layout {
   readonly floor: number;
   /** True when the vessel is too wide to be drawn whole: its right part is cut away. */
   readonly cut: boolean;
+  /** True when its left part is cut away too. */
+  readonly cutLeft: boolean;
   readonly wall: number;
   /** Left edge and width of the tape band; null in a drawing without one. */
   readonly tape: { readonly x: number; readonly width: number } | null;
@@ -55,6 +57,9 @@ export function layoutOf({ vessel }: Pick<LevelContext, 'vessel'>, width: number
   const scale = Math.min(down / vessel.depth, across / shown);
   const free = across - shown * scale;
   const left = margin.left + free / 2;
+  // A vessel too wide to be drawn whole is cut at the right, or, where its floor would be cut away with that, on both sides of its floor.
+  const floorLeft = (widest - vessel.outline[0]!.width) / 2;
+  const from = Math.min(Math.max(floorLeft - shown * 0.2, 0), widest - shown);
   const rim = margin.top + (height - margin.top - margin.bottom - vessel.depth * scale) / 2;
   return {
     width,
@@ -65,11 +70,12 @@ export function layoutOf({ vessel }: Pick<LevelContext, 'vessel'>, width: number
     right: left + shown * scale,
     rim,
     floor: rim + vessel.depth * scale,
-    cut: shown < widest,
+    cut: from + shown < widest - 1e-9,
+    cutLeft: from > 1e-9,
     sidesAt(level) {
       const half = Math.min(widthIn(vessel.outline, level), widest) / 2;
-      const middle = left + (widest * scale) / 2;
-      return { left: middle - half * scale, right: Math.min(middle + half * scale, left + shown * scale) };
+      const middle = left + (widest / 2 - from) * scale;
+      return { left: Math.max(middle - half * scale, left), right: Math.min(middle + half * scale, left + shown * scale) };
     },
     wall: detail === 'thumb' ? 4 : 9,
     tape: detail === 'thumb' ? null : { x: left - 68, width: 14 },

@@ -13,9 +13,9 @@ function bedOf(layout: Layout, { station }: LevelContext): { at: (i: number) => 
 }
 
 /** Where the last riser stands, px; a tank that is filled has none. */
-export function riserX(layout: Layout, context: LevelContext): number {
+export function riserX(layout: Layout, context: LevelContext): number | null {
   const { station } = context;
-  return station.duty.kind === 'fill' ? layout.left : bedOf(layout, context).at(station.pumps.length - 1).riser;
+  return station.duty.kind === 'fill' ? null : bedOf(layout, context).at(station.pumps.length - 1).riser;
 }
 
 /** A pump on its feet: volute below, motor above, to the heights that were surveyed. */

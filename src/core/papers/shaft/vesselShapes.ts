@@ -43,10 +43,10 @@ export function waterShapes(layout: Layout, { vessel }: LevelContext, level: num
 
 /** Walls, floor and ground, with the inlet let into the left wall and the overflow into the right. The wall is a heavy line along the cut whose inner half the inside covers. */
 export function wallShapes(layout: Layout, { station, vessel }: LevelContext): Shape[] {
-  const { left, right, rim, floor, wall, cut, detail } = layout;
+  const { left, right, rim, floor, wall, cut, cutLeft, detail } = layout;
   const ground = detail === 'thumb' ? 6 : 16;
   const inlet = layout.yOf(station.vessel.inletInvert);
-  const pipe = Math.max(Math.min(0.1 * layout.scale, inlet - rim), 3);
+  const pipe = Math.max(Math.min(0.1 * layout.scale, inlet - rim, (floor - rim) * 0.07), 3);
   const overflow = layout.yOf(station.vessel.overflow);
   const inletX = layout.sidesAt(station.vessel.inletInvert).left;
   const overflowX = layout.sidesAt(station.vessel.overflow).right;
@@ -57,13 +57,12 @@ export function wallShapes(layout: Layout, { station, vessel }: LevelContext): S
     polygon('inside', ...inner.left.slice().reverse(), ...inner.right),
     line('ground', [left - wall - ground, rim + 2], [top.left - wall, rim + 2]),
     line('ground', [top.right + wall, rim + 2], [right + wall + ground, rim + 2]),
-    polygon('pipe', [inletX - wall - 6, inlet - pipe], [inletX + 4, inlet - pipe], [inletX + 4, inlet], [inletX - wall - 6, inlet]),
+    ...(station.duty.kind === 'fill' ? [] : [polygon('pipe', [inletX - wall - 6, inlet - pipe], [inletX + 4, inlet - pipe], [inletX + 4, inlet], [inletX - wall - 6, inlet])]),
     polygon('pipe', [overflowX - 3, overflow], [overflowX + wall + 6, overflow + 2], [overflowX + wall + 6, overflow - 5], [overflowX - 3, overflow - 5]),
   ];
-  if (cut) {
-    const mid = (rim + floor) / 2 - 20;
-    const [from, to] = [right - 8, right + wall + 6];
-    shapes.push(polygon('break', [from, mid + 3], [from + 8, mid - 5], [to - 6, mid + 5], [to, mid - 2], [to, mid + 4], [to - 6, mid + 11], [from + 8, mid + 1], [from, mid + 9]));
-  }
+  const mid = (rim + floor) / 2 - 20;
+  const tear = (from: number, to: number) => polygon('break', [from, mid + 3], [from + 8, mid - 5], [to - 6, mid + 5], [to, mid - 2], [to, mid + 4], [to - 6, mid + 11], [from + 8, mid + 1], [from, mid + 9]);
+  if (cut) shapes.push(tear(right - 8, right + wall + 6));
+  if (cutLeft) shapes.push(tear(left - wall - 6, left + 8));
   return shapes;
 }
