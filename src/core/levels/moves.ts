@@ -46,7 +46,7 @@ export function moves(from: readonly Sensor[], to: readonly Sensor[]): Move[] {
       const f = from.find((s) => s.id === t.id);
       const hang = phrase`${quantity('height', kindOf(t).setting(t))} above the floor`;
       if (!f) return [{ sensor: t.id, by: 1, says: phrase`Hang a ${name(t)} at ${hang}.` }];
-      if (f.kind !== t.kind) return [{ sensor: t.id, by: 1, says: phrase`Exchange the ${name(f)} for a ${kindOf(t).noun}, at ${hang}.` }];
+      if (f.kind !== t.kind) return [{ sensor: t.id, by: 1, says: phrase`Exchange the ${name(f)} for a ${kindOf(t).name}, at ${hang}.` }];
       return movesOf(f, t);
     });
   return [...gone, ...rest];

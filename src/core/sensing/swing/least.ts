@@ -98,13 +98,14 @@ function coarse({ from, to, value }: Sweep): { x: number[]; value: number } {
 /**
  * The least value over the box, and where. A coarse grid finds a valley, a compass search goes down it (T. G. Kolda, R. M. Lewis and V. Torczon,
  * SIAM Review 45 (2003) 385–482), and a covering by bounds sees that no other part of the box hides a value lower by more than half
- * a millimetre; one that does is gone down in its turn. Above `care`, where nobody minds, nothing is looked for.
+ * a millimetre; one that does is gone down in its turn. Above `care`, where nobody minds, nothing is looked for; below none things touch, and how
+ * deep they would have to pass through each other is nobody's question.
  */
 export function leastOver(sweep: Sweep, care: number): { x: number[]; value: number } {
   const start = coarse(sweep);
   let best = descend(sweep, start.x, start.value);
   const open: Box[] = [whole(sweep)];
-  for (let box = open.pop(); box; box = open.pop()) {
+  for (let box = open.pop(); box && best.value >= 0; box = open.pop()) {
     const value = sweep.value(box.mid);
     if (value < best.value) best = descend(sweep, box.mid, value);
     const spread = sweep.spread(box.mid, box.half);
