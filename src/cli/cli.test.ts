@@ -46,6 +46,14 @@ describe('pitbell', () => {
     expect(Object.keys(answer.rules[0])).toEqual(['id', 'title', 'severity', 'state', 'needs', 'has', 'slack', 'why']);
   });
 
+  it('proposes levels for an aim, with the moves in words', () => {
+    const file = write('p.json', sound());
+    const { proposal } = JSON.parse(pitbell('levels', file, '--propose', 'fewest-starts').out);
+    expect(proposal).toMatchObject({ aim: 'fewest-starts', ok: true, gives: [] });
+    expect(proposal.moves[0].says).toMatch(/^(Raise|Lower|Lengthen) the/);
+    expect(pitbell('levels', file, '--propose', 'cheapest')).toMatchObject({ status: 2, err: [expect.stringMatching(/not one of fewest-starts/)] });
+  });
+
   it('speaks the units asked for', () => {
     const file = write('d.json', sound());
     expect(pitbell('levels', file).out).toContain('309 mm');

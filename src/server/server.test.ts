@@ -2,11 +2,13 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { demoPumps } from '@/core/demo';
 import { newStation } from '@/core/station';
 import { openDatabase, type Db } from './db';
 import { LARGEST_BODY, idFrom, readJson } from './edge';
 import { MIGRATIONS } from './migrations';
 import { addEntry, findRun, listRuns, startRun } from './proofs';
+import { keepPumpModel, listPumpModels } from './pumps';
 import { seedDemo } from './seed';
 import { createStation, findStation, listStations, listUnreadable, saveStation, storedDocument } from './stations';
 
@@ -54,6 +56,34 @@ describe('the database', () => {
     db.close();
     expect(() => openDatabase(file)).toThrow(/newer Pit Bell/);
     db = openDatabase(path.join(folder, 'other.sqlite'));
+  });
+});
+
+describe('the pump library', () => {
+  const model = (name: string, startsPerHour = 20) => ({ ...demoPumps()[0]!, name, startsPerHour });
+  it('grows by what is kept, one of a name, whatever its capitals', () => {
+    keepPumpModel(db, model('Lift pump'), AT);
+    keepPumpModel(db, model('ejector'), AT);
+    keepPumpModel(db, model('lift PUMP', 30), AT);
+    expect(listPumpModels(db).map((m) => [m.name, m.startsPerHour])).toEqual([
+      ['ejector', 20],
+      ['lift PUMP', 30],
+    ]);
+  });
+  it('is there in a file of the first release too, whose stations stay', () => {
+    const old = path.join(folder, 'old.sqlite');
+    const first = openDatabase(old, MIGRATIONS.slice(0, 1));
+    createStation(first, station(), AT);
+    expect(() => listPumpModels(first)).toThrow();
+    first.close();
+    const now = openDatabase(old);
+    keepPumpModel(now, model('one'), AT);
+    expect([listPumpModels(now).length, listStations(now).length]).toEqual([1, 1]);
+    now.close();
+  });
+  it('passes over a pump that this version cannot read', () => {
+    db.prepare("INSERT INTO pump_models (name, kept_at, model) VALUES ('odd', ?, '{}')").run(AT);
+    expect(listPumpModels(db)).toEqual([]);
   });
 });
 

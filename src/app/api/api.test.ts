@@ -5,6 +5,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { setAt } from '@/core/editing';
 import { newStation, type Station } from '@/core/station';
 import { database } from '@/server/db';
+import { demoPumps } from '@/core/demo';
+import { GET as getPumps, PUT as putPump } from './pumps/route';
 import { POST as postEntry } from './runs/[run]/entries/route';
 import { GET as getCard } from './stations/[id]/card/route';
 import { GET as getFile } from './stations/[id]/file/route';
@@ -41,9 +43,9 @@ describe('stations', () => {
     expect(await file.json()).toEqual(station('Round trip'));
   });
   it('are refused with every problem by path', async () => {
-    const response = await postStation(request(setAt(setAt(station(), 'vessel.overflow', 9), 'inflow.low', 1)));
+    const response = await postStation(request(setAt(setAt(station(), 'vessel.overflow', 9), 'inflow.source.low', 1)));
     expect(response.status).toBe(422);
-    expect((await problems(response)).map((p) => p.path)).toEqual(['vessel.overflow', 'inflow.design']);
+    expect((await problems(response)).map((p) => p.path)).toEqual(['vessel.overflow', 'inflow.source.design']);
     expect((await postStation(request('nonsense'))).status).toBe(400);
   });
   it('are saved from the revision they were made from, or refused with the one that is there', async () => {
@@ -98,5 +100,17 @@ describe('the door card', () => {
     expect(pdf.slice(0, 5)).toBe('%PDF-');
     expect(pdf.match(/\/Type \/Page\b/g)).toHaveLength(1);
     expect((await getCard(new Request('http://127.0.0.1/'), at('id', 999))).status).toBe(404);
+  });
+});
+
+describe('the pump library', () => {
+  it('answers what was kept, and refuses what is no pump by path', async () => {
+    const pump = { ...demoPumps()[0]!, name: 'kept pump' };
+    expect((await putPump(request(pump))).status).toBe(200);
+    const { models } = (await getPumps().json()) as { models: { name: string }[] };
+    expect(models.map((m) => m.name)).toContain('kept pump');
+    const refused = await putPump(request({ ...pump, curve: [{ flow: 0, head: 1 }] }));
+    expect(refused.status).toBe(422);
+    expect(((await refused.json()) as { problems: { path: string }[] }).problems[0]!.path).toBe('curve');
   });
 });

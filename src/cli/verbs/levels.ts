@@ -1,13 +1,29 @@
 import { judge } from '@/core/levels';
-import { sayPhrase, systemOf } from '@/core/units';
-import { readStation, unitsFrom } from '../io';
+import { AIMS, propose, type Aim } from '@/core/proposals';
+import type { Station } from '@/core/station';
+import { sayPhrase, systemOf, type UnitSystem } from '@/core/units';
+import { Complaint, readStation, unitsFrom } from '../io';
 import type { Verb } from '../verb';
 
+function aimFrom(text: string | undefined): Aim | undefined {
+  const aim = AIMS.find((a) => a === text);
+  if (text !== undefined && !aim) throw new Complaint([`--propose: “${text}” is not one of ${AIMS.join(', ')}`]);
+  return aim;
+}
+
+/** A proposal with its sentences said; a remedy as the whole document that it makes. */
+function proposalOf(station: Station, aim: Aim, system: UnitSystem): unknown {
+  const [proposal] = propose(station, [aim]);
+  if (!proposal!.ok) return { ...proposal, remedies: proposal!.remedies.map((r) => ({ says: sayPhrase(r.says, system), station: r.station })) };
+  return { ...proposal, moves: proposal!.moves.map((m) => ({ ...m, says: sayPhrase(m.says, system) })) };
+}
+
 export const levels: Verb = {
-  usage: 'pitbell levels STATION.json [--units metric|us]',
-  says: 'Trips, operating points, cycles at each inflow, starts at the worst, water to each trip, every rule with needs, has and slack, and the tape list. Numbers in SI; sentences in the units asked for.',
-  options: { units: { type: 'string' } },
-  run([file], { units }) {
+  usage: `pitbell levels STATION.json [--units metric|us] [--propose ${AIMS.join('|')}]`,
+  says: 'Trips, operating points, cycles at each inflow, starts at the worst, water to each trip, every rule with needs, has and slack, and the tape list. --propose adds levels proposed for an aim. Numbers in SI; sentences in the units asked for.',
+  options: { units: { type: 'string' }, propose: { type: 'string' } },
+  run([file], { units, propose: wanted }) {
+    const aim = aimFrom(wanted);
     const station = readStation(file!, unitsFrom(units));
     const system = unitsFrom(units) ?? systemOf(station.profile);
     const { context, operatingPoints, cycles, worst, reserve, raise, rules, tape } = judge(station);
@@ -20,6 +36,7 @@ export const levels: Verb = {
       raise,
       rules: rules.map(({ id, title, severity, state, needs, has, slack, why }) => ({ id, title, severity, state, needs, has, slack, why: sayPhrase(why, system) })),
       tape,
+      ...(aim && { proposal: proposalOf(station, aim, system) }),
     };
   },
 };

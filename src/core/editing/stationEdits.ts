@@ -54,7 +54,7 @@ export function withSource(station: Station, kind: InflowSource['kind']): Statio
       case 'fixtures':
         return { kind, hours: 16, uses: [{ name: 'basin', volume: 0.003, flow: 0.1e-3, perDay: 40, atOnce: 2 }, { name: 'closet', volume: 0.006, flow: 1.2e-3, perDay: 30, atOnce: 1 }] };
       case 'storm':
-        return { kind, base: tidy(low), rows: [{ time: 0, flow: tidy(low) }, { time: 900, flow: tidy(peak) }, { time: 3600, flow: tidy(design) }, { time: 7200, flow: tidy(low) }] };
+        return { kind, base: tidy(low), rows: [{ time: 0, flow: tidy(low) }, { time: 900, flow: tidy(Math.max(peak, 2 * low)) }, { time: 3600, flow: tidy(design) }, { time: 7200, flow: tidy(low) }] };
       case 'appliances':
         return { kind, list: [{ name: 'cooling coil', rate: 2e-6, after: 0.1e-3 }] };
     }

@@ -1,4 +1,4 @@
-/** Width of a cell of the table, m, and its nodes: over so little a flow is smooth enough for seven digits and more (a printed curve bends at its points). */
+/** Width of a cell of the table, m, and its nodes: over so little a flow is smooth enough for six digits and more (a printed curve bends at its points). */
 const CELL = 0.25;
 const NODES = 9;
 

@@ -54,7 +54,7 @@ export interface Hydraulics {
   staticHead(level: number): number;
   /** The operating point of the first `running` pumps with the water at `level` m above the floor. The answer is computed once and kept. */
   at(level: number, running?: number): OperatingPoint;
-  /** Flow of that point, m³/s, read from a table to seven digits: for integrals over level; null where there is none. */
+  /** Flow of that point, m³/s, read from a table to six digits: for integrals over level; null where there is none. */
   flowAt(level: number, running?: number): number | null;
 }
 

@@ -168,13 +168,13 @@ describe('laterals of a dosed bed', () => {
 });
 
 describe('the table of flows', () => {
-  it('is the exact flow to seven digits and more, across the kink of a weep hole', () => {
+  it('is the exact flow to six digits and more, across the kink of a weep hole', () => {
     const s = station([{}], (x) => (x.discharge.weepHole = { diameter: 0.006, height: 0.4 }));
     const h = hydraulicsOf(s);
     fc.assert(
       fc.property(fc.double({ min: 0.05, max: 1.15, noNaN: true }), (level) => {
         const exact = h.at(level);
-        expect(exact.ok && h.flowAt(level)! / exact.flow).toBeCloseTo(1, 7);
+        expect(exact.ok && h.flowAt(level)! / exact.flow).toBeCloseTo(1, 6);
       }),
       { numRuns: 60 },
     );

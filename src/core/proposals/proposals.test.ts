@@ -14,7 +14,7 @@ const STEP = tapeStep('us');
 const marks = (n: number) => Array.from({ length: n }, (_, i) => Number((i * STEP).toFixed(7)));
 
 /** A pit small enough that every hanging of its floats can be tried: twelve inches deep, on a tape of quarter inches. */
-function tiny(kind: 'rod' | 'tilt', side: number, flow: number, starts: number, change: (s: Station) => void = () => {}): Station {
+function tiny(kind: 'rod' | 'tilt' | 'two', side: number, flow: number, starts: number, change: (s: Station) => void = () => {}): Station {
   const s = newStation('a', 'b', 'us-120');
   const depth = 34 * STEP;
   s.vessel = { ...s.vessel, shape: { kind: 'box', length: side, width: side, depth }, inletInvert: depth * 0.9, overflow: 32 * STEP };
@@ -25,9 +25,9 @@ function tiny(kind: 'rod' | 'tilt', side: number, flow: number, starts: number, 
   s.settings = { ...s.settings, minimumTether: 3 * STEP, swingClearance: 0.01, reserveTime: 20, sideSwingDeg: 10 };
   const place = (bearing: number) => ({ from: 'pole' as const, bearing, offset: 0.02 });
   const common = { duty: 'control' as const, contact: 'closes-on-rise' as const, changeover: false, contactRating: 1, cordLength: 9 };
-  const tilt = (role: 'pump' | 'alarm', bearing: number): Sensor => ({ ...common, id: role, role, kind: 'tilt', place: place(bearing), clip: 10 * STEP, tether: 4 * STEP, body: 4 * STEP, thickness: 2 * STEP, riseDeg: 30, fallDeg: 30, measured: null, weight: null });
+  const tilt = (role: 'pump' | 'stop' | 'lead' | 'alarm', bearing: number): Sensor => ({ ...common, id: role, role, kind: 'tilt', place: place(bearing), clip: 10 * STEP, tether: 4 * STEP, body: 4 * STEP, thickness: 2 * STEP, riseDeg: 30, fallDeg: 30, measured: null, weight: null });
   const pump: Sensor = kind === 'tilt' ? tilt('pump', 0) : { ...common, id: 'pump', role: 'pump', kind: 'rod', latch: 'snap', place: { from: 'axis', bearing: 200, offset: 0.08, facing: 0 }, upperStop: 12 * STEP, lowerStop: 8 * STEP };
-  s.sensors = [pump, tilt('alarm', 90)];
+  s.sensors = kind === 'two' ? [tilt('stop', 0), tilt('lead', 180), tilt('alarm', 90)] : [pump, tilt('alarm', 90)];
   change(s);
   return s;
 }
@@ -35,6 +35,11 @@ function tiny(kind: 'rod' | 'tilt', side: number, flow: number, starts: number, 
 /** Every hanging of the floats of a tiny pit on the tape, by plain nested loops. */
 function* everyHanging(s: Station): Generator<Station> {
   const n = 35;
+  if (s.sensors.length === 3) {
+    const at = (i: number, clip: number) => ({ ...s.sensors[i]!, clip }) as Sensor;
+    for (const a of marks(n)) for (const b of marks(n)) for (const c of marks(n)) if (b > a && c > b) yield { ...s, sensors: [at(0, a), at(1, b), at(2, c)] };
+    return;
+  }
   const [pump, alarm] = s.sensors as [Sensor, Sensor];
   const pumps: Sensor[] = pump.kind === 'rod' ? marks(n).flatMap((lowerStop) => marks(n).filter((u) => u > lowerStop).map((upperStop) => ({ ...pump, lowerStop, upperStop }))) : marks(n).flatMap((clip) => marks(n).filter((t) => t > 0 && pump.kind === 'tilt' && t + pump.body <= 34 * STEP).map((tether) => ({ ...pump, clip, tether }) as Sensor));
   for (const p of pumps) for (const clip of marks(n)) yield { ...s, sensors: [p, { ...alarm, clip } as Sensor] };
@@ -53,6 +58,7 @@ describe('against trying every hanging', () => {
     ['a tilt float among pump and wall', tiny('tilt', 0.3, 3e-4, 60)],
     ['a tilt float whose swing the pole leaves little room', tiny('tilt', 0.2, 2e-4, 60, (s) => (s.pole.offset = 0.02))],
     ['a tilt float and a post in the way', tiny('tilt', 0.3, 3e-4, 60, (s) => s.obstacles.push({ kind: 'round', name: 'post', bearing: 45, offset: 0.09, diameter: 0.03, from: 0, to: 0.2 }))],
+    ['a stop and a lead float', tiny('two', 0.3, 3e-4, 60)],
     ['a pump that cannot keep up', tiny('rod', 0.3, 4e-4, 60, (s) => Object.assign(s.inflow.source, { peak: 9e-4 }))],
   ];
   const possible = new Set<boolean>();

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { demoStations } from '../demo';
 import { newStation, type Station } from '../station';
 import { sayPhrase } from '../units';
 import { judgeFinding, proposeVerdict, testPlan, type Found, type Step } from './index';
@@ -96,5 +97,35 @@ describe('judging', () => {
     expect(judgeFinding(dead, 230)).toBe('differs');
     const amps = stepOf(testPlan(box()), 'running').expects.find((e) => e.id === 'amps')!;
     expect([judgeFinding(amps, 4.2), judgeFinding(amps, 5)]).toEqual(['as expected', 'differs']);
+  });
+});
+
+describe('the plan of every duty', () => {
+  const planOf = (file: string) => testPlan(demoStations().find((d) => d.file === file)!.station);
+  it('has no step twice, no expectation twice in a step, and a bench test for each sensor, for every demo station', () => {
+    for (const { station } of demoStations()) {
+      const plan = testPlan(station);
+      expect(new Set(plan.map((s) => s.id)).size).toBe(plan.length);
+      for (const s of plan) expect(new Set(s.expects.map((e) => e.id)).size).toBe(s.expects.length);
+      expect(plan.filter((s) => s.phase === 'bench')).toHaveLength(station.sensors.length);
+    }
+  });
+  it('fills to the lag and lets the pumps take turns on a duplex', () => {
+    const plan = planOf('underpass-storm-sump.json');
+    // From the lead, 1535 mm, to the lag, 1885 mm, in a pit of 2 m across.
+    expect(expected(stepOf(plan, 'fill-lag-2'), 'volume')).toBeCloseTo(Math.PI * 0.35, 2);
+    expect(plan.map((s) => s.id)).toContain('alternator');
+    expect(sayPhrase(stepOf(plan, 'dry-lift').expects.find((e) => e.id === 'lift-stop')!.says, 'metric')).toContain('only lets the pump run');
+  });
+  it('draws and fills a tank that is filled, and never fills it to its bell by hose', () => {
+    const ids = planOf('workshop-header-tank.json').map((s) => s.id);
+    expect(ids).toEqual(expect.arrayContaining(['draw-start', 'fill-up', 'silence']));
+    expect(ids).not.toContain('fill-alarm');
+  });
+  it('raises the water to a cut-off and sees what makes it stop', () => expect(planOf('cold-store-condensate.json').map((s) => s.id)).toContain('cut-off'));
+  it('speaks of selectors where no float stands in a pump cord', () => {
+    const says = (file: string) => stepOf(planOf(file), 'hand-over').cautions.join();
+    expect(says('workshop-sump.json')).toContain('plugged straight');
+    expect(says('underpass-storm-sump.json')).toContain('left in Hand');
   });
 });

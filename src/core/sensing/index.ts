@@ -1,8 +1,7 @@
-export { contactClosed, hasRisen, tripsOf, type Trips } from './trips';
+export { contactClosed, hasRisen, tripsOf } from './trips';
 export { kindOf } from './kinds';
-export type { Measure, World } from './kinds/kind';
+export type { Measure, Trips, World } from './kinds/kind';
 export { breatherShift, pressureForLevel, waterInBell } from './kinds/bell';
-export { armOf } from './kinds/tilt';
 export { worldOf } from './world';
 export { leanOf } from './pose';
 export { cordNeeded } from './cord';

@@ -1,14 +1,6 @@
 import type { Sensor } from '../station';
 import { kindOf } from './kinds';
-import type { World } from './kinds/kind';
-
-/** The two levels at which a sensor acts, m above the floor. Rise is above fall for every sensor. */
-export interface Trips {
-  /** Where it acts as the water comes up. */
-  readonly rise: number;
-  /** Where it goes back as the water goes down. */
-  readonly fall: number;
-}
+import type { Trips, World } from './kinds/kind';
 
 /** Trip levels of a sensor. */
 export const tripsOf = (sensor: Sensor, world: World): Trips => kindOf(sensor).trips(sensor, world);

@@ -3,7 +3,6 @@ export { upgrade } from './upgrade';
 export {
   stationSchema,
   pumpModelSchema,
-  ROLES,
   type CurvePoint,
   type Duty,
   type Inflow,

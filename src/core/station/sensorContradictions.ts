@@ -22,7 +22,7 @@ const OWN: { readonly [K in Sensor['kind']]: (sensor: SensorOf<K>, depth: number
   },
   *side(s, depth) {
     if (s.height > depth) yield ['height', outside('switch', s.height, depth)];
-    if (s.differential >= s.height) yield ['differential', phrase`it would go back below the floor: the differential is as much as its height`];
+    if (s.differential > s.height) yield ['differential', phrase`it would go back below the floor: the differential is more than its height`];
   },
   *bell(s, depth) {
     if (s.mouth > depth) yield ['mouth', outside('mouth of the bell', s.mouth, depth)];

@@ -1,6 +1,13 @@
 import type { Sensor, SensorOf } from '../../station';
 import type { Quantity } from '../../units';
-import type { Trips } from '../trips';
+
+/** The two levels at which a sensor acts, m above the floor. Rise is above fall for every sensor. */
+export interface Trips {
+  /** Where it acts as the water comes up. */
+  readonly rise: number;
+  /** Where it goes back as the water goes down. */
+  readonly fall: number;
+}
 
 /** One thing that is set or checked with a tape: a height above the floor, or a length of its own. */
 export interface Measure {

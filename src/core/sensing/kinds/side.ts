@@ -11,7 +11,7 @@ export const side: SensorKind<SensorOf<'side'>> = {
   moved: (s, by) => ({ ...s, height: s.height + by }),
   widened: () => null,
   setting: (s) => s.height,
-  extent: (s) => [s.height, s.height],
+  extent: (s) => [s.height - s.differential, s.height],
   measures: (s) => [{ field: 'height', label: 'switch', of: 'height', value: s.height }],
   hand: { how: 'Let its float hang, then lift it with a finger; listen for the click.', low: 'hanging', high: 'lifted' },
   cost: (s) => quantity('height', s.differential),

@@ -106,4 +106,3 @@ export type Obstacle = Station['obstacles'][number];
 export type Vessel = Station['vessel'];
 export type VesselShape = Vessel['shape'];
 export { pumpModelSchema } from './pumps';
-export { ROLES } from './sensors';

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { atLeastZero, bearing, heightAboveFloor, number, offset, positive } from './numbers';
 
-export const ROLES = ['pump', 'stop', 'lead', 'lag', 'lag2', 'alarm', 'low', 'peak', 'cutoff'] as const;
+const ROLES = ['pump', 'stop', 'lead', 'lag', 'lag2', 'alarm', 'low', 'peak', 'cutoff'] as const;
 
 const placeSchema = z.discriminatedUnion('from', [
   z.strictObject({ from: z.literal('pole'), bearing: bearing.describe('which side of the pole, and so which way it faces'), offset: offset('the axis of the pole') }),
