@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { makeStation } from './station';
+import { choose, makeStation } from './station';
 
 /** The page as the browser would print it: how many sheets, and what was on the page while it was printed. */
 async function printed(page: Page): Promise<number> {
@@ -30,7 +30,8 @@ test('the tape list is printed with the shaft and a box to tick for each float',
   await expect(page.getByText('Test Yard, Tape sump: tape list')).toBeVisible();
   await expect(page.getByText('☐')).toHaveCount(2);
   // pump clip at 450 mm in a pit of 1200 mm, rim down; alarm clip at 750 mm, floor up
-  await expect(page.locator('td', { hasText: /^750 mm$/ }).filter({ visible: true })).toHaveCount(2);
+  await expect(page.locator('td', { hasText: /^750 mm$/ }).filter({ visible: true })).toHaveCount(1);
+  await expect(page.locator('td', { hasText: /^clip 750 mm\s*tether 150 mm$/ }).filter({ visible: true })).toHaveCount(1);
   expect(await printed(page)).toBe(1);
   await page.emulateMedia({ media: 'screen' });
   await page.evaluate(() => window.dispatchEvent(new Event('afterprint')));
@@ -40,7 +41,7 @@ test('the tape list is printed with the shaft and a box to tick for each float',
 test('a rod float is set by its stops, in Survey and on the tape', async ({ page, request }) => {
   const id = await makeStation(request, 'Rod sump');
   await page.goto(`/stations/${id}/survey`);
-  await page.getByRole('group', { name: 'kind of pump float' }).getByRole('button', { name: 'slides on a rod' }).click();
+  await choose(page, 'kind of pump float', 'slides on a rod');
   await expect(page.getByRole('textbox', { name: 'upper stop, floor up' })).toHaveValue('590');
   await expect(page.getByRole('textbox', { name: 'lower stop, floor up' })).toHaveValue('310');
   await page.getByRole('checkbox', { name: 'alarm float fitted' }).uncheck();

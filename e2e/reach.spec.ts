@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { float, makeStation } from './station';
 
-const views = ['/', '/stations/1/survey', '/stations/1/levels', '/stations/1/prove', '/stations/1/prove/1', '/stations/1/card'];
+const views = ['/', '/stations/1/survey', '/stations/7/survey', '/stations/1/levels', '/stations/5/levels', '/stations/1/prove', '/stations/1/prove/1', '/stations/1/card'];
 
 async function violations(page: Page): Promise<string[]> {
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']).analyze();
@@ -18,6 +18,15 @@ for (const theme of ['chalk', 'night', 'daylight']) {
       expect(await violations(page)).toEqual([]);
     });
   }
+}
+
+for (const sheet of ['tape list', 'from above', 'set levels for me']) {
+  test(`the sheet “${sheet}” can be read by everyone`, async ({ page }) => {
+    await page.goto('/stations/5/levels');
+    await page.getByRole('tab', { name: sheet }).click();
+    if (sheet === 'set levels for me') await expect(page.getByRole('button', { name: 'take it whole' })).toBeVisible({ timeout: 30_000 });
+    expect(await violations(page)).toEqual([]);
+  });
 }
 
 test('keys go everywhere', async ({ page }) => {
@@ -37,7 +46,7 @@ test('keys go everywhere', async ({ page }) => {
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: /Battery room sump/ })).toBeVisible();
   await page.keyboard.press(']');
-  await expect(page.getByRole('heading', { name: /Wash bay pit/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Cold store condensate/ })).toBeVisible();
   await page.keyboard.press('[');
   await expect(page.getByRole('heading', { name: /Battery room sump/ })).toBeVisible();
 });

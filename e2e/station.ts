@@ -1,4 +1,5 @@
 import { expect, type APIRequestContext, type Locator, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
 import { newStation, type Station } from '../src/core/station';
 
 /** Keeps a station of this test's own; answers its id. */
@@ -10,7 +11,10 @@ export async function makeStation(request: APIRequestContext, name: string, chan
   return ((await answer.json()) as { saved: { id: number } }).saved.id;
 }
 
-export const float = (page: Page, role: 'pump' | 'alarm'): Locator => page.getByRole('slider', { name: new RegExp(`float \\d, ${role}`) });
+export const float = (page: Page, role: string): Locator => page.getByRole('slider', { name: new RegExp(`\\w+ \\d, ${role}: acts`) });
+
+/** The float of a role as the plan shows it. */
+export const fromAbove = (page: Page, role: string): Locator => page.getByRole('slider', { name: new RegExp(`float \\d, ${role}, from above`) });
 export const bellLine = (page: Page): Locator => page.getByRole('contentinfo', { name: 'bell line' });
 export const saveState = (page: Page): Locator => page.getByRole('status', { name: 'save state' });
 
@@ -30,4 +34,15 @@ export async function save(page: Page): Promise<void> {
 export async function choose(page: Page, label: string, choice: string): Promise<void> {
   await page.getByRole('combobox', { name: label, exact: true }).click();
   await page.getByRole('option', { name: choice, exact: true }).click();
+}
+
+/** Gives a file to one of the file fields. */
+export const give = (page: Page, label: string, name: string, text: string): Promise<void> => page.getByLabel(label).setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
+
+/** What a button hands out as a file. */
+export async function taken(page: Page, button: string): Promise<{ name: string; text: string }> {
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: button }).click();
+  const file = await download;
+  return { name: file.suggestedFilename(), text: readFileSync(await file.path(), 'utf8') };
 }
