@@ -43,7 +43,7 @@ test('a depth table is read from CSV, written to CSV, and refused when it goes d
   await expect(page.getByRole('textbox', { name: 'at height 3' })).toHaveValue('1250');
   await expect(bellLine(page)).toContainText('rules hold');
   const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'write a CSV' }).click();
+  await page.getByRole('button', { name: 'write the depths as CSV' }).click();
   const file = await download;
   expect(file.suggestedFilename()).toBe('pond-depths.csv');
   expect(readFileSync(await file.path(), 'utf8').split(/\r?\n/)).toEqual(['height (mm),area (m²)', '0,0.4', '500,0.6', '1250,1.1']);

@@ -64,7 +64,7 @@ function proposeOne(field: Field, aim: Aim, from: readonly Sensor[], now: Judgem
 function impossible(field: Field, aim: Aim): Proposal {
   const { station } = field;
   const bites = RULE_IDS.must.filter((id) => search(field, 'fewest-starts', new Set(RULE_IDS.must.filter((m) => m !== id))) !== null);
-  return { aim, ok: false, bites: bites.map(ruleTitle), remedies: remediesFor(station, MUSTS) };
+  return { aim, ok: false, bites: bites.map(ruleTitle), remedies: remediesFor(station, MUSTS, ALL) };
 }
 
 /** The aims that the levels of a station can serve: where a timer starts the pump they have no say in its starts. */

@@ -60,9 +60,12 @@ const smaller = (pumps: readonly Pump[], share: number): Pump[] => pumps.map((p)
 const WIDEN = { metric: 0.05, us: 0.0508 } as const;
 const WIDER_STEPS = 40;
 
-/** The least change of each kind that makes the required rules hold: other tethers, a smaller pump, a second pump that takes turns, a wider vessel. */
-export function remediesFor(station: Station, required: ReadonlySet<string>): Remedy[] {
-  const find: Try = (s) => search(fieldOf(s, surroundingsOf(s), s.sensors), 'fewest-starts', required);
+/** The least change of each kind that makes the rules that must hold hold, and those that should where that can be had as well: other tethers, a smaller pump, a second pump that takes turns, a wider vessel. */
+export function remediesFor(station: Station, musts: ReadonlySet<string>, all: ReadonlySet<string>): Remedy[] {
+  const find: Try = (s) => {
+    const field = fieldOf(s, surroundingsOf(s), s.sensors);
+    return search(field, 'fewest-starts', all) ?? search(field, 'fewest-starts', musts);
+  };
   const system = systemOf(station.profile);
   const step = tapeStep(system);
   const tethers = Array.from({ length: 5 }, (_, i) => toTape(station.settings.minimumTether + 2 * step * (i + 1), system));

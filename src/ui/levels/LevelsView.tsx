@@ -5,7 +5,7 @@ import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import Link from 'next/link';
 import dynamic from 'next/dynamic';
-import { useState } from 'react';
+import { memo, useDeferredValue, useState } from 'react';
 import { doseFigures, isTimed, timedDay, type Judgement } from '@/core/levels';
 import { quantity, type Quantity, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
@@ -59,12 +59,38 @@ function Figures({ judgement, system }: { judgement: Judgement; system: UnitSyst
 
 type Sheet = 'cycle' | 'tape' | 'water' | 'plan' | 'set';
 
+/** What lies under the rules. */
+const SheetOf = memo(function SheetOf({ sheet, judgement, system }: { sheet: Sheet; judgement: Judgement; system: UnitSystem }) {
+  switch (sheet) {
+    case 'cycle':
+      if (isTimed(judgement.context.station)) return <Doses judgement={judgement} system={system} />;
+      return (
+        <>
+          <Box sx={{ height: 150 }}>
+            <SawtoothChart judgement={judgement} system={system} />
+          </Box>
+          <Cycles judgement={judgement} system={system} />
+        </>
+      );
+    case 'tape':
+      return <TapeList judgement={judgement} system={system} />;
+    case 'water':
+      return <WaterList judgement={judgement} system={system} />;
+    case 'plan':
+      return <PlanView judgement={judgement} system={system} />;
+    case 'set':
+      return <Proposals system={system} />;
+  }
+});
+
 /** Setting the levels: floats dragged in the shaft, every rule with its slack beside it, the cycle beneath. */
 export function LevelsView() {
   const id = useEditor((s) => s.id);
   const { judgement, problems } = useEditor((s) => s.judged);
   const system = useStationSystem();
   const [sheet, setSheet] = useState<Sheet>('cycle');
+  // While a float is dragged the shaft and the rules follow at once, the sheet as soon as there is time.
+  const calm = useDeferredValue(judgement);
   return (
     <>
     <Box className="no-print" sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) minmax(0, 1.05fr)' }, height: { md: '100%' } }}>
@@ -89,19 +115,7 @@ export function LevelsView() {
           <Tab value="set" label="set levels for me" />
         </Tabs>
         <Box role="tabpanel" aria-label={sheet} sx={{ flex: '1 1 45%', minHeight: 0, overflow: 'auto' }}>
-          {sheet === 'cycle' && isTimed(judgement.context.station) && <Doses judgement={judgement} system={system} />}
-          {sheet === 'cycle' && !isTimed(judgement.context.station) && (
-            <>
-              <Box sx={{ height: 150 }}>
-                <SawtoothChart judgement={judgement} system={system} />
-              </Box>
-              <Cycles judgement={judgement} system={system} />
-            </>
-          )}
-          {sheet === 'tape' && <TapeList judgement={judgement} system={system} />}
-          {sheet === 'water' && <WaterList judgement={judgement} system={system} />}
-          {sheet === 'plan' && <PlanView judgement={judgement} system={system} />}
-          {sheet === 'set' && <Proposals system={system} />}
+          <SheetOf sheet={sheet} judgement={calm} system={system} />
         </Box>
       </Box>
     </Box>

@@ -1,10 +1,12 @@
 'use client';
 import { useTheme } from '@mui/material/styles';
-import { CartesianGrid, Legend, Line, LineChart, ReferenceDot, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
+import { CartesianGrid, Legend, Line, LineChart, ReferenceDot, ResponsiveContainer, Tooltip, XAxis, YAxis, ZIndexLayer } from 'recharts';
 import { markWords, systemCurves, type Judgement } from '@/core/levels';
 import { inUnits, quantity, say, unitOf, type UnitSystem } from '@/core/units';
 import { CurvePoints } from './CurvePoints';
 
+/** The handles lie over lines and dots, or these would catch the pointer. */
+const ABOVE_ALL = 1900;
 const PUMP_DASH = [undefined, '9 3', '2 3'];
 const LEVEL_DASH = ['2 4', '7 3', '12 4', '16 4'];
 
@@ -47,7 +49,9 @@ export function CurveChart({ judgement, system, pump }: { judgement: Judgement; 
         {duties.map((d) => (
           <ReferenceDot key={d.at} {...dot(d)} r={4.5} fill={pit.brass} stroke={pit.ink} label={d.at === 'stop' ? undefined : { value: say(quantity('flow', d.flow), system), position: 'top', fontSize: 11.5, fill: pit.ink }} />
         ))}
-        <CurvePoints pump={pump} system={system} />
+        <ZIndexLayer zIndex={ABOVE_ALL}>
+          <CurvePoints pump={pump} system={system} />
+        </ZIndexLayer>
       </LineChart>
     </ResponsiveContainer>
   );

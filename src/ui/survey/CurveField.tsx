@@ -39,7 +39,7 @@ export function CurveField({ index }: { index: number }) {
       onRows={take}
       onAdd={addPoint}
       addLabel="add a point"
-      more={<Button onClick={() => downloadText(fileNameOf(name, 'curve', 'csv'), 'text/csv', Papa.unparse(curveRows(curve, system)))}>write a CSV</Button>}
+      more={<Button onClick={() => downloadText(fileNameOf(name, 'curve', 'csv'), 'text/csv', Papa.unparse(curveRows(curve, system)))}>write the curve as CSV</Button>}
     >
       <Typography variant="label">curve, from shut-off on; paste two columns here, read a CSV with the headings flow and head, or drag its points in the chart</Typography>
       {[whole, ...curve.map((_, i) => problems.find((p) => p.path === `${path}.${i}`))].map((bad, n) => {

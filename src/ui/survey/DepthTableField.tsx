@@ -34,7 +34,7 @@ export function DepthTableField({ rows }: { rows: Rows }) {
       onRows={take}
       onAdd={() => set([...rows, { height: Number((last.height + 0.1).toFixed(6)), area: last.area }])}
       addLabel="add a row at the rim"
-      more={<Button onClick={() => downloadText(fileNameOf(name, 'depths', 'csv'), 'text/csv', Papa.unparse(depthTableRows(rows, system)))}>write a CSV</Button>}
+      more={<Button onClick={() => downloadText(fileNameOf(name, 'depths', 'csv'), 'text/csv', Papa.unparse(depthTableRows(rows, system)))}>write the depths as CSV</Button>}
     >
       <Typography variant="label">plan area at each height, floor first; straight lines between</Typography>
       {rows.map((_, i) => (

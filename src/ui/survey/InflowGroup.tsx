@@ -40,7 +40,7 @@ function Pattern({ source }: { source: Extract<InflowSource, { kind: 'pattern' }
       <Row>
         <QuantityField path={`${AT}.mean`} label="mean of the day" kind="flow" />
       </Row>
-      <TableFile what="daily pattern" units="hour, factor" onRows={take} more={<Button onClick={() => downloadText(fileNameOf(name, 'pattern', 'csv'), 'text/csv', Papa.unparse(patternRows(source.factors)))}>write a CSV</Button>}>
+      <TableFile what="daily pattern" units="hour, factor" onRows={take} more={<Button onClick={() => downloadText(fileNameOf(name, 'pattern', 'csv'), 'text/csv', Papa.unparse(patternRows(source.factors)))}>write the pattern as CSV</Button>}>
         <Typography variant="label">share of the mean in each hour, from midnight</Typography>
         <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(6, 1fr)', gap: 1 }}>
           {source.factors.map((_, hour) => (
@@ -73,7 +73,7 @@ function Storm({ source }: { source: Extract<InflowSource, { kind: 'storm' }> })
         onRows={take}
         onAdd={() => edit((d) => setAt(d, `${AT}.rows`, [...source.rows, { time: last.time + 600, flow: last.flow }]))}
         addLabel="add a row"
-        more={<Button onClick={() => downloadText(fileNameOf(name, 'storm', 'csv'), 'text/csv', Papa.unparse(stormRows(source.rows, system)))}>write a CSV</Button>}
+        more={<Button onClick={() => downloadText(fileNameOf(name, 'storm', 'csv'), 'text/csv', Papa.unparse(stormRows(source.rows, system)))}>write the storm as CSV</Button>}
       >
         <Typography variant="label">time from the beginning and flow; straight lines between</Typography>
         <Box sx={{ maxHeight: 260, overflow: 'auto', display: 'flex', flexDirection: 'column', gap: 1, pt: 1 }}>
