@@ -1,7 +1,7 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { bellLine, float, fromAbove, makeStation, save, taken } from './station';
 
-const openSheet = async (page: import('@playwright/test').Page, id: number, sheet: string) => {
+const openSheet = async (page: Page, id: number, sheet: string) => {
   await page.goto(`/stations/${id}/levels`);
   await page.getByRole('tab', { name: sheet }).click();
 };

@@ -1,5 +1,6 @@
 /*
- * Medians as JSON: judging a station in Node, starting the server, opening Levels in the production build until it answers,
+ * Medians as JSON: judging a station in Node, from nothing and as a float is moved, proposals per aim, starting the server, frames while a float of the
+ * heaviest station is dragged, opening Levels in the production build until it answers,
  * and the JavaScript sent for each route. Needs the build and Chromium: “npm run demo” and “npm run check” make both.
  */
 import { chromium, type Browser, type Page } from '@playwright/test';
@@ -8,8 +9,12 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { demoStations } from '@/core/demo';
-import { judge } from '@/core/levels';
+import { moveFloat } from '@/core/editing';
+import { judge, surroundingsAfter } from '@/core/levels';
+import { aimsFor, propose, type Aim } from '@/core/proposals';
 import { testPlan } from '@/core/proving';
+import type { Station } from '@/core/station';
+import { systemOf } from '@/core/units';
 import config from '../playwright.config';
 
 const PORT = 4398;
@@ -30,9 +35,29 @@ function timed(call: () => void): number {
   return round(median(times), 3);
 }
 
-function judging() {
-  return Object.fromEntries(demoStations().map(({ file, station }) => [file.replace('.json', ''), timed(() => judge(station))]));
+/** Re-judging as the screen does while a float is dragged: another setting each time, vessel and pumps as before. */
+function rejudging(station: Station): number {
+  let judged = judge(station);
+  const id = station.sensors.find((s) => s.role === 'lead' || s.role === 'pump')!.id;
+  let n = 0;
+  return timed(() => {
+    const moved = moveFloat(station, id, ((n++ % 17) - 8) * 0.005, systemOf(station.profile));
+    judged = judge(moved, surroundingsAfter(moved, judged.context));
+  });
 }
+
+/** Median of one proposal, ms, for each aim; the first, before anything is warm, apart. */
+function proposing(station: Station): Record<string, number> {
+  const once = (aim: Aim) => {
+    const from = performance.now();
+    propose(station, [aim]);
+    return performance.now() - from;
+  };
+  const aims = aimsFor(station);
+  return Object.fromEntries([['cold', round(once(aims[0]!), 0)], ...aims.map((aim) => [aim, round(median(Array.from({ length: 7 }, () => once(aim))), 0)])]);
+}
+
+const each = <T>(of: (station: Station) => T) => Object.fromEntries(demoStations().map(({ file, station }) => [file.replace('.json', ''), of(station)]));
 
 async function startServer(data: string): Promise<{ server: ChildProcess; ms: number }> {
   const from = performance.now();
@@ -92,6 +117,44 @@ async function pages() {
   return result;
 }
 
+/** Run in the page, as text: the times of its frames from now on. */
+const COUNT_FRAMES = `{
+  const times = [];
+  window.frames_ = times;
+  requestAnimationFrame(function tick(t) {
+    if (window.frames_ !== times) return;
+    times.push(t);
+    requestAnimationFrame(tick);
+  });
+}`;
+
+/** Frames while the lead float of the duplex is dragged for a second or two: the second drag, and the first. */
+async function dragging() {
+  const browser = await chromium.launch(config.use!.launchOptions);
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  await page.goto(`${ADDRESS}/stations/5/levels`);
+  await page.waitForLoadState('networkidle');
+  const box = (await page.getByRole('slider', { name: /float \d, lead: acts/ }).locator('.float').boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  const drag = async () => {
+    await page.evaluate(COUNT_FRAMES);
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    for (let i = 1; i <= 90; i++) await page.mouse.move(x, y + Math.sin(i / 6) * 40);
+    await page.mouse.move(x, y);
+    await page.mouse.up();
+    const times = await page.evaluate<number[]>('window.frames_');
+    const gaps = times.slice(1).map((t, i) => t - times[i]!);
+    const sorted = gaps.sort((a, b) => a - b);
+    const at = (share: number) => round(sorted[Math.floor((sorted.length - 1) * share)]!, 1);
+    return { frames: gaps.length, medianMs: at(0.5), p95Ms: at(0.95), longestMs: at(1), over20Ms: gaps.filter((g) => g > 20).length };
+  };
+  const first = await drag();
+  const second = await drag();
+  await browser.close();
+  return { first, second };
+}
+
 const data = mkdtempSync(path.join(tmpdir(), 'pitbell-bench-'));
 spawnSync(process.execPath, ['--import', 'tsx', 'scripts/seed.ts'], { env: { ...process.env, PITBELL_DATA: data } });
 const starts: number[] = [];
@@ -104,9 +167,12 @@ const { server } = await startServer(data);
 const station = demoStations()[0]!.station;
 const answer = {
   machine: { node: process.version, cpus: (await import('node:os')).cpus().length },
-  judgementMs: judging(),
+  judgementMs: each((s) => timed(() => judge(s))),
+  rejudgementMs: each(rejudging),
+  proposalMs: each(proposing),
   testPlanMs: timed(() => testPlan(station)),
   serverStartMs: round(median(starts), 0),
+  dragging: await dragging(),
   pages: await pages(),
 };
 await stopServer(server);

@@ -17,24 +17,30 @@ interface Shot {
   before?(page: Page): Promise<void>;
 }
 
+const group = (name: string) => (page: Page) => page.getByRole('navigation', { name: 'groups of the survey' }).getByRole('link', { name }).click();
+const sheet = (name: string) => (page: Page) => page.getByRole('tab', { name }).click();
+
 const SHOTS: readonly Shot[] = [
   { name: 'round', address: '/' },
-  { name: 'survey', address: '/stations/1/survey' },
+  { name: 'survey', address: '/stations/5/survey' },
+  { name: 'survey-pumps', address: '/stations/5/survey', before: group('pump') },
+  { name: 'survey-discharge', address: '/stations/7/survey', before: async (page) => page.locator('#discharge').evaluate((e) => e.scrollIntoView({ block: 'end' })) },
+  { name: 'survey-floats', address: '/stations/6/survey', before: group('floats') },
+  { name: 'levels', address: '/stations/1/levels' },
+  { name: 'levels-duplex', address: '/stations/5/levels' },
+  { name: 'levels-from-above', address: '/stations/5/levels', before: sheet('from above') },
+  { name: 'levels-doses', address: '/stations/7/levels' },
+  { name: 'levels-filling', address: '/stations/9/levels', before: sheet('tape list') },
+  { name: 'levels-condensate', address: '/stations/12/levels' },
   {
-    name: 'survey-discharge',
-    address: '/stations/4/survey',
+    name: 'levels-proposed',
+    address: '/stations/11/levels',
     before: async (page) => {
-      await page.getByRole('navigation', { name: 'groups of the survey' }).getByRole('link', { name: 'discharge' }).click();
+      await sheet('set levels for me')(page);
+      await page.getByRole('button', { name: 'take it whole' }).waitFor();
     },
   },
-  { name: 'levels', address: '/stations/1/levels' },
-  { name: 'levels-stacked', address: '/stations/4/levels' },
-  {
-    name: 'levels-broken-night',
-    address: '/stations/3/levels?rule=starts',
-    theme: 'night',
-    before: (page) => page.getByRole('tab', { name: 'tape list' }).click(),
-  },
+  { name: 'levels-broken-night', address: '/stations/3/levels?rule=starts', theme: 'night', before: sheet('tape list') },
   { name: 'prove', address: '/stations/5/prove', before: (page) => page.getByRole('button', { name: /Fill until the pump starts/ }).click() },
   { name: 'prove-phone', address: '/stations/1/prove/1', phone: true },
   { name: 'card', address: '/stations/2/card' },

@@ -1,4 +1,4 @@
-import { bestFacing, kindOf, pressureForLevel, tripsOf, worldOf, type Trips } from '../sensing';
+import { bestFacing, kindOf, pressureForLevel, tidied, tripsOf, worldOf, type Trips } from '../sensing';
 import { depthOf, FLOAT_ANGLES, type Sensor, type SensorRole, type Station } from '../station';
 import { INCH, tapeStep, toTape, type UnitSystem } from '../units';
 
@@ -6,14 +6,6 @@ const replaceSensor = (station: Station, id: string, change: (sensor: Sensor) =>
   const sensors = station.sensors.map((s) => (s.id === id ? change(s) : s));
   return sensors.every((s, i) => s === station.sensors[i]) ? station : { ...station, sensors };
 };
-
-/** Sums of tape steps carry rounding; a tenth of a micrometre is beyond any tape. */
-function tidy<S extends Sensor>(sensor: S): S {
-  const rounded = kindOf(sensor)
-    .measures(sensor)
-    .map((m) => [m.field, Number(m.value.toFixed(7))]);
-  return { ...sensor, ...Object.fromEntries(rounded) };
-}
 
 /** A float moved by `by` m and set on a mark of the tape, held between floor and rim. */
 export function moveFloat(station: Station, id: string, by: number, system: UnitSystem): Station {
@@ -23,7 +15,7 @@ export function moveFloat(station: Station, id: string, by: number, system: Unit
     const at = kind.setting(sensor);
     const [low, high] = kind.extent(sensor);
     const held = Math.min(Math.max(toTape(at + by, system), at - low), depth - (high - at));
-    return Math.abs(held - at) < 1e-9 ? sensor : tidy(kind.moved(sensor, held - at));
+    return Math.abs(held - at) < 1e-9 ? sensor : tidied(kind.moved(sensor, held - at));
   });
 }
 
@@ -38,7 +30,7 @@ export function widenFloat(station: Station, id: string, by: number, system: Uni
     if (!wider) return sensor;
     const { rise, fall } = tripsOf(wider, worldOf(station));
     const within = wider.kind === 'tilt' ? wider.tether >= 0.02 && wider.tether + wider.body <= depth : rise - fall >= least && rise <= depth;
-    return within ? tidy(wider) : sensor;
+    return within ? tidied(wider) : sensor;
   });
 }
 

@@ -7,7 +7,7 @@ import { checkStation, newStation, type Sensor, type SensorRole, type Station } 
 import { sayPhrase } from '../units';
 import { callsOf, actingOf, sensorTrips } from './context';
 import { cycleOf, worstCycle } from './cycle';
-import { adviseSwing, doseFigures, judge, levelContext, lineOf, moves, systemCurves, timedDay } from './index';
+import { adviseSwing, differentialOf, doseFigures, judge, levelContext, lineOf, moves, systemCurves, timedDay } from './index';
 
 type Change = (s: Station) => void;
 
@@ -254,6 +254,17 @@ describe('the line and its curves', () => {
     expect(says((s) => (s.settings.velocityMax = 1))).toContain('faster than');
     expect(says((s) => (s.settings.velocityMin = 2.1))).toContain('solids settle');
     expect(says((s) => (s.pumps[0]!.headShare = 0.1))).toContain('its maker allows 10%');
+  });
+});
+
+describe('what a differential costs', () => {
+  it('by hand: half a metre of 1 m² is 500 L, at the design inflow so many seconds; next to nothing for a switch', () => {
+    const c = levelContext(box(2e-3));
+    expect(differentialOf(c, c.sensors[0]!)).toEqual({ height: expect.closeTo(0.5, 12), volume: expect.closeTo(0.5, 12), time: expect.closeTo(0.5 / 0.5e-3, 6) });
+    const { role, id, duty, contact, changeover, contactRating, cordLength, place } = c.sensors[0]!.sensor;
+    const s = box(2e-3, (x) => x.sensors.push({ id: 'low', role: 'low', kind: 'side', height: 0.3, differential: 0.01, duty, contact, changeover, contactRating, cordLength, place }));
+    expect([id, role]).toEqual(['pump', 'pump']);
+    expect(differentialOf(levelContext(s), levelContext(s).sensors.find((t) => t.sensor.role === 'low')!).volume).toBeCloseTo(0.01, 12);
   });
 });
 

@@ -14,3 +14,4 @@ export { lineOf, type Line } from './line';
 export { systemCurves, type SystemCurves } from './systemCurves';
 export { adviseSwing } from './adviseSwing';
 export { brokenRules, reachHolds, RULE_IDS, ruleTitle } from './required';
+export { differentialOf } from './differential';

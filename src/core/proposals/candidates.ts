@@ -1,4 +1,4 @@
-import { kindOf, tripsOf, type Trips, type World } from '../sensing';
+import { kindOf, tidied, tripsOf, type Trips, type World } from '../sensing';
 import type { Sensor } from '../station';
 import { tapeStep, type UnitSystem } from '../units';
 
@@ -25,14 +25,6 @@ function marks(from: number, to: number, step: number): number[] {
   const first = Math.ceil(from / step - 1e-9);
   const last = Math.floor(to / step + 1e-9);
   return Array.from({ length: Math.max(last - first + 1, 0) }, (_, i) => Number(((first + i) * step).toFixed(7)));
-}
-
-/** Sums of tape steps carry rounding; a tenth of a micrometre is beyond any tape. */
-function tidied(sensor: Sensor): Sensor {
-  const rounded = kindOf(sensor)
-    .measures(sensor)
-    .map((m) => [m.field, Number(m.value.toFixed(7))]);
-  return { ...sensor, ...Object.fromEntries(rounded) };
 }
 
 /** Every range that a tape can give a sensor that has one, the sensor otherwise as it is: tethers, stops, thresholds. */

@@ -5,7 +5,7 @@ import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import Link from 'next/link';
 import dynamic from 'next/dynamic';
-import { memo, useDeferredValue, useState } from 'react';
+import { memo, useState } from 'react';
 import { doseFigures, isTimed, timedDay, type Judgement } from '@/core/levels';
 import { quantity, type Quantity, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
@@ -18,6 +18,7 @@ import { Proposals } from './Proposals';
 import { RuleBars } from './RuleBars';
 import { TapeList } from './TapeList';
 import { TapePaper } from './TapePaper';
+import { useQuiet } from './useQuiet';
 import { WaterList } from './WaterList';
 
 const SawtoothChart = dynamic(() => import('./SawtoothChart').then((m) => m.SawtoothChart), { ssr: false, loading: () => <Box sx={{ p: 1.5 }}>drawing the cycle…</Box> });
@@ -89,8 +90,8 @@ export function LevelsView() {
   const { judgement, problems } = useEditor((s) => s.judged);
   const system = useStationSystem();
   const [sheet, setSheet] = useState<Sheet>('cycle');
-  // While a float is dragged the shaft and the rules follow at once, the sheet as soon as there is time.
-  const calm = useDeferredValue(judgement);
+  // While a float is dragged the shaft and the rules follow at once, the sheet when the hand pauses.
+  const calm = useQuiet(judgement, 80);
   return (
     <>
     <Box className="no-print" sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) minmax(0, 1.05fr)' }, height: { md: '100%' } }}>

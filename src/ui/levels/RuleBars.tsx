@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import Typography from '@mui/material/Typography';
 import { useSearchParams } from 'next/navigation';
-import { useState } from 'react';
+import { memo, useCallback, useState } from 'react';
 import type { JudgedRule, RuleState } from '@/core/levels';
 import { say, sayPhrase, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
@@ -40,7 +40,16 @@ function slackWords(rule: JudgedRule, system: UnitSystem): string {
   return `needs ${sense} ${say(rule.needs, system)}, has ${say(rule.has, system)}, ${slack}`;
 }
 
-function RuleRow({ rule, open, onToggle }: { rule: JudgedRule; open: boolean; onToggle(): void }) {
+interface RowProps {
+  rule: JudgedRule;
+  open: boolean;
+  onToggle(id: string): void;
+}
+
+/** Most rules say the same from one mark of a drag to the next: those rows are not drawn again. */
+const sameRow = (a: RowProps, b: RowProps): boolean => a.open === b.open && a.onToggle === b.onToggle && JSON.stringify(a.rule) === JSON.stringify(b.rule);
+
+const RuleRow = memo(function RuleRow({ rule, open, onToggle }: RowProps) {
   const system = useStationSystem();
   const point = useEditor((s) => s.point);
   const pointed = useEditor((s) => s.pointed);
@@ -48,7 +57,7 @@ function RuleRow({ rule, open, onToggle }: { rule: JudgedRule; open: boolean; on
   const answer = () => point(rule.about);
   return (
     <Box component="li" sx={{ listStyle: 'none', borderBottom: 1, borderColor: 'divider', bgcolor: lit ? 'action.hover' : undefined }} onPointerEnter={answer} onPointerLeave={() => point([])}>
-      <ButtonBase onClick={onToggle} onFocus={answer} onBlur={() => point([])} aria-expanded={open} sx={{ display: 'grid', gridTemplateColumns: 'minmax(150px, 1.1fr) 58px minmax(110px, 1fr) minmax(150px, 1.25fr)', gap: 1.25, alignItems: 'center', width: '100%', textAlign: 'left', px: 1.5, py: 0.6, minHeight: 34 }}>
+      <ButtonBase onClick={() => onToggle(rule.id)} onFocus={answer} onBlur={() => point([])} aria-expanded={open} sx={{ display: 'grid', gridTemplateColumns: 'minmax(150px, 1.1fr) 58px minmax(110px, 1fr) minmax(150px, 1.25fr)', gap: 1.25, alignItems: 'center', width: '100%', textAlign: 'left', px: 1.5, py: 0.6, minHeight: 34 }}>
         <Typography variant="body2" component="span" sx={{ fontWeight: 600 }}>
           {rule.title}
         </Typography>
@@ -72,7 +81,7 @@ function RuleRow({ rule, open, onToggle }: { rule: JudgedRule; open: boolean; on
       )}
     </Box>
   );
-}
+}, sameRow);
 
 /** Every rule as a bar of slack, tightest first; opened, the need, what there is, and why. */
 export function RuleBars() {
@@ -80,10 +89,11 @@ export function RuleBars() {
   const asked = useSearchParams().get('rule');
   const [chosen, setChosen] = useState<string | null>(null);
   const open = chosen ?? asked;
+  const toggle = useCallback((id: string) => setChosen((now) => ((now ?? asked) === id ? '' : id)), [asked]);
   return (
     <Box component="ul" aria-label="rules, tightest first" sx={{ m: 0, p: 0 }}>
       {rules.map((rule) => (
-        <RuleRow key={rule.id} rule={rule} open={open === rule.id} onToggle={() => setChosen(open === rule.id ? '' : rule.id)} />
+        <RuleRow key={rule.id} rule={rule} open={open === rule.id} onToggle={toggle} />
       ))}
     </Box>
   );

@@ -22,7 +22,7 @@ function printedCurve({ hydraulics }: Judgement['context'], pump: number): { flo
 export function CurveChart({ judgement, system, pump }: { judgement: Judgement; system: UnitSystem; pump: number }) {
   const { pit } = useTheme().palette;
   const { context } = judgement;
-  const { pumps, systems, duties, runOut } = systemCurves(context);
+  const { pumps, systems, duties, runOut, shutOff } = systemCurves(context);
   // A riser of its own takes its loss off what a pump gives; the printed curve, whose points are moved, is shown beside it then.
   const printed = context.station.pumps[pump]!.riser.length > 0 ? printedCurve(context, pump) : null;
   const axis = { stroke: pit.quiet, fontSize: 11, tick: { fill: pit.quiet } };
@@ -46,6 +46,7 @@ export function CurveChart({ judgement, system, pump }: { judgement: Judgement; 
           <Line key={at} data={units(points)} name={`pipe asks at ${markWords(at, context.station.duty)}`} dataKey="head" dot={false} activeDot={false} isAnimationActive={false} stroke={pit.surface} strokeWidth={1.8} strokeDasharray={LEVEL_DASH[i]} />
         ))}
         <ReferenceDot {...dot(runOut)} r={3.5} fill={pit.panel} stroke={pit.ink} label={{ value: 'run-out', position: 'top', fontSize: 11, fill: pit.quiet }} />
+        <ReferenceDot {...dot(shutOff)} r={3.5} fill={pit.panel} stroke={pit.ink} label={{ value: 'shut-off', position: 'right', offset: 8, dy: 13, fontSize: 11, fill: pit.quiet }} />
         {duties.map((d) => (
           <ReferenceDot key={d.at} {...dot(d)} r={4.5} fill={pit.brass} stroke={pit.ink} label={d.at === 'stop' ? undefined : { value: say(quantity('flow', d.flow), system), position: 'top', fontSize: 11.5, fill: pit.ink }} />
         ))}

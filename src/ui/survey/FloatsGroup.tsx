@@ -7,10 +7,11 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { withControlFloats, withFound, withKind, withMeasuredRange, withPlace, withRole, withWeight } from '@/core/editing';
+import { differentialOf } from '@/core/levels';
 import { sensorScene } from '@/core/papers';
 import { breatherShift, kindOf, worldOf } from '@/core/sensing';
 import type { Sensor, SensorRole, Station } from '@/core/station';
-import { quantity, say } from '@/core/units';
+import { quantity, say, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { Shaft } from '../shaft/Shaft';
 import { ChoiceField, QuantityField } from './fields';
@@ -160,10 +161,17 @@ function PlaceFields({ at, sensor }: { at: string; sensor: Sensor }) {
   );
 }
 
+/** What the differential costs, in words. */
+const costWords = ({ volume, time }: ReturnType<typeof differentialOf>, filling: boolean, system: UnitSystem): string =>
+  filling
+    ? `Between on and off ${say(quantity('volume', volume), system)} are drawn, ${say(quantity('time', time), system)} at the design draw.`
+    : `Once off, ${say(quantity('volume', volume), system)} must come before it acts again: ${say(quantity('time', time), system)} at the design inflow.`;
+
 function SensorFields({ sensor, index }: { sensor: Sensor; index: number }) {
   const edit = useEditor((s) => s.edit);
   const system = useStationSystem();
-  const trips = useEditor((s) => s.judged.judgement.context.sensors.find((t) => t.sensor.id === sensor.id));
+  const context = useEditor((s) => s.judged.judgement.context);
+  const trips = context.sensors.find((t) => t.sensor.id === sensor.id);
   const at = `sensors.${index}`;
   const words = `${ROLE_WORDS[sensor.role]} ${kindOf(sensor).noun}`;
   return (
@@ -183,6 +191,7 @@ function SensorFields({ sensor, index }: { sensor: Sensor; index: number }) {
         </Box>
         {trips && <Shaft scene={sensorScene(trips, system)} title={`${words}: on, off and the differential between`} />}
       </Box>
+      {trips && <Typography variant="body2">{costWords(differentialOf(context, trips), context.station.duty.kind === 'fill', system)}</Typography>}
       <KindFields at={at} sensor={sensor} />
       <PlaceFields at={at} sensor={sensor} />
       <Row>

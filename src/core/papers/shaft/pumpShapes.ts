@@ -88,8 +88,8 @@ function fillShapes(layout: Layout, { station, vessel }: LevelContext, out: numb
   const draw = layout.yOf(Math.min(0.05, vessel.depth));
   const right = layout.sidesAt(0).right;
   return [
-    polygon('pipe', [left - wall - 22, out - thick], [x + thick, out - thick], [x + thick, to], [x - thick, to], [x - thick, out + thick], [left - wall - 22, out + thick]),
-    ...(duty.from.kind === 'valve' ? [polygon('valve', [left - wall - 12, out - 7], [left - wall + 2, out + 7], [left - wall + 2, out - 7], [left - wall - 12, out + 7])] : [disc('pump', left - wall - 8, out, layout.detail === 'thumb' ? 4 : 8)]),
+    polygon('pipe', [left - wall - 6, out - thick], [x + thick, out - thick], [x + thick, to], [x - thick, to], [x - thick, out + thick], [left - wall - 6, out + thick]),
+    ...(duty.from.kind === 'valve' ? [polygon('valve', [x - 7, out - 7], [x + 7, out + 7], [x + 7, out - 7], [x - 7, out + 7])] : [disc('pump', x, out, layout.detail === 'thumb' ? 4 : 9)]),
     polygon('pipe', [right - 4, draw - 4], [right + wall + 10, draw - 4], [right + wall + 10, draw + 4], [right - 4, draw + 4]),
   ];
 }

@@ -1,7 +1,6 @@
 import { GRAVITY } from '../../hydraulics';
 import { brentRoot } from '../../numeric';
 import type { SensorOf } from '../../station';
-import { quantity } from '../../units';
 import type { SensorKind, World } from './kind';
 
 /**
@@ -36,7 +35,6 @@ export const breatherShift = (b: SensorOf<'bell'>, trapped: number, world: World
 export const bell: SensorKind<SensorOf<'bell'>> = {
   name: 'pressure bell',
   noun: 'bell',
-  floats: false,
   trips: (b, world) => ({ rise: levelForPressure(b, b.on, world), fall: levelForPressure(b, b.off, world) }),
   moved: (b, by) => ({ ...b, mouth: b.mouth + by }),
   widened: () => null,
@@ -44,5 +42,4 @@ export const bell: SensorKind<SensorOf<'bell'>> = {
   extent: (b) => [b.mouth, b.mouth + b.height],
   measures: (b) => [{ field: 'mouth', label: 'bell mouth', of: 'height', value: b.mouth }],
   hand: { how: 'Take the tube off the bell; blow gently into it, then let go; listen for the click.', low: 'let go', high: 'blown' },
-  cost: (b, { airPressure }) => quantity('height', waterInBell(b, b.on, airPressure)),
 };

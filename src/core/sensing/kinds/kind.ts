@@ -1,5 +1,4 @@
 import type { Sensor, SensorOf } from '../../station';
-import type { Quantity } from '../../units';
 
 /** The two levels at which a sensor acts, m above the floor. Rise is above fall for every sensor. */
 export interface Trips {
@@ -25,8 +24,6 @@ export interface SensorKind<S extends Sensor> {
   readonly name: string;
   /** What one of it is called after its role, as in `lag float`. */
   readonly noun: string;
-  /** True for what hangs or slides in the water: what can be lifted with a rod. */
-  readonly floats: boolean;
   trips(sensor: S, world: World): Trips;
   /** Moved up by `by` m, whole. */
   moved(sensor: S, by: number): S;
@@ -40,8 +37,6 @@ export interface SensorKind<S extends Sensor> {
   measures(sensor: S): readonly Measure[];
   /** How it is worked in the hand: what to do, and the names of its two ends. */
   readonly hand: { readonly how: string; readonly low: string; readonly high: string };
-  /** What its range costs that is not the water's doing, as a figure to show: null when there is nothing to say. */
-  cost(sensor: S, world: World): Quantity | null;
 }
 
 /** What a trip level depends on beside the sensor itself. */

@@ -1,12 +1,10 @@
 import type { RodFloat } from '../../station';
-import { quantity } from '../../units';
 import type { SensorKind } from './kind';
 
 /** A float on a rod acts at its stops. */
 export const rod: SensorKind<RodFloat> = {
   name: 'rod float',
   noun: 'float',
-  floats: true,
   trips: (float) => ({ rise: float.upperStop, fall: float.lowerStop }),
   moved: (float, by) => ({ ...float, upperStop: float.upperStop + by, lowerStop: float.lowerStop + by }),
   widened: (float, by) => ({ ...float, upperStop: float.upperStop + by }),
@@ -17,5 +15,4 @@ export const rod: SensorKind<RodFloat> = {
     { field: 'lowerStop', label: 'lower stop', of: 'height', value: float.lowerStop },
   ],
   hand: { how: 'Hold the float at its lower stop, then slide it to the upper; listen for the click.', low: 'at the lower stop', high: 'at the upper stop' },
-  cost: (float) => quantity('height', float.upperStop - float.lowerStop),
 };

@@ -1,5 +1,4 @@
 import type { TiltFloat } from '../../station';
-import { quantity } from '../../units';
 import type { SensorKind } from './kind';
 
 const sinDeg = (degrees: number) => Math.sin((degrees * Math.PI) / 180);
@@ -15,7 +14,6 @@ export const armOf = (float: Pick<TiltFloat, 'tether' | 'body'>): number => floa
 export const tilt: SensorKind<TiltFloat> = {
   name: 'tilt float',
   noun: 'float',
-  floats: true,
   trips(float) {
     if (float.measured) return { rise: float.clip + float.measured.above, fall: float.clip - float.measured.below };
     return { rise: float.clip + armOf(float) * sinDeg(float.riseDeg), fall: float.clip - armOf(float) * sinDeg(float.fallDeg) };
@@ -30,5 +28,4 @@ export const tilt: SensorKind<TiltFloat> = {
     { field: 'tether', label: 'tether', of: 'length', value: float.tether },
   ],
   hand: { how: 'Hold the float hanging, then tip it up past level; listen for the click.', low: 'hanging', high: 'tipped up' },
-  cost: (float) => quantity('height', 2 * armOf(float)),
 };

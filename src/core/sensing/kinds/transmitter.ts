@@ -5,7 +5,6 @@ import type { SensorKind } from './kind';
 export const transmitter: SensorKind<SensorOf<'transmitter'>> = {
   name: 'level transmitter',
   noun: 'transmitter',
-  floats: false,
   trips: (s) => ({ rise: s.on, fall: s.off }),
   moved: (s, by) => ({ ...s, on: s.on + by, off: s.off + by }),
   widened: (s, by) => ({ ...s, on: s.on + by }),
@@ -17,5 +16,4 @@ export const transmitter: SensorKind<SensorOf<'transmitter'>> = {
     { field: 'zero', label: 'transmitter', of: 'height', value: s.zero },
   ],
   hand: { how: 'Lower it into a bucket of water to a known depth, then lift it out; watch the reading and the output.', low: 'in the air', high: 'under water' },
-  cost: () => null,
 };
