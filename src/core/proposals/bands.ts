@@ -24,7 +24,17 @@ export function bandsOf(station: Station, candidates: ReadonlyMap<string, Candid
     const sensor = station.sensors.find((s) => s.role === role);
     return sensor ? candidates.get(sensor.id)! : null;
   };
-  const volumes = (levels: Float64Array) => Float64Array.from(levels, (l) => vessel.volume(l));
+  // Stops and thresholds share their levels by the hundred: each is asked of the vessel once.
+  const known = new Map<number, number>();
+  const volumes = (levels: Float64Array) => {
+    const all = new Float64Array(levels.length);
+    levels.forEach((level, i) => {
+      let volume = known.get(level);
+      if (volume === undefined) known.set(level, (volume = vessel.volume(level)));
+      all[i] = volume;
+    });
+    return all;
+  };
   const pump = of('pump');
   const [stops, leads] = [pump ?? of('stop')!, pump ?? of('lead')!];
   const [stopAt, leadAt] = fills ? [stops.rise, leads.fall] : [stops.fall, leads.rise];

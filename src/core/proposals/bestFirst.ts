@@ -3,7 +3,8 @@
  * Source: J. W. J. Williams, "Algorithm 232: Heapsort", Comm. ACM 7 (1964) 347–348.
  */
 export function* bestFirst(scores: Float64Array): Generator<number> {
-  const heap = Uint32Array.from(scores, (_, i) => i);
+  const heap = new Uint32Array(scores.length);
+  for (let i = 0; i < heap.length; i++) heap[i] = i;
   let size = heap.length;
   const before = (a: number, b: number) => scores[heap[a]!]! < scores[heap[b]!]! || (scores[heap[a]!]! === scores[heap[b]!]! && heap[a]! < heap[b]!);
   const sink = (from: number) => {

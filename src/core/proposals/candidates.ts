@@ -27,11 +27,11 @@ function marks(from: number, to: number, step: number): number[] {
   return Array.from({ length: Math.max(last - first + 1, 0) }, (_, i) => Number(((first + i) * step).toFixed(7)));
 }
 
-/** Every range that a tape can give a sensor that has one, the sensor otherwise as it is: tethers, stops, thresholds. */
-function ranges(sensor: Sensor, depth: number, step: number): Sensor[] {
+/** Every range that a tape can give a sensor that has one, the sensor otherwise as it is: tethers, stops, thresholds. A float that is longer than the vessel is wide never lies level. */
+function ranges(sensor: Sensor, depth: number, widest: number, step: number): Sensor[] {
   switch (sensor.kind) {
     case 'tilt':
-      return marks(step, depth - sensor.body, step).map((tether) => ({ ...sensor, tether, measured: Math.abs(tether - sensor.tether) < 1e-7 ? sensor.measured : null }));
+      return marks(step, Math.min(depth, widest) - sensor.body, step).map((tether) => ({ ...sensor, tether, measured: Math.abs(tether - sensor.tether) < 1e-7 ? sensor.measured : null }));
     case 'rod':
       return marks(step, depth, step).map((travel) => ({ ...sensor, lowerStop: 0, upperStop: travel }));
     case 'transmitter':
@@ -53,10 +53,11 @@ function measuresOf(form: Sensor, from: Sensor | undefined): { value: number; go
 /**
  * Every setting of a sensor on the tape's marks: its height, and of the float that starts and stops the pump alone its range too.
  * @param from what hangs there now, which changes are counted from
+ * @param widest across the vessel, m
  */
-export function candidatesFor(sensor: Sensor, from: Sensor | undefined, depth: number, world: World, system: UnitSystem): Candidates {
+export function candidatesFor(sensor: Sensor, from: Sensor | undefined, depth: number, widest: number, world: World, system: UnitSystem): Candidates {
   const step = tapeStep(system);
-  const forms = (sensor.role === 'pump' ? ranges(sensor, depth, step) : [sensor]).map((form) => {
+  const forms = (sensor.role === 'pump' ? ranges(sensor, depth, widest, step) : [sensor]).map((form) => {
     const kind = kindOf(form);
     const at = kind.setting(form);
     const [low, high] = kind.extent(form);

@@ -21,9 +21,11 @@ export interface Field {
 /** @param from what hangs there now */
 export function fieldOf(station: Station, surroundings: Surroundings, from: readonly Sensor[]): Field {
   const depth = depthOf(station.vessel.shape);
+  const { vessel } = surroundings;
+  const widest = Math.max(...[...vessel.breaks, depth / 2].map((h) => vessel.widthAt(h)));
   const world = worldOf(station);
   const system = systemOf(station.profile);
-  const candidates = new Map(station.sensors.map((s) => [s.id, candidatesFor(s, from.find((f) => f.id === s.id), depth, world, system)]));
+  const candidates = new Map(station.sensors.map((s) => [s.id, candidatesFor(s, from.find((f) => f.id === s.id), depth, widest, world, system)]));
   return { station, surroundings, candidates, bands: bandsOf(station, candidates, surroundings), prepared: new WeakMap() };
 }
 
@@ -189,7 +191,9 @@ export function search(field: Field, aim: Aim, required: ReadonlySet<string>): S
     });
 
   const score = BAND_SCORE[aim];
-  for (const n of bestFirst(Float64Array.from(passed, (i) => score(bands, i)))) {
+  const scores = new Float64Array(passed.length);
+  passed.forEach((i, n) => (scores[n] = score(bands, i)));
+  for (const n of bestFirst(scores)) {
     const i = passed[n]!;
     const by = bands.by(i);
     if (!by.every((c) => known.stands(c)) || (by.length === 2 && !known.apart(by[0]!, by[1]!))) continue;
