@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bellLine, float, fromAbove, makeStation, save, taken } from './station';
+import { bellLine, choose, float, fromAbove, makeStation, save, taken } from './station';
 
 const openSheet = async (page: Page, id: number, sheet: string) => {
   await page.goto(`/stations/${id}/levels`);
@@ -111,6 +111,22 @@ test('every rule says must or should, its need and its slack; one that does not 
   await expect(page.getByText('Nothing is dosed here.')).toBeVisible();
   await rule(/room between trips/).click();
   await expect(page.getByText(/should: needs at least/)).toBeVisible();
+});
+
+test('a rule is told what to ask where it is read: the other school, another figure', async ({ page, request }) => {
+  const id = await makeStation(request, 'School rules', (s) => (s.vessel.inletInvert = 0.7));
+  await page.goto(`/stations/${id}/levels`);
+  const inlet = page.getByRole('button', { name: /alarm against the inlet/ });
+  await expect(inlet).toContainText('broken');
+  await inlet.click();
+  await choose(page, 'the bell rings', 'pipe is storage');
+  await expect(inlet).not.toContainText('broken');
+  await expect(page.getByText(/The other school keeps the inlet free/)).toBeVisible();
+  const swing = page.getByRole('button', { name: /floats swing free/ });
+  await swing.click();
+  await page.getByRole('textbox', { name: 'room to keep' }).fill('150');
+  await page.getByRole('textbox', { name: 'room to keep' }).press('Enter');
+  await expect(swing).toContainText('tight');
 });
 
 test('the heaviest station is judged while its float is dragged; how the frames went is reported', async ({ page }, info) => {

@@ -37,7 +37,7 @@ export const isTimed = ({ duty }: Pick<LevelGeometry['station'], 'duty'>): boole
  * One dose and one day. On demand a dose is the water between start and stop; timed it is the time on at the flow that the pump
  * gives where its float enables the timer. The peak of a steady inflow is taken to last as long as the duty says.
  */
-export function doseFigures({ station, hydraulics, drawdown, atLead }: LevelGeometry): DoseResult {
+export function doseFigures({ station, hydraulics, drawdown, atLead }: Pick<LevelGeometry, 'station' | 'hydraulics' | 'drawdown' | 'atLead'>): DoseResult {
   const { duty, inflow } = station;
   if (duty.kind !== 'dose') throw new RangeError('nothing is dosed');
   if (!atLead.ok) return atLead;

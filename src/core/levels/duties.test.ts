@@ -7,7 +7,7 @@ import { checkStation, newStation, type Sensor, type SensorRole, type Station } 
 import { sayPhrase } from '../units';
 import { callsOf, actingOf, sensorTrips } from './context';
 import { cycleOf, worstCycle } from './cycle';
-import { adviseSwing, differentialOf, doseFigures, judge, levelContext, lineOf, moves, systemCurves, timedDay } from './index';
+import { adviseSwing, differentialOf, doseFigures, judge, levelContext, lineOf, moves, sawtooth, systemCurves, timedDay } from './index';
 
 type Change = (s: Station) => void;
 
@@ -113,6 +113,52 @@ describe('cycles of two pumps, by hand: 1 m², 2 L/s each', () => {
     const cycle = ok(cycleOf(three, 5e-3));
     expect(cycle.pumps).toBe(3);
     expect(cycle.run / (0.2 / 3e-3 + 0.2 / 1e-3 + 0.9 / 1e-3)).toBeCloseTo(1, 3);
+  });
+});
+
+describe('a tooth of a duplex', () => {
+  const s = newStation('a', 'b', 'metric-230');
+  const c = levelContext({ ...s, pumps: [s.pumps[0]!, s.pumps[0]!], sensors: [at('stop', 0.35, 0.4), at('lead', 0.55, 0.6), at('lag', 0.7, 0.75)] });
+  it('keeps its water: what comes in is what is pumped, with one pump, then with two', () => {
+    const inflow = 3.2e-3;
+    const tooth = sawtooth(c, inflow);
+    let pumped = 0;
+    for (const [i, p] of tooth.entries()) {
+      const before = tooth[i - 1];
+      if (!before) continue;
+      const dt = p.time - before.time;
+      pumped += inflow * dt - (c.vessel.volume(p.level) - c.vessel.volume(before.level));
+    }
+    const cycle = ok(cycleOf(c, inflow));
+    // What drained back at the stop is pumped once more.
+    expect(pumped / (inflow * cycle.cycle + c.hydraulics.drainback(2))).toBeCloseTo(1, 6);
+    expect(tooth.at(-1)!.time).toBeCloseTo(cycle.cycle, 4);
+    expect(Math.max(...tooth.map((p) => p.level))).toBeCloseTo(0.75, 9);
+  });
+  it('goes the other way in a tank that is filled', () => {
+    const fill = levelContext(box(2e-3, (x) => ((x.duty = { kind: 'fill', from: { kind: 'valve', flow: 1e-3 }, drowned: false, runOn: 0, keep: 0.1 }), (x.sensors = [at('pump', 0.5, 1, 'opens-on-rise')]))));
+    const tooth = sawtooth(fill, 4e-4);
+    expect([tooth[0]!.level, Math.min(...tooth.map((p) => p.level)), tooth.at(-1)!.level]).toEqual([1, 0.5, 1].map((x) => expect.closeTo(x, 9)));
+    expect(tooth.at(-1)!.time).toBeCloseTo(0.5 / 4e-4 + 0.5 / 6e-4, 6);
+  });
+});
+
+describe('the tape list of every kind', () => {
+  it('has what is set, what it needs of cord and of water, by hand', () => {
+    const { tape } = judge(box(2e-3, (s) => ((s.settings.hoseFlow = 1e-3), (s.settings.cordSlack = 0.3), (s.cordRun = 2))));
+    const [pump] = tape;
+    expect(pump).toMatchObject({ rimDown: 1, floorUp: 1, tether: null, lowerStopRimDown: 1.5, bearing: null, water: 1, byHose: 1000, cord: 1 + 2 + 0.3, cordHas: 9 });
+    expect(pump!.settings.map((x) => [x.label, x.rimDown])).toEqual([['upper stop', 1], ['lower stop', 1.5]]);
+  });
+  it('for every demo station: rim down and floor up make the depth, and each length is its own', () => {
+    for (const { station } of demoStations()) {
+      const { tape, context } = judge(station);
+      for (const row of tape) {
+        expect(row.rimDown + row.floorUp).toBeCloseTo(context.vessel.depth, 9);
+        for (const m of row.settings) expect(m.rimDown === null).toBe(m.of === 'length');
+        expect(row.cord).toBeGreaterThan(station.cordRun);
+      }
+    }
   });
 });
 

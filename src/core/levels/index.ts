@@ -1,6 +1,6 @@
 export { judge, type Judgement } from './judge';
 export { levelContext, sensorTrips, surroundingsAfter, surroundingsOf, type LevelContext, type Surroundings } from './context';
-export type { LevelGeometry, SensorTrips } from './geometry';
+export type { SensorTrips } from './geometry';
 export { drawTime, type CycleResult } from './cycle';
 export { sawtooth, type LevelAt } from './sawtooth';
 export { sayNoDuty } from './sayNoDuty';

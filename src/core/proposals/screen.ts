@@ -1,4 +1,4 @@
-import { doseFigures, type LevelGeometry, type Surroundings } from '../levels';
+import { doseFigures, type Surroundings } from '../levels';
 import { flowsOf } from '../inflow';
 import type { Station } from '../station';
 import { systemOf, tapeStep } from '../units';
@@ -92,6 +92,6 @@ export function screenFor(station: Station, { vessel, hydraulics }: Surroundings
 }
 
 function surgeFits(station: Station, { vessel, hydraulics }: Surroundings, { lead, drawdown }: Band, alarm: number): boolean {
-  const dosed = doseFigures({ station, hydraulics, drawdown, atLead: hydraulics.at(lead) } as Pick<LevelGeometry, 'station' | 'hydraulics' | 'drawdown' | 'atLead'> as LevelGeometry);
+  const dosed = doseFigures({ station, hydraulics, drawdown, atLead: hydraulics.at(lead) });
   return !dosed.ok || (vessel.volume(alarm) - vessel.volume(lead)) * EASE >= dosed.surge;
 }

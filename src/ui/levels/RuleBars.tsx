@@ -3,10 +3,11 @@ import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import Typography from '@mui/material/Typography';
 import { useSearchParams } from 'next/navigation';
-import { memo, useCallback, useState } from 'react';
+import { Fragment, memo, useCallback, useState } from 'react';
 import type { JudgedRule, RuleState } from '@/core/levels';
 import { say, sayPhrase, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
+import { settingsOfRule } from '../survey/settingFields';
 
 const WORD: Readonly<Record<RuleState, string>> = { holds: 'holds', tight: 'tight', broken: 'broken', unknown: 'not known', 'not-applicable': 'not asked' };
 
@@ -46,6 +47,19 @@ interface RowProps {
   onToggle(id: string): void;
 }
 
+/** The settings that a rule uses, to be set where it is read. */
+function RuleSettings({ id }: { id: string }) {
+  const fields = settingsOfRule(id);
+  if (fields.length === 0) return null;
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(150px, 190px))', gap: 1.5, mt: 1.5 }}>
+      {fields.map(({ setting, field }) => (
+        <Fragment key={setting}>{field}</Fragment>
+      ))}
+    </Box>
+  );
+}
+
 /** Most rules say the same from one mark of a drag to the next: those rows are not drawn again. */
 const sameRow = (a: RowProps, b: RowProps): boolean => a.open === b.open && a.onToggle === b.onToggle && JSON.stringify(a.rule) === JSON.stringify(b.rule);
 
@@ -77,6 +91,7 @@ const RuleRow = memo(function RuleRow({ rule, open, onToggle }: RowProps) {
           <Typography variant="body2" sx={{ mt: 0.5 }}>
             {sayPhrase(rule.why, system)}
           </Typography>
+          <RuleSettings id={rule.id} />
         </Box>
       )}
     </Box>

@@ -51,7 +51,7 @@ function TapeSheet() {
       <table>
         <thead>
           <tr>
-            {['float', 'contact', 'rim down', 'floor up', 'on', 'off', 'cord', 'set'].map((h) => (
+            {['float', 'contact', 'rim down', 'floor up', 'on', 'off', 'water, hose', 'cord', 'set'].map((h) => (
               <th key={h}>{h}</th>
             ))}
           </tr>
@@ -77,6 +77,9 @@ function TapeSheet() {
                 {row.measured && ' (measured)'}
               </td>
               <td>{height(row.fall)}</td>
+              <td>
+                {say(quantity('volume', row.water), system)}, {say(quantity('time', row.byHose), system)}
+              </td>
               <td>{say(quantity('distance', row.cord), system)}</td>
               <td>☐</td>
             </tr>

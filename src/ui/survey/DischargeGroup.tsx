@@ -6,6 +6,7 @@ import { useEditor } from '../editor/StationProvider';
 import { ChoiceField, QuantityField } from './fields';
 import { Group, Row } from './Group';
 import { SegmentList } from './SegmentList';
+import { settingField } from './settingFields';
 import { LiftSketch } from './sketches';
 import { Tick, TickField } from './Tick';
 
@@ -32,8 +33,8 @@ function LateralFields() {
         <QuantityField path={`${at}.squirt`} label="jet wanted" kind="height" hint="at the last orifice" />
       </Row>
       <Row>
-        <QuantityField path="settings.doseMultiple" label="dose over laterals" kind="factor" hint="times what they hold" />
-        <QuantityField path="settings.lateralSpread" label="first over last" kind="share" hint="let pass" />
+        {settingField('doseMultiple')}
+        {settingField('lateralSpread')}
       </Row>
     </>
   );

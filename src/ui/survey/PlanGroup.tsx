@@ -7,6 +7,7 @@ import { QuantityField, WordsField } from './fields';
 import { Group, Row } from './Group';
 import { ListRow } from './ListRow';
 import { PlanSketch } from './PlanSketch';
+import { settingField } from './settingFields';
 import { Tick } from './Tick';
 
 /** Where things stand, seen from above: the pole, the inlet's stream, ladders and posts. Bearings run clockwise from a mark on the rim. */
@@ -20,8 +21,8 @@ export function PlanGroup() {
         <QuantityField path="pole.bearing" label="pole at" kind="angle" hint="from the mark on the rim" />
         <QuantityField path="pole.offset" label="pole, from the axis" kind="height" />
         <QuantityField path="pole.diameter" label="pole, across" kind="height" />
-        <QuantityField path="settings.swingClearance" label="room to keep" kind="height" hint="round a float's swing" />
-        <QuantityField path="settings.sideSwingDeg" label="swings aside by" kind="angle" hint="in moving water" />
+        {settingField('swingClearance')}
+        {settingField('sideSwingDeg')}
       </Row>
       <Tick label="the inlet falls free into the pit" checked={stream !== null} onChange={(falls) => edit((d) => setAt(d, 'vessel.inletStream', falls ? { bearing: 0, offset: 0.2, diameter: 0.1 } : null))} />
       {stream && (

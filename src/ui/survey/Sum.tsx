@@ -97,6 +97,7 @@ export function Sum({ pump }: { pump: number }) {
         {!valve && duty.kind !== 'fill' && <Reading label="back through the weep hole" value={atLead.ok ? quantity('flow', atLead.weep) : null} system={system} />}
         {!valve && duty.kind !== 'fill' && <Reading label="drains back each stop" value={quantity('volume', hydraulics.drainback(1))} system={system} />}
         {squirt !== null && <Reading label="jet at the last orifice" value={quantity('height', squirt)} system={system} />}
+        {hydraulics.laterals && station.discharge.laterals && <Reading label="flow for the jet wanted" value={quantity('flow', hydraulics.laterals.at(station.discharge.laterals.squirt).flow)} system={system} />}
         {hydraulics.laterals && <Reading label="laterals hold" value={quantity('volume', hydraulics.laterals.volume)} system={system} />}
         <Reading label={duty.kind === 'fill' ? 'tank to the overflow' : 'pit to the overflow'} value={quantity('volume', vessel.volume(context.overflow))} system={system} />
       </Box>

@@ -11,10 +11,16 @@ function partOf(other: SwingPart): Part[] {
   return other === 'inlet' ? ['level:inlet'] : other === 'pole' ? ['pole'] : [];
 }
 
+/** What a float comes near, in words: another float, another's weight, or the thing itself. */
+function nameOf({ other, name }: Clearance, role: (id: string) => string): string {
+  if (!other.startsWith('float:')) return name;
+  const id = other.slice('float:'.length);
+  return name === id ? `the ${role(id)} float` : `${name} (${role(id)})`;
+}
+
 /** Touching is broken; nearer than the wished clearance is tight: so the scale is chosen that both fall where they should. */
-function swingCondition(c: Clearance, names: (id: string) => string, clearance: number, tightShare: number): Condition {
-  const { least } = { least: quantity('height', c.clearance) };
-  const other = c.other.startsWith('float:') && c.name === c.other.slice('float:'.length) ? `the ${names(c.name)} float` : c.other.startsWith('float:') ? `the ${c.name} of the ${names(c.other.slice('float:'.length))} float` : c.name;
+function swingCondition(c: Clearance, role: (id: string) => string, clearance: number, tightShare: number): Condition {
+  const least = quantity('height', c.clearance);
   const how = c.clearance < 0 ? phrase`touches` : c.clearance < clearance ? phrase`comes tight, within ${least} of,` : phrase`keeps clear, ${least}, of`;
   const when = c.lands ? phrase`hanging, as the water drops` : phrase`with the water at ${quantity('height', c.level)}`;
   return {
@@ -22,7 +28,7 @@ function swingCondition(c: Clearance, names: (id: string) => string, clearance: 
     needs: quantity('height', 0),
     has: least,
     scale: clearance / Math.max(tightShare, 1e-6),
-    why: phrase`Over its whole swing the ${names(c.float)} float ${how} ${other}, ${when}. It must not touch, and should keep ${quantity('height', clearance)}.`,
+    why: phrase`Over its whole swing the ${role(c.float)} float ${how} ${nameOf(c, role)}, ${when}. It must not touch, and should keep ${quantity('height', clearance)}.`,
     about: [`float:${c.float}`, ...partOf(c.other)],
   };
 }

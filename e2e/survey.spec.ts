@@ -1,0 +1,61 @@
+import { expect, test } from '@playwright/test';
+import { bellLine, choose, makeStation, type } from './station';
+
+test('the line warns of frost and of a siphon, and says what each length of it does', async ({ page, request }) => {
+  const id = await makeStation(request, 'Line sump', (s) => Object.assign(s.inflow.source, { low: 5e-6 }));
+  await page.goto(`/stations/${id}/survey`);
+  await type(page, 'in the open', '4 m');
+  await expect(page.getByText(/freezes through/)).toBeVisible();
+  await type(page, 'lasting frost', '2');
+  await expect(page.getByText(/freezes through/)).toHaveCount(0);
+  await page.getByRole('checkbox', { name: /high point above its outlet/ }).check();
+  await type(page, 'high point', '4 m');
+  await expect(page.getByText('static head, from start').locator('..')).toContainText('3.41');
+  await page.getByRole('checkbox', { name: /vented there/ }).uncheck();
+  await expect(page.getByText('static head, from start').locator('..')).toContainText('1.81');
+  await type(page, 'outlet height', '0.1 m');
+  await expect(page.getByText(/siphons on after the stop/)).toBeVisible();
+  const line = page.getByRole('table', { name: 'the line' });
+  await expect(line.getByRole('row', { name: /riser and run/ })).toContainText('12.00 m');
+  await page.getByRole('button', { name: 'give it a riser of its own' }).click();
+  await expect(line.getByRole('row', { name: /all of it/ })).toContainText('14.00 m');
+  await expect(page.locator('.recharts-legend-item-text', { hasText: 'as printed' })).toBeVisible();
+});
+
+test('what stands in the pit is drawn from above and told when a float meets it', async ({ page, request }) => {
+  const id = await makeStation(request, 'Plan sump');
+  await page.goto(`/stations/${id}/survey`);
+  const plan = page.getByRole('img', { name: 'the pit from above, to scale' });
+  const shapes = await plan.locator('path').count();
+  await page.getByRole('button', { name: 'add a post or pipe' }).click();
+  await expect(plan.locator('path')).toHaveCount(shapes + 1);
+  await type(page, 'post or pipe', 'guide rail');
+  const post = page.locator('#plan');
+  await post.getByRole('textbox', { name: 'at', exact: true }).fill('10');
+  await post.getByRole('textbox', { name: 'at', exact: true }).press('Enter');
+  await page.getByRole('link', { name: 'Levels' }).click();
+  await expect(page.getByRole('button', { name: /floats swing free/ })).toContainText('broken');
+  await page.getByRole('button', { name: /floats swing free/ }).click();
+  await expect(page.getByText(/touches guide rail/)).toBeVisible();
+  await page.getByRole('link', { name: 'Survey' }).click();
+  await page.getByRole('button', { name: 'remove guide rail' }).click();
+  await page.getByRole('checkbox', { name: 'the inlet falls free into the pit' }).check();
+  await expect(page.getByRole('textbox', { name: 'stream, across' })).toHaveValue('100');
+  await expect(bellLine(page)).toContainText('rules hold');
+});
+
+test('floats of the same trips, and contacts the wrong way, are told before anything is wired', async ({ page, request }) => {
+  const id = await makeStation(request, 'Crossed sump');
+  await page.goto(`/stations/${id}/survey`);
+  await page.getByRole('group', { name: 'floats that run the pump' }).getByRole('button', { name: 'stop and lead floats' }).click();
+  const lead = page.getByRole('region', { name: 'lead float' });
+  const stop = page.getByRole('region', { name: 'stop float' });
+  const clip = await stop.getByRole('textbox', { name: 'clip, floor up' }).inputValue();
+  await lead.getByRole('textbox', { name: 'clip, floor up' }).fill(clip);
+  await lead.getByRole('textbox', { name: 'clip, floor up' }).press('Enter');
+  await choose(page, 'duty', 'to be kept full: header or storage tank');
+  await choose(page, 'duty', 'to be kept empty: sump, ejector, grinder');
+  await lead.getByRole('combobox', { name: 'contact', exact: true }).click();
+  await page.getByRole('option', { name: 'opens on rise (NC hanging)' }).click();
+  await expect(page.getByText(/would run the pump dry and stop it as the water comes/).first()).toBeVisible();
+});

@@ -1,0 +1,61 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { demoStations } from '../demo';
+import { brokenRules, levelContext, surroundingsOf } from '../levels';
+import { newStation, type Station } from '../station';
+import { screenFor } from './screen';
+import { fieldOf } from './search';
+
+const RULES = ['submergence', 'dry-run', 'starts', 'run', 'drainback', 'fill'] as const;
+
+/** A station with the stop and start of one band of its field. */
+function withBand(station: Station, field: ReturnType<typeof fieldOf>, index: number): Station {
+  const by = field.bands.by(index);
+  return { ...station, sensors: station.sensors.map((s) => by.find((c) => c.sensor.id === s.id)?.sensor ?? s) };
+}
+
+describe('a screen refuses only what the rule of its name refuses', () => {
+  const stations = [...demoStations().map((d) => d.station), newStation('a', 'b', 'us-120')];
+  it.each(stations.map((s) => [s.identity.name, s] as const))('%s', (_, station) => {
+    const around = surroundingsOf(station);
+    const field = fieldOf(station, around, station.sensors);
+    const screens = new Map(RULES.map((id) => [id, screenFor(station, around, new Set([id]))]));
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: field.bands.count - 1 }), fc.constantFrom(...RULES), (index, id) => {
+        const band = { stop: field.bands.stop[index]!, lead: field.bands.lead[index]!, drawdown: field.bands.above[index]! - field.bands.below[index]! };
+        if (screens.get(id)!.band(band)) return;
+        expect(brokenRules(withBand(station, field, index), new Set([id]), around)).toBe(id);
+      }),
+      { numRuns: 60 },
+    );
+  });
+  it.each(stations.map((s) => [s.identity.name, s] as const))('%s: what a band says of itself is what the levels then are', (_, station) => {
+    const around = surroundingsOf(station);
+    const field = fieldOf(station, around, station.sensors);
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: field.bands.count - 1 }), (index) => {
+        const c = levelContext(withBand(station, field, index), around);
+        expect(c.stop).toBeCloseTo(field.bands.stop[index]!, 6);
+        expect(c.lead).toBeCloseTo(field.bands.lead[index]!, 6);
+        expect(c.drawdown).toBeCloseTo(field.bands.above[index]! - field.bands.below[index]!, 4);
+      }),
+      { numRuns: 25 },
+    );
+  });
+  it('refuses enough to be worth its while: most of what breaks a rule', () => {
+    const station = newStation('a', 'b', 'metric-230');
+    const around = surroundingsOf(station);
+    const field = fieldOf(station, around, station.sensors);
+    const screen = screenFor(station, around, new Set(RULES));
+    let [refused, broken] = [0, 0];
+    for (let i = 0; i < field.bands.count; i += 97) {
+      const breaks = brokenRules(withBand(station, field, i), new Set(RULES), around) !== null;
+      const passes = screen.band({ stop: field.bands.stop[i]!, lead: field.bands.lead[i]!, drawdown: field.bands.above[i]! - field.bands.below[i]! });
+      if (breaks) broken++;
+      if (!passes) refused++;
+    }
+    expect(broken).toBeGreaterThan(20);
+    expect(refused / broken).toBeGreaterThan(0.8);
+    expect(refused).toBeLessThanOrEqual(broken);
+  });
+});
