@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { bellLine, choose, makeStation, type } from './station';
 
 test('the line warns of frost and of a siphon, and says what each length of it does', async ({ page, request }) => {
-  const id = await makeStation(request, 'Line sump', (s) => Object.assign(s.inflow.source, { low: 5e-6 }));
+  const id = await makeStation(request, 'Line sump', (s) => Object.assign(s.inflow.source, { low: 1e-6 }));
   await page.goto(`/stations/${id}/survey`);
   await type(page, 'in the open', '4 m');
   await expect(page.getByText(/freezes through/)).toBeVisible();

@@ -153,7 +153,7 @@ describe('operating point', () => {
         const p = h.at(level);
         if (!p.ok) throw new Error(p.reason);
         expect(p.pumpFlow).toBeCloseTo(p.flow + p.weep, 12);
-        expect(h.systemHead(p.flow, level)).toBeCloseTo(h.curves[0]!.at(p.pumpFlow), 8);
+        expect(h.jointHead(p.flow, level)).toBeCloseTo(h.curves[0]!.at(p.pumpFlow), 8);
         s.discharge.weepHole = null;
         const dry = hydraulicsOf(s).at(level);
         expect(dry.ok && dry.flow).toBeGreaterThan(p.flow);

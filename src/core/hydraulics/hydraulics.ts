@@ -48,8 +48,6 @@ export interface Hydraulics {
   drainback(running: number): number;
   /** Head that the shared line asks for where the risers join, to take `flow` from `level`, m. */
   jointHead(flow: number, level: number): number;
-  /** Head that the line asks for to take `flow` from `level` out of `running` like pumps, their risers counted, m. */
-  systemHead(flow: number, level: number, running?: number): number;
   /** How far the water is lifted with the water at `level`, m. */
   staticHead(level: number): number;
   /** The operating point of the first `running` pumps with the water at `level` m above the floor. The answer is computed once and kept. */
@@ -183,7 +181,6 @@ export function hydraulicsOf(station: HydraulicStation): Hydraulics {
     drainback,
     staticHead: lift,
     jointHead: (flow, level) => lift(level) + mainLoss(flow),
-    systemHead: (flow, level, running = 1) => lift(level) + branches[0]!.riser.friction(flow / running) + mainLoss(flow),
     at(level, running = 1) {
       const key = running === 1 ? level : `${running}:${level}`;
       const before = known.get(key);
