@@ -221,7 +221,7 @@ function sandBed(): Station {
   const s = begin('Sand bed dosing tank', LANDING, 'Bed of four laterals behind the lodge. Timer in the panel, peak float second from the top.');
   return {
     ...s,
-    duty: { kind: 'dose', mode: 'timed', dosesPerDay: 6, on: 100, off: 3500, peakOff: 2000, minimumRest: 1200, peakDay: 1.5, surge: 3600 },
+    duty: { kind: 'dose', mode: 'timed', dosesPerDay: 6, on: 45, off: 3500, peakOff: 2000, minimumRest: 1200, peakDay: 1.5, surge: 3600 },
     vessel: { ...s.vessel, shape: { kind: 'box', length: 2, width: 1.2, depth: 1.7 }, inletInvert: 1.35, overflow: 1.6, inletStream: { bearing: 270, offset: 0.9, diameter: 0.1 } },
     inflow: { source: { kind: 'pattern', mean: 0.03 * LITRES, factors: [0.2, 0.1, 0.1, 0.1, 0.2, 0.8, 2.2, 2.6, 1.6, 1, 0.9, 0.9, 1.1, 0.9, 0.7, 0.8, 1, 1.7, 2.3, 1.9, 1.3, 0.9, 0.5, 0.2] }, infiltration: 0 },
     pumps: [{ ...s.pumps[0]!, name: 'dosing pump, 0.55 kW', curve: curve(LITRES, 1, [[0, 9], [1, 8.1], [2, 6.8], [3, 4.9], [4, 2.4]]), offset: 0.5, minimumRun: 30, riserBearing: 285, riserOffset: 0.72 }],

@@ -38,7 +38,7 @@ export function Doses({ judgement, system }: { judgement: Judgement; system: Uni
               </TableCell>
               <TableCell>{q('time', duty.on)}</TableCell>
               <TableCell>{q('time', d.rest)}</TableCell>
-              <TableCell>{q('factor', d.dosesPerDay)}</TableCell>
+              <TableCell>{q('count', d.dosesPerDay)}</TableCell>
               <TableCell>{q('volume', d.takesPerDay)}</TableCell>
               <TableCell>{q('volume', d.brings)}</TableCell>
               <TableCell>{q('rate', d.startsPerHour)}</TableCell>

@@ -37,7 +37,7 @@ function figuresOf({ worst, cycles, reserve, context }: Judgement): Figure[] {
   if (duty.kind === 'dose' && duty.mode === 'timed') {
     const dosed = doseFigures(context);
     const day = dosed.ok ? timedDay(duty.on, duty.off, dosed.volume) : null;
-    return [delivers, { label: 'one dose', value: dosed.ok ? quantity('volume', dosed.volume) : null }, { label: 'doses a day', value: day ? quantity('factor', day.dosesPerDay) : null }, bell];
+    return [delivers, { label: 'one dose', value: dosed.ok ? quantity('volume', dosed.volume) : null }, { label: 'doses a day', value: day ? quantity('count', day.dosesPerDay) : null }, bell];
   }
   const filling = duty.kind === 'fill';
   return [

@@ -83,7 +83,7 @@ function tilt(d: Drawn<SensorOf<'tilt'>>): Shape[] {
 function rod(d: Drawn<SensorOf<'rod'>>): Shape[] {
   const { layout, pole, sensor, level, order } = d;
   const small = layout.detail === 'thumb';
-  const x = pole + (layout.right - layout.left) * (0.18 + 0.07 * (order % 2));
+  const x = pole + (layout.right - layout.left) * (0.08 + 0.08 * (order % 2));
   const [upper, lower] = [layout.yOf(sensor.upperStop), layout.yOf(sensor.lowerStop)];
   const y = layout.yOf(Math.min(Math.max(level, sensor.lowerStop), sensor.upperStop));
   const half = (small ? 7 : 20) / 2;
