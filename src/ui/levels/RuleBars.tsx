@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import Typography from '@mui/material/Typography';
 import { useSearchParams } from 'next/navigation';
-import { Fragment, memo, useCallback, useState } from 'react';
+import { Fragment, memo, useCallback, useEffect, useRef, useState } from 'react';
 import type { JudgedRule, RuleState } from '@/core/levels';
 import { say, sayPhrase, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
@@ -69,8 +69,12 @@ const RuleRow = memo(function RuleRow({ rule, open, onToggle }: RowProps) {
   const pointed = useEditor((s) => s.pointed);
   const lit = rule.about.some((p) => pointed.includes(p));
   const answer = () => point(rule.about);
+  const row = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    if (open) row.current?.scrollIntoView({ block: 'nearest' });
+  }, [open]);
   return (
-    <Box component="li" sx={{ listStyle: 'none', borderBottom: 1, borderColor: 'divider', bgcolor: lit ? 'action.hover' : undefined }} onPointerEnter={answer} onPointerLeave={() => point([])}>
+    <Box component="li" ref={row} sx={{ listStyle: 'none', borderBottom: 1, borderColor: 'divider', bgcolor: lit ? 'action.hover' : undefined }} onPointerEnter={answer} onPointerLeave={() => point([])}>
       <ButtonBase onClick={() => onToggle(rule.id)} onFocus={answer} onBlur={() => point([])} aria-expanded={open} sx={{ display: 'grid', gridTemplateColumns: 'minmax(150px, 1.1fr) 58px minmax(110px, 1fr) minmax(150px, 1.25fr)', gap: 1.25, alignItems: 'center', width: '100%', textAlign: 'left', px: 1.5, py: 0.6, minHeight: 34 }}>
         <Typography variant="body2" component="span" sx={{ fontWeight: 600 }}>
           {rule.title}
