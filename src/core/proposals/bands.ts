@@ -1,22 +1,19 @@
-import type { Surroundings } from '../levels';
 import type { SensorRole, Station } from '../station';
 import { systemOf, tapeStep } from '../units';
 import type { Candidate, Candidates } from './candidates';
 
-/** Every stop and start that are tried together, as figures: m above the floor, m³ at the lower and the upper of the two, m of moves. */
+/** Every stop and start that are tried together, as figures: m above the floor, m of moves. */
 export interface Bands {
   readonly count: number;
   readonly stop: Float64Array;
   readonly lead: Float64Array;
-  readonly below: Float64Array;
-  readonly above: Float64Array;
   readonly moved: Float64Array;
   /** What makes the stop and the start: one sensor, or two. */
   by(index: number): readonly Candidate[];
 }
 
 /** Every stop and start that the tape can make, the start above the stop, or below it where a tank is filled. */
-export function bandsOf(station: Station, candidates: ReadonlyMap<string, Candidates>, { vessel }: Surroundings): Bands {
+export function bandsOf(station: Station, candidates: ReadonlyMap<string, Candidates>): Bands {
   const fills = station.duty.kind === 'fill';
   const step = tapeStep(systemOf(station.profile)) - 1e-9;
   const { overflow } = station.vessel;
@@ -24,21 +21,9 @@ export function bandsOf(station: Station, candidates: ReadonlyMap<string, Candid
     const sensor = station.sensors.find((s) => s.role === role);
     return sensor ? candidates.get(sensor.id)! : null;
   };
-  // Stops and thresholds share their levels by the hundred: each is asked of the vessel once.
-  const known = new Map<number, number>();
-  const volumes = (levels: Float64Array) => {
-    const all = new Float64Array(levels.length);
-    levels.forEach((level, i) => {
-      let volume = known.get(level);
-      if (volume === undefined) known.set(level, (volume = vessel.volume(level)));
-      all[i] = volume;
-    });
-    return all;
-  };
   const pump = of('pump');
   const [stops, leads] = [pump ?? of('stop')!, pump ?? of('lead')!];
   const [stopAt, leadAt] = fills ? [stops.rise, leads.fall] : [stops.fall, leads.rise];
-  const [stopVolume, leadVolume] = [volumes(stopAt), volumes(leadAt)];
   const sound = (s: number, l: number) => {
     const [low, high] = fills ? [leadAt[l]!, stopAt[s]!] : [stopAt[s]!, leadAt[l]!];
     return high - low >= step && low >= 0 && high <= overflow;
@@ -54,17 +39,15 @@ export function bandsOf(station: Station, candidates: ReadonlyMap<string, Candid
   let count = 0;
   each(() => count++);
   const [ss, ls] = [new Uint32Array(count), new Uint32Array(count)];
-  const [stop, lead, below, above, moved] = [0, 1, 2, 3, 4].map(() => new Float64Array(count)) as [Float64Array, Float64Array, Float64Array, Float64Array, Float64Array];
+  const [stop, lead, moved] = [new Float64Array(count), new Float64Array(count), new Float64Array(count)];
   let n = 0;
   each((s, l) => {
     ss[n] = s;
     ls[n] = l;
     stop[n] = stopAt[s]!;
     lead[n] = leadAt[l]!;
-    below[n] = fills ? leadVolume[l]! : stopVolume[s]!;
-    above[n] = fills ? stopVolume[s]! : leadVolume[l]!;
     moved[n] = pump ? pump.moved[s]! : stops.moved[s]! + leads.moved[l]!;
     n++;
   });
-  return { count, stop, lead, below, above, moved, by: (i) => (pump ? [pump.at(ss[i]!)] : [stops.at(ss[i]!), leads.at(ls[i]!)]) };
+  return { count, stop, lead, moved, by: (i) => (pump ? [pump.at(ss[i]!)] : [stops.at(ss[i]!), leads.at(ls[i]!)]) };
 }

@@ -57,11 +57,19 @@ function measuresOf(form: Sensor, from: Sensor | undefined): { value: number; go
  */
 export function candidatesFor(sensor: Sensor, from: Sensor | undefined, depth: number, widest: number, world: World, system: UnitSystem): Candidates {
   const step = tapeStep(system);
+  // Forms of one sensor are mostly set at the same heights.
+  const heightsKnown = new Map<string, readonly number[]>();
+  const heights = (from: number, to: number) => {
+    const key = `${from} ${to}`;
+    const known = heightsKnown.get(key) ?? marks(from, to, step);
+    heightsKnown.set(key, known);
+    return known;
+  };
   const forms = (sensor.role === 'pump' ? ranges(sensor, depth, widest, step) : [sensor]).map((form) => {
     const kind = kindOf(form);
     const at = kind.setting(form);
     const [low, high] = kind.extent(form);
-    return { form, at, trips: tripsOf(form, world), heights: marks(at - low, depth - (high - at), step), measures: measuresOf(form, from) };
+    return { form, at, trips: tripsOf(form, world), heights: heights(at - low, depth - (high - at)), measures: measuresOf(form, from) };
   });
   const count = forms.reduce((sum, f) => sum + f.heights.length, 0);
   const [rise, fall, moved] = [new Float64Array(count), new Float64Array(count), new Float64Array(count)];

@@ -14,6 +14,13 @@ function withBand(station: Station, field: ReturnType<typeof fieldOf>, index: nu
   return { ...station, sensors: station.sensors.map((s) => by.find((c) => c.sensor.id === s.id)?.sensor ?? s) };
 }
 
+/** The band of an index as the screen is asked of it. */
+function bandAt(field: ReturnType<typeof fieldOf>, index: number) {
+  const { vessel } = field.surroundings;
+  const [stop, lead] = [field.bands.stop[index]!, field.bands.lead[index]!];
+  return { stop, lead, drawdown: Math.abs(vessel.volume(lead) - vessel.volume(stop)) };
+}
+
 describe('a screen refuses only what the rule of its name refuses', () => {
   const stations = [...demoStations().map((d) => d.station), newStation('a', 'b', 'us-120')];
   it.each(stations.map((s) => [s.identity.name, s] as const))('%s', (_, station) => {
@@ -22,8 +29,7 @@ describe('a screen refuses only what the rule of its name refuses', () => {
     const screens = new Map(RULES.map((id) => [id, screenFor(station, around, new Set([id]))]));
     fc.assert(
       fc.property(fc.integer({ min: 0, max: field.bands.count - 1 }), fc.constantFrom(...RULES), (index, id) => {
-        const band = { stop: field.bands.stop[index]!, lead: field.bands.lead[index]!, drawdown: field.bands.above[index]! - field.bands.below[index]! };
-        if (screens.get(id)!.band(band)) return;
+        if (screens.get(id)!.band(bandAt(field, index))) return;
         expect(brokenRules(withBand(station, field, index), new Set([id]), around)).toBe(id);
       }),
       { numRuns: 60 },
@@ -37,7 +43,7 @@ describe('a screen refuses only what the rule of its name refuses', () => {
         const c = levelContext(withBand(station, field, index), around);
         expect(c.stop).toBeCloseTo(field.bands.stop[index]!, 6);
         expect(c.lead).toBeCloseTo(field.bands.lead[index]!, 6);
-        expect(c.drawdown).toBeCloseTo(field.bands.above[index]! - field.bands.below[index]!, 4);
+        expect(c.drawdown).toBeCloseTo(bandAt(field, index).drawdown, 4);
       }),
       { numRuns: 25 },
     );
@@ -50,7 +56,7 @@ describe('a screen refuses only what the rule of its name refuses', () => {
     let [refused, broken] = [0, 0];
     for (let i = 0; i < field.bands.count; i += 97) {
       const breaks = brokenRules(withBand(station, field, i), new Set(RULES), around) !== null;
-      const passes = screen.band({ stop: field.bands.stop[i]!, lead: field.bands.lead[i]!, drawdown: field.bands.above[i]! - field.bands.below[i]! });
+      const passes = screen.band(bandAt(field, i));
       if (breaks) broken++;
       if (!passes) refused++;
     }

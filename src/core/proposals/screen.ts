@@ -15,6 +15,8 @@ export interface Band {
  * whatever else is set; what passes is judged by the rule itself. So they cost no answer, and save almost all of the time.
  */
 export interface Screen {
+  /** What can be told of a stop by its level alone. */
+  stop(level: number): boolean;
   band(band: Band): boolean;
   /** The level that calls the last of `running` pumps. */
   lastCall(level: number, running: number): boolean;
@@ -51,7 +53,7 @@ export function screenFor(station: Station, { vessel, hydraulics }: Surroundings
   const reserved = asks('reserve') && !filling ? vessel.height(overflowVolume - (settings.reserveTime * inflow[settings.reserveInflow]) / EASE) : Infinity;
   const alarmMost = Math.min(asks('inlet') && !filling && duty.kind !== 'transfer' ? inletMost : Infinity, reserved);
 
-  const covered = ({ stop }: Band) => filling || stop * EASE >= cover || !(duty.kind === 'transfer' ? asks('dry-run') : asks('submergence'));
+  const covered = (stop: number) => filling || stop * EASE >= cover || !(duty.kind === 'transfer' ? asks('dry-run') : asks('submergence'));
   const kept = ({ stop, lead, drawdown }: Band) => {
     if (duty.kind === 'transfer' && asks('dry-run') && drawdown * EASE < duty.usefulRun) return false;
     if (!filling || !asks('fill')) return true;
@@ -74,7 +76,8 @@ export function screenFor(station: Station, { vessel, hydraulics }: Surroundings
   return {
     gap: asks('gap') ? settings.minimumGap : asks('order') ? step : -Infinity,
     gapToOverflow: asks('order') ? step : -Infinity,
-    band: (b) => covered(b) && kept(b) && drains(b) && paced(b),
+    stop: covered,
+    band: (b) => covered(b.stop) && kept(b) && drains(b) && paced(b),
     lastCall(level, running) {
       if (!asks('keep-up') || duty.kind === 'transfer' || timed) return true;
       const delivered = flow(level, running);

@@ -26,7 +26,7 @@ export function fieldOf(station: Station, surroundings: Surroundings, from: read
   const world = worldOf(station);
   const system = systemOf(station.profile);
   const candidates = new Map(station.sensors.map((s) => [s.id, candidatesFor(s, from.find((f) => f.id === s.id), depth, widest, world, system)]));
-  return { station, surroundings, candidates, bands: bandsOf(station, candidates, surroundings), prepared: new WeakMap() };
+  return { station, surroundings, candidates, bands: bandsOf(station, candidates), prepared: new WeakMap() };
 }
 
 const filling = (station: Station) => station.duty.kind === 'fill';
@@ -113,8 +113,8 @@ interface Prepared {
   readonly running: number;
   readonly callsLast: number;
   readonly most: readonly number[];
-  /** Bands that the screen lets pass. */
-  readonly passed: readonly number[];
+  /** Bands that the screen lets pass, and the water at the lower and the upper of each stop and start, m³. */
+  readonly passed: readonly { readonly index: number; readonly below: number; readonly above: number }[];
 }
 
 /** Rounding never puts a mark of the tape out of its place, m. */
@@ -134,12 +134,14 @@ function prepare(field: Field, required: ReadonlySet<string>): Prepared {
   const most = ceilings(further, station.vessel.overflow, screen);
   const firstUp = further.findIndex((f) => f.up);
   const highest = firstUp < 0 ? station.vessel.overflow - screen.gapToOverflow : most[firstUp]! - screen.gap;
-  const passed: number[] = [];
-  for (let i = 0; i < bands.count; i++) {
-    const band: Band = { stop: bands.stop[i]!, lead: bands.lead[i]!, drawdown: bands.above[i]! - bands.below[i]! };
-    const [low, high] = [Math.min(band.stop, band.lead), Math.max(band.stop, band.lead)];
-    if (high - low < screen.gap - EASE || high > highest + EASE || !screen.band(band) || (callsLast < 0 && !screen.lastCall(band.lead, 1))) continue;
-    passed.push(i);
+  const passed: { index: number; below: number; above: number }[] = [];
+  const { vessel } = surroundings;
+  for (let index = 0; index < bands.count; index++) {
+    const [stop, lead] = [bands.stop[index]!, bands.lead[index]!];
+    const [low, high] = [Math.min(stop, lead), Math.max(stop, lead)];
+    if (high - low < screen.gap - EASE || high > highest + EASE || !screen.stop(stop) || (callsLast < 0 && !screen.lastCall(lead, 1))) continue;
+    const [below, above] = [vessel.volume(low), vessel.volume(high)];
+    if (screen.band({ stop, lead, drawdown: above - below })) passed.push({ index, below, above });
   }
   const made = { screen, known, further, running: three ? 2 : lags + 1, callsLast, most, passed };
   field.prepared.set(required, made);
@@ -192,13 +194,13 @@ export function search(field: Field, aim: Aim, required: ReadonlySet<string>): S
 
   const score = BAND_SCORE[aim];
   const scores = new Float64Array(passed.length);
-  passed.forEach((i, n) => (scores[n] = score(bands, i)));
+  passed.forEach(({ index, below, above }, n) => (scores[n] = score({ below, above, high: Math.max(bands.stop[index]!, bands.lead[index]!), moved: bands.moved[index]! })));
   for (const n of bestFirst(scores)) {
-    const i = passed[n]!;
-    const by = bands.by(i);
+    const { index, below, above } = passed[n]!;
+    const by = bands.by(index);
     if (!by.every((c) => known.stands(c)) || (by.length === 2 && !known.apart(by[0]!, by[1]!))) continue;
-    const [stop, lead] = [bands.stop[i]!, bands.lead[i]!];
-    const band: Band = { stop, lead, drawdown: bands.above[i]! - bands.below[i]! };
+    const [stop, lead] = [bands.stop[index]!, bands.lead[index]!];
+    const band: Band = { stop, lead, drawdown: above - below };
     const [low, high] = [Math.min(stop, lead), Math.max(stop, lead)];
     if (!open(by, band, low, high)) continue;
     const made = hang(0, by, band, low, high);
