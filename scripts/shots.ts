@@ -61,6 +61,7 @@ for (const { name, address, phone, theme, before } of SHOTS) {
   await page.goto(`${ADDRESS}${address}`);
   await page.waitForLoadState('networkidle');
   await before?.(page);
+  await page.getByText(/^drawing the/).waitFor({ state: 'detached' });
   await page.screenshot({ path: path.join(OUT, `${name}.png`) });
   await context.close();
 }
