@@ -29,6 +29,9 @@ export function CurveChart({ judgement, system, pump }: { judgement: Judgement; 
   const [flow, head] = [unitOf('flow', system), unitOf('head', system)];
   const units = (points: readonly { flow: number; head: number }[]) => points.map((p) => ({ flow: inUnits('flow', p.flow, system), head: inUnits('head', p.head, system) }));
   const widest = Math.max(...pumps.flatMap((p) => p.points.map((x) => x.flow)), ...duties.map((d) => d.flow * 1.1));
+  // Flow, and how fast it goes in the shared line.
+  const { bore } = context.station.discharge.segments[0]!;
+  const dutyWords = (q: number) => `${say(quantity('flow', q), system)}, ${say(quantity('velocity', q / ((Math.PI / 4) * bore ** 2)), system)}`;
   const dot = (at: { flow: number; head: number }) => ({ x: inUnits('flow', at.flow, system), y: inUnits('head', at.head, system) });
   return (
     <ResponsiveContainer width="100%" height="100%" minHeight={180} initialDimension={{ width: 360, height: 290 }}>
@@ -48,7 +51,7 @@ export function CurveChart({ judgement, system, pump }: { judgement: Judgement; 
         <ReferenceDot {...dot(runOut)} r={3.5} fill={pit.panel} stroke={pit.ink} label={{ value: 'run-out', position: 'top', fontSize: 11, fill: pit.quiet }} />
         <ReferenceDot {...dot(shutOff)} r={3.5} fill={pit.panel} stroke={pit.ink} label={{ value: 'shut-off', position: 'right', offset: 8, dy: 13, fontSize: 11, fill: pit.quiet }} />
         {duties.map((d) => (
-          <ReferenceDot key={d.at} {...dot(d)} r={4.5} fill={pit.brass} stroke={pit.ink} label={d.at === 'stop' ? undefined : { value: say(quantity('flow', d.flow), system), position: 'top', fontSize: 11.5, fill: pit.ink }} />
+          <ReferenceDot key={d.at} {...dot(d)} r={4.5} fill={pit.brass} stroke={pit.ink} label={d.at === 'stop' ? undefined : { value: dutyWords(d.flow), position: d.flow > widest * 0.45 ? 'left' : 'right', offset: 6, dy: 22, fontSize: 11.5, fill: pit.ink }} />
         ))}
         <ZIndexLayer zIndex={ABOVE_ALL}>
           <CurvePoints pump={pump} system={system} />

@@ -38,7 +38,7 @@ function LineTable({ line, system }: { line: Line; system: UnitSystem }) {
             <TableCell>{q('factor', r.k)}</TableCell>
             <TableCell>
               {q('velocity', r.velocity)}
-              {r.velocityAll > r.velocity * 1.01 && `, all ${q('velocity', r.velocityAll)}`}
+              {r.velocityAll > r.velocity * 1.01 && <Box component="span" sx={{ display: 'block' }}>{`all ${q('velocity', r.velocityAll)}`}</Box>}
             </TableCell>
             <TableCell>{q('head', r.loss)}</TableCell>
           </TableRow>
