@@ -1,0 +1,7 @@
+export { EARTH, initialStates, type Behaviour, type CircuitDevice, type Netlist, type Part, type Sense, type States } from './netlist';
+export { structureOf, type Structure } from './structure';
+export { across, between, potential, rms, solve, type Solution } from './solve';
+export { due, sensed, settle, type Settled } from './settle';
+export { clamp, METER_MODES, read, type MeterMode, type Reading } from './meter';
+export { spice } from './spice';
+export { size, type Phasor } from './phasor';
