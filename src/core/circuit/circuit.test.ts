@@ -92,7 +92,8 @@ describe('Kirchhoff, on random networks', () => {
         const s = solve(structureOf(n), initialStates(n));
         for (const of of s.dc ? (['ac', 'dc'] as const) : (['ac'] as const)) {
           const into = new Map<string, { re: number; im: number; most: number }>();
-          let [power, most] = [0, 0];
+          // Every node hangs on earth by 1 GΩ.
+          let [power, most] = [s.structure.names.reduce((sum, name) => sum + 1e-9 * size(potential(s, name, of)) ** 2, 0), 0];
           for (const part of n.parts) {
             const { volts, amps } = across(s, part, of);
             power += volts.re * amps.re + volts.im * amps.im;
