@@ -105,7 +105,7 @@ function washDown(): Station {
       float('alarm', 62 * INCH, 150, IN_FLOAT),
     ],
     cordRun: 12 * FOOT,
-    supply: { voltage: 240, frequency: 60, breaker: 25, residualCurrent: false },
+    supply: { ...s.supply, source: 'three', voltage: 240, breaker: 25, residualCurrent: false },
     settings: { ...s.settings, submergence: 'motor', reserveTime: 900 },
   };
 }

@@ -169,9 +169,9 @@ function underpass(): Station {
       float('alarm', 2.1, 180, { tether: 0.15, cordLength: 12 }),
     ],
     cordRun: 5,
-    control: { alternates: true, floats: 'four' },
+    control: { ...s.control, alternates: true, floats: 'four', scheme: 'duplex' },
     alarm: { ...s.alarm, remoteContact: true, place: 'ticket hall, and a lamp at the stairs' },
-    supply: { voltage: 400, frequency: 50, breaker: 16, residualCurrent: false },
+    supply: { ...s.supply, source: 'three', voltage: 400, breaker: 16, residualCurrent: false, loop: 0.35 },
     settings: { ...s.settings, reserveTime: 3 * MINUTE },
   };
 }

@@ -125,7 +125,7 @@ describe('pumps', () => {
   });
   it('one of the library takes the place of one that is there, and stands where that stood', () => {
     const { pumps } = demoStations()[1]!.station;
-    const { bearing: _b, offset: _o, riser: _r, riserBearing: _rb, riserOffset: _ro, ...model } = pumps[0]!;
+    const { bearing: _b, offset: _o, riser: _r, riserBearing: _rb, riserOffset: _ro, motor: _m, ...model } = pumps[0]!;
     const s = withPumpModel(metric(), 0, model);
     expect(s.pumps[0]).toMatchObject({ name: pumps[0]!.name, bearing: 270 });
   });

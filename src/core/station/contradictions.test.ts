@@ -113,7 +113,7 @@ describe('a document of version 2, as it was written when version 2 was new', ()
     const checked = checkStation(old);
     if (!checked.ok) throw new Error(JSON.stringify(checked.problems));
     const { station } = checked;
-    expect([station.version, station.duty, station.inflow.infiltration, station.found]).toEqual([3, { kind: 'empty' }, 0, null]);
+    expect([station.version, station.duty, station.inflow.infiltration, station.found]).toEqual([4, { kind: 'empty' }, 0, null]);
     const clips = (old as { sensors: { clip?: number; upperStop?: number }[] }).sensors.map((s) => s.clip ?? s.upperStop);
     expect(station.sensors.map((s) => (s.kind === 'tilt' ? s.clip : s.kind === 'rod' ? s.upperStop : null))).toEqual(clips);
   });

@@ -1,5 +1,6 @@
 import { GALLON, INCH, type Profile } from '../units';
 import type { Sensor, Station } from './schema';
+import { startingWiring } from './upgrade';
 
 const GPM = GALLON / 60;
 
@@ -19,7 +20,7 @@ const METRIC_FLOATS: Sensor[] = [
 
 const metric: Omit<Station, 'identity'> = {
   format: 'pit-bell/station',
-  version: 3,
+  version: 4,
   profile: 'metric-230',
   duty: { kind: 'empty' },
   vessel: { shape: { kind: 'cylinder', diameter: 0.8, depth: 1.2 }, displacement: [], inletInvert: 0.85, inletStream: null, overflow: 1.15 },
@@ -44,6 +45,7 @@ const metric: Omit<Station, 'identity'> = {
       minimumRun: 30,
       headShare: 0.9,
       ratedCurrent: 4.2,
+      motor: { powerFactor: 0.8, starting: 5 },
       bearing: 270,
       offset: 0.2,
       riser: [],
@@ -75,9 +77,13 @@ const metric: Omit<Station, 'identity'> = {
   sensors: METRIC_FLOATS,
   found: null,
   cordRun: 2,
-  control: { alternates: false, floats: 'four' },
-  alarm: { horn: true, lamp: true, silence: true, battery: true, remoteContact: false, place: 'indoors, by the meter board' },
-  supply: { voltage: 230, frequency: 50, breaker: 10, residualCurrent: true },
+  control: { alternates: false, floats: 'four', scheme: 'cord', options: {} },
+  alarm: { horn: true, lamp: true, silence: true, latch: false, test: true, low: false, battery: true, remoteContact: false, ownSupply: true, place: 'indoors, by the meter board' },
+  supply: { source: 'single', voltage: 230, frequency: 50, breaker: 10, breakerTrips: 10, residualCurrent: true, loop: 0.6 },
+  wiring: startingWiring(false),
+  interlocks: [],
+  enclosure: { place: 'indoors', conduit: 'sealed', splices: 'none', dripLoops: true, glands: true, lockable: true },
+  landings: { cores: [], links: [] },
   settings: {
     friction: 'darcy-weisbach',
     submergence: 'motor',
@@ -131,6 +137,7 @@ const us: Omit<Station, 'identity'> = {
       minimumRun: 30,
       headShare: 0.9,
       ratedCurrent: 8.5,
+      motor: { powerFactor: 0.8, starting: 5 },
       bearing: 270,
       offset: 8 * INCH,
       riser: [],
@@ -164,7 +171,8 @@ const us: Omit<Station, 'identity'> = {
     { id: 'alarm', role: 'alarm', kind: 'tilt', duty: 'control', contact: 'closes-on-rise', changeover: false, contactRating: 5, cordLength: 20 * 12 * INCH, clip: 30 * INCH, tether: 4 * INCH, body: 4 * INCH, riseDeg: FLOAT_ANGLES.control, fallDeg: FLOAT_ANGLES.control, thickness: 3 * INCH, measured: null, weight: null, place: PLACES[1] },
   ],
   cordRun: 6 * 12 * INCH,
-  supply: { voltage: 120, frequency: 60, breaker: 15, residualCurrent: true },
+  supply: { source: 'single', voltage: 120, frequency: 60, breaker: 15, breakerTrips: 10, residualCurrent: true, loop: 0.3 },
+  wiring: startingWiring(true),
   settings: { ...metric.settings, surcharge: 6 * INCH, minimumGap: 3 * INCH, minimumTether: 3 * INCH, swingClearance: 2 * INCH, cordSlack: 12 * INCH, tubeBore: 0.25 * INCH, hoseFlow: 5 * GPM },
 };
 

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
 import { judge } from '../levels';
 import type { UnitSystem } from '../units';
-import { checkStation, depthTableRows, newStation, readCurveRows, readDepthRows, stationJsonSchema } from './index';
+import { checkStation, depthTableRows, newStation, readCurveRows, readDepthRows, stationJsonSchema, upgrade } from './index';
 
 const sound = () => newStation('Sump', 'Yard', 'metric-230');
 const problemsOf = (input: unknown) => {
@@ -76,13 +76,39 @@ describe('checkStation', () => {
     const checked = checkStation(old);
     if (!checked.ok) throw new Error('not sound');
     const { station } = checked;
-    expect([station.version, station.vessel.displacement, station.settings.friction, station.pumps[0]!.headShare]).toEqual([3, [], 'darcy-weisbach', 1]);
+    expect([station.version, station.vessel.displacement, station.settings.friction, station.pumps[0]!.headShare]).toEqual([4, [], 'darcy-weisbach', 1]);
     expect(station.sensors.map((s) => s.kind === 'tilt' && s.measured)).toEqual([null, null]);
     expect(station.discharge.segments[0]!.hazenWilliams).toBe(150);
     // What version 1 worked out for this station, by its last release: figures are not to change under a document.
     const { worst, context } = judge(station);
     expect([context.stop, context.lead]).toEqual([expect.closeTo(0.4309, 4), expect.closeTo(0.7491, 4)]);
     expect(worst.ok && worst.startsPerHour).toBeCloseTo(14.2, 1);
+  });
+
+  it('opens a document of version 3: the scheme that goes with it, every core where the design puts it, its figures unchanged', () => {
+    const old = JSON.parse(readFileSync(new URL('./fixtures/version-3.json', import.meta.url), 'utf8')) as Doc;
+    const checked = checkStation(old);
+    if (!checked.ok) throw new Error(JSON.stringify(checked.problems));
+    const { station } = checked;
+    expect(station).toMatchObject({ version: 4, control: { alternates: true, floats: 'four', scheme: 'duplex', options: {} }, supply: { source: 'three', voltage: 400, breaker: 16 }, landings: { cores: [], links: [] }, interlocks: [] });
+    expect({ ...station.alarm, ...old.alarm }).toEqual(station.alarm);
+    expect(station.sensors).toEqual(old.sensors);
+    // Clips 0.75 m apart; the arm of 0.15 + 0.1/2 m swings 10° up to start and 10° down to stop.
+    const { worst, context } = judge(station);
+    expect(context.lead - context.stop).toBeCloseTo(0.75 + 2 * 0.2 * Math.sin((10 * Math.PI) / 180), 6);
+    expect(worst.ok).toBe(true);
+  });
+
+  it.each([
+    ['a dosed bed', { duty: { kind: 'dose' } }, 'doser'],
+    ['condensate', { duty: { kind: 'condensate' } }, 'condensate'],
+    ['bells', { sensors: [{ kind: 'bell', role: 'pump', duty: 'control' }] }, 'bells'],
+    ['a tank to fill', { duty: { kind: 'fill' } }, 'relay'],
+    ['a float that carries the motor', {}, 'cord'],
+    ['the same on two legs', { profile: 'us-120', supply: { voltage: 240 } }, 'contactor'],
+  ])('a document of version 3 with %s is wired as such', (_, more, scheme) => {
+    const read = upgrade({ version: 3, profile: 'metric-230', duty: { kind: 'empty' }, pumps: [{}], control: {}, supply: { voltage: 230 }, sensors: [{ kind: 'tilt', role: 'pump', duty: 'motor' }], ...more });
+    expect(read).toMatchObject({ ok: true, document: { control: { scheme } } });
   });
 });
 

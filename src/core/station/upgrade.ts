@@ -1,4 +1,4 @@
-export const CURRENT_VERSION = 3;
+export const CURRENT_VERSION = 4;
 
 type Json = Record<string, unknown>;
 
@@ -59,7 +59,52 @@ const STEPS: Readonly<Record<number, (document: Json) => Json>> = {
       })),
     };
   },
+  /**
+   * Version 4 knows how the station is wired. A document of version 3 said its voltage and what its floats carry: the scheme that goes
+   * with them is taken, all else is a typical value to be surveyed over, and every core sits where the design puts it.
+   */
+  3: (document) => {
+    const supply = isObject(document.supply) ? document.supply : {};
+    const us = document.profile === 'us-120';
+    const volts = typeof supply.voltage === 'number' ? supply.voltage : 0;
+    const source = us ? (volts > 150 ? 'split' : 'single') : volts > 300 ? 'three' : 'single';
+    return {
+      ...document,
+      version: 4,
+      pumps: adding(document.pumps, () => ({ motor: { powerFactor: 0.8, starting: 5 } })),
+      control: adding(document.control, () => ({ scheme: schemeOfVersion3(document, source), options: {} })),
+      alarm: adding(document.alarm, () => ({ latch: false, test: true, low: false, ownSupply: true })),
+      supply: adding(document.supply, () => ({ source, breakerTrips: 10, loop: us ? 0.3 : 0.6 })),
+      wiring: startingWiring(us),
+      interlocks: [],
+      enclosure: { place: 'indoors', conduit: 'sealed', splices: 'none', dripLoops: true, glands: true, lockable: true },
+      landings: { cores: [], links: [] },
+    };
+  },
 };
+
+/** Runs of cable that a station begins with: typical, to be measured over. */
+export const startingWiring = (us: boolean) => ({
+  feeder: { length: 15, area: us ? 3.31e-6 : 2.5e-6 },
+  motor: { length: 8, area: us ? 2.08e-6 : 1.5e-6 },
+  field: { length: 6, area: us ? 1.31e-6 : 1e-6 },
+  warmest: 60,
+  capacitance: 100e-12,
+  dropRunning: 0.05,
+  dropStarting: 0.15,
+  supplyBudget: 0.1,
+});
+
+function schemeOfVersion3({ duty, pumps, sensors }: Json, source: string): string {
+  const list = Array.isArray(sensors) ? sensors.filter(isObject) : [];
+  const kind = isObject(duty) ? duty.kind : '';
+  if (kind === 'condensate') return 'condensate';
+  if (kind === 'dose') return 'doser';
+  if (Array.isArray(pumps) && pumps.length > 1) return 'duplex';
+  if (list.some((s) => s.kind === 'bell')) return 'bells';
+  if (kind === 'fill') return 'relay';
+  return source === 'single' && list.some((s) => s.role === 'pump' && s.duty === 'motor') ? 'cord' : 'contactor';
+}
 
 /** About how wide a vessel of version 2 is at its narrowest, m; what is not a vessel is left for the schema to refuse. */
 function narrowest(vessel: unknown): number {

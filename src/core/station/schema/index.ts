@@ -2,36 +2,16 @@ import * as z from 'zod';
 import { dutySchema } from './duty';
 import { inflowSchema } from './inflow';
 import { atLeastZero, named, number, positive, words } from './numbers';
+import { alarmSchema, controlSchema, enclosureSchema, interlockSchema, landingsSchema, supplySchema, wiringSchema } from './panel';
 import { dischargeSchema, pumpSchema } from './pumps';
 import { sensorSchema } from './sensors';
 import { obstacleSchema, poleSchema, vesselSchema } from './vessel';
 
 /*
- * The station document, version 3. Lengths in metres, heights above the floor of the vessel, flows in m³/s, pressures in
+ * The station document, version 4. Lengths in metres, heights above the floor of the vessel, flows in m³/s, pressures in
  * Pa, times in seconds, temperatures in °C; angles carry `Deg` in their name, bearings are degrees. What one number
  * must be on its own is said here; what several must be together is in contradictions.ts.
  */
-
-const alarmSchema = z.strictObject({
-  horn: z.boolean(),
-  lamp: z.boolean(),
-  silence: z.boolean().describe('a silence button: horn off, lamp stays'),
-  battery: z.boolean(),
-  remoteContact: z.boolean(),
-  place: words(120).describe('where the bell is heard and seen'),
-});
-
-const supplySchema = z.strictObject({
-  voltage: positive('the supply voltage', 1000).describe('V'),
-  frequency: z.union([z.literal(50), z.literal(60)], 'must be 50 or 60 Hz').describe('Hz'),
-  breaker: positive('the breaker', 1000).describe('A'),
-  residualCurrent: z.boolean().describe('residual-current or ground-fault protection on the pump circuit'),
-});
-
-const controlSchema = z.strictObject({
-  alternates: z.boolean().describe('the pumps take turns: the next call starts the next pump'),
-  floats: z.enum(['four', 'three'], 'must be four or three').describe('which school of duplex: the second pump has its own float, or the alarm float starts it'),
-});
 
 const settingsSchema = z.strictObject({
   friction: z.enum(['darcy-weisbach', 'hazen-williams'], 'must be darcy-weisbach or hazen-williams').describe('which school of pipe friction'),
@@ -65,7 +45,7 @@ const sensors = z.array(sensorSchema).max(12, 'more than twelve sensors');
 
 export const stationSchema = z.strictObject({
   format: z.literal('pit-bell/station', 'this is not a Pit Bell station file'),
-  version: z.literal(3, 'this version of the document is not known here'),
+  version: z.literal(4, 'this version of the document is not known here'),
   identity: z.strictObject({
     name: named(80),
     site: named(80),
@@ -86,6 +66,10 @@ export const stationSchema = z.strictObject({
   control: controlSchema,
   alarm: alarmSchema,
   supply: supplySchema,
+  wiring: wiringSchema,
+  interlocks: z.array(interlockSchema).max(8, 'more than eight interlocks'),
+  enclosure: enclosureSchema,
+  landings: landingsSchema,
   settings: settingsSchema,
 });
 
@@ -102,6 +86,7 @@ export type Segment = Station['discharge']['segments'][number];
 export type Laterals = NonNullable<Station['discharge']['laterals']>;
 export type Inflow = Station['inflow'];
 export type InflowSource = Inflow['source'];
+export type Interlock = Station['interlocks'][number];
 export type Obstacle = Station['obstacles'][number];
 export type Vessel = Station['vessel'];
 export type VesselShape = Vessel['shape'];

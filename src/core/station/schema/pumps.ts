@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { motorSchema } from './panel';
 import { atLeastZero, bearing, heightAboveFloor, named, number, offset, positive } from './numbers';
 
 const fittingSchema = z.strictObject({
@@ -37,6 +38,7 @@ export const pumpModelSchema = z.strictObject({
 
 export const pumpSchema = z.strictObject({
   ...pumpModelSchema.shape,
+  motor: motorSchema,
   bearing,
   offset: offset('the axis of the pit'),
   riser: z.array(segmentSchema).max(6, 'more than six lengths of riser').describe("this pump's own pipe, up to where the shared line begins; empty when the line begins at the pump"),
