@@ -62,7 +62,9 @@ function coldStore(): Station {
       { ...sensorBase('cutoff', 90), kind: 'rod', latch: 'snap', changeover: true, contactRating: 3, cordLength: 6 * FOOT, upperStop: 8.25 * INCH, lowerStop: 7.5 * INCH, place: { from: 'axis', bearing: 90, offset: 4 * INCH, facing: 0 } },
     ],
     cordRun: 3 * FOOT,
-    alarm: { ...s.alarm, horn: false, lamp: false, silence: false, battery: false },
+    control: { ...s.control, scheme: 'condensate' },
+    interlocks: [{ kind: 'cutoff', name: 'cold store coils', acts: 'low-voltage', volts: 24, amps: 0.4, warns: true }],
+    alarm: { ...s.alarm, horn: false, lamp: true, silence: false, battery: false, place: 'lamp over the dock door' },
     settings: { ...s.settings, submergence: 'volute', minimumGap: 0.75 * INCH },
   };
 }
@@ -105,6 +107,7 @@ function washDown(): Station {
       float('alarm', 62 * INCH, 150, IN_FLOAT),
     ],
     cordRun: 12 * FOOT,
+    control: { ...s.control, scheme: 'contactor' },
     supply: { ...s.supply, source: 'three', voltage: 240, breaker: 25, residualCurrent: false },
     settings: { ...s.settings, submergence: 'motor', reserveTime: 900 },
   };

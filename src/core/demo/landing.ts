@@ -212,6 +212,8 @@ function lodge(): Station {
       { ...sensorBase('alarm', 180), ...dome, mouth: 0.95, on: 1600, off: 900, place: { from: 'axis', bearing: 120, offset: 0.22, facing: 0 } },
     ],
     cordRun: 3,
+    control: { ...s.control, scheme: 'bells' },
+    alarm: { ...s.alarm, remoteContact: true, latch: true },
     settings: { ...s.settings, submergence: 'motor', reserveTime: 3600, reserveInflow: 'design' },
   };
 }
@@ -235,6 +237,8 @@ function sandBed(): Station {
     },
     pole: { bearing: 90, offset: 0.3, diameter: 0.04 },
     sensors: [float('low', 0.26, 0, bracket(330, 0.3, 120)), float('pump', 0.6, 180, { tether: 0.12, riseDeg: 20, fallDeg: 20 }), float('peak', 0.95, 0, bracket(240, 0.3, 15)), float('alarm', 1.2, 180)],
+    control: { ...s.control, scheme: 'doser' },
+    alarm: { ...s.alarm, low: true },
     settings: { ...s.settings, reserveTime: 3600, lateralSpread: 0.1 },
   };
 }
@@ -255,7 +259,9 @@ function cistern(): Station {
       float('pump', 0.63, 90, { tether: 0.3, riseDeg: 35, fallDeg: 35, cordLength: 12, weight: { mass: 1.8, volume: 0.00022, below: 0.08, lift: 0.45 } }),
     ],
     cordRun: 6,
+    control: { ...s.control, scheme: 'drive', options: { input: 'run-enable' } },
     alarm: { ...s.alarm, horn: false },
+    interlocks: [{ kind: 'may-fill', name: 'Workshop header tank' }],
     settings: { ...s.settings, submergence: 'motor' },
   };
 }
@@ -276,6 +282,8 @@ function header(): Station {
       float('alarm', 0.92, 270, { cordLength: 8, body: 0.08, thickness: 0.06 }),
       float('low', 0.2, 270, { cordLength: 8 }),
     ],
+    control: { ...s.control, scheme: 'relay', options: { switch: 'relay', low: 'dc' } },
+    interlocks: [{ kind: 'full', name: 'Rain cistern' }],
     settings: { ...s.settings, reserveTime: 30 },
   };
 }

@@ -7,6 +7,7 @@ export {
   type Duty,
   type Inflow,
   type InflowSource,
+  type Interlock,
   type Laterals,
   type Obstacle,
   type Pump,

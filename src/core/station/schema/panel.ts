@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { atLeastZero, named, number, positive, words } from './numbers';
+import { named, number, positive, words } from './numbers';
 
 /*
  * What the station is wired with: scheme, supply, bell, cables, interlocks, boxes, and where each core really sits.

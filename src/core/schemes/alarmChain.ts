@@ -1,0 +1,100 @@
+import { leaf, net, parallel, series, type Bench } from './bench';
+import { coloursOf } from './colours';
+import { breaker, directSupply, load, loop, type Power, pushButton, relay, type Relay, sense } from './devices';
+import { boardDevice, type Feed, lineToNeutral } from './feed';
+import { floatOf } from './floats';
+import type { Tree } from './model';
+
+const BELL: Power = { volts: 12, kind: 'dc' };
+
+/** Loops that a dry contact closes for somebody else: their source and current, as is common. */
+const DIALLER = { volts: 12, amps: 0.01 };
+
+/** Supply of the bell: its own circuit of the board or the pump's, a power supply to 12 V, and a battery behind it where one is fitted. */
+function bellSupply(b: Bench, feed: Feed | null): void {
+  const { alarm, wiring, supply } = b.station;
+  const colours = coloursOf(b.station);
+  const mains: Power = { volts: lineToNeutral(supply), kind: 'ac' };
+  b.circuit({ id: 'bell-mains', says: 'bell supply', strip: 'X3', reference: 'N', volts: mains.volts, kind: 'ac', low: false });
+  b.circuit({ id: 'bell', says: 'bell', strip: 'X4', reference: 'A0', volts: BELL.volts, kind: 'dc', low: true });
+  const g = directSupply(b, 'G2', 'feeds the bell', mains, BELL.volts, 10);
+  const [fuse] = breaker(b, 'F3', 'guards the bell supply', 2, 1, { fuse: true });
+  if (alarm.ownSupply || !feed) {
+    boardDevice(b, 'W9', 'feeds the bell', 1, { id: 'W-bell-supply', says: 'bell supply, a circuit of its own', length: wiring.feeder.length, area: 1.5e-6, colours: { L1: colours.lines[0], N: colours.neutral, PE: colours.earth } });
+    b.land('LA', 'bell-mains', 'W9', 'L1');
+    b.land('NA', 'bell-mains', 'W9', 'N');
+    b.land('PE', 'bell-mains', 'W9', 'PE', 'X3:PE');
+    b.rung('bell supply, a circuit of its own', 'bell-mains', 'LA', [fuse!, g.input], 'NA');
+  } else b.rung('bell supply, from the pump circuit', 'bell-mains', feed.lines[0]!, [fuse!, g.input], 'N');
+  if (!alarm.battery) {
+    b.rung('bell supply, 12 V', 'bell', 'A0', [g.output], 'A');
+    return;
+  }
+  const present = relay(b, 'K9', 'mains is there', BELL);
+  b.rung('bell supply, 12 V', 'bell', 'A0', [g.output, net('AM'), present.make()], 'A');
+  b.rung('mains is there', 'bell', 'AM', [present.coil], 'A0');
+  b.device({
+    tag: 'GB',
+    noun: 'battery, 12 V sealed',
+    says: 'keeps the bell alive without mains',
+    place: 'panel',
+    cost: 1,
+    behaviour: { kind: 'worked' },
+    initial: 'charged',
+    positions: [
+      { state: 'charged', says: 'charged' },
+      { state: 'flat', says: 'flat' },
+    ],
+    elements: { cell: { pins: ['-', '+'], sign: 'cell', part: { kind: 'source', volts: -12.6, phaseDeg: 0, frequency: 0, r: 0.5 }, closed: ['charged'], leak: 1e-4 } },
+  });
+  b.rung('battery, when mains is gone', 'bell', 'A0', [leaf('GB', 'cell'), present.break()], 'A');
+}
+
+/** What rings the bell in hand: contacts that follow it. */
+export interface Bell {
+  readonly relay: Relay;
+}
+
+/**
+ * The bell of a station: what calls it, latch and reset, test, lamp, horn with silence, and the contact for somebody far away.
+ * The high float calls it unless the scheme gives another call; `also` rings it too.
+ */
+export function alarmChain(b: Bench, feed: Feed | null, { call, also = [] }: { call?: Tree; also?: readonly Tree[] } = {}): Bell {
+  const { alarm, interlocks } = b.station;
+  bellSupply(b, feed);
+  const high = call ?? floatOf(b, 'alarm')?.used;
+  const bell = relay(b, 'K8', 'the bell rings', BELL);
+  const held = alarm.latch ? [series(bell.make(), pushButton(b, 'S4', 'resets the bell', 'button-break'))] : [];
+  const test = alarm.test ? [pushButton(b, 'S3', 'tests the bell', 'button')] : [];
+  b.rung('bell called', 'bell', 'A', [parallel(...(high ? [high] : []), ...also, ...held, ...test, ...(high || also.length > 0 || test.length > 0 ? [] : [pushButton(b, 'S3', 'tests the bell', 'button')])), bell.coil], 'A0');
+  if (alarm.lamp) {
+    b.rung('lamp', 'bell', 'A', [bell.make(), load(b, 'P1', 'lamp', 'lit while the bell is called', 'lamp', BELL, 2)], 'A0');
+    b.outcome({ id: 'lamp', says: 'the lamp is lit', not: 'the lamp is out', kind: 'lamp', senses: sense('volts', 'dc', ['P1.load']), above: 0.7 * BELL.volts });
+  }
+  if (alarm.horn) {
+    const horn = load(b, 'P2', 'horn', 'sounds until it is silenced', 'horn', BELL, 3);
+    if (alarm.silence) {
+      const quiet = relay(b, 'K7', 'silenced', BELL);
+      b.rung('silence', 'bell', 'A', [bell.make(), parallel(pushButton(b, 'S2', 'silences the horn', 'button'), quiet.make()), quiet.coil], 'A0');
+      b.rung('horn', 'bell', 'A', [bell.make(), quiet.break(), horn], 'A0');
+    } else b.rung('horn', 'bell', 'A', [bell.make(), horn], 'A0');
+    b.outcome({ id: 'horn', says: 'the horn sounds', not: 'the horn is quiet', kind: 'bell', senses: sense('volts', 'dc', ['P2.load']), above: 0.7 * BELL.volts });
+  }
+  if (alarm.remoteContact) farContact(b, 'P9', 'the dialler is told', 'the dialler is not told', 'dialler', 'remote', bell);
+  for (const [i, lock] of interlocks.entries()) if (lock.kind === 'standby') farContact(b, `U2${i}`, `${lock.name} is started`, `${lock.name} is not started`, lock.name, `standby${i}`, bell);
+  return { relay: bell };
+}
+
+/** A dry changeover contact of the bell on three terminals; the pair that closes goes out. */
+function farContact(b: Bench, tag: string, says: string, not: string, name: string, cable: string, bell: Relay): void {
+  const id = `far-${cable}`;
+  b.circuit({ id, says: `dry contact for ${name}`, strip: 'X5', reference: `${id} 2`, volts: DIALLER.volts, kind: 'dc', low: true });
+  const [common, first] = coloursOf(b.station).cord;
+  const outside = loop(b, tag, name, { id: `W-${cable}`, says: `to ${name}`, length: 20, area: 0.5e-6, colours: { '1': common, '2': first } }, { ...DIALLER, kind: 'dc' }, DIALLER.amps);
+  b.rung(`dry contact for ${name}`, id, `${id} 1`, [bell.make()], `${id} 2`);
+  b.rung('', id, `${id} 2`, [outside], `${id} 1`);
+  b.terminal(`${id} 3`, id);
+  b.rung('the other side of it, spare', id, `${id} 1`, [bell.break()], `${id} 3`);
+  b.outcome({ id: tag, says, not, kind: 'far', senses: sense('amps', 'dc', [`${tag}.load`]), above: DIALLER.amps / 2 });
+}
+

@@ -1,0 +1,65 @@
+import { permissions } from './interlocks';
+import { parallel, series, type Bench } from './bench';
+import { contactor, handOffAuto, load, relay, type Relay } from './devices';
+import type { Control, Feed } from './feed';
+import { floatOf, floatSwitch, sensorOf } from './floats';
+import type { Tree } from './model';
+import { pumpPower } from './motor';
+
+/** The call of one pump: a wide float by itself, or a start float that a relay holds until the stop float opens. `relay` follows it where there is one. */
+export function pumpCall(b: Bench, control: Control): Tree {
+  const wide = floatOf(b, 'pump');
+  if (wide) return wide.used;
+  const stop = floatOf(b, 'stop')!.used;
+  const lead = floatOf(b, 'lead')!.used;
+  const held = relay(b, 'K2', 'called, until the stop float opens', control);
+  b.rung('call, held until the stop float opens', control.id, control.hot, [stop, parallel(lead, held.make()), held.coil], control.back);
+  return held.make();
+}
+
+/** A relay that follows the low float. */
+export interface Water {
+  /** Closed while there is water over it. */
+  enough(): Tree;
+  /** Closed while there is not. */
+  lacks(): Tree;
+}
+
+/** The relay of the low float; null where none is fitted. */
+export function waterRelay(b: Bench, control: Control): Water | null {
+  const sensor = sensorOf(b, 'low');
+  if (!sensor) return null;
+  const rises = sensor.contact === 'closes-on-rise';
+  const says = rises ? 'water over the low float' : 'water under the low float';
+  const k = relay(b, 'K3', says, control);
+  b.rung(says, control.id, control.hot, [floatSwitch(b, sensor).used, k.coil], control.back);
+  return rises ? { enough: k.make, lacks: k.break } : { enough: k.break, lacks: k.make };
+}
+
+/** What the low float adds to the bell. */
+export const lowRings = (b: Bench, water: Water | null): Tree[] => (water && b.station.alarm.low ? [water.lacks()] : []);
+
+/** Whether the low float cuts the pump: not where it is the tank that is filled. */
+export const lowCuts = (b: Bench, water: Water | null): Tree[] => (water && b.station.duty.kind !== 'fill' ? [water.enough()] : []);
+
+/**
+ * One pump behind a contactor: selector where there is one, the call in Auto, what others allow, the low float under all of it, and
+ * the overload; hour meter and counter beside the coil where they are asked for.
+ */
+export function contactorPump(b: Bench, feed: Feed, control: Control, call: Tree, more: { hoa: boolean; under?: readonly Tree[]; counters?: boolean; hand?: Tree }): Relay {
+  const k = contactor(b, 'K1', 'runs the pump', control);
+  const { healthy } = pumpPower(b, feed, 1, b.station.pumps[0]!, () => k.make());
+  const allowed = permissions(b);
+  const auto = more.hoa ? selectorBranches(b, 'S1', 'the pump', call) : parallel(call, ...(more.hand ? [more.hand] : []));
+  b.rung('pump 1 called', control.id, control.hot, [auto, ...allowed, ...(more.under ?? []), ...healthy, k.coil], control.back);
+  if (more.counters) {
+    b.rung('hours and starts', control.id, control.hot, [k.make(), parallel(load(b, 'P3', 'hour meter', 'hours of the pump', 'counter', control, 1), load(b, 'P4', 'counter', 'starts of the pump', 'counter', control, 1))], control.back);
+  }
+  return k;
+}
+
+/** Hand beside Auto: by hand whatever the floats say, in Auto as they say. */
+export function selectorBranches(b: Bench, tag: string, says: string, call: Tree): Tree {
+  const s = handOffAuto(b, tag, `Hand, Off or Auto for ${says}`);
+  return parallel(s('selector', 'hand'), series(s('selector', 'auto'), call));
+}

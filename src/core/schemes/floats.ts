@@ -1,0 +1,74 @@
+import { kindOf } from '../sensing';
+import type { Sensor, SensorRole } from '../station';
+import type { Bench } from './bench';
+import { coloursOf } from './colours';
+import { CLOSED, OPEN_LEAK } from './devices';
+import type { Device, Tree } from './model';
+
+/** Sensors that are switches in the pit at the end of a cord; a bell's switch and a transmitter's relay sit in the panel. */
+const inThePit = (sensor: Sensor): boolean => sensor.kind !== 'bell' && sensor.kind !== 'transmitter';
+
+export const floatTag = (sensor: Sensor): string => `S-${sensor.id}`;
+
+/** A sensor as switch, with the contact that is closed by it at each side. */
+export interface FloatContacts {
+  /** The contact that the document says is used. */
+  readonly used: Tree;
+  /** The other one of a changeover; null where there is none. */
+  readonly other: Tree | null;
+}
+
+/**
+ * The switch of a sensor, once: its common core and its contact, and for a changeover the other contact. `up` and `down` are where
+ * the water last moved it.
+ */
+export function floatSwitch(b: Bench, sensor: Sensor, cable: Partial<NonNullable<Device['cable']>> = {}): FloatContacts {
+  const { station } = b;
+  const tag = floatTag(sensor);
+  const kind = kindOf(sensor);
+  const rises = sensor.contact === 'closes-on-rise';
+  const [usedPin, otherPin] = rises ? ['NO', 'NC'] : ['NC', 'NO'];
+  const contact = (pin: string) => ({
+    pins: ['C', pin] as const,
+    sign: pin === 'NO' ? ('float' as const) : ('float-break' as const),
+    part: { kind: 'impedance' as const, r: CLOSED },
+    closed: [pin === 'NO' ? 'up' : 'down'],
+    leak: OPEN_LEAK,
+  });
+  const [common, first, second] = coloursOf(station).cord;
+  const out = inThePit(sensor);
+  b.device({
+    tag,
+    noun: `${kind.name}, ${sensor.changeover ? 'changeover contact' : rises ? 'closes on rise (NO hanging)' : 'opens on rise (NC hanging)'}, ${sensor.contactRating} A${sensor.duty === 'motor' ? ', motor duty' : ''}`,
+    says: `${sensor.role} ${kind.noun}`,
+    place: out ? 'field' : 'panel',
+    cost: sensor.kind === 'transmitter' ? 3 : sensor.kind === 'tilt' ? 1 : 2,
+    behaviour: { kind: 'worked' },
+    initial: 'down',
+    positions: [
+      { state: 'down', says: 'hanging' },
+      { state: 'up', says: 'lifted' },
+    ],
+    elements: { [usedPin]: contact(usedPin), ...(sensor.changeover ? { [otherPin]: contact(otherPin) } : {}) } as Device['elements'],
+    sensor: sensor.id,
+    ...(out && {
+      cable: {
+        id: `W-${sensor.id}`,
+        says: `cord of the ${sensor.role} float`,
+        length: sensor.cordLength + station.wiring.field.length,
+        area: station.wiring.field.area,
+        colours: { C: common, [usedPin]: first, ...(sensor.changeover ? { [otherPin]: second } : {}) },
+        ...cable,
+      },
+    }),
+  });
+  return { used: { leaf: `${tag}.${usedPin}` }, other: sensor.changeover ? { leaf: `${tag}.${otherPin}` } : null };
+}
+
+export const sensorOf = (b: Bench, role: SensorRole): Sensor | undefined => b.station.sensors.find((s) => s.role === role);
+
+/** The switch of the sensor in this role; null where none is fitted. */
+export function floatOf(b: Bench, role: SensorRole): FloatContacts | null {
+  const sensor = sensorOf(b, role);
+  return sensor ? floatSwitch(b, sensor) : null;
+}

@@ -1,0 +1,95 @@
+import type { Interlock } from '../station';
+import type { Bell } from './alarmChain';
+import type { Bench } from './bench';
+import { coloursOf } from './colours';
+import { CLOSED, loop, OPEN_LEAK, relay, type Relay, sense } from './devices';
+import { floatSwitch, sensorOf } from './floats';
+import type { Tree } from './model';
+
+const cord = (b: Bench, id: string, says: string, pins: readonly [string, string]) => {
+  const [first, second] = coloursOf(b.station).cord;
+  return { id, says, length: 20, area: 0.75e-6, colours: { [pins[0]]: first, [pins[1]]: second } };
+};
+
+/** Contacts of others that let the pump run: closed while it may. They sit in series before the coil. */
+export function permissions(b: Bench): Tree[] {
+  return b.station.interlocks.flatMap((lock, i): Tree[] => {
+    if (lock.kind !== 'may-fill' && lock.kind !== 'external-stop') return [];
+    const tag = `U5${i + 1}`;
+    b.device({
+      tag,
+      noun: 'outside contact, by others',
+      says: lock.kind === 'may-fill' ? `${lock.name} may be filled` : `${lock.name} lets it run`,
+      place: 'field',
+      cost: 0,
+      behaviour: { kind: 'worked' },
+      initial: 'closed',
+      positions: [
+        { state: 'closed', says: lock.kind === 'may-fill' ? 'calls for water' : 'lets it run' },
+        { state: 'open', says: lock.kind === 'may-fill' ? 'is full' : 'stops it' },
+      ],
+      elements: { contact: { pins: ['1', '2'], sign: 'make', part: { kind: 'impedance', r: CLOSED }, closed: ['closed'], leak: OPEN_LEAK } },
+      cable: cord(b, `W-${lock.kind}-${i + 1}`, `from ${lock.name}`, ['1', '2']),
+    });
+    return [{ leaf: `${tag}.contact` }];
+  });
+}
+
+/** What the cut-off of a station does: it can ring the bell, and breaks what makes the water. */
+export interface CutOff {
+  readonly also: readonly Tree[];
+  /** Lays the broken circuits, once the bell is there. */
+  finish(bell: Bell): void;
+}
+
+/**
+ * The high-level cut-off of what makes the water. A contact that is closed until the water is high breaks the appliance's circuit by
+ * itself; where it is to ring as well, or where the float can only close on rise, a relay on the bell's supply stands between.
+ */
+export function cutOff(b: Bench): CutOff {
+  const locks = b.station.interlocks.filter((l): l is Extract<Interlock, { kind: 'cutoff' }> => l.kind === 'cutoff');
+  const sensor = sensorOf(b, 'cutoff');
+  if (locks.length === 0) return { also: sensor ? [ringing(b)] : [], finish: () => {} };
+  const warns = locks.some((l) => l.warns) && sensor !== undefined;
+  const contacts = sensor ? floatSwitch(b, sensor) : null;
+  const opens = contacts && (sensor!.contact === 'opens-on-rise' ? contacts.used : contacts.other);
+  const below = contacts && (warns || locks.length > 1 || !opens) ? relay(b, 'K6', opens ? 'water is below the cut-off' : 'water is at the cut-off', { volts: 12, kind: 'dc' }) : null;
+  return {
+    also: below && warns ? [opens ? below.break() : below.make()] : [],
+    finish(bell) {
+      if (below) b.rung(opens ? 'water is below the cut-off' : 'water is at the cut-off', 'bell', 'A', [opens ?? contacts!.used, below.coil], 'A0');
+      for (const [i, lock] of locks.entries()) {
+        const id = `cut-${i + 1}`;
+        b.circuit({ id, says: `${lock.acts === 'live' ? 'live feed' : 'low-voltage call'} of ${lock.name}`, strip: 'X6', reference: `${id} 2`, volts: lock.volts, kind: 'ac', low: lock.acts !== 'live' });
+        const outside = loop(b, `U4${i + 1}`, lock.name, cord(b, `W-${id}`, `to ${lock.name}`, ['1', '2']), { volts: lock.volts, kind: 'ac' }, lock.amps);
+        const breaks = below ? (opens ? below.make() : below.break()) : (opens ?? bell.relay.break());
+        b.rung(`${lock.name} may run`, id, `${id} 1`, [breaks], `${id} 2`);
+        b.rung('', id, `${id} 2`, [outside], `${id} 1`);
+        b.outcome({ id: `U4${i + 1}`, says: `${lock.name} may run`, not: `${lock.name} is stopped`, kind: 'interlock', senses: sense('amps', 'ac', [`U4${i + 1}.load`]), above: lock.amps / 2 });
+      }
+    },
+  };
+}
+
+const ringing = (b: Bench): Tree => {
+  const sensor = sensorOf(b, 'cutoff')!;
+  const contacts = floatSwitch(b, sensor);
+  const closes = sensor.contact === 'closes-on-rise' ? contacts.used : contacts.other;
+  if (closes) return closes;
+  const below = relay(b, 'K6', 'water is below the cut-off', { volts: 12, kind: 'dc' });
+  b.rung('water is below the cut-off', 'bell', 'A', [contacts.used, below.coil], 'A0');
+  return below.break();
+};
+
+/** Tells other stations that this tank calls for water: a dry contact that opens when it is full. */
+export function tellOthers(b: Bench, calls: Relay): void {
+  b.station.interlocks.forEach((lock, i) => {
+    if (lock.kind !== 'full') return;
+    const id = `full-${i + 1}`;
+    b.circuit({ id, says: `“may I fill” for ${lock.name}`, strip: 'X5', reference: `${id} 2`, volts: 24, kind: 'dc', low: true });
+    const outside = loop(b, `U3${i}`, lock.name, cord(b, `W-${id}`, `to ${lock.name}`, ['1', '2']), { volts: 24, kind: 'dc' }, 0.01);
+    b.rung(`“may I fill” for ${lock.name}`, id, `${id} 1`, [calls.make()], `${id} 2`);
+    b.rung('', id, `${id} 2`, [outside], `${id} 1`);
+    b.outcome({ id: `U3${i}`, says: `${lock.name} may fill it`, not: `${lock.name} may not fill it`, kind: 'interlock', senses: sense('amps', 'dc', [`U3${i}.load`]), above: 0.005 });
+  });
+}

@@ -1,0 +1,164 @@
+import type { Behaviour, Sense } from '../circuit';
+
+/*
+ * A control panel as data: devices with their pins, rungs that join them, terminals, cables and links. The ladder is drawn from it,
+ * the wires are listed from it and the circuit is solved from it.
+ */
+
+/** How an element is drawn, and what it is to a person. */
+export type Sign =
+  | 'make'
+  | 'break'
+  | 'float'
+  | 'float-break'
+  | 'button'
+  | 'button-break'
+  | 'selector'
+  | 'breaker'
+  | 'fuse'
+  | 'overload'
+  | 'solid'
+  | 'coil'
+  | 'timer'
+  | 'motor'
+  | 'lamp'
+  | 'horn'
+  | 'counter'
+  | 'input'
+  | 'winding'
+  | 'source'
+  | 'cell';
+
+/** What is between two pins. Volts, ohms, henries, farads. */
+export type Inside =
+  | { readonly kind: 'impedance'; readonly r: number; readonly l?: number }
+  | { readonly kind: 'capacitor'; readonly c: number }
+  | { readonly kind: 'source'; readonly volts: number; readonly phaseDeg: number; readonly frequency: number; readonly r: number };
+
+export interface Element {
+  readonly pins: readonly [string, string];
+  readonly sign: Sign;
+  /** null: it only shows where it sits; the device says what is between its pins. */
+  readonly part: Inside | null;
+  /** States of the device in which it conducts; always, where none are given. */
+  readonly closed?: readonly string[];
+  /** S, of an open one. */
+  readonly leak?: number;
+}
+
+/** A pin of this name is the earth itself. */
+export const GROUND_PIN = 'earth';
+
+/** The cord or cable by which something outside the panel comes to its terminals. */
+export interface CableRun {
+  readonly id: string;
+  readonly says: string;
+  /** m */
+  readonly length: number;
+  /** m² of each core */
+  readonly area: number;
+  /** Colour of the core to each pin. */
+  readonly colours: Readonly<Record<string, string>>;
+  /** Where else its plug fits: terminals for its pins, by name of the place. */
+  readonly plugs?: Readonly<Record<string, Readonly<Record<string, string>>>>;
+}
+
+export interface Device {
+  readonly tag: string;
+  /** What one would ask for in a shop. */
+  readonly noun: string;
+  /** What it does here. */
+  readonly says: string;
+  readonly place: 'panel' | 'door' | 'field' | 'board';
+  /** 0: comes with something else; 1 small change, 2 moderate, 3 a considerable sum, 4 the dearest. */
+  readonly cost: 0 | 1 | 2 | 3 | 4;
+  readonly behaviour: Behaviour;
+  readonly initial: string;
+  /** States a hand (or the water) can put it in, with words; empty where none can. */
+  readonly positions: readonly { readonly state: string; readonly says: string }[];
+  /** The state it springs back to when it is let go. */
+  readonly springs?: string;
+  readonly elements: Readonly<Record<string, Element>>;
+  /** What is inside beside its elements. */
+  readonly inside?: readonly { readonly id: string; readonly a: string; readonly b: string; readonly part: Inside }[];
+  readonly transformer?: { readonly primary: readonly [string, string]; readonly secondary: readonly [string, string]; readonly ratio: number; readonly r: number };
+  readonly cable?: CableRun;
+  /** The sensor of the document that it is. */
+  readonly sensor?: string;
+}
+
+/** Element by `tag.element`, in series, or side by side; `net` names the wire at that place. */
+export type Tree = { readonly leaf: string } | { readonly series: readonly Tree[] } | { readonly parallel: readonly Tree[] } | { readonly net: string };
+
+export interface Circuit {
+  readonly id: string;
+  readonly says: string;
+  /** Terminals of this circuit sit on this strip. */
+  readonly strip: string;
+  /** The wire against which it is live, and at how many volts, r.m.s. */
+  readonly reference: string;
+  readonly volts: number;
+  readonly kind: 'ac' | 'dc';
+  /** Extra-low voltage, apart from the mains. */
+  readonly low: boolean;
+}
+
+export interface Rung {
+  readonly number: number;
+  readonly says: string;
+  readonly circuit: string;
+  readonly from: string;
+  readonly to: string;
+  readonly tree: Tree;
+}
+
+export interface Terminal {
+  readonly id: string;
+  /** The wire it is on. */
+  readonly net: string;
+  readonly circuit: string;
+}
+
+export interface Core {
+  readonly id: string;
+  readonly cable: string;
+  readonly colour: string;
+  /** Field end, as `tag:pin`. */
+  readonly pin: string;
+  /** Panel end as designed; null: capped. */
+  readonly terminal: string | null;
+}
+
+export interface Link {
+  readonly a: string;
+  readonly b: string;
+  readonly says: string;
+}
+
+/** Something that a person would notice, and how the circuit tells it. */
+export interface Outcome {
+  readonly id: string;
+  readonly says: string;
+  readonly not: string;
+  readonly kind: 'pump' | 'bell' | 'far' | 'interlock' | 'lamp';
+  readonly senses: Sense;
+  readonly above: number;
+  /** Switched by something that must leave these pins dead when it does not run. */
+  readonly dead?: readonly string[];
+}
+
+export interface Panel {
+  readonly scheme: string;
+  readonly frequency: number;
+  readonly circuits: readonly Circuit[];
+  readonly devices: readonly Device[];
+  readonly rungs: readonly Rung[];
+  readonly terminals: readonly Terminal[];
+  readonly cores: readonly Core[];
+  readonly links: readonly Link[];
+  readonly outcomes: readonly Outcome[];
+  /** Net of every pin that sits in the panel. */
+  readonly pinNets: Readonly<Record<string, string>>;
+  /** Wires that an element joins, left and right as drawn. */
+  readonly spans: Readonly<Record<string, readonly [string, string]>>;
+}

@@ -1,0 +1,42 @@
+import type { Station } from '../station';
+import type { Phrase } from '../units';
+import type { Bench } from './bench';
+
+/** A choice that a scheme leaves to the person. The first one is taken until another is chosen. */
+export interface Option {
+  readonly id: string;
+  readonly label: string;
+  readonly choices: readonly { readonly id: string; readonly says: string }[];
+  /** Where the station suggests another first choice. */
+  initial?(station: Station): string;
+}
+
+/** One way of letting floats control pumps: what it is, whether it fits, and how it is built. */
+export interface Scheme {
+  readonly id: string;
+  readonly title: string;
+  readonly says: string;
+  /** What stands between people and the mains. */
+  readonly people: string;
+  /** What fails how. */
+  readonly fails: readonly string[];
+  readonly options: readonly Option[];
+  /** Every reason against it at this station; empty where it fits. */
+  against(station: Station, choose: (option: string) => string): readonly Phrase[];
+  build(bench: Bench, choose: (option: string) => string): void;
+}
+
+export const option = (id: string, label: string, choices: readonly (readonly [id: string, says: string])[], initial?: Option['initial']): Option => ({
+  id,
+  label,
+  choices: choices.map(([c, says]) => ({ id: c, says })),
+  ...(initial && { initial }),
+});
+
+/** The choice that holds for an option: the document's, if the scheme knows it, else the first or the one the station suggests. */
+export function choiceOf(scheme: Scheme, station: Station, id: string): string {
+  const found = scheme.options.find((o) => o.id === id);
+  if (!found) throw new Error(`${scheme.id} has no option ${id}`);
+  const wanted = station.control.options[id];
+  return found.choices.some((c) => c.id === wanted) ? wanted! : (found.initial?.(station) ?? found.choices[0]!.id);
+}

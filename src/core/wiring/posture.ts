@@ -1,0 +1,52 @@
+import { sensed, settle, type Settled, type States } from '../circuit';
+import type { Device, Outcome } from '../schemes';
+import { hasRisen, tripsOf, type World } from '../sensing';
+import type { Station } from '../station';
+import type { Wired } from './wired';
+
+/** How a panel stands: which position each thing that a hand or the water works is in. What is not named is as it rests. */
+export type Posture = Readonly<Record<string, string>>;
+
+/** Positions of the floats with the water at a level, m above the floor; between its trips a float keeps the position it has. */
+export function floatsAt(station: Station, devices: readonly Device[], level: number, before: Posture, world: World): Posture {
+  return Object.fromEntries(
+    devices.flatMap(({ tag, sensor }) => {
+      const found = station.sensors.find((s) => s.id === sensor);
+      if (!found) return [];
+      return [[tag, hasRisen(tripsOf(found, world), level, before[tag] === 'up') ? 'up' : 'down']];
+    }),
+  );
+}
+
+/** What is wrong with a posture: devices that are not there, and positions that they do not have. */
+export function postureProblems({ panel }: Wired, posture: Posture): string[] {
+  return Object.entries(posture).flatMap(([tag, state]) => {
+    const device = panel.devices.find((d) => d.tag === tag);
+    if (!device) return [`${tag}: there is no such device in this panel`];
+    if (device.positions.length === 0) return [`${tag}: ${device.says} is not worked by hand`];
+    return device.positions.some((p) => p.state === state) ? [] : [`${tag}: “${state}” is not one of ${device.positions.map((p) => p.state).join(', ')}`];
+  });
+}
+
+/** The circuit settled in a posture, from the states it was in before; from rest where none are given. */
+export const stand = (wired: Wired, posture: Posture, before: States = wired.states): Settled => settle(wired.structure, { ...before, ...posture });
+
+/** A cache in front of `stand`: the same posture from the same states is answered from memory. */
+export function standing(wired: Wired): (posture: Posture, before?: States) => Settled {
+  const known = new Map<string, Settled>();
+  const tags = wired.panel.devices.map((d) => d.tag);
+  return (posture, before = wired.states) => {
+    let key = '';
+    for (const tag of tags) key += `${posture[tag] ?? before[tag]}|`;
+    const found = known.get(key);
+    if (found) return found;
+    const made = stand(wired, posture, before);
+    known.set(key, made);
+    return made;
+  };
+}
+
+export const happens = ({ solution }: Settled, { senses, above }: Outcome): boolean => sensed(solution, senses) >= above;
+
+/** Which of a panel's outcomes happen, by id. */
+export const outcomesOf = (wired: Wired, settled: Settled): Readonly<Record<string, boolean>> => Object.fromEntries(wired.panel.outcomes.map((o) => [o.id, happens(settled, o)]));

@@ -1,0 +1,102 @@
+import { EARTH, initialStates, structureOf, type Netlist, type Part, type States, type Structure } from '../circuit';
+import { GROUND_PIN, type Device, type Element, type Panel } from '../schemes';
+import type { Station } from '../station';
+import { coreInductance, coreResistance } from './conductor';
+
+/** A panel as it is wired: its circuit, and where every point of the drawing is in it. */
+export interface Wired {
+  readonly panel: Panel;
+  readonly netlist: Netlist;
+  readonly structure: Structure;
+  readonly states: States;
+  /** Node of the circuit by terminal, pin (`K1:A1`), core end (`S-lead:NO`) and wire. */
+  readonly points: ReadonlyMap<string, string>;
+  /** Where each core sits: a terminal, or null when it hangs loose. */
+  readonly landed: ReadonlyMap<string, string | null>;
+  /** Links that are fitted. */
+  readonly links: readonly { readonly a: string; readonly b: string }[];
+  /** Landings in the document that this panel has no core, terminal or link for: kept, and told. */
+  readonly strays: readonly string[];
+}
+
+type Landings = Station['landings'];
+
+/** A link between two terminals, Ω. */
+const LINK = 0.001;
+const COLD = 20;
+
+const linkKey = (a: string, b: string): string => [a, b].sort().join(' – ');
+
+interface Seats {
+  readonly landed: Map<string, string | null>;
+  readonly links: { a: string; b: string }[];
+  readonly strays: string[];
+}
+
+/** Where cores and links are, design and document together. */
+function seats(panel: Panel, { cores, links }: Landings): Seats {
+  const terminals = new Set(panel.terminals.map((t) => t.id));
+  const landed = new Map<string, string | null>(panel.cores.map((c) => [c.id, c.terminal]));
+  const strays: string[] = [];
+  for (const { core, to } of cores) {
+    if (!landed.has(core)) strays.push(`core ${core} ${to === null ? 'hangs loose' : `on ${to}`}: this panel has no such core`);
+    else if (to !== null && !terminals.has(to)) strays.push(`core ${core} on ${to}: this panel has no such terminal`);
+    else landed.set(core, to);
+  }
+  const fitted = new Map(panel.links.map(({ a, b }) => [linkKey(a, b), { a, b }]));
+  for (const { a, b, fitted: is } of links) {
+    const missing = [a, b].find((t) => !terminals.has(t));
+    if (missing) strays.push(`link ${linkKey(a, b)}: this panel has no terminal ${missing}`);
+    else if (is) fitted.set(linkKey(a, b), { a, b });
+    else fitted.delete(linkKey(a, b));
+  }
+  return { landed, links: [...fitted.values()], strays };
+}
+
+const when = (device: Device, { closed, leak }: Element) => (closed ? { when: { device: device.tag, states: closed, ...(leak ? { leak } : {}) } } : {});
+
+/** Makes the circuit of a panel with its cores and links where they sit. Nothing here knows of any scheme. */
+export function wire(station: Station, panel: Panel, landings: Landings = station.landings): Wired {
+  const { landed, links, strays } = seats(panel, landings);
+  const nets = new Map(panel.terminals.map((t) => [t.id, t.net]));
+  const node = (device: Device, pin: string): string => {
+    if (pin === GROUND_PIN) return EARTH;
+    return device.cable ? `${device.tag}:${pin}` : (panel.pinNets[`${device.tag}:${pin}`] ?? `${device.tag}:${pin}`);
+  };
+  const parts: Part[] = [];
+  const points = new Map<string, string>(nets);
+  for (const device of panel.devices) {
+    for (const [name, element] of Object.entries(device.elements)) {
+      const [a, b] = element.pins.map((p) => node(device, p)) as [string, string];
+      for (const pin of element.pins) points.set(`${device.tag}:${pin}`, node(device, pin));
+      if (element.part) parts.push({ ...element.part, id: `${device.tag}.${name}`, a, b, ...when(device, element) });
+    }
+    for (const { id, a, b, part } of device.inside ?? []) {
+      parts.push({ ...part, id: `${device.tag}.${id}`, a: node(device, a), b: node(device, b) });
+      for (const pin of [a, b]) if (pin !== GROUND_PIN) points.set(`${device.tag}:${pin}`, node(device, pin));
+    }
+    if (device.transformer) {
+      const { primary, secondary, ratio, r } = device.transformer;
+      const [a, b, c, d] = [...primary, ...secondary].map((p) => node(device, p)) as [string, string, string, string];
+      parts.push({ kind: 'transformer', id: `${device.tag}.core`, a, b, c, d, ratio, r });
+    }
+    if (device.cable) parts.push(...cableParts(device, device.cable, panel, landed, nets, station));
+  }
+  for (const { a, b } of links) parts.push({ kind: 'impedance', id: `link ${linkKey(a, b)}`, a: nets.get(a)!, b: nets.get(b)!, r: LINK });
+  for (const core of panel.cores) points.set(core.pin, core.pin);
+  for (const net of new Set(Object.values(panel.pinNets))) points.set(net, net);
+  const netlist: Netlist = { frequency: panel.frequency, parts, devices: panel.devices.map(({ tag, initial, behaviour }) => ({ id: tag, initial, behaviour })) };
+  return { panel, netlist, structure: structureOf(netlist), states: initialStates(netlist), points, landed, links, strays };
+}
+
+/** The cores of one cable, each with its resistance and inductance, and what they are to each other as capacitors, at the far end. */
+function cableParts(device: Device, cable: NonNullable<Device['cable']>, panel: Panel, landed: Seats['landed'], nets: ReadonlyMap<string, string>, { wiring }: Station): Part[] {
+  const cores = panel.cores.filter((c) => c.cable === cable.id && c.pin.startsWith(`${device.tag}:`));
+  const runs = cores.flatMap((core): Part[] => {
+    const terminal = landed.get(core.id) ?? null;
+    if (terminal === null) return [];
+    return [{ kind: 'impedance', id: core.id, a: nets.get(terminal)!, b: core.pin, r: coreResistance(cable.length, cable.area, COLD), l: coreInductance(cable.length) }];
+  });
+  const beside = cores.slice(1).map((core, i): Part => ({ kind: 'capacitor', id: `${cable.id} between ${cores[i]!.colour} and ${core.colour}`, a: cores[i]!.pin, b: core.pin, c: wiring.capacitance * cable.length }));
+  return [...runs, ...beside];
+}
