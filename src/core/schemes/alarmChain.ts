@@ -69,7 +69,7 @@ export function alarmChain(b: Bench, feed: Feed | null, { call, also = [] }: { c
   b.rung('bell called', 'bell', 'A', [parallel(...(high ? [high] : []), ...also, ...held, ...test, ...(high || also.length > 0 || test.length > 0 ? [] : [pushButton(b, 'S3', 'tests the bell', 'button')])), bell.coil], 'A0');
   if (alarm.lamp) {
     b.rung('lamp', 'bell', 'A', [bell.make(), load(b, 'P1', 'lamp', 'lit while the bell is called', 'lamp', BELL, 2)], 'A0');
-    b.outcome({ id: 'lamp', says: 'the lamp is lit', not: 'the lamp is out', kind: 'lamp', senses: sense('volts', 'dc', ['P1.load']), above: 0.7 * BELL.volts });
+    b.outcome({ id: 'lamp', says: 'the lamp is lit', not: 'the lamp is out', never: 'the lamp is never lit', always: 'the lamp never goes out', kind: 'lamp', senses: sense('volts', 'dc', ['P1.load']), above: 0.7 * BELL.volts });
   }
   if (alarm.horn) {
     const horn = load(b, 'P2', 'horn', 'sounds until it is silenced', 'horn', BELL, 3);
@@ -78,7 +78,7 @@ export function alarmChain(b: Bench, feed: Feed | null, { call, also = [] }: { c
       b.rung('silence', 'bell', 'A', [bell.make(), parallel(pushButton(b, 'S2', 'silences the horn', 'button'), quiet.make()), quiet.coil], 'A0');
       b.rung('horn', 'bell', 'A', [bell.make(), quiet.break(), horn], 'A0');
     } else b.rung('horn', 'bell', 'A', [bell.make(), horn], 'A0');
-    b.outcome({ id: 'horn', says: 'the horn sounds', not: 'the horn is quiet', kind: 'bell', senses: sense('volts', 'dc', ['P2.load']), above: 0.7 * BELL.volts });
+    b.outcome({ id: 'horn', says: 'the horn sounds', not: 'the horn is quiet', never: 'the horn never sounds', always: 'the horn never stops', kind: 'bell', senses: sense('volts', 'dc', ['P2.load']), above: 0.7 * BELL.volts });
   }
   if (alarm.remoteContact) farContact(b, 'P9', 'the dialler is told', 'the dialler is not told', 'dialler', 'remote', bell);
   for (const [i, lock] of interlocks.entries()) if (lock.kind === 'standby') farContact(b, `U2${i}`, `${lock.name} is started`, `${lock.name} is not started`, lock.name, `standby${i}`, bell);
@@ -92,9 +92,9 @@ function farContact(b: Bench, tag: string, says: string, not: string, name: stri
   const [common, first] = coloursOf(b.station).cord;
   const outside = loop(b, tag, name, { id: `W-${cable}`, says: `to ${name}`, length: 20, area: 0.5e-6, colours: { '1': common, '2': first } }, { ...DIALLER, kind: 'dc' }, DIALLER.amps);
   b.rung(`dry contact for ${name}`, id, `${id} 1`, [bell.make()], `${id} 2`);
-  b.rung('', id, `${id} 2`, [outside], `${id} 1`);
+  b.rung('', id, `${id} 1`, [outside], `${id} 2`);
   b.terminal(`${id} 3`, id);
   b.rung('the other side of it, spare', id, `${id} 1`, [bell.break()], `${id} 3`);
-  b.outcome({ id: tag, says, not, kind: 'far', senses: sense('amps', 'dc', [`${tag}.load`]), above: DIALLER.amps / 2 });
+  b.outcome({ id: tag, says, not, never: `${name} is never told: the alarm never reports`, always: `${name} is told all the time`, kind: 'far', senses: sense('amps', 'dc', [`${tag}.load`]), above: DIALLER.amps / 2 });
 }
 

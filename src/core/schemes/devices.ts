@@ -185,6 +185,7 @@ export function directSupply(b: Bench, tag: string, says: string, input: Power, 
       in: { pins: ['L', 'N'], sign: 'winding', part: { kind: 'impedance', r: input.volts ** 2 / 5 } },
       out: { pins: ['-', '+'], sign: 'source', part: { kind: 'source', volts: -volts, phaseDeg: 0, frequency: 0, r: 0.3 }, closed: ['on'], leak: 1e-5 },
     },
+    gives: { element: `${tag}.out`, amps: watts / volts },
   });
   return { input: leaf(tag, 'in'), output: leaf(tag, 'out') };
 }
@@ -204,6 +205,7 @@ export function transformer(b: Bench, tag: string, says: string, primary: number
       in: { pins: ['P1', 'P2'], sign: 'winding', part: loadPart(primary, 0.1 * va, 0.3, b.station.supply.frequency) },
       out: { pins: ['S2', 'S1'], sign: 'winding', part: null },
     },
+    gives: { element: `${tag}.core`, amps: va / secondary },
     // Windings that lose a twentieth of the voltage at full load.
     transformer: { primary: ['P1', 'P2'], secondary: ['S1', 'S2'], ratio: secondary / primary, r: (0.05 * secondary ** 2) / va },
   });

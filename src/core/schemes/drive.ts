@@ -16,6 +16,7 @@ export const INPUT = { r: 4700, on: 15, off: 5 } as const;
 
 /** A drive: mains in, motor out, a 24 V supply of its own, two inputs. It runs on the first; the second, once lost, is a fault until it is reset. */
 function driveDevice(b: Bench, { lines, volts }: Feed): void {
+  const { supplyBudget } = b.station.wiring;
   const input = (pin: string) => ({ pins: [pin, 'COM'] as const, sign: 'input' as const, part: { kind: 'impedance' as const, r: INPUT.r } });
   b.device({
     tag: 'U1',
@@ -26,6 +27,7 @@ function driveDevice(b: Bench, { lines, volts }: Feed): void {
     behaviour: { kind: 'relay', senses: sense('volts', 'dc', ['U1.run']), pickUp: INPUT.on, dropOut: INPUT.off },
     initial: 'off',
     positions: [],
+    gives: { element: 'U1.24V', amps: supplyBudget },
     elements: {
       supply: { pins: ['L', 'N'], sign: 'winding', part: { kind: 'impedance', r: volts ** 2 / 15 } },
       '24V': { pins: ['COM', '+24'], sign: 'source', part: { kind: 'source', volts: -24, phaseDeg: 0, frequency: 0, r: 2 } },

@@ -55,6 +55,7 @@ export const duplex: Scheme = {
     const { id, hot, back } = control;
     const { call, lag, lagInput, highInput, school } = calls(b, control);
     b.rung('lag call, held while the lead call stands', id, hot, [parallel(lagInput.make(), series(lag.make(), call.make())), lag.coil], back);
+    b.outcome({ id: 'lag', says: 'the lag pump is called', not: 'the lag pump is not called', never: 'the lag is never called', always: 'the lag is called all the time', kind: 'call', senses: sense('volts', 'ac', ['K4C.coil']), above: 0.7 * control.volts });
     const [lagPin, highPin] = [b.terminal('IN-LAG', id, 'X2:LAG'), b.terminal('IN-HIGH', id, 'X2:HIGH')];
     if (school === 'three') b.link({ a: lagPin, b: highPin, says: 'three floats: the high float is the lag float too' });
 

@@ -40,3 +40,4 @@ export function panelOf(station: Station, id: string = station.control.scheme): 
 export { choiceOf, type Option, type Scheme } from './scheme';
 export { type CableRun, type Circuit, type Core, type Device, type Element, GROUND_PIN, type Link, type Outcome, type Panel, type Rung, type Sign, type Terminal, type Tree } from './model';
 export { floatTag } from './floats';
+export { coloursOf } from './colours';

@@ -79,6 +79,8 @@ export interface Device {
   /** The state it springs back to when it is let go. */
   readonly springs?: string;
   readonly elements: Readonly<Record<string, Element>>;
+  /** Of a supply: the element it gives from, and how much, A. */
+  readonly gives?: { readonly element: string; readonly amps: number };
   /** What is inside beside its elements. */
   readonly inside?: readonly { readonly id: string; readonly a: string; readonly b: string; readonly part: Inside }[];
   readonly transformer?: { readonly primary: readonly [string, string]; readonly secondary: readonly [string, string]; readonly ratio: number; readonly r: number };
@@ -140,7 +142,10 @@ export interface Outcome {
   readonly id: string;
   readonly says: string;
   readonly not: string;
-  readonly kind: 'pump' | 'bell' | 'far' | 'interlock' | 'lamp';
+  /** What to say where it never happens though it should, and where it always does. */
+  readonly never: string;
+  readonly always: string;
+  readonly kind: 'pump' | 'bell' | 'far' | 'interlock' | 'lamp' | 'call';
   readonly senses: Sense;
   readonly above: number;
   /** Switched by something that must leave these pins dead when it does not run. */

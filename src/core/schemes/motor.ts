@@ -48,6 +48,8 @@ export function motorDevice(b: Bench, n: number, pump: Pump, feed: Feed, cable: 
     id: tag,
     says: `pump ${n} runs`,
     not: `pump ${n} stands`,
+    never: `pump ${n} never runs`,
+    always: `pump ${n} never stops`,
     kind: 'pump',
     senses: sense('volts', 'ac', pins.map((p) => `${tag}.${p}`), 'least'),
     above: RUNS * phase,

@@ -85,9 +85,9 @@ const STEPS: Readonly<Record<number, (document: Json) => Json>> = {
 
 /** Runs of cable that a station begins with: typical, to be measured over. */
 export const startingWiring = (us: boolean) => ({
-  feeder: { length: 15, area: us ? 3.31e-6 : 2.5e-6 },
-  motor: { length: 8, area: us ? 2.08e-6 : 1.5e-6 },
-  field: { length: 6, area: us ? 1.31e-6 : 1e-6 },
+  feeder: { length: 15, area: us ? 3.31e-6 : 2.5e-6, carries: us ? 20 : 21 },
+  motor: { length: 8, area: us ? 2.08e-6 : 1.5e-6, carries: us ? 15 : 16 },
+  field: { length: 6, area: us ? 1.31e-6 : 1e-6, carries: us ? 10 : 12 },
   warmest: 60,
   capacitance: 100e-12,
   dropRunning: 0.05,

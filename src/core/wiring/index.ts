@@ -1,2 +1,13 @@
 export { wire, type Wired } from './wired';
 export { floatsAt, happens, outcomesOf, type Posture, postureProblems, stand, standing } from './posture';
+export { postureWords } from './postures';
+export { asLanded, type AsLanded, type Effect } from './asLanded';
+export { reasonFor, type Reason } from './why';
+export { awgArea, coreResistance, sizeName, soldSizes, typicalAmpacity } from './conductor';
+export type { WiringCheck } from './check';
+export { faultLoop, supplyFigures, voltageDrop } from './supplyFigures';
+export { controlFigures, holdingCapacitance } from './controlFigures';
+export { boxChecks } from './boxes';
+export { cableList, cableRows, partRows, partsList, wireList, wireRows, type CableLine, type PartLine, type Wire } from './lists';
+export { expectedReadings, type ExpectedReading } from './expected';
+export { cautions, DEFERENCE, type Caution } from './cautions';

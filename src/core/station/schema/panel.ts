@@ -41,6 +41,7 @@ const run = (what: string) =>
   z.strictObject({
     length: positive(`the length of ${what}`, 5000).describe('m, one way'),
     area: positive(`the conductors of ${what}`, 500e-6).describe('copper of each core, m²'),
+    carries: positive(`what ${what} carries`, 1000).describe('A that the cable may carry as it is laid: typical until the local code has been asked'),
   });
 
 export const wiringSchema = z.strictObject({

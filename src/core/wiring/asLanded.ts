@@ -1,0 +1,142 @@
+import { EARTH, potential, read, rms, sensed, settle, structureOf, type Settled } from '../circuit';
+import type { Outcome, Panel } from '../schemes';
+import type { Station } from '../station';
+import { type Posture, stand } from './posture';
+import { postureWords, tryable } from './postures';
+import { wire, type Wired } from './wired';
+
+/** What is not as the design has it: one core or link. */
+export interface Difference {
+  readonly what: string;
+  readonly core: string | null;
+}
+
+/** What the differences together will do, and the posture in which it shows. */
+export interface Effect {
+  readonly id: string;
+  readonly severity: 'danger' | 'fault';
+  readonly says: string;
+  readonly posture: Posture;
+  readonly when: string;
+}
+
+export interface AsLanded {
+  readonly differences: readonly Difference[];
+  readonly effects: readonly Effect[];
+  readonly strays: readonly string[];
+}
+
+/** A motor that stands with more than this on it is live, V; a frame within this of earth is earthed, Ω. */
+const LIVE = 30;
+const EARTHED = 5;
+
+function differencesOf({ panel, landed, links }: Wired): Difference[] {
+  const device = (pin: string) => panel.devices.find((d) => d.tag === pin.split(':')[0])!;
+  const cores = panel.cores.flatMap((c): Difference[] => {
+    const now = landed.get(c.id) ?? null;
+    if (now === c.terminal) return [];
+    const name = `${c.colour} core to ${device(c.pin).says}, ${c.pin.split(':')[1]}`;
+    const by = c.terminal === null ? 'by design it is capped' : `by design on ${c.terminal}`;
+    return [{ core: c.id, what: now === null ? `${name}: hangs loose, ${by}` : `${name}: on ${now}, ${by}` }];
+  });
+  const same = (a: { a: string; b: string }, b: { a: string; b: string }) => [a.a, a.b].sort().join() === [b.a, b.b].sort().join();
+  return [
+    ...cores,
+    ...links.filter((l) => !panel.links.some((d) => same(l, d))).map((l) => ({ core: null, what: `a link from ${l.a} to ${l.b} that the design does not have` })),
+    ...panel.links.filter((d) => !links.some((l) => same(l, d))).map((d) => ({ core: null, what: `no link from ${d.a} to ${d.b}: ${d.says}` })),
+  ];
+}
+
+/** Whether a pump that does not run is live all the same. */
+function liveOff(settled: Settled, { dead = [] }: Outcome): boolean {
+  return dead.some((pin) => rms(potential(settled.solution, pin, 'ac'), potential(settled.solution, pin, 'dc')) > LIVE);
+}
+
+interface Trial {
+  readonly posture: Posture;
+  readonly design: Settled;
+  readonly landed: Settled;
+}
+
+const on = (settled: Settled, o: Outcome): boolean => sensed(settled.solution, o.senses) >= o.above;
+
+/** One outcome in every trial: never, always, or wrong in some. */
+function outcomeEffect(panel: Panel, o: Outcome, trials: readonly Trial[]): Effect[] {
+  const wrong = trials.filter((t) => on(t.design, o) !== on(t.landed, o));
+  const [first] = wrong;
+  if (!first) return [];
+  const shows = (id: string, says: string, t: Trial): Effect => ({ id: `${o.id}-${id}`, severity: 'fault', says, posture: t.posture, when: postureWords(panel, t.posture) });
+  if (!trials.some((t) => on(t.landed, o))) return [shows('never', o.never, first)];
+  // Whatever the water does: that a breaker or a selector still stops it is another matter.
+  const floats = new Set(panel.devices.filter((d) => d.sensor !== undefined).map((d) => d.tag));
+  const byWater = trials.filter((t) => Object.keys(t.posture).every((tag) => floats.has(tag)));
+  if (byWater.every((t) => on(t.landed, o))) return [shows('always', o.always, first)];
+  // Wrong both ways is two things to tell.
+  const [missing, extra] = [wrong.find((t) => on(t.design, o)), wrong.find((t) => on(t.landed, o))];
+  return [...(missing ? [shows('missing', `${o.not}, though by design ${o.says}`, missing)] : []), ...(extra ? [shows('extra', `${o.says}, though by design ${o.not}`, extra)] : [])];
+}
+
+/** What is dangerous: live when off, protection that opens, relays that never rest. */
+function dangers(panel: Panel, trials: readonly Trial[]): Effect[] {
+  const found: Effect[] = [];
+  const add = (id: string, says: string, { posture }: Trial) => {
+    if (!found.some((f) => f.id === id)) found.push({ id, severity: 'danger', says, posture, when: postureWords(panel, posture) });
+  };
+  for (const t of trials) {
+    for (const o of panel.outcomes) {
+      if (o.dead && !on(t.landed, o) && liveOff(t.landed, o) && !(liveOff(t.design, o) && !on(t.design, o))) add(`${o.id}-live`, `${o.not} and stays live when off: its terminals carry voltage to earth while it stands. Never switch the neutral instead of the line`, t);
+    }
+    for (const d of panel.devices) {
+      if (t.landed.states[d.tag] === 'tripped' && t.design.states[d.tag] !== 'tripped') add(`${d.tag}-opens`, `${d.tag} opens (${d.says}): too much current flows`, t);
+    }
+    if (t.landed.chatter.length > 0) add('chatter', `${t.landed.chatter.join(', ')} chatter: they start and stop each other without end`, t);
+  }
+  return found;
+}
+
+/** Frames that no earth core holds: measured with all sources off. */
+function unearthed({ panel, netlist, states }: Wired): Effect[] {
+  const dead = structureOf({ ...netlist, parts: netlist.parts.map((p) => (p.kind === 'source' ? { ...p, volts: 0 } : p)) });
+  return panel.outcomes.flatMap((o): Effect[] => {
+    if (!o.dead) return [];
+    const frame = `${o.id}:PE`;
+    const reading = read(dead, states, frame, EARTH, 'ohms');
+    if (reading.ok && reading.value < EARTHED) return [];
+    return [{ id: `${o.id}-earth`, severity: 'danger', says: `the frame of ${panel.devices.find((d) => d.tag === o.id)!.says} is not earthed: a winding that fails to it leaves it live, and nothing opens`, posture: {}, when: 'always' }];
+  });
+}
+
+/** Earth cores that are not on the earth bar, though the frames are held by another circuit's earth. */
+function strayEarths({ panel, landed }: Wired): Effect[] {
+  const nets = new Map(panel.terminals.map((t) => [t.id, t.net]));
+  return panel.cores.flatMap((c): Effect[] => {
+    const terminal = landed.get(c.id) ?? null;
+    if (!c.pin.endsWith(':PE') || (terminal !== null && nets.get(terminal) === 'PE')) return [];
+    const cable = panel.devices.find((d) => d.cable?.id === c.cable)!.cable!;
+    return [{ id: `${c.id}-earth`, severity: 'danger', says: `the earth core of the ${cable.says} is not on the earth bar: a fault has only another circuit’s earth to go by, or none`, posture: {}, when: 'always' }];
+  });
+}
+
+/**
+ * Compares a station as it is landed with its design, by solving both in every posture of the floats and every hand's position: what is
+ * different, what that will do, and the simplest posture in which it shows.
+ */
+export function asLanded(station: Station, panel: Panel): AsLanded {
+  const landed = wire(station, panel);
+  const differences = differencesOf(landed);
+  if (differences.length === 0) return { differences, effects: [], strays: landed.strays };
+  const design = wire(station, panel, { cores: [], links: [] });
+  const trials = tryable(panel).map((posture): Trial => ({ posture, design: stand(design, posture), landed: stand(landed, posture) }));
+  // Up and down once with the water, each from the state before: what is held in shows only so.
+  const floats = panel.devices.filter((d) => d.sensor !== undefined).map((d) => d.tag);
+  let [a, b] = [design.states, landed.states];
+  let posture: Posture = Object.fromEntries(floats.map((f) => [f, 'down']));
+  for (const [tag, to] of [...floats.map((f) => [f, 'up'] as const), ...[...floats].reverse().map((f) => [f, 'down'] as const)]) {
+    posture = { ...posture, [tag]: to };
+    const [da, lb] = [settle(design.structure, { ...a, ...posture }), settle(landed.structure, { ...b, ...posture })];
+    [a, b] = [da.states, lb.states];
+    trials.push({ posture, design: da, landed: lb });
+  }
+  const effects = [...dangers(panel, trials), ...unearthed(landed), ...strayEarths(landed), ...panel.outcomes.flatMap((o) => outcomeEffect(panel, o, trials))];
+  return { differences, effects, strays: landed.strays };
+}

@@ -1,0 +1,15 @@
+import type { Phrase, Quantity } from '../units';
+
+/** One figure of the wiring against what it should be. `needs` and `has` are null where words say it all. */
+export interface WiringCheck {
+  readonly id: string;
+  readonly title: string;
+  readonly state: 'holds' | 'broken' | 'told';
+  readonly needs: Quantity | null;
+  readonly has: Quantity | null;
+  readonly why: Phrase;
+}
+
+export const atMost = (id: string, title: string, needs: Quantity, has: Quantity, why: Phrase): WiringCheck => ({ id, title, state: has.value <= needs.value * (1 + 1e-9) ? 'holds' : 'broken', needs, has, why });
+export const atLeast = (id: string, title: string, needs: Quantity, has: Quantity, why: Phrase): WiringCheck => ({ id, title, state: has.value >= needs.value * (1 - 1e-9) ? 'holds' : 'broken', needs, has, why });
+export const told = (id: string, title: string, why: Phrase): WiringCheck => ({ id, title, state: 'told', needs: null, has: null, why });

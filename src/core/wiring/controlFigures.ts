@@ -1,0 +1,103 @@
+import { across, conducts, rms, type Settled } from '../circuit';
+import { type Device, floatTag, type Panel } from '../schemes';
+import type { Station } from '../station';
+import { phrase, quantity } from '../units';
+import { atLeast, atMost, told, type WiringCheck } from './check';
+import { stand } from './posture';
+import { tryable } from './postures';
+import type { Wired } from './wired';
+
+const amps = ({ solution }: Settled, id: string): number => {
+  const part = solution.structure.parts.get(id);
+  if (!part) return 0;
+  const [ac, dc] = (['ac', 'dc'] as const).map((of) => across(solution, part, of).amps);
+  // What a transformer gives is seen at its secondary.
+  return rms(ac!, dc!) / (part.kind === 'transformer' ? part.ratio : 1);
+};
+
+/** The most that flows through each contact of a sensor, over every posture, against its rating. */
+function contactDuty({ sensors }: Station, panel: Panel, trials: readonly Settled[]): WiringCheck[] {
+  return sensors.flatMap((sensor): WiringCheck[] => {
+    const device = panel.devices.find((d) => d.tag === floatTag(sensor));
+    if (!device) return [];
+    const carried = Math.max(...trials.flatMap((t) => Object.keys(device.elements).map((e) => amps(t, `${device.tag}.${e}`))));
+    return [atMost(`contact-${sensor.id}`, `contact of the ${device.says}`, quantity('current', sensor.contactRating), quantity('current', carried), carried < 0.1 ? phrase`It carries ${quantity('leak', carried)}: pilot duty.` : phrase`It carries the motor: its motor rating counts, not its resistive one.`)];
+  });
+}
+
+/** What each supply of the panel gives at most, over every posture, against what it can. */
+function budgets(panel: Panel, trials: readonly Settled[]): WiringCheck[] {
+  return panel.devices.flatMap((d): WiringCheck[] => {
+    if (!d.gives) return [];
+    const most = Math.max(...trials.map((t) => amps(t, d.gives!.element)));
+    return [atMost(`budget-${d.tag}`, `${d.tag}, ${d.says}`, quantity('leak', d.gives.amps), quantity('leak', most), phrase`Everything that it may have to hold in at the same time. ${d.noun}.`)];
+  });
+}
+
+/** What a solid-state relay lets through when it is off, and what that does to its load. */
+function solidLeaks({ panel }: Wired, rest: Settled): WiringCheck[] {
+  return panel.devices.flatMap((d): WiringCheck[] =>
+    Object.entries(d.elements).flatMap(([name, e]): WiringCheck[] => {
+      const id = `${d.tag}.${name}`;
+      const part = rest.solution.structure.parts.get(id);
+      if (e.sign !== 'solid' || !part || (e.leak ?? 0) < 1e-6 || conducts(part, rest.states)) return [];
+      return [told(`leak-${id}`, `${d.tag} leaks when it is off`, phrase`${quantity('leak', amps(rest, id))} flow through it and the motor when it stands. A lamp or a small relay in the motor’s place could be held in by that. Off is not isolated: use the disconnect. When it fails it mostly stays closed.`)];
+    }),
+  );
+}
+
+/** What kind of current each breaker and fuse opens. */
+function breakerKinds(panel: Panel): WiringCheck[] {
+  return panel.devices.flatMap((d): WiringCheck[] => {
+    if (d.behaviour.kind !== 'trip' || !Object.values(d.elements).some((e) => e.sign === 'breaker' || e.sign === 'fuse')) return [];
+    const rung = panel.rungs.find((r) => JSON.stringify(r.tree).includes(`"${d.tag}.`));
+    const circuit = panel.circuits.find((c) => c.id === rung?.circuit);
+    if (circuit?.kind !== 'dc') return [];
+    return [told(`kind-${d.tag}`, `${d.tag} opens direct current`, phrase`An arc of direct current has no zero to go out at: ${d.tag} must be made and marked for direct current at ${quantity('voltage', circuit.volts)} or more. Those on the mains are for alternating current.`)];
+  });
+}
+
+/** Ohms and ohms of reactance of a coil. */
+interface Coil {
+  readonly r: number;
+  readonly x: number;
+}
+
+/**
+ * The capacitance between two cores at which a coil at the end of them does not let go when the float opens, F: what flows through it then
+ * leaves the coil its drop-out voltage. From |Z| · V = Vd · |R + j(X − 1/ωC)|, solved for C. Infinite where no capacitance holds it.
+ */
+export function holdingCapacitance(volts: number, dropOut: number, { r, x }: Coil, frequency: number): number {
+  const z = Math.hypot(r, x);
+  const square = ((volts * z) / dropOut) ** 2 - r * r;
+  if (square < 0) return Infinity;
+  return 1 / (2 * Math.PI * frequency * (x + Math.sqrt(square)));
+}
+
+/** Floats that work an alternating-current coil straight over their cord: how long that may be before its capacitance holds the coil in. */
+function longRuns(station: Station, { panel, netlist }: Wired): WiringCheck[] {
+  const { wiring, supply } = station;
+  return panel.rungs.flatMap((rung): WiringCheck[] => {
+    const circuit = panel.circuits.find((c) => c.id === rung.circuit)!;
+    if (circuit.kind !== 'ac') return [];
+    const leaves = [...JSON.stringify(rung.tree).matchAll(/"leaf":"([^"]+)"/g)].map((m) => m[1]!);
+    const deviceOf = (leaf: string): Device => panel.devices.find((d) => d.tag === leaf.split('.')[0])!;
+    const coil = leaves.map((l) => ({ leaf: l, device: deviceOf(l) })).find(({ leaf, device }) => leaf.endsWith('.coil') && device.behaviour.kind !== 'worked');
+    if (!coil || !('dropOut' in coil.device.behaviour)) return [];
+    const part = netlist.parts.find((p) => p.id === coil.leaf);
+    if (part?.kind !== 'impedance') return [];
+    const { dropOut } = coil.device.behaviour;
+    const capacitance = holdingCapacitance(circuit.volts, dropOut, { r: part.r, x: 2 * Math.PI * supply.frequency * (part.l ?? 0) }, supply.frequency);
+    return leaves.map(deviceOf).filter((d) => d.sensor !== undefined && d.cable).map((d) => {
+      const longest = capacitance / wiring.capacitance;
+      return atLeast(`run-${d.tag}`, `length of the ${d.says} run`, quantity('distance', d.cable!.length), quantity('distance', longest), phrase`Longer, and the capacitance of its cores (${String(Math.round(wiring.capacitance * 1e12))} pF a metre) holds ${coil.device.tag} in when the float has opened. Direct current, a relay that drops at more, or a resistor beside the coil mends it.`);
+    });
+  });
+}
+
+/** Contacts, supplies, leaks, kinds of breaker and long runs of a panel as it is wired. */
+export function controlFigures(station: Station, wired: Wired): WiringCheck[] {
+  const postures = tryable(wired.panel);
+  const trials = postures.map((p) => stand(wired, p));
+  return [...contactDuty(station, wired.panel, trials), ...budgets(wired.panel, trials), ...longRuns(station, wired), ...solidLeaks(wired, trials[0]!), ...breakerKinds(wired.panel)];
+}

@@ -1,0 +1,35 @@
+import { read, type Reading } from '../circuit';
+import type { Wired } from './wired';
+import { stand, type Posture } from './posture';
+
+/** What a meter reads over one field input with the panel at rest, and with that input worked. */
+export interface ExpectedReading {
+  readonly says: string;
+  readonly device: string;
+  readonly a: string;
+  readonly b: string;
+  readonly mode: 'ac-volts' | 'dc-volts';
+  readonly rest: Reading;
+  readonly worked: Reading;
+}
+
+/** Expected readings of all field inputs in a posture: over the two terminals of each contact that comes in, as it rests and when it is worked. */
+export function expectedReadings(wired: Wired, posture: Posture = {}): ExpectedReading[] {
+  const { panel } = wired;
+  const rest = stand(wired, posture);
+  return panel.devices.flatMap((d): ExpectedReading[] => {
+    if (!d.cable || d.positions.length === 0) return [];
+    const other = d.positions.find((p) => p.state !== (posture[d.tag] ?? d.initial));
+    return Object.entries(d.elements).flatMap(([name, e]): ExpectedReading[] => {
+      if (e.sign === 'source' || !panel.spans[`${d.tag}.${name}`]) return [];
+      const at = (pin: string) => panel.cores.find((c) => c.pin === `${d.tag}:${pin}`)?.terminal ?? null;
+      const [a, b] = e.pins.map(at);
+      const circuit = panel.circuits.find((c) => c.id === panel.terminals.find((t) => t.id === a)?.circuit);
+      if (!a || !b || !circuit) return [];
+      const [na, nb] = [wired.points.get(a)!, wired.points.get(b)!];
+      const mode = circuit.kind === 'dc' ? 'dc-volts' : 'ac-volts';
+      const worked = other ? stand(wired, { ...posture, [d.tag]: other.state }).states : rest.states;
+      return [{ says: d.says, device: d.tag, a, b, mode, rest: read(wired.structure, rest.states, na, nb, mode), worked: read(wired.structure, worked, na, nb, mode) }];
+    });
+  });
+}

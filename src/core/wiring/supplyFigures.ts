@@ -1,0 +1,74 @@
+import type { Pump, Station } from '../station';
+import { phrase, quantity } from '../units';
+import { atLeast, atMost, type WiringCheck } from './check';
+import { coreInductance, coreResistance, sizeName } from './conductor';
+
+/** Power factor of a motor as it starts, with its rotor still: a usual figure. */
+const STARTING_POWER_FACTOR = 0.6;
+const COLD = 20;
+
+interface Run {
+  readonly length: number;
+  readonly area: number;
+}
+
+/** Ω of the whole way out and back through feeder and motor cable; three phases go out and come back by each other, so once √3. */
+function way(station: Station, temperature: number): { r: number; x: number } {
+  const { wiring, supply } = station;
+  const both = (f: (run: Run) => number) => f(wiring.feeder) + f(wiring.motor);
+  const there = supply.source === 'three' ? Math.sqrt(3) : 2;
+  return { r: there * both((c) => coreResistance(c.length, c.area, temperature)), x: there * 2 * Math.PI * supply.frequency * both((c) => coreInductance(c.length)) };
+}
+
+/**
+ * Share of the voltage that is lost between board and motor when it takes a current at a power factor: the usual approximation
+ * ΔU = k·I·(R·cos φ + X·sin φ), k·R being 2·R for two wires and √3·R for three (IEC 60364-5-52, annex G).
+ * @param amps A
+ */
+export function voltageDrop(station: Station, amps: number, powerFactor: number): number {
+  const { r, x } = way(station, station.wiring.warmest);
+  return (amps * (r * powerFactor + x * Math.sqrt(1 - powerFactor ** 2))) / station.supply.voltage;
+}
+
+/**
+ * Impedance of the loop from the source by the line to a fault at the motor's frame and back by the earth conductor, Ω, cold: what is
+ * told of the board, and both cables out and back.
+ */
+export function faultLoop(station: Station): number {
+  const { wiring, supply } = station;
+  const r = [wiring.feeder, wiring.motor].reduce((sum, c) => sum + 2 * coreResistance(c.length, c.area, COLD), supply.loop);
+  const x = [wiring.feeder, wiring.motor].reduce((sum, c) => sum + 2 * 2 * Math.PI * supply.frequency * coreInductance(c.length), 0);
+  return Math.hypot(r, x);
+}
+
+const toEarth = ({ supply }: Station): number => (supply.source === 'three' ? supply.voltage / Math.sqrt(3) : supply.source === 'split' ? supply.voltage / 2 : supply.voltage);
+
+function pumpChecks(station: Station, pump: Pump, n: number): WiringCheck[] {
+  const { wiring } = station;
+  const name = station.pumps.length > 1 ? `, pump ${n}` : '';
+  const running = voltageDrop(station, pump.ratedCurrent, pump.motor.powerFactor);
+  const start = pump.ratedCurrent * pump.motor.starting;
+  const starting = voltageDrop(station, start, STARTING_POWER_FACTOR);
+  return [
+    atMost(`drop-running-${n}`, `voltage drop, running${name}`, quantity('share', wiring.dropRunning), quantity('share', running), phrase`${quantity('current', pump.ratedCurrent)} over ${quantity('distance', wiring.feeder.length)} of ${sizeName(wiring.feeder.area, station.profile)} and ${quantity('distance', wiring.motor.length)} of ${sizeName(wiring.motor.area, station.profile)}, conductors at ${quantity('temperature', wiring.warmest)}.`),
+    atMost(`drop-starting-${n}`, `voltage drop, starting${name}`, quantity('share', wiring.dropStarting), quantity('share', starting), phrase`Starting takes ${quantity('current', start)}; a motor that starts on too little voltage hums, heats and trips, and contactors let go.`),
+  ];
+}
+
+/** Conductors, drop, fault loop and protection of the pump circuit. */
+export function supplyFigures(station: Station): WiringCheck[] {
+  const { supply, wiring, pumps } = station;
+  const together = station.control.scheme === 'duplex' ? pumps.reduce((sum, p) => sum + p.ratedCurrent, 0) : Math.max(...pumps.map((p) => p.ratedCurrent));
+  const most = Math.max(...pumps.map((p) => p.ratedCurrent));
+  const loop = faultLoop(station);
+  const fault = toEarth(station) / loop;
+  const needed = supply.breaker * supply.breakerTrips;
+  const typical = 'Typical figure; your code governs.';
+  return [
+    atLeast('feeder-carries', 'feeder carries the pumps', quantity('current', together), quantity('current', wiring.feeder.carries), phrase`${sizeName(wiring.feeder.area, station.profile)}, ${String(pumps.length)} ${pumps.length > 1 ? 'pumps together' : 'pump'}. ${typical}`),
+    atLeast('motor-carries', 'pump cable is guarded by its breaker', quantity('current', supply.breaker), quantity('current', wiring.motor.carries), phrase`A breaker guards the cable behind it: the cable carries at least what the breaker lets through. ${typical}`),
+    atLeast('breaker', 'breaker carries the motor', quantity('current', most), quantity('current', supply.breaker), phrase`Smaller, and it opens while the pump runs.`),
+    ...pumps.flatMap((p, i) => pumpChecks(station, p, i + 1)),
+    atLeast('fault-current', 'a fault at the motor opens the breaker at once', quantity('current', needed), quantity('current', fault), phrase`The loop at the motor is ${quantity('resistance', loop)}: ${quantity('resistance', supply.loop)} told of the board, the rest cable. The breaker opens at once at ${String(supply.breakerTrips)} times its ${quantity('current', supply.breaker)}.${supply.residualCurrent ? ' A residual-current (ground-fault) device opens on far less.' : ' Without a residual-current (ground-fault) device nothing else opens quickly.'} Measure the loop; the code says what must open how fast.`),
+  ];
+}
