@@ -78,6 +78,45 @@ describe('pitbell', () => {
     expect(err).toHaveLength(2);
   });
 
+  it('lists the wires of a panel with its checks, and what is landed otherwise', () => {
+    const s = sound((d) => (d.landings.cores = [{ core: 'W-alarm/black', to: null }]));
+    const answer = JSON.parse(pitbell('wires', write('h.json', s)).out);
+    expect(Object.keys(answer)).toEqual(['scheme', 'schemes', 'rungs', 'terminals', 'links', 'wires', 'cables', 'parts', 'checks', 'expected', 'landed', 'cautions']);
+    expect(answer.schemes).toHaveLength(9);
+    expect(answer.landed.differences[0].what).toMatch(/black core to alarm float, NO: hangs loose/);
+    expect(answer.landed.effects.map((e: { says: string }) => e.says)).toEqual(expect.arrayContaining([expect.stringMatching(/the horn never sounds/)]));
+    expect(answer.cautions.at(-1)).toMatch(/certifies nothing/);
+    expect(pitbell('wires', write('h.json', s), '--scheme', 'duplex')).toMatchObject({ status: 2, err: expect.arrayContaining([expect.stringMatching(/control.scheme: it alternates two pumps, and there is one/)]) });
+    expect(pitbell('wires', write('h.json', s), '--scheme', 'magic')).toMatchObject({ status: 2, err: [expect.stringMatching(/not a control scheme/)] });
+  });
+
+  it('reads a meter between two points in a posture, and a clamp round a core', () => {
+    const file = write('i.json', sound((d) => (d.control.scheme = 'contactor')));
+    const posture = write('up.json', { 'S-pump': 'up' });
+    const reading = (...args: string[]) => JSON.parse(pitbell('meter', file, ...args).out);
+    expect(reading('--between', 'M1:U', 'M1:V', '--posture', posture).reading).toMatchObject({ ok: true, unit: 'V', says: 'steady' });
+    expect(reading('--between', 'M1:U', 'M1:V').reading).toMatchObject({ ok: true, says: 'near-zero' });
+    expect(reading('--between', 'M1:U', 'earth', '--mode', 'ohms', '--posture', posture).reading.reason).toMatch(/live: .* not valid/);
+    const { reading: amps, outcomes } = reading('--clamp', 'W-pump1/brown', '--posture', posture);
+    expect(amps.value).toBeGreaterThan(3.9);
+    expect(outcomes).toMatchObject({ M1: true, horn: false });
+    expect(pitbell('meter', file, '--spice', 'ac').out).toMatch(/^\* Sump\n[^]*\.ac lin 1 50 50\n\.end/);
+  });
+
+  it.each([
+    [['--between', 'X9:1', 'earth'], /no point X9:1/],
+    [['--between', 'X1:1'], /two points are wanted/],
+    [['--between', 'X1:1', 'earth', '--mode', 'furlongs'], /not one of ac-volts/],
+    [['--spice', 'both'], /not ac or dc/],
+    [['--between', 'X1:1', 'earth', '--posture', 'POSTURE'], /S-lag: there is no such device/],
+  ])('meter %j says what is wrong', (args, message) => {
+    const file = write('j.json', sound((d) => (d.control.scheme = 'contactor')));
+    const posture = write('stray-posture.json', { 'S-lag': 'up' });
+    const { status, err } = pitbell('meter', file, ...(args as string[]).map((a) => (a === 'POSTURE' ? posture : a)));
+    expect(status).toBe(2);
+    expect(err.join()).toMatch(message as RegExp);
+  });
+
   it('writes the demo stations, each of which it then checks', () => {
     const out = path.join(folder, 'demo');
     expect(pitbell('demo', '--out', out).status).toBe(0);

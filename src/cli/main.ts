@@ -4,9 +4,11 @@ import type { Verb } from './verb';
 import { check } from './verbs/check';
 import { demo } from './verbs/demo';
 import { levels } from './verbs/levels';
+import { meter } from './verbs/meter';
 import { prove } from './verbs/prove';
+import { wires } from './verbs/wires';
 
-const VERBS: Readonly<Record<string, Verb>> = { check, levels, prove, demo };
+const VERBS: Readonly<Record<string, Verb>> = { check, levels, wires, meter, prove, demo };
 
 const HELP = `pitbell <verb> STATION.json [options]
 Prints JSON on standard output. Problems go to standard error as “file: path: what is wrong”, with exit status 2.
@@ -34,7 +36,8 @@ export function main(args: readonly string[], out: (text: string) => void, compl
       return 0;
     }
     if (positionals.length < (verb.files ?? 1)) throw new Complaint([`which station file? ${verb.usage}`]);
-    out(JSON.stringify(verb.run(positionals, values as Record<string, string | undefined>), null, 2));
+    const answer = verb.run(positionals, values as Record<string, string | undefined>);
+    out(typeof answer === 'string' ? answer : JSON.stringify(answer, null, 2));
     return 0;
   } catch (error) {
     if (!(error instanceof Complaint)) throw error;

@@ -1,4 +1,4 @@
-/** One verb of the command line: what it takes, and what it answers as JSON. */
+/** One verb of the command line: what it takes, and what it answers: text as it is, anything else as JSON. */
 export interface Verb {
   readonly usage: string;
   readonly says: string;

@@ -66,10 +66,10 @@ function outcomeEffect(panel: Panel, o: Outcome, trials: readonly Trial[]): Effe
   const [first] = wrong;
   if (!first) return [];
   const shows = (id: string, says: string, t: Trial): Effect => ({ id: `${o.id}-${id}`, severity: 'fault', says, posture: t.posture, when: postureWords(panel, t.posture) });
-  if (!trials.some((t) => on(t.landed, o))) return [shows('never', o.never, first)];
-  // Whatever the water does: that a breaker or a selector still stops it is another matter.
+  // Never and always mean whatever the water does: that a breaker still stops it, or a test button still rings it, is another matter.
   const floats = new Set(panel.devices.filter((d) => d.sensor !== undefined).map((d) => d.tag));
   const byWater = trials.filter((t) => Object.keys(t.posture).every((tag) => floats.has(tag)));
+  if (byWater.some((t) => on(t.design, o)) && !byWater.some((t) => on(t.landed, o))) return [shows('never', o.never, first)];
   if (byWater.every((t) => on(t.landed, o))) return [shows('always', o.always, first)];
   // Wrong both ways is two things to tell.
   const [missing, extra] = [wrong.find((t) => on(t.design, o)), wrong.find((t) => on(t.landed, o))];
