@@ -7,3 +7,6 @@ export { sensorScene } from './shaft/sensorScene';
 export { planScene, type PlanScene } from './plan';
 export { shaftSvg } from './shaft/svg';
 export { tapeCsvRows } from './tapeCsv';
+export { ladderScene, sheetsOf, type LadderScene, type LeafShape, type Sheet } from './ladder/layout';
+export { symbol } from './ladder/symbols';
+export { ladderSvg } from './ladder/svg';

@@ -11,3 +11,5 @@ export { boxChecks } from './boxes';
 export { cableList, cableRows, partRows, partsList, wireList, wireRows, type CableLine, type PartLine, type Wire } from './lists';
 export { expectedReadings, type ExpectedReading } from './expected';
 export { cautions, DEFERENCE, type Caution } from './cautions';
+export { lit, type Lit } from './live';
+export { readingWords } from './readingWords';

@@ -1,19 +1,17 @@
 import { sensed, settle, type Settled, type States } from '../circuit';
 import type { Device, Outcome } from '../schemes';
-import { hasRisen, tripsOf, type World } from '../sensing';
-import type { Station } from '../station';
+import { hasRisen, type Trips } from '../sensing';
 import type { Wired } from './wired';
 
 /** How a panel stands: which position each thing that a hand or the water works is in. What is not named is as it rests. */
 export type Posture = Readonly<Record<string, string>>;
 
 /** Positions of the floats with the water at a level, m above the floor; between its trips a float keeps the position it has. */
-export function floatsAt(station: Station, devices: readonly Device[], level: number, before: Posture, world: World): Posture {
+export function floatsAt(sensors: readonly (Trips & { readonly sensor: { readonly id: string } })[], devices: readonly Device[], level: number, before: Posture): Posture {
   return Object.fromEntries(
     devices.flatMap(({ tag, sensor }) => {
-      const found = station.sensors.find((s) => s.id === sensor);
-      if (!found) return [];
-      return [[tag, hasRisen(tripsOf(found, world), level, before[tag] === 'up') ? 'up' : 'down']];
+      const found = sensors.find((s) => s.sensor.id === sensor);
+      return found ? [[tag, hasRisen(found, level, before[tag] === 'up') ? 'up' : 'down']] : [];
     }),
   );
 }

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { between, read, settle, size, solve, structureOf } from '../circuit';
 import { demoStations } from '../demo';
+import { sensorTrips } from '../levels';
 import { panelOf, SCHEMES, type Panel } from '../schemes';
 import { newStation, type Station } from '../station';
 import { sayPhrase } from '../units';
@@ -336,8 +337,7 @@ describe('postures', () => {
   const s = plain('contactor');
   const w = wired(s);
   it('the water works the floats with their differential', () => {
-    const world = { density: 1000, airPressure: 101325 };
-    const at = (level: number, before = {}) => floatsAt(s, w.panel.devices, level, before, world)['S-pump'];
+    const at = (level: number, before = {}) => floatsAt(sensorTrips(s), w.panel.devices, level, before)['S-pump'];
     const float = s.sensors[0]!;
     const middle = float.kind === 'tilt' ? float.clip : 0;
     expect([at(0), at(1.1), at(middle), at(middle, { 'S-pump': 'up' })]).toEqual(['down', 'up', 'down', 'up']);

@@ -22,6 +22,7 @@ const StaleDialog = dynamic(() => import('./StaleDialog').then((m) => m.StaleDia
 const VIEWS = [
   { path: 'survey', name: 'Survey', key: 's' },
   { path: 'levels', name: 'Levels', key: 'l' },
+  { path: 'panel', name: 'Panel', key: 'n' },
   { path: 'prove', name: 'Prove', key: 'p' },
   { path: 'card', name: 'Door card', key: 'd' },
 ] as const;
@@ -43,6 +44,7 @@ export function StationFrame({ stations, children }: { stations: readonly Statio
   useHotkeys(['mod+shift+z', 'mod+y'], redo, { ...ON_DRAWING, preventDefault: true });
   useHotkeys('g>s', () => go('survey'), ON_DRAWING);
   useHotkeys('g>l', () => go('levels'), ON_DRAWING);
+  useHotkeys('g>n', () => go('panel'), ON_DRAWING);
   useHotkeys('g>p', () => go('prove'), ON_DRAWING);
   useHotkeys('g>d', () => go('card'), ON_DRAWING);
   const neighbour = (by: number) => {

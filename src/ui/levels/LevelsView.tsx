@@ -18,7 +18,7 @@ import { Proposals } from './Proposals';
 import { RuleBars } from './RuleBars';
 import { TapeList } from './TapeList';
 import { TapePaper } from './TapePaper';
-import { useQuiet } from './useQuiet';
+import { useQuiet } from '../parts/useQuiet';
 import { WaterList } from './WaterList';
 
 const SawtoothChart = dynamic(() => import('./SawtoothChart').then((m) => m.SawtoothChart), { ssr: false, loading: () => <Box sx={{ p: 1.5 }}>drawing the cycle…</Box> });

@@ -1,30 +1,13 @@
 'use client';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { useEffect, useState } from 'react';
-import { flushSync } from 'react-dom';
 import { markWords } from '@/core/levels';
 import { shaftScene } from '@/core/papers';
 import { quantity, say } from '@/core/units';
 import { isDirty } from '../editor/editorStore';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
+import { usePrinting } from '../parts/usePrinting';
 import { Shaft } from '../shaft/Shaft';
-
-/** True while the browser prints. */
-function usePrinting(): boolean {
-  const [printing, setPrinting] = useState(false);
-  useEffect(() => {
-    const before = () => flushSync(() => setPrinting(true));
-    const after = () => setPrinting(false);
-    window.addEventListener('beforeprint', before);
-    window.addEventListener('afterprint', after);
-    return () => {
-      window.removeEventListener('beforeprint', before);
-      window.removeEventListener('afterprint', after);
-    };
-  }, []);
-  return printing;
-}
 
 /** The tape list on paper, drawn only while it is printed. */
 export function TapePaper() {

@@ -1,6 +1,6 @@
 'use client';
 import Box from '@mui/material/Box';
-import { useMemo } from 'react';
+import { useMemo, type KeyboardEvent } from 'react';
 import { sensorTrips } from '@/core/levels';
 import { shaftScene, type Group } from '@/core/papers';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
@@ -9,8 +9,20 @@ import { useFloatHandling } from './useFloatHandling';
 import { useSize } from './useSize';
 import { WaterHandle } from './WaterHandle';
 
-/** The shaft of the station being worked on, filling its box; its floats can be moved where `movable`. */
-export function StationShaft({ movable = false, guess }: { movable?: boolean; guess: { width: number; height: number } }) {
+/** Floats that are worked by hand in the drawing: which are held, and what a hand does to one. */
+export interface FloatsByHand {
+  readonly held: Readonly<Record<string, 'up' | 'down'>>;
+  onHand(sensor: string): void;
+}
+
+interface Props {
+  movable?: boolean;
+  byHand?: FloatsByHand;
+  guess: { width: number; height: number };
+}
+
+/** The shaft of the station being worked on, filling its box; its floats can be moved where `movable`, or lifted `byHand`. */
+export function StationShaft({ movable = false, byHand, guess }: Props) {
   const { ref, size } = useSize<HTMLDivElement>(guess);
   const { context } = useEditor((s) => s.judged.judgement);
   const level = useEditor((s) => s.level);
@@ -18,22 +30,42 @@ export function StationShaft({ movable = false, guess }: { movable?: boolean; gu
   const point = useEditor((s) => s.point);
   const system = useStationSystem();
   const ghosts = useEditor((s) => s.ghosts);
+  const held = byHand?.held;
   const scene = useMemo(() => {
     const would = ghosts ? sensorTrips({ ...context.station, sensors: [...ghosts] }) : [];
-    return shaftScene(context, { ...size, detail: 'full', system, level, ghosts: would });
-  }, [context, size, system, level, ghosts]);
+    return shaftScene(context, { ...size, detail: 'full', system, level, ghosts: would, held });
+  }, [context, size, system, level, ghosts, held]);
   const float = useFloatHandling(scene.layout);
 
   const groupProps = ({ part, label }: Group) => {
     if (part === null) return undefined;
     if (movable && part.startsWith('float:')) return float(part.slice('float:'.length), label);
+    if (byHand && part.startsWith('float:')) {
+      const sensor = part.slice('float:'.length);
+      const hand = () => byHand.onHand(sensor);
+      return {
+        className: 'movable',
+        role: 'button',
+        tabIndex: 0,
+        'aria-label': `${label}${byHand.held[sensor] ? `, held ${byHand.held[sensor]} by hand` : ''}`,
+        'aria-pressed': byHand.held[sensor] !== undefined,
+        onClick: hand,
+        onKeyDown: (e: KeyboardEvent) => {
+          if (e.key !== 'Enter' && e.key !== ' ') return;
+          e.preventDefault();
+          hand();
+        },
+        onPointerEnter: () => point([part]),
+        onPointerLeave: () => point([]),
+      };
+    }
     return { role: 'img', 'aria-label': label, onPointerEnter: () => point([part]), onPointerLeave: () => point([]) };
   };
 
   return (
     <Box ref={ref} sx={{ width: '100%', height: '100%', minHeight: 0, overflow: 'hidden' }}>
       <Shaft scene={scene} title={`shaft of ${context.station.identity.name}`} pointed={pointed} groupProps={groupProps}>
-        {movable && <WaterHandle layout={scene.layout} depth={context.vessel.depth} />}
+        {(movable || byHand) && <WaterHandle layout={scene.layout} depth={context.vessel.depth} />}
       </Shaft>
     </Box>
   );

@@ -17,6 +17,8 @@ export interface ShaftOptions {
   readonly system: UnitSystem;
   /** Where the water stands, m above the floor. */
   readonly level: number;
+  /** Sensors that a hand holds up or down, by id, whatever the water does. */
+  readonly held?: Readonly<Record<string, 'up' | 'down'>>;
   /** Sensors as they would be, drawn as outlines. */
   readonly ghosts?: readonly SensorTrips[];
 }
@@ -27,11 +29,14 @@ export interface ShaftScene {
   readonly groups: readonly Group[];
 }
 
+/** How far past its trip a float is held, m. */
+const PAST = 0.002;
+
 /**
  * Draws a station to scale from its document alone: a tall cut through vessel, pump, pipe and floats with a tape down its
  * edge. The result is plain shapes with roles; a screen, a page or a file paints them.
  */
-export function shaftScene(context: LevelContext, { width, height, detail, system, level, ghosts = [] }: ShaftOptions): ShaftScene {
+export function shaftScene(context: LevelContext, { width, height, detail, system, level, held = {}, ghosts = [] }: ShaftOptions): ShaftScene {
   const layout = layoutOf(context, width, height, detail);
   const { station } = context;
   const pole = poleX(layout, riserX(layout, context));
@@ -50,7 +55,7 @@ export function shaftScene(context: LevelContext, { width, height, detail, syste
         (s): Group => ({
           part: `float:${s.sensor.id}`,
           label: `${kindOf(s.sensor).noun} ${s.order}, ${s.sensor.role}: acts at ${say(quantity('height', s.rise), system)}, goes back at ${say(quantity('height', s.fall), system)}`,
-          shapes: floatShapes(layout, pole, s, level),
+          shapes: floatShapes(layout, pole, s, held[s.sensor.id] === 'up' ? s.rise + PAST : held[s.sensor.id] === 'down' ? s.fall - PAST : level),
         }),
       ),
     ],

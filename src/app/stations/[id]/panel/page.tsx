@@ -1,0 +1,5 @@
+import { PanelView } from '@/ui/panel/PanelView';
+
+export default function PanelPage() {
+  return <PanelView />;
+}

@@ -1,0 +1,61 @@
+'use client';
+import Box from '@mui/material/Box';
+import ButtonBase from '@mui/material/ButtonBase';
+import Typography from '@mui/material/Typography';
+import { due } from '@/core/circuit';
+import { quantity, say } from '@/core/units';
+import { useStationSystem } from '../editor/StationProvider';
+import { useBench } from './BenchProvider';
+import { nextPosition } from './benchStore';
+
+const chip = { px: 1, minHeight: 30, border: 1, borderColor: 'divider', borderRadius: 0.75, gap: 0.75, fontSize: 12.5, justifyContent: 'flex-start', '&:hover': { bgcolor: 'action.hover' } } as const;
+
+/** Everything that a hand can work, by name and position, and every timer that waits: the drawing’s own hands, for keyboard and glove. */
+export function Hands() {
+  const { panel, settled } = useBench((s) => s.bench!);
+  const put = useBench((s) => s.put);
+  const letTimeRun = useBench((s) => s.letTimeRun);
+  const system = useStationSystem();
+  const hands = panel.devices.filter((d) => d.sensor === undefined && d.positions.length > 0);
+  const timers = panel.devices.flatMap((d) => {
+    const next = due(d.behaviour, settled.states[d.tag]!);
+    return next ? [{ device: d, next }] : [];
+  });
+  return (
+    <Box role="group" aria-label="worked by hand" sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, px: 1, py: 0.5 }}>
+      {hands.map((d) => {
+        const state = settled.states[d.tag]!;
+        const says = state === 'tripped' ? 'tripped' : (d.positions.find((p) => p.state === state)?.says ?? state);
+        const away = state !== d.initial;
+        const press = (down: boolean) => put(d.tag, down ? nextPosition(d, d.initial) : d.initial);
+        return (
+          <ButtonBase
+            key={d.tag}
+            aria-label={`${d.tag}, ${d.says}: ${says}`}
+            title={d.says}
+            onClick={() => d.springs === undefined && put(d.tag, nextPosition(d, state))}
+            onPointerDown={() => d.springs !== undefined && press(true)}
+            onPointerUp={() => d.springs !== undefined && press(false)}
+            onPointerLeave={() => d.springs !== undefined && state !== d.initial && press(false)}
+            onKeyDown={(e) => d.springs !== undefined && !e.repeat && (e.key === ' ' || e.key === 'Enter') && press(true)}
+            onKeyUp={(e) => d.springs !== undefined && (e.key === ' ' || e.key === 'Enter') && press(false)}
+            sx={{ ...chip, ...(away && { borderColor: 'primary.main', borderWidth: 2 }), ...(state === 'tripped' && { borderColor: 'error.main', borderWidth: 2, color: 'error.main' }) }}
+          >
+            <b>{d.tag}</b>
+            <span>{d.springs !== undefined ? d.says : says}</span>
+          </ButtonBase>
+        );
+      })}
+      {timers.map(({ device, next }) => (
+        <ButtonBase key={device.tag} onClick={() => letTimeRun(device.tag)} sx={{ ...chip, borderStyle: 'dashed', borderColor: 'primary.main' }}>
+          <b>{device.tag}</b> {settled.states[device.tag]}: let {say(quantity('time', next.after), system)} pass
+        </ButtonBase>
+      ))}
+      {settled.chatter.length > 0 && (
+        <Typography role="alert" color="error" sx={{ fontWeight: 700, alignSelf: 'center' }}>
+          chatter: {settled.chatter.join(', ')} never come to rest
+        </Typography>
+      )}
+    </Box>
+  );
+}

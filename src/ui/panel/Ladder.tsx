@@ -1,0 +1,161 @@
+'use client';
+import Box from '@mui/material/Box';
+import { styled } from '@mui/material/styles';
+import { memo, useMemo, type KeyboardEvent } from 'react';
+import { ladderScene, symbol, type LeafShape, type Sheet } from '@/core/papers';
+import type { Device, Panel } from '@/core/schemes';
+import { useSize } from '../shaft/useSize';
+import { useBench } from './BenchProvider';
+
+/** The paint of the ladder: live wires heavy, dead ones thin; closed and energised filled. */
+const Drawing = styled('svg')(({ theme }) => {
+  const { pit } = theme.palette;
+  return {
+    display: 'block',
+    userSelect: 'none',
+    '& path': { fill: 'none', stroke: pit.ink, strokeWidth: 1.3, strokeLinejoin: 'round' },
+    '& .wire': { stroke: pit.quiet, strokeWidth: 1 },
+    '& .wire.live': { stroke: pit.ink, strokeWidth: 2.8 },
+    '& .wire-hit': { stroke: 'transparent', strokeWidth: 14, cursor: 'crosshair' },
+    '& .filled': { fill: pit.ink },
+    '& .load': { fill: pit.panel },
+    '& .load.filled': { fill: pit.ink, fillOpacity: 0.32 },
+    '& text': { fontFamily: theme.typography.fontFamily, fill: pit.ink, fontSize: 10 },
+    '& .says': { fontSize: 11, fill: pit.quiet },
+    '& .rung': { fontSize: 11.5, fontWeight: 700 },
+    '& .rail': { fontFamily: theme.typography.reading.fontFamily, fontSize: 11 },
+    '& .net, & .terminal': { fontFamily: theme.typography.reading.fontFamily, fontSize: 9 },
+    '& .refs': { fontSize: 9, fill: pit.quiet },
+    '& .tag': { fontWeight: 650, fontSize: 10.5 },
+    '& .dot': { fill: pit.panel, stroke: pit.ink },
+    '& .leaf': { outline: 'none' },
+    '& .leaf.works': { cursor: 'pointer' },
+    '& .leaf.works .tag': { fill: pit.brass, textDecoration: 'underline', textUnderlineOffset: 2 },
+    '& .ground': { fill: 'transparent', stroke: 'none' },
+    '& .leaf:focus-visible .ground, & .leaf.why .ground': { stroke: pit.brass, strokeWidth: 2, strokeDasharray: '4 2' },
+    '& .leaf.why .ground': { fill: pit.brass, fillOpacity: 0.14 },
+    '& .probe': { stroke: pit.panel, strokeWidth: 1.5, fill: pit.vermilion },
+    '& .probe.b': { fill: pit.ink },
+  };
+});
+
+/** What a hand does to an element: through its device, or by asking why. */
+interface LeafHands {
+  act(leaf: LeafShape): void;
+  press(leaf: LeafShape, down: boolean): void;
+}
+
+function stateWords(leaf: LeafShape, device: Device | undefined, state: string, on: boolean): string {
+  const position = device?.positions.find((p) => p.state === state)?.says;
+  const is = leaf.load ? (on ? 'on' : 'off') : on ? 'closed' : 'open';
+  return `${leaf.id}, ${device?.says ?? ''}${position ? `, ${position}` : ''}: ${is}`;
+}
+
+const Leaf = memo(function Leaf({ leaf, device, state, on, why, hands }: { leaf: LeafShape; device: Device | undefined; state: string; on: boolean; why: boolean; hands: LeafHands }) {
+  const works = (device?.positions.length ?? 0) > 0 && !leaf.load;
+  const springs = device?.springs !== undefined;
+  const key = (down: boolean) => (e: KeyboardEvent) => {
+    if (e.key !== 'Enter' && e.key !== ' ') return;
+    e.preventDefault();
+    if (works && springs) {
+      if (!e.repeat) hands.press(leaf, down);
+    } else if (down) hands.act(leaf);
+  };
+  return (
+    <g
+      className={`leaf${works ? ' works' : ''}${why ? ' why' : ''}`}
+      role="button"
+      tabIndex={0}
+      aria-label={stateWords(leaf, device, state, on)}
+      aria-pressed={on}
+      onClick={() => !(works && springs) && hands.act(leaf)}
+      onPointerDown={(e) => {
+        if (!works || !springs) return;
+        e.currentTarget.setPointerCapture(e.pointerId);
+        hands.press(leaf, true);
+      }}
+      onPointerUp={() => works && springs && hands.press(leaf, false)}
+      onPointerCancel={() => works && springs && hands.press(leaf, false)}
+      onKeyDown={key(true)}
+      onKeyUp={(e) => works && springs && key(false)(e)}
+    >
+      <rect className="ground" x={leaf.x - 30} y={leaf.y - 31} width={60} height={50} rx={4} />
+      {symbol(leaf.sign, leaf.x, leaf.y, on).map((s) => (
+        <path key={s.d} d={s.d} className={`${leaf.load ? 'load ' : ''}${s.filled ? 'filled' : ''}`} />
+      ))}
+      <text className="tag" x={leaf.x} y={leaf.y - 21} textAnchor="middle">
+        {leaf.label}
+      </text>
+      <text className="refs" x={leaf.x} y={leaf.y + 17} textAnchor="middle">
+        {leaf.refs}
+      </text>
+    </g>
+  );
+});
+
+interface Props {
+  panel: Panel;
+  sheet: Sheet;
+  /** Elements to point out: what holds something in, or stops it. */
+  why: ReadonlySet<string>;
+  hands: LeafHands;
+}
+
+/** One sheet of the ladder. Its layout is made once for a panel and a width; what is live and closed is painted over it. */
+export function Ladder({ panel, sheet, why, hands }: Props) {
+  const { ref, size } = useSize<HTMLDivElement>({ width: 960, height: 400 });
+  const scene = useMemo(() => ladderScene(panel, sheet.rungs, size.width - 14), [panel, sheet, size.width]);
+  const devices = useMemo(() => new Map(panel.devices.map((d) => [d.tag, d])), [panel]);
+  const { live, on } = useBench((s) => s.bench!.lit);
+  const states = useBench((s) => s.bench!.settled.states);
+  const points = useBench((s) => s.bench!.wired.points);
+  const meter = useBench((s) => s.meter);
+  const touch = useBench((s) => s.touch);
+  const probing = meter.hand !== null && meter.mode !== 'amps';
+  const nodeOf = (point: string | null) => (point === null ? null : (points.get(point) ?? null));
+  const probed = { a: nodeOf(meter.a), b: nodeOf(meter.b) };
+  const spots = (['a', 'b'] as const).flatMap((p) => {
+    const wire = probed[p] === null ? undefined : scene.texts.find((t) => t.net === probed[p]);
+    const terminal = scene.leaves.flatMap((l) => l.terminals).find((t) => t.id === meter[p]);
+    const at = terminal ?? wire;
+    return at ? [{ p, x: at.x, y: at.y + (terminal ? 0 : -2) }] : [];
+  });
+  return (
+    <Box ref={ref} sx={{ width: '100%', height: '100%', overflow: 'auto' }}>
+      <Drawing viewBox={`0 0 ${scene.width} ${scene.height}`} width={scene.width} height={scene.height} role="group" aria-label={`ladder, ${sheet.title}`}>
+        {scene.wires.map((w, i) => (
+          <path key={i} d={w.d} className={`wire${live.has(w.net) ? ' live' : ''}`} />
+        ))}
+        {scene.leaves.map((leaf) => (
+          <Leaf key={leaf.id} leaf={leaf} device={devices.get(leaf.tag)} state={states[leaf.tag] ?? ''} on={on.has(leaf.id)} why={why.has(leaf.id)} hands={hands} />
+        ))}
+        {scene.leaves.flatMap((l) =>
+          l.terminals.map((t) => (
+            <g key={t.id}>
+              <circle className="dot" cx={t.x} cy={t.y} r={3} />
+              <text className="terminal" x={t.x} y={t.y + 14} textAnchor={t.anchor}>
+                {t.id}
+              </text>
+            </g>
+          )),
+        )}
+        {scene.texts.map((t, i) => (
+          <text key={i} className={t.role} x={t.x} y={t.y} textAnchor={t.anchor}>
+            {t.text}
+          </text>
+        ))}
+        {probing &&
+          scene.wires.map((w, i) => (
+            <path key={i} d={w.d} className="wire-hit" aria-label={`wire ${w.net}`} onClick={() => touch(w.net)}>
+              <title>wire {w.net}</title>
+            </path>
+          ))}
+        {spots.map(({ p, x, y }) => (
+          <path key={p} className={`probe ${p}`} d={`M${x} ${y} l-6 -13 h12 Z`}>
+            <title>{p === 'a' ? 'red probe' : 'black probe'}</title>
+          </path>
+        ))}
+      </Drawing>
+    </Box>
+  );
+}

@@ -1,0 +1,54 @@
+'use client';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useMemo } from 'react';
+import { landedByDesign } from '@/core/editing';
+import { asLanded } from '@/core/wiring';
+import { useEditor } from '../editor/StationProvider';
+import { useQuiet } from '../parts/useQuiet';
+import { useBench } from './BenchProvider';
+
+/** What is landed otherwise than designed, what that will do, and in which posture it shows. Nothing where all is as designed. */
+export function Landed() {
+  const { station, panel } = useBench((s) => s.bench!);
+  const pose = useBench((s) => s.pose);
+  const edit = useEditor((s) => s.edit);
+  const calm = useQuiet(station, 60);
+  const report = useMemo(() => (calm === station ? asLanded(station, panel) : null), [calm, station, panel]);
+  if (!report || (report.differences.length === 0 && report.strays.length === 0)) return null;
+  return (
+    <Box component="section" aria-label="not as designed" sx={{ px: 1.5, py: 1, borderBottom: 1, borderColor: 'divider', '& ul': { m: 0, pl: 2.5 } }}>
+      <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
+        <Typography component="h2" variant="h3" sx={{ flex: 1 }}>
+          Not as designed
+        </Typography>
+        <Button onClick={() => edit(landedByDesign)}>land all by design</Button>
+      </Box>
+      <ul>
+        {report.differences.map((d) => (
+          <li key={d.what}>{d.what}</li>
+        ))}
+        {report.strays.map((s) => (
+          <li key={s}>kept from before: {s}</li>
+        ))}
+      </ul>
+      {report.effects.length > 0 && (
+        <Box component="ul" aria-label="what it will do">
+          {report.effects.map((e) => (
+            <Box component="li" key={e.id} sx={{ fontWeight: 600, color: e.severity === 'danger' ? 'error.main' : 'text.primary' }}>
+              {e.severity === 'danger' ? 'danger: ' : ''}
+              {e.says} ({e.when}){' '}
+              {e.when !== 'always' && (
+                <Button size="small" sx={{ minHeight: 24, py: 0 }} onClick={() => pose(e.posture)}>
+                  show it
+                </Button>
+              )}
+            </Box>
+          ))}
+        </Box>
+      )}
+      {report.effects.length === 0 && report.differences.length > 0 && <Typography>It does nothing that the floats and hands of this panel could show.</Typography>}
+    </Box>
+  );
+}

@@ -1,0 +1,214 @@
+'use client';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Tab from '@mui/material/Tab';
+import Tabs from '@mui/material/Tabs';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import Typography from '@mui/material/Typography';
+import { useMemo, useState } from 'react';
+import { ladderScene, ladderSvg, sheetsOf, type LeafShape } from '@/core/papers';
+import type { Outcome } from '@/core/schemes';
+import { sayPhrase } from '@/core/units';
+import { cautions, DEFERENCE, happens, reasonFor } from '@/core/wiring';
+import { useStationSystem } from '../editor/StationProvider';
+import { downloadText, fileNameOf } from '../parts/download';
+import { StationShaft } from '../shaft/StationShaft';
+import { BenchProvider, useBench, useBenchStore } from './BenchProvider';
+import { Checks } from './Checks';
+import { Hands } from './Hands';
+import { nextPosition } from './benchStore';
+import { Ladder } from './Ladder';
+import { Landed } from './Landed';
+import { Lists } from './Lists';
+import { MeterBox } from './MeterBox';
+import { Readings } from './Readings';
+import { SchemeSheet } from './SchemeSheet';
+import { Strip } from './Strip';
+
+type Sheet = 'drawing' | 'scheme' | 'checks' | 'lists' | 'readings';
+const SHEETS: readonly (readonly [Sheet, string])[] = [
+  ['drawing', 'drawing'],
+  ['scheme', 'scheme'],
+  ['checks', 'checks'],
+  ['lists', 'lists'],
+  ['readings', 'expected readings'],
+];
+
+/** What the panel does now, in words. */
+function Outcomes({ outcomes }: { outcomes: readonly Outcome[] }) {
+  const settled = useBench((s) => s.bench!.settled);
+  return (
+    <Box component="ul" aria-label="what it does now" aria-live="polite" sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, m: 0, p: 0, listStyle: 'none', flex: 1 }}>
+      {outcomes.map((o) => {
+        const is = happens(settled, o);
+        return (
+          <Box component="li" key={o.id} sx={{ fontWeight: is ? 700 : 400, fontSize: 13 }}>
+            {is ? '● ' : '○ '}
+            {is ? o.says : o.not}
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}
+
+/** Ladder above, terminals below. */
+function DrawingSheet() {
+  const { panel, wired, settled, lit, station } = useBench((s) => s.bench!);
+  const store = useBenchStore();
+  const sheets = useMemo(() => sheetsOf(panel), [panel]);
+  const [at, setAt] = useState('control');
+  const [asked, setAsked] = useState<string | null>(null);
+  const sheet = sheets.find((s) => s.id === at) ?? sheets[0]!;
+  const reason = useMemo(() => (asked === null ? null : reasonFor(wired, settled, asked)), [asked, wired, settled]);
+  const why = useMemo(() => new Set(reason?.elements ?? []), [reason]);
+  const device = (tag: string) => panel.devices.find((d) => d.tag === tag);
+  const words = (element: string) => {
+    const tag = element.split('.')[0]!;
+    const d = device(tag);
+    const state = d?.positions.find((p) => p.state === settled.states[tag])?.says;
+    return `${tag}${d ? ` (${d.says}${state ? `, ${state}` : ''})` : ''}`;
+  };
+  const hands = useMemo(
+    () => ({
+      act(leaf: LeafShape) {
+        const { bench: now, hand, put } = store.getState();
+        const d = now?.panel.devices.find((x) => x.tag === leaf.tag);
+        if (!now || !d) return;
+        if (d.sensor !== undefined) return hand(d.sensor);
+        if (d.positions.length > 0 && !leaf.load) return put(leaf.tag, nextPosition(d, now.settled.states[leaf.tag]!));
+        // A relay’s contact asks about its coil; a load asks about itself.
+        const coil = d.elements.coil && !leaf.load ? `${leaf.tag}.coil` : leaf.id;
+        setAsked((was) => (was === coil ? null : coil));
+      },
+      press(leaf: LeafShape, down: boolean) {
+        const { bench: now, put } = store.getState();
+        const d = now?.panel.devices.find((x) => x.tag === leaf.tag);
+        if (d) put(leaf.tag, down ? nextPosition(d, d.initial) : d.initial);
+      },
+    }),
+    [store],
+  );
+  const write = () => downloadText(fileNameOf(station.identity.name, `ladder ${sheet.title}`, 'svg'), 'image/svg+xml', ladderSvg(ladderScene(panel, sheet.rungs, 1100), lit, `${station.identity.name}: ${sheet.title}`));
+  return (
+    <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%', minHeight: 0 }}>
+      <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', px: 1, pt: 0.5, flexWrap: 'wrap' }}>
+        <ToggleButtonGroup exclusive value={sheet.id} onChange={(_, v: string | null) => v && setAt(v)} aria-label="sheet of the ladder">
+          {sheets.map((s) => (
+            <ToggleButton key={s.id} value={s.id}>
+              {s.title}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+        <Outcomes outcomes={panel.outcomes} />
+        <Button onClick={write}>SVG</Button>
+      </Box>
+      <Box sx={{ flex: '1 1 62%', minHeight: 0 }}>
+        <Ladder panel={panel} sheet={sheet} why={why} hands={hands} />
+      </Box>
+      <Box role="status" aria-label="why" sx={{ px: 1, py: 0.25, borderTop: 1, borderColor: 'divider', fontSize: 13, minHeight: 24 }}>
+        {reason && asked ? (
+          <>
+            <b>{asked.split('.')[0]}</b> is {reason.held ? 'held in by' : 'stopped by'} {reason.elements.filter((e) => e !== asked).map(words).join(reason.held ? ', ' : ' or ')}
+            {reason.rungs.length > 1 && ` (rungs ${reason.rungs.join(', ')})`}
+          </>
+        ) : (
+          'touch a coil, a motor or a lamp to ask what holds it in or stops it; touch a switch to work it'
+        )}
+      </Box>
+      <Box sx={{ flex: '1 1 38%', minHeight: 0, overflow: 'auto', borderTop: 1, borderColor: 'divider' }}>
+        <Landed />
+        <Hands />
+        <Strip />
+      </Box>
+    </Box>
+  );
+}
+
+function SheetOf({ sheet }: { sheet: Sheet }) {
+  switch (sheet) {
+    case 'drawing':
+      return <DrawingSheet />;
+    case 'scheme':
+      return <SchemeSheet />;
+    case 'checks':
+      return <Checks />;
+    case 'lists':
+      return <Lists />;
+    case 'readings':
+      return <Readings />;
+  }
+}
+
+function Cautions() {
+  const { station, panel } = useBench((s) => s.bench!);
+  const [first, ...more] = cautions(station, panel);
+  return (
+    <Box component="details" sx={{ px: 1.5, py: 0.25, borderBottom: 1, borderColor: 'divider', fontSize: 12.5, '& summary': { cursor: 'pointer' }, '@media print': { display: 'none' } }}>
+      <summary>
+        <b>{first!.says}</b> {more.length > 0 && `and ${more.length} more`}
+      </summary>
+      <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+        {more.map((c) => (
+          <li key={c.says}>{c.says}</li>
+        ))}
+        <li>{DEFERENCE}</li>
+      </Box>
+    </Box>
+  );
+}
+
+function Bench() {
+  const bench = useBench((s) => s.bench);
+  const reasons = useBench((s) => s.reasons);
+  const held = useBench((s) => s.held);
+  const hand = useBench((s) => s.hand);
+  const system = useStationSystem();
+  const [chosen, setSheet] = useState<Sheet>('drawing');
+  const sheet = bench ? chosen : 'scheme';
+  const byHand = useMemo(() => ({ held, onHand: hand }), [held, hand]);
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '268px minmax(0, 1fr)' }, height: { md: '100%' }, '@media print': { display: 'block', height: 'auto' } }}>
+      <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, borderRight: { md: 1 }, borderColor: { md: 'divider' }, '@media print': { display: 'none' } }}>
+        <Box sx={{ flex: 1, minHeight: { xs: 420, md: 0 } }}>
+          <StationShaft byHand={byHand} guess={{ width: 266, height: 400 }} />
+        </Box>
+        <MeterBox />
+      </Box>
+      <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, minWidth: 0 }}>
+        {reasons.length > 0 && (
+          <Alert severity="error">
+            The scheme does not fit this station: {reasons.map((r) => sayPhrase(r, system)).join('; ')}. Take another, or change what stands against it. Nothing that was landed is lost.
+          </Alert>
+        )}
+        {bench && <Cautions />}
+        <Box sx={{ display: 'flex', alignItems: 'center', borderBottom: 1, borderColor: 'divider', '@media print': { display: 'none' } }}>
+          <Tabs value={sheet} onChange={(_, v: Sheet) => setSheet(v)} aria-label="panel" sx={{ flex: 1 }}>
+            {SHEETS.map(([id, label]) => (
+              <Tab key={id} value={id} label={label} disabled={!bench && id !== 'scheme'} />
+            ))}
+          </Tabs>
+          {bench && (
+            <Typography variant="label" sx={{ px: 1.5 }}>
+              {bench.scheme.title}
+            </Typography>
+          )}
+        </Box>
+        <Box role="tabpanel" aria-label={sheet} sx={{ flex: 1, minHeight: 0, overflow: 'auto', '@media print': { overflow: 'visible' } }}>
+          <SheetOf sheet={sheet} />
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+/** From the levels to the copper: the panel drawn, listed and solved, with a meter on it. */
+export function PanelView() {
+  return (
+    <BenchProvider>
+      <Bench />
+    </BenchProvider>
+  );
+}
