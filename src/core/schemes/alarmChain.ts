@@ -92,7 +92,7 @@ function farContact(b: Bench, tag: string, says: string, not: string, name: stri
   const [common, first] = coloursOf(b.station).cord;
   const outside = loop(b, tag, name, { id: `W-${cable}`, says: `to ${name}`, length: 20, area: 0.5e-6, colours: { '1': common, '2': first } }, { ...DIALLER, kind: 'dc' }, DIALLER.amps);
   b.rung(`dry contact for ${name}`, id, `${id} 1`, [bell.make()], `${id} 2`);
-  b.rung('', id, `${id} 1`, [outside], `${id} 2`);
+  b.rung('its loop outside', id, `${id} 1`, [outside], `${id} 2`);
   b.terminal(`${id} 3`, id);
   b.rung('the other side of it, spare', id, `${id} 1`, [bell.break()], `${id} 3`);
   b.outcome({ id: tag, says, not, never: `${name} is never told: the alarm never reports`, always: `${name} is told all the time`, kind: 'far', senses: sense('amps', 'dc', [`${tag}.load`]), above: DIALLER.amps / 2 });

@@ -38,7 +38,7 @@ export const cord: Scheme = {
     const [pole] = breaker(b, 'Q1', 'guards the circuit', station.supply.breaker, 1, { place: 'board' });
     const guard: Tree[] = station.supply.residualCurrent ? residual(b, 'Q9', 2, RESIDUAL[station.profile]) : [];
     b.rung('supply', 'power', 'L1s', [pole!, ...guard.slice(0, 1)], 'L1');
-    b.rung('', 'power', 'Ns', guard.length > 0 ? [guard[1]!] : [bridge(b)], 'N');
+    b.rung('neutral', 'power', 'Ns', guard.length > 0 ? [guard[1]!] : [bridge(b)], 'N');
 
     const sensor = sensorOf(b, 'pump')!;
     const contacts = floatSwitch(b, sensor, { says: plug ? 'cord of the float, with its piggyback plug' : 'cord of the pump float', length: sensor.cordLength });

@@ -78,7 +78,7 @@ export const drive: Scheme = {
     const poles = breaker(b, 'Q1', 'guards the drive', b.station.supply.breaker, f.lines.length);
     const pins = f.lines.length === 3 ? ['U', 'V', 'W'] : ['U', 'V'];
     const way = (i: number): Tree[] => [poles[i]!, { net: `D${i + 1}` }, leaf('U1', `out${i + 1}`), leaf('U1F', `${i + 1}`)];
-    if (f.lines.length === 3) f.lines.forEach((line, i) => b.rung(i === 0 ? 'drive to pump 1' : '', 'power', line, [...way(i), leaf('M1', pins[i]!)], 'star 1'));
+    if (f.lines.length === 3) f.lines.forEach((line, i) => b.rung(i === 0 ? 'drive to pump 1' : `drive to pump 1, ${line}`, 'power', line, [...way(i), leaf('M1', pins[i]!)], 'star 1'));
     else b.rung('drive to pump 1', 'power', pair[0], [...way(0), leaf('M1', 'U'), ...(pair[1] === 'N' ? [] : way(1).reverse())], pair[1]);
     b.land('PE', 'power', 'M1', 'PE', 'X1:PE1');
     b.rung('drive supply', 'power', 'D1', [leaf('U1', 'supply')], f.lines.length > 1 ? 'D2' : pair[1]);

@@ -71,12 +71,12 @@ export function feed(b: Bench): Feed {
   const guard = supply.residualCurrent ? residual(b, 'Q9', legs + 1, RESIDUAL[profile]) : null;
   lines.forEach((l, i) => {
     b.land(`${l}s`, 'power', 'W0', l);
-    b.rung(i === 0 ? 'incoming supply' : '', 'power', `${l}s`, [poles[i]!, ...(guard ? [guard[i]!] : [])], l);
+    b.rung(i === 0 ? 'incoming supply' : `incoming, ${l}`, 'power', `${l}s`, [poles[i]!, ...(guard ? [guard[i]!] : [])], l);
   });
   const neutral: Tree[] = [...(switched ? [poles[legs]!] : []), ...(guard ? [guard[legs]!] : [])];
   if (neutral.length > 0) {
     b.land('Ns', 'power', 'W0', 'N');
-    b.rung('', 'power', 'Ns', neutral, 'N');
+    b.rung('incoming, neutral', 'power', 'Ns', neutral, 'N');
   } else b.land('N', 'power', 'W0', 'N');
   b.land('PE', 'power', 'W0', 'PE', 'X1:PE');
   return { lines, pair: supply.source === 'single' ? ['L1', 'N'] : ['L1', 'L2'], volts, circuit };

@@ -110,7 +110,7 @@ export function pumpPower(b: Bench, feed: Feed, n: number, pump: Pump, contact: 
   const guard = (more.overload ?? true) ? overload(b, n, pump, live) : null;
   const way = (i: number): Tree[] => [...(poles[i] ? [poles[i]] : []), contact(), ...(guard ? [guard.heaters[i]!] : [])];
   if (three(feed)) {
-    feed.lines.forEach((line, i) => b.rung(i === 0 ? `pump ${n}` : '', 'power', line, [...way(i), leaf(`M${n}`, ['U', 'V', 'W'][i]!)], `star ${n}`));
+    feed.lines.forEach((line, i) => b.rung(i === 0 ? `pump ${n}` : `pump ${n}, ${line}`, 'power', line, [...way(i), leaf(`M${n}`, ['U', 'V', 'W'][i]!)], `star ${n}`));
   } else {
     b.rung(`pump ${n}`, 'power', feed.pair[0], [...way(0), leaf(`M${n}`, 'U'), ...(live === 2 ? way(1).reverse() : [])], feed.pair[1]);
   }

@@ -73,6 +73,7 @@ export const UNIT_TABLE: Readonly<Record<QuantityKind, KindRow>> = {
   rate: same('/h', { '/h': 1, 'per hour': 1 }, { metric: 1, us: 1 }),
   current: same('A', { a: 1, ma: 1e-3 }, { metric: 1, us: 1 }),
   leak: { units: { a: 1, ma: 1e-3 }, metric: 'mA', us: 'mA', digits: { sig: 2 } },
+  drop: same('%', { '%': 0.01 }, { metric: 1, us: 1 }),
   resistance: { units: { ohm: 1, ohms: 1, 'ω': 1, kohm: 1e3, 'kω': 1e3, mohm: 1e6 }, metric: 'Ω', us: 'Ω', digits: { sig: 3 } },
   voltage: same('V', { v: 1, kv: 1e3 }, { metric: 0, us: 0 }),
   temperature: same('°C', { '°c': 1, c: 1 }, { metric: 0, us: 0 }),

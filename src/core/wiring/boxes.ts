@@ -2,7 +2,7 @@ import type { Station } from '../station';
 import { phrase, type Phrase } from '../units';
 import type { WiringCheck } from './check';
 
-const yes = (id: string, title: string, holds: boolean, why: Phrase): WiringCheck => ({ id, title, state: holds ? 'holds' : 'broken', needs: null, has: null, why });
+const yes = (id: string, title: string, holds: boolean, why: Phrase): WiringCheck => ({ id, title, state: holds ? 'holds' : 'broken', sense: null, needs: null, has: null, why });
 
 /** Boxes and seals, each with its reason. Pit gases, damp and flood must not reach live parts. */
 export function boxChecks({ enclosure, pumps, sensors }: Station): WiringCheck[] {

@@ -50,8 +50,8 @@ function pumpChecks(station: Station, pump: Pump, n: number): WiringCheck[] {
   const start = pump.ratedCurrent * pump.motor.starting;
   const starting = voltageDrop(station, start, STARTING_POWER_FACTOR);
   return [
-    atMost(`drop-running-${n}`, `voltage drop, running${name}`, quantity('share', wiring.dropRunning), quantity('share', running), phrase`${quantity('current', pump.ratedCurrent)} over ${quantity('distance', wiring.feeder.length)} of ${sizeName(wiring.feeder.area, station.profile)} and ${quantity('distance', wiring.motor.length)} of ${sizeName(wiring.motor.area, station.profile)}, conductors at ${quantity('temperature', wiring.warmest)}.`),
-    atMost(`drop-starting-${n}`, `voltage drop, starting${name}`, quantity('share', wiring.dropStarting), quantity('share', starting), phrase`Starting takes ${quantity('current', start)}; a motor that starts on too little voltage hums, heats and trips, and contactors let go.`),
+    atMost(`drop-running-${n}`, `voltage drop, running${name}`, quantity('drop', wiring.dropRunning), quantity('drop', running), phrase`${quantity('current', pump.ratedCurrent)} over ${quantity('distance', wiring.feeder.length)} of ${sizeName(wiring.feeder.area, station.profile)} and ${quantity('distance', wiring.motor.length)} of ${sizeName(wiring.motor.area, station.profile)}, conductors at ${quantity('temperature', wiring.warmest)}.`),
+    atMost(`drop-starting-${n}`, `voltage drop, starting${name}`, quantity('drop', wiring.dropStarting), quantity('drop', starting), phrase`Starting takes ${quantity('current', start)}; a motor that starts on too little voltage hums, heats and trips, and contactors let go.`),
   ];
 }
 

@@ -53,7 +53,6 @@ const STATE = { holds: 'holds', broken: 'broken', told: 'note' } as const;
 function CheckRow({ check }: { check: WiringCheck }) {
   const system = useStationSystem();
   const broken = check.state === 'broken';
-  const more = check.id.startsWith('drop') || check.id.startsWith('contact') || check.id.startsWith('budget') || check.id === 'feeder';
   return (
     <Box component="li" sx={{ listStyle: 'none', display: 'grid', gridTemplateColumns: 'minmax(180px, 1.1fr) 60px minmax(150px, 1fr) 2.2fr', gap: 1.25, py: 0.6, borderBottom: 1, borderColor: 'divider', fontSize: 13 }}>
       <b>{check.title}</b>
@@ -61,7 +60,7 @@ function CheckRow({ check }: { check: WiringCheck }) {
         {STATE[check.state]}
       </Typography>
       <Typography variant="readingSmall" component="span" sx={{ fontSize: 12 }}>
-        {check.has && check.needs ? `${say(check.has, system)} ${more ? '≤' : check.state === 'broken' ? '≠' : ''} ${say(check.needs, system)}` : ''}
+        {check.has && check.needs ? `${say(check.has, system)} ${check.state === 'broken' ? 'is not ' : ''}${check.sense === 'at-most' ? '≤' : '≥'} ${say(check.needs, system)}` : ''}
       </Typography>
       <span>{sayPhrase(check.why, system)}</span>
     </Box>

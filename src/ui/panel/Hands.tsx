@@ -8,7 +8,7 @@ import { useStationSystem } from '../editor/StationProvider';
 import { useBench } from './BenchProvider';
 import { nextPosition } from './benchStore';
 
-const chip = { px: 1, minHeight: 30, border: 1, borderColor: 'divider', borderRadius: 0.75, gap: 0.75, fontSize: 12.5, justifyContent: 'flex-start', '&:hover': { bgcolor: 'action.hover' } } as const;
+const chip = { px: 1, minHeight: 30, border: 1, borderColor: 'divider', borderRadius: 0.75, gap: 0.75, fontSize: 12.5, fontFamily: 'inherit', justifyContent: 'flex-start', '&:hover': { bgcolor: 'action.hover' } } as const;
 
 /** Everything that a hand can work, by name and position, and every timer that waits: the drawing’s own hands, for keyboard and glove. */
 export function Hands() {

@@ -105,7 +105,7 @@ function DrawingSheet() {
         <Outcomes outcomes={panel.outcomes} />
         <Button onClick={write}>SVG</Button>
       </Box>
-      <Box sx={{ flex: '1 1 62%', minHeight: 0 }}>
+      <Box sx={{ flex: '1 1 65%', minHeight: 0 }}>
         <Ladder panel={panel} sheet={sheet} why={why} hands={hands} />
       </Box>
       <Box role="status" aria-label="why" sx={{ px: 1, py: 0.25, borderTop: 1, borderColor: 'divider', fontSize: 13, minHeight: 24 }}>
@@ -118,7 +118,7 @@ function DrawingSheet() {
           'touch a coil, a motor or a lamp to ask what holds it in or stops it; touch a switch to work it'
         )}
       </Box>
-      <Box sx={{ flex: '1 1 38%', minHeight: 0, overflow: 'auto', borderTop: 1, borderColor: 'divider' }}>
+      <Box sx={{ flex: '1 1 35%', minHeight: 0, overflow: 'auto', borderTop: 1, borderColor: 'divider' }}>
         <Landed />
         <Hands />
         <Strip />
@@ -170,10 +170,10 @@ function Bench() {
   const sheet = bench ? chosen : 'scheme';
   const byHand = useMemo(() => ({ held, onHand: hand }), [held, hand]);
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '268px minmax(0, 1fr)' }, height: { md: '100%' }, '@media print': { display: 'block', height: 'auto' } }}>
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '288px minmax(0, 1fr)' }, height: { md: '100%' }, '@media print': { display: 'block', height: 'auto' } }}>
       <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, borderRight: { md: 1 }, borderColor: { md: 'divider' }, '@media print': { display: 'none' } }}>
         <Box sx={{ flex: 1, minHeight: { xs: 420, md: 0 } }}>
-          <StationShaft byHand={byHand} guess={{ width: 266, height: 400 }} />
+          <StationShaft byHand={byHand} guess={{ width: 286, height: 400 }} />
         </Box>
         <MeterBox />
       </Box>

@@ -149,7 +149,7 @@ export function Strip() {
           </Box>
         ))}
         <Box {...drop(null)} data-terminal="loose" sx={{ minWidth: 76, border: 1, borderStyle: 'dashed', borderColor: 'divider' }}>
-          <ButtonBase onClick={() => picked && put(picked, null)} sx={{ width: '100%', py: 0.5, fontSize: 11 }} aria-label="loose or capped: no terminal">
+          <ButtonBase onClick={() => picked && put(picked, null)} sx={{ width: '100%', py: 0.5, fontSize: 11, fontFamily: 'inherit' }} aria-label="loose or capped: no terminal">
             loose, capped
           </ButtonBase>
           {stubs(null)}

@@ -31,10 +31,11 @@ export function StationShaft({ movable = false, byHand, guess }: Props) {
   const system = useStationSystem();
   const ghosts = useEditor((s) => s.ghosts);
   const held = byHand?.held;
+  const detail = byHand ? 'beside' : 'full';
   const scene = useMemo(() => {
     const would = ghosts ? sensorTrips({ ...context.station, sensors: [...ghosts] }) : [];
-    return shaftScene(context, { ...size, detail: 'full', system, level, ghosts: would, held });
-  }, [context, size, system, level, ghosts, held]);
+    return shaftScene(context, { ...size, detail, system, level, ghosts: would, held });
+  }, [context, size, system, level, ghosts, held, detail]);
   const float = useFloatHandling(scene.layout);
 
   const groupProps = ({ part, label }: Group) => {

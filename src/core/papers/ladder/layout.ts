@@ -1,4 +1,4 @@
-import type { Element, Panel, Rung, Sign, Tree } from '../../schemes';
+import type { Device, Element, Panel, Rung, Sign, Tree } from '../../schemes';
 import { CELL, HALF, isLoad } from './symbols';
 
 /*
@@ -68,6 +68,18 @@ export function sheetsOf(panel: Panel): Sheet[] {
     return rungs.length > 0 ? [{ id, title, rungs }] : [];
   });
 }
+
+/** A selector’s contact is called by the positions in which it is closed: two of one selector are told apart by nothing else. */
+function labelOf({ tag, positions }: Device, { sign, closed }: Element): string {
+  if (sign !== 'selector') return tag;
+  return `${tag} ${positions.filter((p) => closed?.includes(p.state)).map((p) => p.says).join('·')}`;
+}
+
+/** Terminals on a wire whose cores come from what is in no rung: the board. */
+const fedBy = (panel: Panel, net: string): string => {
+  const drawn = new Set(Object.keys(panel.spans).map((leaf) => leaf.slice(0, leaf.indexOf('.'))));
+  return panel.cores.flatMap((c) => (!drawn.has(c.pin.split(':')[0]!) && panel.terminals.some((t) => t.id === c.terminal && t.net === net) ? [c.terminal!] : [])).join(' ');
+};
 
 interface Size {
   readonly w: number;
@@ -139,7 +151,7 @@ export function ladderScene(panel: Panel, rungs: readonly Rung[], width: number)
       const terminal = device.cable ? terminalOf.get(`${tag}:${pin}`) : undefined;
       return terminal ? [{ id: terminal, x: i === 0 ? x - HALF - 5 : x + HALF + 5, y, anchor: i === 0 ? ('end' as const) : ('start' as const) }] : [];
     });
-    leaves.push({ id, tag, sign: element.sign, load, x, y, label: tag, refs: refsOf(tag, load), terminals });
+    leaves.push({ id, tag, sign: element.sign, load, x, y, label: labelOf(device, element), refs: refsOf(tag, load), terminals });
   }
 
   /** Draws a tree between two x on row y; nets at its ends are those of its first and last leaf. */
@@ -208,6 +220,9 @@ export function ladderScene(panel: Panel, rungs: readonly Rung[], width: number)
     texts.push({ x: x + 2, y: y + 12, text: `${rung.number}`, anchor: 'start', role: 'rung' });
     if (rung.says) texts.push({ x: x + 22, y: y + 12, text: rung.says, anchor: 'start', role: 'says' });
     texts.push({ x: x + 4, y: wire + 4, text: rung.from, anchor: 'start', role: 'rail', net: rung.from }, { x: right + RAIL - 4, y: wire + 4, text: rung.to, anchor: 'end', role: 'rail', net: rung.to });
+    const fed = [fedBy(panel, rung.from), fedBy(panel, rung.to)];
+    if (fed[0]) texts.push({ x: x + 4, y: wire + 16, text: fed[0], anchor: 'start', role: 'net', net: rung.from });
+    if (fed[1]) texts.push({ x: right + RAIL - 4, y: wire + 16, text: fed[1], anchor: 'end', role: 'net', net: rung.to });
     wires.push({ net: rung.from, d: `M${left - 12} ${wire} H${left} M${left - 12} ${wire - 9} V${wire + 9}` }, { net: rung.to, d: `M${right} ${wire} H${right + 12} M${right + 12} ${wire - 9} V${wire + 9}` });
     draw('series' in rung.tree ? rung.tree : { series: [rung.tree] }, left, right, wire, rung.from, rung.to);
     y += heights[i]!;

@@ -1,7 +1,7 @@
 import type { Sign } from '../../schemes';
 
 /** Size of the place that one element takes, and where its wire runs in it. */
-export const CELL = { width: 66, height: 46, wire: 26 } as const;
+export const CELL = { width: 66, height: 52, wire: 28 } as const;
 
 /** A stroke of a symbol; `filled` ones are filled as well. */
 export interface Stroke {

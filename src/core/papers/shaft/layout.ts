@@ -1,8 +1,8 @@
 import type { LevelContext } from '../../levels';
 import type { Vessel } from '../../vessel';
 
-/** How much the drawing says: everything, or no words (a thumbnail). */
-export type Detail = 'full' | 'thumb';
+/** How much the drawing says: everything; the names of levels and no tape, beside other things; or no words (a thumbnail). */
+export type Detail = 'full' | 'beside' | 'thumb';
 
 /** Where things are on the drawing, in px; y grows downwards. One scale serves both directions. */
 export interface Layout {
@@ -30,10 +30,11 @@ export interface Layout {
 }
 
 /** A vessel that would be drawn smaller for its width is cut away at the right instead, down to this share of its depth. */
-const NARROWEST: Readonly<Record<Detail, number>> = { full: 0.5, thumb: 0.8 };
+const NARROWEST: Readonly<Record<Detail, number>> = { full: 0.5, beside: 0.4, thumb: 0.8 };
 
 const MARGINS: Readonly<Record<Detail, { left: number; right: number; top: number; bottom: number }>> = {
   full: { left: 124, right: 110, top: 56, bottom: 22 },
+  beside: { left: 30, right: 104, top: 44, bottom: 16 },
   thumb: { left: 16, right: 22, top: 28, bottom: 8 },
 };
 
@@ -78,7 +79,7 @@ export function layoutOf({ vessel }: Pick<LevelContext, 'vessel'>, width: number
       return { left: Math.max(middle - half * scale, left), right: Math.min(middle + half * scale, left + shown * scale) };
     },
     wall: detail === 'thumb' ? 4 : 9,
-    tape: detail === 'thumb' ? null : { x: left - 68, width: 14 },
+    tape: detail !== 'full' ? null : { x: left - 68, width: 14 },
     yOf: (level) => rim + (vessel.depth - level) * scale,
     levelOf: (y) => vessel.depth - (y - rim) / scale,
   };

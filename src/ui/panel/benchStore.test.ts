@@ -1,0 +1,120 @@
+import { describe, expect, it } from 'vitest';
+import { sensorTrips } from '@/core/levels';
+import { newStation, type Station } from '@/core/station';
+import { outcomesOf } from '@/core/wiring';
+import { createBench, meterReading, nextPosition } from './benchStore';
+
+const contactor = (): Station => {
+  const s = newStation('a', 'b', 'metric-230');
+  return { ...s, control: { ...s.control, scheme: 'contactor' } };
+};
+
+function bench(station = contactor(), level = 0) {
+  const store = createBench();
+  store.getState().take(station, level);
+  const does = () => outcomesOf(store.getState().bench!.wired, store.getState().bench!.settled);
+  return { store, does, ...store.getState() };
+}
+
+describe('the bench', () => {
+  it('follows the water with the floats’ differential', () => {
+    const { store, does } = bench();
+    const station = store.getState().bench!.station;
+    const pump = sensorTrips(station).find((t) => t.sensor.role === 'pump')!;
+    const between = (pump.rise + pump.fall) / 2;
+    store.getState().take(station, between);
+    expect(does().M1).toBe(false);
+    store.getState().take(station, pump.rise + 0.01);
+    expect(does().M1).toBe(true);
+    store.getState().take(station, between);
+    expect(does().M1).toBe(true);
+    store.getState().take(station, pump.fall - 0.01);
+    expect(does().M1).toBe(false);
+  });
+  it('a hand lifts a float whatever the water does, and lets it go again', () => {
+    const { store, does, hand } = bench();
+    hand('pump');
+    expect([store.getState().held, does().M1]).toEqual([{ pump: 'up' }, true]);
+    hand('pump');
+    expect([store.getState().held, does().M1]).toEqual([{}, false]);
+    hand('nobody');
+    expect(store.getState().held).toEqual({});
+  });
+  it('selectors and buttons: Hand runs it, silence is held by the panel and not by the finger', () => {
+    const { does, put, hand } = bench();
+    put('S1', 'hand');
+    expect(does().M1).toBe(true);
+    hand('alarm');
+    put('S2', 'pressed');
+    put('S2', 'out');
+    expect(does()).toMatchObject({ horn: false, lamp: true });
+  });
+  it('a short trips the breaker, which a hand resets once the short is gone', () => {
+    const s = contactor();
+    const short = { ...s, landings: { cores: [], links: [{ a: 'X1:4', b: 'X1:5', fitted: true }] } };
+    const { store, put } = bench(short);
+    put('S1', 'hand');
+    expect(store.getState().bench!.settled.states.Q1).toBe('tripped');
+    store.getState().take(s, 0);
+    put('Q1', nextPosition(store.getState().bench!.panel.devices.find((d) => d.tag === 'Q1')!, 'tripped'));
+    expect(store.getState().bench!.settled.states.Q1).toBe('on');
+  });
+  it('another scheme keeps the hands that it has, and says why when it does not fit', () => {
+    const { store, put } = bench();
+    put('S1', 'off');
+    put('Q0', 'off');
+    const other = { ...contactor(), control: { ...contactor().control, scheme: 'relay' } };
+    store.getState().take(other, 0);
+    expect(store.getState().hands).toEqual({ Q0: 'off' });
+    store.getState().take({ ...other, control: { ...other.control, scheme: 'duplex' } }, 0);
+    expect(store.getState()).toMatchObject({ bench: null });
+    expect(store.getState().reasons.length).toBeGreaterThan(0);
+  });
+  it('a posture from a check is taken whole', () => {
+    const { store, does, pose } = bench();
+    pose({ 'S-pump': 'up', 'S-alarm': 'up', S1: 'off' });
+    expect(store.getState()).toMatchObject({ held: { pump: 'up', alarm: 'up' }, hands: { S1: 'off' } });
+    expect(does()).toMatchObject({ M1: false, horn: true });
+  });
+});
+
+describe('its meter', () => {
+  it('is touched with one probe and then the other', () => {
+    const { store, setMeter, touch } = bench();
+    const [a, b] = store.getState().bench!.panel.cores.filter((c) => c.cable === 'W-pump').map((c) => c.terminal!);
+    touch(a!);
+    expect(store.getState().meter.a).toBeNull();
+    setMeter({ hand: 'a' });
+    touch(a!);
+    touch(b!);
+    expect(store.getState().meter).toMatchObject({ a, b, hand: 'a' });
+    expect(meterReading(store.getState())).toMatchObject({ ok: true, says: 'steady', value: expect.closeTo(230, -1) });
+    store.getState().hand('pump');
+    expect(meterReading(store.getState())).toMatchObject({ ok: true, says: 'near-zero' });
+  });
+  it('refuses ohms while live; clamps a core; tells a point that is not there', () => {
+    const { store, setMeter, hand } = bench();
+    hand('pump');
+    setMeter({ mode: 'ohms', a: 'M1:U', b: 'M1:V' });
+    expect(meterReading(store.getState())).toMatchObject({ ok: false, reason: 'live' });
+    setMeter({ mode: 'amps', clamped: 'W-pump1/brown' });
+    expect(meterReading(store.getState())).toMatchObject({ ok: true, unit: 'A' });
+    setMeter({ mode: 'ac-volts', a: 'X9:9', b: 'earth' });
+    expect(meterReading(store.getState())).toEqual({ ok: false, reason: 'no-such-point', at: 'X9:9' });
+    setMeter({ b: null });
+    expect(meterReading(store.getState())).toBeNull();
+  });
+  it('timers run out when they are let', () => {
+    const s = contactor();
+    const doser: Station = { ...s, duty: { kind: 'dose', mode: 'timed', dosesPerDay: 4, on: 30, off: 600, peakOff: 300, minimumRest: 0, peakDay: 1, surge: 3600 }, control: { ...s.control, scheme: 'doser' } };
+    const { store, does, hand, letTimeRun } = bench(doser);
+    hand('pump');
+    expect(does().M1).toBe(false);
+    letTimeRun('T2');
+    expect(does().M1).toBe(true);
+    letTimeRun('T2');
+    expect(does().M1).toBe(false);
+    letTimeRun('K1');
+    expect(store.getState().bench!.settled.states.K1).toBe('off');
+  });
+});
