@@ -57,7 +57,7 @@ interface RelayLook {
 /** A relay, contactor, timer or alternator: a coil, and contacts that follow its states. */
 export function relay(b: Bench, tag: string, says: string, power: Power, look: RelayLook = {}): Relay {
   const coil = `${tag}.coil`;
-  const words = `${power.volts} V ${power.kind.toUpperCase()}`;
+  const words = `${Math.round(power.volts)} V ${power.kind.toUpperCase()}`;
   b.device({
     tag,
     noun: `${look.noun ?? 'control relay'}, coil ${words}`,
@@ -157,7 +157,7 @@ export function residual(b: Bench, tag: string, poles: number, trips: number): T
 export function load(b: Bench, tag: string, noun: string, says: string, sign: Sign, { volts, kind }: Power, va: number, place: Device['place'] = 'door'): Tree {
   b.device({
     tag,
-    noun: `${noun}, ${volts} V ${kind.toUpperCase()}`,
+    noun: `${noun}, ${Math.round(volts)} V ${kind.toUpperCase()}`,
     says,
     place,
     cost: 1,
@@ -174,7 +174,7 @@ export function directSupply(b: Bench, tag: string, says: string, input: Power, 
   const element = `${tag}.in`;
   b.device({
     tag,
-    noun: `power supply, ${input.volts} V to ${volts} V DC, ${watts} W`,
+    noun: `power supply, ${Math.round(input.volts)} V to ${volts} V DC, ${watts} W`,
     says,
     place: 'panel',
     cost: 2,

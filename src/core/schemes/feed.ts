@@ -36,7 +36,7 @@ export function boardDevice(b: Bench, tag: string, says: string, legs: number, c
     behaviour: { kind: 'worked' },
     initial: 'there',
     positions: [
-      { state: 'there', says: 'there' },
+      { state: 'there', says: 'mains there' },
       { state: 'cut', says: 'power cut' },
     ],
     elements: Object.fromEntries(

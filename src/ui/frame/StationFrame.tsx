@@ -81,7 +81,7 @@ export function StationFrame({ stations, children }: { stations: readonly Statio
         <SaveState busy={saving.busy} onSave={() => void saving.save()} />
       </Masthead>
       <Box component="nav" aria-label="views" sx={{ display: 'flex', alignItems: 'center', px: 1, borderBottom: 1, borderColor: 'divider', '@media print': { display: 'none' } }}>
-        <Box sx={{ flex: 1, display: 'flex' }}>
+        <Box sx={{ flex: 1, display: 'flex', minWidth: 0, overflowX: 'auto', scrollbarWidth: 'none' }}>
           {VIEWS.map((v) => (
             <ButtonBase
               key={v.path}
@@ -89,7 +89,7 @@ export function StationFrame({ stations, children }: { stations: readonly Statio
               href={`/stations/${id}/${v.path}`}
               aria-current={v.path === view ? 'page' : undefined}
               aria-keyshortcuts={`g ${v.key}`}
-              sx={{ px: 1.75, minHeight: 40, fontSize: 14, fontWeight: 600, color: 'text.secondary', borderBottom: 2, borderColor: 'transparent', '&[aria-current]': { color: 'primary.main', borderColor: 'primary.main' } }}
+              sx={{ px: { xs: 1.25, sm: 1.75 }, minHeight: 40, fontSize: 14, fontWeight: 600, color: 'text.secondary', borderBottom: 2, borderColor: 'transparent', '&[aria-current]': { color: 'primary.main', borderColor: 'primary.main' } }}
             >
               {v.name}
             </ButtonBase>

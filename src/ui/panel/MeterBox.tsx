@@ -57,7 +57,7 @@ export function MeterBox() {
   const { shown, means } = reading ? readingWords(reading) : { shown: '– –', means: meter.mode === 'amps' ? 'put the clamp round a core' : 'touch two points' };
   const points = ['earth', ...bench.wired.points.keys()];
   return (
-    <Box ref={box} role="group" aria-label="meter" sx={{ borderTop: 1, borderColor: 'divider', p: 1, display: 'flex', flexDirection: 'column', gap: 1 }}>
+    <Box ref={box} role="group" aria-label="meter" sx={{ borderTop: 1, borderColor: 'divider', p: 1, display: 'grid', gridTemplateColumns: { xs: '1fr 1fr', md: '1fr' }, gap: 1, alignItems: 'center' }}>
       <TextField select label="meter" value={meter.mode} onChange={(e) => setMeter({ mode: e.target.value as Meter['mode'] })} fullWidth>
         {METER_FUNCTIONS.map((m) => (
           <MenuItem key={m} value={m}>
@@ -66,7 +66,7 @@ export function MeterBox() {
         ))}
       </TextField>
       {meter.mode === 'amps' ? (
-        <TextField select label="clamp round" value={meter.clamped ?? ''} onChange={(e) => setMeter({ clamped: e.target.value })} fullWidth>
+        <TextField select label="clamp round" value={meter.clamped ?? ''} onChange={(e) => setMeter({ clamped: e.target.value })} slotProps={{ select: { displayEmpty: true, renderValue: (v) => (v as string) || '–' } }} fullWidth>
           {bench.panel.cores.map((c) => (
             <MenuItem key={c.id} value={c.id}>
               {c.id}

@@ -7,6 +7,8 @@ import Tabs from '@mui/material/Tabs';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
+import type { Theme } from '@mui/material/styles';
+import useMediaQuery from '@mui/material/useMediaQuery';
 import { useMemo, useState } from 'react';
 import { ladderScene, ladderSvg, sheetsOf, type LeafShape } from '@/core/papers';
 import type { Outcome } from '@/core/schemes';
@@ -59,9 +61,9 @@ function DrawingSheet() {
   const { panel, wired, settled, lit, station } = useBench((s) => s.bench!);
   const store = useBenchStore();
   const sheets = useMemo(() => sheetsOf(panel), [panel]);
-  const [at, setAt] = useState('control');
+  const [at, setAt] = useState<string | null>(null);
   const [asked, setAsked] = useState<string | null>(null);
-  const sheet = sheets.find((s) => s.id === at) ?? sheets[0]!;
+  const sheet = sheets.find((s) => s.id === at) ?? sheets.find((s) => s.id === 'all') ?? sheets.find((s) => s.id === 'control') ?? sheets[0]!;
   const reason = useMemo(() => (asked === null ? null : reasonFor(wired, settled, asked)), [asked, wired, settled]);
   const why = useMemo(() => new Set(reason?.elements ?? []), [reason]);
   const device = (tag: string) => panel.devices.find((d) => d.tag === tag);
@@ -105,7 +107,7 @@ function DrawingSheet() {
         <Outcomes outcomes={panel.outcomes} />
         <Button onClick={write}>SVG</Button>
       </Box>
-      <Box sx={{ flex: '1 1 65%', minHeight: 0 }}>
+      <Box sx={{ flex: '1 1 65%', minHeight: { xs: 380, md: 0 } }}>
         <Ladder panel={panel} sheet={sheet} why={why} hands={hands} />
       </Box>
       <Box role="status" aria-label="why" sx={{ px: 1, py: 0.25, borderTop: 1, borderColor: 'divider', fontSize: 13, minHeight: 24 }}>
@@ -168,6 +170,7 @@ function Bench() {
   const system = useStationSystem();
   const [chosen, setSheet] = useState<Sheet>('drawing');
   const sheet = bench ? chosen : 'scheme';
+  const wide = useMediaQuery<Theme>((theme) => theme.breakpoints.up('md'));
   const byHand = useMemo(() => ({ held, onHand: hand }), [held, hand]);
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '288px minmax(0, 1fr)' }, height: { md: '100%' }, '@media print': { display: 'block', height: 'auto' } }}>
@@ -175,7 +178,7 @@ function Bench() {
         <Box sx={{ flex: 1, minHeight: { xs: 420, md: 0 } }}>
           <StationShaft byHand={byHand} guess={{ width: 286, height: 400 }} />
         </Box>
-        <MeterBox />
+        {wide && <MeterBox />}
       </Box>
       <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, minWidth: 0 }}>
         {reasons.length > 0 && (
@@ -200,6 +203,11 @@ function Bench() {
           <SheetOf sheet={sheet} />
         </Box>
       </Box>
+      {!wide && (
+        <Box sx={{ position: 'sticky', bottom: 0, bgcolor: 'background.default', borderTop: 2, borderColor: 'text.primary', zIndex: 2, '@media print': { display: 'none' } }}>
+          <MeterBox />
+        </Box>
+      )}
     </Box>
   );
 }

@@ -38,7 +38,7 @@ export function Readings() {
       <Table size="small" aria-label="expected readings">
         <TableHead>
           <TableRow>
-            {['input', 'between', 'meter', 'at rest', 'worked', ''].map((h) => (
+            {['input', 'between', 'meter', 'at rest', 'worked', 'try it'].map((h) => (
               <TableCell key={h}>{h}</TableCell>
             ))}
           </TableRow>

@@ -137,7 +137,7 @@ function Interlocks({ locks }: { locks: Station['interlocks'] }) {
           </Button>
         </Box>
       ))}
-      <TextField select label="add an interlock" value="" onChange={(e) => edit((d) => addInterlock(d, e.target.value as Interlock['kind']))} sx={{ gridColumn: '1 / -1', maxWidth: 320 }}>
+      <TextField select label="add an interlock" value="" onChange={(e) => edit((d) => addInterlock(d, e.target.value as Interlock['kind']))} slotProps={{ select: { displayEmpty: true, renderValue: () => 'choose…' } }} sx={{ gridColumn: '1 / -1', maxWidth: 320 }}>
         {LOCKS.map(([kind, words]) => (
           <MenuItem key={kind} value={kind}>
             {words}

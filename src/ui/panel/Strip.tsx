@@ -47,7 +47,7 @@ function Links() {
   const [b, setB] = useState('');
   const designed = (x: string, y: string) => panel.links.some((l) => (l.a === x && l.b === y) || (l.a === y && l.b === x));
   const end = (label: string, value: string, set: (v: string) => void) => (
-    <TextField select label={label} value={panel.terminals.some((t) => t.id === value) ? value : ''} onChange={(e) => set(e.target.value)} sx={{ width: 104 }}>
+    <TextField select label={label} value={panel.terminals.some((t) => t.id === value) ? value : ''} onChange={(e) => set(e.target.value)} slotProps={{ select: { displayEmpty: true, renderValue: (v) => (v as string) || '–' } }} sx={{ width: 104 }}>
       {panel.terminals.map((t) => (
         <MenuItem key={t.id} value={t.id}>
           {t.id}

@@ -56,6 +56,7 @@ describe('the bench', () => {
     put('S1', 'hand');
     expect(store.getState().bench!.settled.states.Q1).toBe('tripped');
     store.getState().take(s, 0);
+    expect(store.getState().bench!.settled.states.Q1).toBe('tripped');
     put('Q1', nextPosition(store.getState().bench!.panel.devices.find((d) => d.tag === 'Q1')!, 'tripped'));
     expect(store.getState().bench!.settled.states.Q1).toBe('on');
   });

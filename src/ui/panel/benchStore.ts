@@ -111,7 +111,9 @@ export function createBench() {
         const wired = wire(station, made.panel);
         stand = standing(wired);
         trips = sensorTrips(station);
-        const settled = stand({});
+        // What has tripped stays so, and whose turn it is: a wire moved resets nothing.
+        const kept = bench?.panel.scheme === made.panel.scheme ? made.panel.devices.filter((d) => d.behaviour.kind === 'trip' || d.behaviour.kind === 'alternator').flatMap((d) => (bench.settled.states[d.tag] === undefined ? [] : [[d.tag, bench.settled.states[d.tag]!] as const])) : [];
+        const settled = stand(Object.fromEntries(kept));
         // Positions that this panel has no device or place for are let go.
         const hands = Object.fromEntries(Object.entries(get().hands).filter(([tag, state]) => made.panel.devices.some((d) => d.tag === tag && d.positions.some((p) => p.state === state))));
         set({ bench: { station, panel: made.panel, scheme: made.scheme, wired, settled, lit: lit(wired, settled) }, reasons: [], hands });

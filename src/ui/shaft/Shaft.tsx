@@ -51,6 +51,8 @@ const Drawing = styled('svg')(({ theme }) => {
     '& .pointed .level-text': { fill: pit.brass },
     '& .movable': { cursor: 'grab', touchAction: 'none', outline: 'none' },
     '& .movable:focus-visible .float, & .movable:focus-visible .handle': { stroke: pit.brass, strokeWidth: 3.5 },
+    // A gloved finger meets the float where its tether, body and eye are, and between them.
+    '& .by-hand': { pointerEvents: 'bounding-box', cursor: 'pointer' },
     '& .handle': { fill: pit.surface, stroke: pit.panel, strokeWidth: 1.5 },
   };
 });

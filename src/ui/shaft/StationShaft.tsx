@@ -45,7 +45,7 @@ export function StationShaft({ movable = false, byHand, guess }: Props) {
       const sensor = part.slice('float:'.length);
       const hand = () => byHand.onHand(sensor);
       return {
-        className: 'movable',
+        className: 'movable by-hand',
         role: 'button',
         tabIndex: 0,
         'aria-label': `${label}${byHand.held[sensor] ? `, held ${byHand.held[sensor]} by hand` : ''}`,

@@ -14,7 +14,7 @@ describe('the ladder', () => {
   it('draws every element that is in a rung once, on one sheet, whatever the scheme and the width', () => {
     for (const { panel } of panels)
       for (const width of [500, 980, 1500]) {
-        const sheets = sheetsOf(panel);
+        const sheets = sheetsOf(panel).filter((s) => s.id !== 'all');
         expect(sheets.flatMap((s) => s.rungs).length).toBe(panel.rungs.length);
         const drawn = sheets.flatMap((s) => ladderScene(panel, s.rungs, width).leaves.map((l) => l.id));
         expect([...drawn].sort()).toEqual(Object.keys(panel.spans).sort());

@@ -59,14 +59,19 @@ const GROUPS: readonly (readonly [id: string, title: string, circuits: RegExp])[
   ['outside', 'outside', /./],
 ];
 
-/** The sheets of a panel, those that have rungs. */
+/** A panel of so few rungs is read on one sheet. */
+const FEW = 14;
+
+/** The sheets of a panel, those that have rungs; one with all of them first, where they are few. */
 export function sheetsOf(panel: Panel): Sheet[] {
+  const all = { id: 'all', title: 'all', rungs: panel.rungs };
   const taken = new Set<number>();
-  return GROUPS.flatMap(([id, title, circuits]): Sheet[] => {
+  const parts = GROUPS.flatMap(([id, title, circuits]): Sheet[] => {
     const rungs = panel.rungs.filter((r) => circuits.test(r.circuit) && !taken.has(r.number));
     for (const r of rungs) taken.add(r.number);
     return rungs.length > 0 ? [{ id, title, rungs }] : [];
   });
+  return panel.rungs.length <= FEW ? [all, ...parts] : parts;
 }
 
 /** A selector’s contact is called by the positions in which it is closed: two of one selector are told apart by nothing else. */

@@ -62,7 +62,7 @@ export function symbol(sign: Sign, x: number, y: number, on: boolean): Stroke[] 
     case 'coil':
       return [{ d: box(x, y, 13, 8), filled: on }];
     case 'timer':
-      return [{ d: box(x, y, 13, 8), filled: on }, { d: `M${x - 5} ${y - 13} h10 l-10 -7 h10 Z` }];
+      return [{ d: box(x, y, 13, 8), filled: on }, { d: `M${x - 4} ${y - 5} h8 l-8 10 h8 Z` }];
     case 'motor':
       return [{ d: circle(x, y, 13), filled: on }, { d: `M${x - 5} ${y + 5} v-10 l5 6 l5 -6 v10` }];
     case 'lamp':
