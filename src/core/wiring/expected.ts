@@ -18,13 +18,15 @@ export function expectedReadings(wired: Wired, posture: Posture = {}): ExpectedR
   const { panel } = wired;
   const rest = stand(wired, posture);
   return panel.devices.flatMap((d): ExpectedReading[] => {
-    if (!d.cable || d.positions.length === 0) return [];
+    if ((!d.cable && d.sensor === undefined) || d.positions.length === 0) return [];
     const other = d.positions.find((p) => p.state !== (posture[d.tag] ?? d.initial));
     return Object.entries(d.elements).flatMap(([name, e]): ExpectedReading[] => {
       if (e.sign === 'source' || !panel.spans[`${d.tag}.${name}`]) return [];
-      const at = (pin: string) => panel.cores.find((c) => c.pin === `${d.tag}:${pin}`)?.terminal ?? null;
+      // A switch that sits in the panel is measured at its own pins.
+      const at = (pin: string) => (d.cable ? (panel.cores.find((c) => c.pin === `${d.tag}:${pin}`)?.terminal ?? null) : `${d.tag}:${pin}`);
       const [a, b] = e.pins.map(at);
-      const circuit = panel.circuits.find((c) => c.id === panel.terminals.find((t) => t.id === a)?.circuit);
+      const rung = panel.rungs.find((r) => JSON.stringify(r.tree).includes(`"${d.tag}.${name}"`));
+      const circuit = panel.circuits.find((c) => c.id === rung?.circuit);
       if (!a || !b || !circuit) return [];
       const [na, nb] = [wired.points.get(a)!, wired.points.get(b)!];
       const mode = circuit.kind === 'dc' ? 'dc-volts' : 'ac-volts';

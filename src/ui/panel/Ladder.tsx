@@ -27,6 +27,8 @@ const Drawing = styled('svg')(({ theme }) => {
     '& .net, & .terminal': { fontFamily: theme.typography.reading.fontFamily, fontSize: 9 },
     '& .refs': { fontSize: 9, fill: pit.quiet },
     '& .tag': { fontWeight: 650, fontSize: 10.5 },
+    '& .moved .terminal': { fill: pit.vermilion, fontWeight: 700 },
+    '& .moved .dot': { stroke: pit.vermilion, strokeWidth: 2 },
     '& .dot': { fill: pit.panel, stroke: pit.ink },
     '& .leaf': { outline: 'none' },
     '& .leaf.works': { cursor: 'pointer' },
@@ -104,7 +106,8 @@ interface Props {
 /** One sheet of the ladder. Its layout is made once for a panel and a width; what is live and closed is painted over it. */
 export function Ladder({ panel, sheet, why, hands }: Props) {
   const { ref, size } = useSize<HTMLDivElement>({ width: 960, height: 400 });
-  const scene = useMemo(() => ladderScene(panel, sheet.rungs, size.width - 14), [panel, sheet, size.width]);
+  const landed = useBench((s) => s.bench!.wired.landed);
+  const scene = useMemo(() => ladderScene(panel, sheet.rungs, size.width - 14, landed), [panel, sheet, size.width, landed]);
   const devices = useMemo(() => new Map(panel.devices.map((d) => [d.tag, d])), [panel]);
   const { live, on } = useBench((s) => s.bench!.lit);
   const states = useBench((s) => s.bench!.settled.states);
@@ -131,10 +134,10 @@ export function Ladder({ panel, sheet, why, hands }: Props) {
         ))}
         {scene.leaves.flatMap((l) =>
           l.terminals.map((t) => (
-            <g key={t.id}>
+            <g key={`${l.id}${t.x}`} className={t.moved ? 'moved' : undefined}>
               <circle className="dot" cx={t.x} cy={t.y} r={3} />
               <text className="terminal" x={t.x} y={t.y + 14} textAnchor={t.anchor}>
-                {t.id}
+                {t.moved ? `⇢${t.id}` : t.id}
               </text>
             </g>
           )),

@@ -2,21 +2,15 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useMemo } from 'react';
 import { landedByDesign } from '@/core/editing';
-import { asLanded } from '@/core/wiring';
+import type { AsLanded } from '@/core/wiring';
 import { useEditor } from '../editor/StationProvider';
-import { useQuiet } from '../parts/useQuiet';
 import { useBench } from './BenchProvider';
 
-/** What is landed otherwise than designed, what that will do, and in which posture it shows. Nothing where all is as designed. */
-export function Landed() {
-  const { station, panel } = useBench((s) => s.bench!);
+/** What is landed otherwise than designed, what that will do, and in which posture it shows. */
+export function Landed({ report }: { report: AsLanded }) {
   const pose = useBench((s) => s.pose);
   const edit = useEditor((s) => s.edit);
-  const calm = useQuiet(station, 60);
-  const report = useMemo(() => (calm === station ? asLanded(station, panel) : null), [calm, station, panel]);
-  if (!report || (report.differences.length === 0 && report.strays.length === 0)) return null;
   return (
     <Box component="section" aria-label="not as designed" sx={{ px: 1.5, py: 1, borderBottom: 1, borderColor: 'divider', '& ul': { m: 0, pl: 2.5 } }}>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>

@@ -9,7 +9,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import type { Theme } from '@mui/material/styles';
 import useMediaQuery from '@mui/material/useMediaQuery';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { ladderScene, ladderSvg, sheetsOf, type LeafShape } from '@/core/papers';
 import type { Outcome } from '@/core/schemes';
 import { sayPhrase } from '@/core/units';
@@ -23,6 +23,7 @@ import { Hands } from './Hands';
 import { nextPosition } from './benchStore';
 import { Ladder } from './Ladder';
 import { Landed } from './Landed';
+import { useLanded } from './useLanded';
 import { Lists } from './Lists';
 import { MeterBox } from './MeterBox';
 import { Readings } from './Readings';
@@ -61,6 +62,9 @@ function DrawingSheet() {
   const { panel, wired, settled, lit, station } = useBench((s) => s.bench!);
   const store = useBenchStore();
   const sheets = useMemo(() => sheetsOf(panel), [panel]);
+  const report = useLanded();
+  const differs = report ? report.differences.length + report.strays.length : 0;
+  const lower = useRef<HTMLDivElement>(null);
   const [at, setAt] = useState<string | null>(null);
   const [asked, setAsked] = useState<string | null>(null);
   const sheet = sheets.find((s) => s.id === at) ?? sheets.find((s) => s.id === 'all') ?? sheets.find((s) => s.id === 'control') ?? sheets[0]!;
@@ -93,7 +97,7 @@ function DrawingSheet() {
     }),
     [store],
   );
-  const write = () => downloadText(fileNameOf(station.identity.name, `ladder ${sheet.title}`, 'svg'), 'image/svg+xml', ladderSvg(ladderScene(panel, sheet.rungs, 1100), lit, `${station.identity.name}: ${sheet.title}`));
+  const write = () => downloadText(fileNameOf(station.identity.name, `ladder ${sheet.title}`, 'svg'), 'image/svg+xml', ladderSvg(ladderScene(panel, sheet.rungs, 1100, wired.landed), lit, `${station.identity.name}: ${sheet.title}`));
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%', minHeight: 0 }}>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', px: 1, pt: 0.5, flexWrap: 'wrap' }}>
@@ -105,6 +109,11 @@ function DrawingSheet() {
           ))}
         </ToggleButtonGroup>
         <Outcomes outcomes={panel.outcomes} />
+        {differs > 0 && (
+          <Button color="error" variant="outlined" onClick={() => lower.current?.scrollTo({ top: 0 })}>
+            {differs} not as designed{report && report.effects.length > 0 ? `, ${report.effects.length} told` : ''}
+          </Button>
+        )}
         <Button onClick={write}>SVG</Button>
       </Box>
       <Box sx={{ flex: '1 1 65%', minHeight: { xs: 380, md: 0 } }}>
@@ -120,8 +129,8 @@ function DrawingSheet() {
           'touch a coil, a motor or a lamp to ask what holds it in or stops it; touch a switch to work it'
         )}
       </Box>
-      <Box sx={{ flex: '1 1 35%', minHeight: 0, overflow: 'auto', borderTop: 1, borderColor: 'divider' }}>
-        <Landed />
+      <Box ref={lower} sx={{ flex: '1 1 35%', minHeight: 0, overflow: 'auto', borderTop: 1, borderColor: 'divider' }}>
+        {report && differs > 0 && <Landed report={report} />}
         <Hands />
         <Strip />
       </Box>

@@ -70,3 +70,17 @@ describe('the ladder', () => {
     expect(d('make', false)).not.toBe(d('break', false));
   });
 });
+
+describe('a core landed elsewhere', () => {
+  it('breaks its rung in the drawing and names the terminal it is on', () => {
+    const { panel } = underpass;
+    const lag = panel.cores.find((c) => c.id === 'W-lag/black')!;
+    const rungs = panel.rungs.filter((r) => r.says === 'lag input');
+    const leafOf = (landed?: ReadonlyMap<string, string | null>) => ladderScene(panel, rungs, 980, landed);
+    const [asDrawn, moved] = [leafOf(), leafOf(new Map([[lag.id, 'X2:8']]))];
+    expect(asDrawn.leaves[0]!.terminals.map((t) => t.moved)).toEqual([false, false]);
+    expect(moved.leaves[0]!.terminals[1]).toMatchObject({ id: 'X2:8', moved: true });
+    expect(moved.wires.map((w) => w.d)).not.toEqual(asDrawn.wires.map((w) => w.d));
+    expect(leafOf(new Map([[lag.id, null]])).leaves[0]!.terminals[1]).toMatchObject({ id: 'loose', moved: true });
+  });
+});

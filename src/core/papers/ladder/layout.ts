@@ -24,7 +24,8 @@ export interface LeafShape {
   readonly label: string;
   /** Under it: for a contact the rung of its coil, for a coil the rungs of its contacts. */
   readonly refs: string;
-  readonly terminals: readonly { readonly id: string; readonly x: number; readonly y: number; readonly anchor: 'start' | 'end' }[];
+  /** Where its cores sit; `moved` ones not where the rung has them: the wire is broken there. */
+  readonly terminals: readonly { readonly id: string; readonly moved: boolean; readonly x: number; readonly y: number; readonly anchor: 'start' | 'end' }[];
 }
 
 export interface TextShape {
@@ -131,13 +132,14 @@ const OUTSIDE = 1.5;
 /**
  * Lays out rungs in as many columns as the width gives, read down and then across.
  * @param width px of the drawing
+ * @param landed where each core really sits; by design where it is left out
  */
-export function ladderScene(panel: Panel, rungs: readonly Rung[], width: number): LadderScene {
+export function ladderScene(panel: Panel, rungs: readonly Rung[], width: number, landed?: ReadonlyMap<string, string | null>): LadderScene {
   const wires: WireShape[] = [];
   const leaves: LeafShape[] = [];
   const texts: TextShape[] = [];
   const where = whereIs(panel);
-  const terminalOf = new Map(panel.cores.map((c) => [c.pin, c.terminal]));
+  const coreAt = new Map(panel.cores.map((c) => [c.pin, c]));
 
   const refsOf = (tag: string, load: boolean): string => {
     const at = where.get(tag);
@@ -150,12 +152,16 @@ export function ladderScene(panel: Panel, rungs: readonly Rung[], width: number)
     const [a, b] = panel.spans[id]!;
     const load = isLoad(element.sign);
     const x = (x0 + x1) / 2;
-    wires.push({ net: a, d: `M${x0} ${y} H${x - HALF}` }, { net: b, d: `M${x + HALF} ${y} H${x1}` });
     const device = panel.devices.find((d) => d.tag === tag)!;
     const terminals = element.pins.flatMap((pin, i) => {
-      const terminal = device.cable ? terminalOf.get(`${tag}:${pin}`) : undefined;
-      return terminal ? [{ id: terminal, x: i === 0 ? x - HALF - 5 : x + HALF + 5, y, anchor: i === 0 ? ('end' as const) : ('start' as const) }] : [];
+      const core = device.cable ? coreAt.get(`${tag}:${pin}`) : undefined;
+      if (!core?.terminal) return [];
+      const now = landed?.has(core.id) ? landed.get(core.id)! : core.terminal;
+      return [{ id: now ?? 'loose', moved: now !== core.terminal, side: i, x: i === 0 ? x - HALF - 5 : x + HALF + 5, y, anchor: i === 0 ? ('end' as const) : ('start' as const) }];
     });
+    // Where a core has been taken to another terminal the rung stops short of it.
+    const short = (side: number) => (terminals.some((t) => t.side === side && t.moved) ? 12 : 0);
+    wires.push({ net: a, d: `M${x0} ${y} H${x - HALF - short(0)}` }, { net: b, d: `M${x + HALF + short(1)} ${y} H${x1}` });
     leaves.push({ id, tag, sign: element.sign, load, x, y, label: labelOf(device, element), refs: refsOf(tag, load), terminals });
   }
 
