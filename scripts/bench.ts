@@ -1,5 +1,5 @@
 /*
- * Medians as JSON: judging a station in Node, from nothing and as a float is moved, proposals per aim, starting the server, frames while a float of the
+ * Medians as JSON: judging a station in Node, from nothing and as a float is moved, proposals per aim, a panel built, settled, metered and checked, starting the server, frames while a float of the
  * heaviest station is dragged, opening Levels in the production build until it answers,
  * and the JavaScript sent for each route. Needs the build and Chromium: “npm run demo” and “npm run check” make both.
  */
@@ -11,6 +11,9 @@ import path from 'node:path';
 import { demoStations } from '@/core/demo';
 import { moveFloat } from '@/core/editing';
 import { judge, surroundingsAfter } from '@/core/levels';
+import { panelOf } from '@/core/schemes';
+import { asLanded, lit, stand, standing, wire, type Posture } from '@/core/wiring';
+import { read, settle, solve } from '@/core/circuit';
 import { aimsFor, propose, type Aim } from '@/core/proposals';
 import { testPlan } from '@/core/proving';
 import type { Station } from '@/core/station';
@@ -19,7 +22,7 @@ import config from '../playwright.config';
 
 const PORT = 4398;
 const ADDRESS = `http://127.0.0.1:${PORT}`;
-const ROUTES = { round: '/', survey: '/stations/1/survey', levels: '/stations/1/levels', prove: '/stations/1/prove', run: '/stations/1/prove/1', card: '/stations/1/card' };
+const ROUTES = { round: '/', survey: '/stations/1/survey', levels: '/stations/1/levels', panel: '/stations/5/panel', prove: '/stations/1/prove', run: '/stations/1/prove/1', card: '/stations/1/card' };
 
 const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 const round = (value: number, digits = 2) => Number(value.toFixed(digits));
@@ -57,11 +60,64 @@ function proposing(station: Station): Record<string, number> {
   return Object.fromEntries([['cold', round(once(aims[0]!), 0)], ...aims.map((aim) => [aim, round(median(Array.from({ length: 7 }, () => once(aim))), 0)])]);
 }
 
+/** The duplex panel with bell and interlock: built from its station, settled from cold, answered from memory, checked as landed, metered; ms, and µs from memory. */
+function panels() {
+  const duplex = demoStations().find((d) => d.station.control.scheme === 'duplex')!.station;
+  const station: Station = { ...duplex, interlocks: [{ kind: 'cutoff', name: 'ice machine', acts: 'low-voltage', volts: 24, amps: 0.5, warns: false }] };
+  const build = () => {
+    const made = panelOf(station);
+    if (!made.ok) throw new Error('the duplex does not fit');
+    return wire(station, made.panel);
+  };
+  const wired = build();
+  const called: Posture = { 'S-stop': 'up', 'S-lead': 'up', 'S-lag': 'up', 'S-alarm': 'up' };
+  const remembered = standing(wired);
+  const settled = stand(wired, called);
+  const many = 2000;
+  return {
+    nodes: wired.structure.names.length,
+    parts: wired.netlist.parts.length,
+    buildMs: timed(build),
+    oneSolveMs: timed(() => solve(wired.structure, settled.states)),
+    coldRestMs: timed(() => settle(wired.structure, wired.states)),
+    coldAllCalledMs: timed(() => stand(wired, called)),
+    coldAllCalledMoves: settled.moves.length,
+    fromMemoryUs: round((timed(() => { for (let i = 0; i < many; i++) remembered(called); }) * 1000) / many, 3),
+    litMs: timed(() => lit(wired, settled)),
+    meterMs: timed(() => read(wired.structure, settled.states, 'C', 'N', 'ac-volts')),
+    asLandedMs: timed(() => asLanded({ ...station, landings: { cores: [{ core: 'W-lag/black', to: 'X2:8' }], links: [] } }, wired.panel)),
+  };
+}
+
+/** Time from a touch of the lead float in the duplex’s ladder to the frame that shows it, ms: median and longest. */
+async function toggling() {
+  const browser = await chromium.launch(config.use!.launchOptions);
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  await page.goto(`${ADDRESS}/stations/5/panel`);
+  await page.waitForLoadState('networkidle');
+  const times = await page.evaluate<number[]>(`(async () => {
+    const float = document.querySelector('[aria-label^="S-lead.NO"]');
+    const times = [];
+    for (let i = 0; i < 40; i++) {
+      await new Promise((done) => requestAnimationFrame(done));
+      const from = performance.now();
+      float.dispatchEvent(new MouseEvent('click', { bubbles: true }));
+      await new Promise((done) => requestAnimationFrame(() => { const c = new MessageChannel(); c.port1.onmessage = done; c.port2.postMessage(0); }));
+      times.push(performance.now() - from);
+    }
+    return times;
+  })()`);
+  await browser.close();
+  return { medianMs: round(median(times), 1), longestMs: round(Math.max(...times.slice(2)), 1) };
+}
+
 const each = <T>(of: (station: Station) => T) => Object.fromEntries(demoStations().map(({ file, station }) => [file.replace('.json', ''), of(station)]));
 
 async function startServer(data: string): Promise<{ server: ChildProcess; ms: number }> {
   const from = performance.now();
   const server = spawn(process.execPath, ['scripts/serve.mjs', '--port', String(PORT)], { env: { ...process.env, PITBELL_DATA: data }, stdio: 'ignore' });
+  // Broken off, the bench leaves no server behind.
+  process.once('exit', () => server.kill());
   for (;;) {
     try {
       if ((await fetch(ADDRESS)).ok) return { server, ms: performance.now() - from };
@@ -155,6 +211,7 @@ async function dragging() {
   return { first, second };
 }
 
+for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, () => process.exit(1));
 const data = mkdtempSync(path.join(tmpdir(), 'pitbell-bench-'));
 spawnSync(process.execPath, ['--import', 'tsx', 'scripts/seed.ts'], { env: { ...process.env, PITBELL_DATA: data } });
 const starts: number[] = [];
@@ -170,6 +227,8 @@ const answer = {
   judgementMs: each((s) => timed(() => judge(s))),
   rejudgementMs: each(rejudging),
   proposalMs: each(proposing),
+  panel: panels(),
+  toggling: await toggling(),
   testPlanMs: timed(() => testPlan(station)),
   serverStartMs: round(median(starts), 0),
   dragging: await dragging(),

@@ -41,6 +41,18 @@ const SHOTS: readonly Shot[] = [
     },
   },
   { name: 'levels-broken-night', address: '/stations/3/levels?rule=starts', theme: 'night', before: sheet('tape list') },
+  {
+    name: 'panel',
+    address: '/stations/5/panel',
+    before: async (page) => {
+      for (const f of ['S-lead', 'S-lag']) await page.getByRole('button', { name: new RegExp(`^${f}.NO`) }).click();
+      await page.getByRole('button', { name: /^K2.coil/ }).click();
+      await page.getByLabel('red probe', { exact: true }).fill('X2:3');
+      await page.getByLabel('black probe', { exact: true }).fill('earth');
+    },
+  },
+  { name: 'panel-landed', address: '/stations/11/panel', before: (page) => page.getByRole('region', { name: 'not as designed' }).waitFor() },
+  { name: 'panel-schemes', address: '/stations/9/panel', before: sheet('scheme') },
   { name: 'prove', address: '/stations/5/prove', before: (page) => page.getByRole('button', { name: /Fill until the pump starts/ }).click() },
   { name: 'prove-phone', address: '/stations/1/prove/1', phone: true },
   { name: 'card', address: '/stations/2/card' },

@@ -19,7 +19,8 @@ function washBay(): Station {
 function batteryRoom(): Station {
   const s = begin('Battery room sump', DEPOT, 'Float was re-hung by the night crew.');
   const sensors = s.sensors.map((f) => (f.id === 'pump' && f.kind === 'tilt' ? { ...f, clip: 15 * INCH } : f));
-  return { ...s, sensors, found: sensors, alarm: { ...s.alarm, remoteContact: true } };
+  // The crew put the dialler on the pair that opens: it is told all day long, and falls silent in a flood.
+  return { ...s, sensors, found: sensors, alarm: { ...s.alarm, remoteContact: true }, landings: { cores: [{ core: 'W-remote/white', to: 'X5:3' }], links: [] } };
 }
 
 /** The cold store's condensate reservoir: three coils, a pump float and a high-level switch that stops them. */

@@ -352,6 +352,19 @@ describe('the bell', () => {
   });
 });
 
+describe('interlocks across stations', () => {
+  it('a full header tank stops the cistern’s pump: the contact of the one is the permission of the other', () => {
+    const of = (file: string) => standing(demoStations().find((d) => d.file === file)!.station);
+    const [header, cistern] = [of('workshop-header-tank.json'), of('rain-cistern.json')];
+    const wet = { 'S-low': 'up', 'S-pump': 'up' };
+    for (const tank of ['down', 'up']) {
+      const calls = header.put({ 'S-pump': tank }).U30!;
+      expect(calls).toBe(tank === 'down');
+      expect(cistern.put({ ...wet, U51: calls ? 'closed' : 'open' }).M1).toBe(tank === 'down');
+    }
+  });
+});
+
 describe('every scheme', () => {
   it('is built for each demo station that it fits, sound and quiet, and says why where not', () => {
     for (const { station: s, file } of demoStations()) {

@@ -76,6 +76,13 @@ function* dutyContradictions({ duty, vessel }: Station): Generator<Contradiction
   if (duty.kind === 'fill' && duty.keep >= vessel.overflow) yield { path: ['duty', 'keep'], says: phrase`what is to stay stored reaches the overflow at ${mm(vessel.overflow)}: nothing could be drawn` };
 }
 
+function* supplyContradictions({ supply, profile }: Station): Generator<Contradiction> {
+  if (supply.source === 'split' && profile === 'metric-230') yield { path: ['supply', 'source'], says: phrase`two legs with a neutral between them belong to supplies of 120/240 V: take line and neutral, or three legs` };
+  const single = profile === 'metric-230' ? 300 : 180;
+  if (supply.source === 'single' && supply.voltage > single) yield { path: ['supply', 'voltage'], says: phrase`${quantity('voltage', supply.voltage)} from line to neutral is no common supply: are there two or three legs?` };
+  if (supply.source !== 'single' && supply.voltage < 150) yield { path: ['supply', 'voltage'], says: phrase`between legs there is more than ${quantity('voltage', supply.voltage)}: this is a voltage of line to neutral` };
+}
+
 /** Everything in a well-formed document that contradicts something else in it: each with its path and a sentence. */
 export function* contradictions(station: Station): Generator<Contradiction> {
   yield* shapeContradictions(station.vessel);
@@ -85,4 +92,5 @@ export function* contradictions(station: Station): Generator<Contradiction> {
   yield* pumpContradictions(station);
   yield* dischargeContradictions(station);
   yield* sensorContradictions(station);
+  yield* supplyContradictions(station);
 }

@@ -37,6 +37,10 @@ describe('checkStation', () => {
     ['a check valve past the end', 'discharge.checkValve.pipeBefore', /only 12\.00 m long/, (s) => (s.discharge.checkValve = { pipeBefore: 20 })],
     ['a motor under its volute', 'pumps.0.motorTop', /below the top of the volute/, (s) => (s.pumps[0]!.motorTop = 0.1)],
     ['roughness like the bore', 'discharge.segments.0.roughness', /twentieth/, (s) => (s.discharge.segments[0]!.roughness = 0.01)],
+    ['two legs in a metric place', 'supply.source', /120\/240 V/, (s) => (s.supply.source = 'split')],
+    ['a leg voltage on line and neutral', 'supply.voltage', /no common supply/, (s) => (s.supply.voltage = 400)],
+    ['a neutral voltage between legs', 'supply.voltage', /line to neutral/, (s) => Object.assign(s.supply, { source: 'three', voltage: 127 })],
+    ['a terminal written anyhow', 'landings.cores.0.to', /strip:number/, (s) => (s.landings.cores = [{ core: 'W-pump/brown', to: 'left one' }])],
     ['no name', 'identity.name', /needs a name/, (s) => (s.identity.name = ' ')],
   ])('%s is told at its path', (_, path, message, spoil) => {
     const s = sound();

@@ -1,6 +1,5 @@
 export { wire, type Wired } from './wired';
 export { floatsAt, happens, outcomesOf, type Posture, postureProblems, stand, standing } from './posture';
-export { postureWords } from './postures';
 export { asLanded, type AsLanded, type Effect } from './asLanded';
 export { reasonFor, type Reason } from './why';
 export { awgArea, coreResistance, sizeName, soldSizes, typicalAmpacity } from './conductor';

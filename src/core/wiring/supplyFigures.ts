@@ -1,7 +1,7 @@
 import type { Pump, Station } from '../station';
 import { phrase, quantity } from '../units';
-import { atLeast, atMost, type WiringCheck } from './check';
-import { coreInductance, coreResistance, sizeName } from './conductor';
+import { atLeast, atMost, told, type WiringCheck } from './check';
+import { coreInductance, coreResistance, sizeName, soldSizes, typicalAmpacity } from './conductor';
 
 /** Power factor of a motor as it starts, with its rotor still: a usual figure. */
 const STARTING_POWER_FACTOR = 0.6;
@@ -55,6 +55,29 @@ function pumpChecks(station: Station, pump: Pump, n: number): WiringCheck[] {
   ];
 }
 
+/** The smallest size sold that carries what its breaker lets through and loses little enough, the other run as it is; null where none does. */
+function leastSize(station: Station, run: 'feeder' | 'motor'): number | null {
+  const { supply, pumps, wiring } = station;
+  const most = pumps.reduce((a, b) => (a.ratedCurrent > b.ratedCurrent ? a : b));
+  const fits = (area: number): boolean => {
+    const tried = { ...station, wiring: { ...wiring, [run]: { ...wiring[run], area } } };
+    return (
+      typicalAmpacity(area) >= supply.breaker &&
+      voltageDrop(tried, most.ratedCurrent, most.motor.powerFactor) <= wiring.dropRunning &&
+      voltageDrop(tried, most.ratedCurrent * most.motor.starting, STARTING_POWER_FACTOR) <= wiring.dropStarting
+    );
+  };
+  return soldSizes(station.profile).find(fits) ?? null;
+}
+
+const sizeChecks = (station: Station): WiringCheck[] =>
+  (['feeder', 'motor'] as const).map((run) => {
+    const least = leastSize(station, run);
+    const name = run === 'feeder' ? 'feeder' : 'pump cable';
+    if (least === null) return told(`size-${run}`, `size of the ${name}`, phrase`No size of ${name} alone brings the drop down: the other run is too long or too thin.`);
+    return told(`size-${run}`, `size of the ${name}`, phrase`${sizeName(least, station.profile)} is the least that typically carries ${quantity('current', station.supply.breaker)} and drops little enough; ${sizeName(station.wiring[run].area, station.profile)} is laid. Typical figure; your code governs.`);
+  });
+
 /** Conductors, drop, fault loop and protection of the pump circuit. */
 export function supplyFigures(station: Station): WiringCheck[] {
   const { supply, wiring, pumps } = station;
@@ -68,6 +91,7 @@ export function supplyFigures(station: Station): WiringCheck[] {
     atLeast('feeder-carries', 'feeder carries the pumps', quantity('current', together), quantity('current', wiring.feeder.carries), phrase`${sizeName(wiring.feeder.area, station.profile)}, ${String(pumps.length)} ${pumps.length > 1 ? 'pumps together' : 'pump'}. ${typical}`),
     atLeast('motor-carries', 'pump cable is guarded by its breaker', quantity('current', supply.breaker), quantity('current', wiring.motor.carries), phrase`A breaker guards the cable behind it: the cable carries at least what the breaker lets through. ${typical}`),
     atLeast('breaker', 'breaker carries the motor', quantity('current', most), quantity('current', supply.breaker), phrase`Smaller, and it opens while the pump runs.`),
+    ...sizeChecks(station),
     ...pumps.flatMap((p, i) => pumpChecks(station, p, i + 1)),
     atLeast('fault-current', 'a fault at the motor opens the breaker at once', quantity('current', needed), quantity('current', fault), phrase`The loop at the motor is ${quantity('resistance', loop)}: ${quantity('resistance', supply.loop)} told of the board, the rest cable. The breaker opens at once at ${String(supply.breakerTrips)} times its ${quantity('current', supply.breaker)}.${supply.residualCurrent ? ' A residual-current (ground-fault) device opens on far less.' : ' Without a residual-current (ground-fault) device nothing else opens quickly.'} Measure the loop; the code says what must open how fast.`),
   ];
