@@ -1,6 +1,6 @@
 import { reasonsAgainst, SCHEMES } from '@/core/schemes';
 import { sayPhrase, systemOf } from '@/core/units';
-import { asLanded, boxChecks, cableList, cautions, controlFigures, DEFERENCE, expectedReadings, partsList, supplyFigures, wireList } from '@/core/wiring';
+import { asLanded, boxChecks, cableList, cautions, controlFigures, DEFERENCE, expectedReadings, partsList, supplyFigures, usualPosture, wireList } from '@/core/wiring';
 import { readStation, unitsFrom } from '../io';
 import type { Verb } from '../verb';
 import { wiredPanel } from './panel';
@@ -25,7 +25,7 @@ export const wires: Verb = {
       cables: cableList(station, wired),
       parts: partsList(station, wired),
       checks: checks.map((c) => ({ ...c, why: sayPhrase(c.why, system) })),
-      expected: expectedReadings(wired),
+      expected: expectedReadings(wired, usualPosture(station, wired)),
       landed: asLanded(station, panel),
       cautions: [...cautions(station, panel).map((c) => c.says), DEFERENCE],
     };

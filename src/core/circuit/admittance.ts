@@ -1,20 +1,22 @@
-import { conducts, type Part, type States } from './netlist';
-import { inverse, type Phasor, ZERO } from './phasor';
+import type { Part } from './netlist';
+import { inverse, type Phasor, polar, ZERO } from './phasor';
 
 /**
- * What a part conducts at a frequency, S: 1/(R + jωL), jωC, a source or transformer by its resistance. Open ones conduct their
- * leak. At 0 Hz a capacitor conducts nothing.
+ * What a part conducts at a frequency while it does, S: 1/(R + jωL), jωC, a source or transformer by its resistance. At 0 Hz a capacitor
+ * conducts nothing.
  */
-export function admittance(part: Part, frequency: number, states: States): Phasor {
-  if (!conducts(part, states)) return { re: part.when?.leak ?? 0, im: 0 };
+export function admittance(part: Part, frequency: number): Phasor {
   const omega = 2 * Math.PI * frequency;
   switch (part.kind) {
     case 'impedance':
       return inverse({ re: part.r, im: omega * (part.l ?? 0) });
     case 'capacitor':
-      return omega === 0 ? ZERO : { re: 0, im: omega * part.c };
+      return { re: 0, im: omega * part.c };
     case 'source':
     case 'transformer':
       return { re: 1 / part.r, im: 0 };
   }
 }
+
+/** What a part drives at a frequency, V. */
+export const emf = (part: Part, frequency: number): Phasor => (part.kind === 'source' && part.frequency === frequency ? polar(part.volts, frequency === 0 ? 0 : part.phaseDeg) : ZERO);

@@ -1,10 +1,15 @@
 import type { Behaviour, CircuitDevice, Sense, States } from './netlist';
 import { plus, size, ZERO, type Phasor } from './phasor';
-import { across, solve, type Solution } from './solve';
+import { across, between, solve, type Solution } from './solve';
 import type { Structure } from './structure';
 
 /** What a device attends to, V or A. */
 export function sensed(solution: Solution, sense: Sense): number {
+  // Most devices are coils: the volts over one part.
+  if (sense.what === 'volts' && sense.parts.length === 1) {
+    const part = solution.structure.parts.get(sense.parts[0]!);
+    return part ? size(between(solution, part.a, part.b, sense.of)) : 0;
+  }
   const all = sense.parts.map((id): Phasor => {
     const part = solution.structure.parts.get(id);
     return part ? across(solution, part, sense.of)[sense.what] : ZERO;
@@ -69,8 +74,9 @@ export function settle(structure: Structure, from: States): Settled {
   let states = from;
   const seen = new Map<string, number>([[keyOf(devices, states), 0]]);
   const moves: { device: string; from: string; to: string }[] = [];
+  let solution: Solution | undefined;
   for (;;) {
-    const solution = solve(structure, states);
+    solution = solve(structure, states, solution);
     let moved: (typeof moves)[number] | null = null;
     for (const { id, behaviour } of moving) {
       if (behaviour.kind === 'worked') continue;

@@ -1,10 +1,7 @@
-import { admittance } from './admittance';
-import { conducts, EARTH, type Part, type States } from './netlist';
-import { minus, type Phasor, polar, size, times, ZERO } from './phasor';
-import type { Structure } from './structure';
-
-/** Every node hangs on earth by this, S: what nothing else holds has a potential all the same, and any meter pulls it down. */
-const AIR = 1e-9;
+import { admittance, emf } from './admittance';
+import { conducts, type Part, type States } from './netlist';
+import { minus, type Phasor, size, times, ZERO } from './phasor';
+import { type Island, type Prepared, put, type Structure } from './structure';
 
 /** Potentials against earth at one frequency. */
 export interface Potentials {
@@ -21,51 +18,20 @@ export interface Solution {
   readonly dc: Potentials | null;
 }
 
-/** What a source drives at a frequency; null for one that does not, and for what is none. */
-const emf = (part: Part, frequency: number, states: States): Phasor | null =>
-  part.kind === 'source' && part.frequency === frequency && conducts(part, states) ? polar(part.volts, frequency === 0 ? 0 : part.phaseDeg) : null;
-
 /**
- * Node potentials at one frequency by elimination node by node: each node is replaced by a mesh between its neighbours (star–mesh
- * transformation, A. Rosen, 1924), its injected current shared among them; then the potentials follow backwards. This is Gaussian
- * elimination of the nodal equations whose diagonal is never stored but summed, so that nothing is subtracted where all parts are
- * passive, and a leak of 1e-9 S beside a contact of 100 S keeps its digits (W. K. Grassmann, M. I. Taksar and D. P. Heyman, 1985).
+ * Node potentials of an island at one frequency by elimination node by node: each node is replaced by a mesh between its neighbours
+ * (star–mesh transformation, A. Rosen, 1924), its injected current shared among them; then the potentials follow backwards. This is
+ * Gaussian elimination of the nodal equations whose diagonal is never stored but summed, so that nothing is subtracted where all parts
+ * are passive, and a leak of 1e-9 S beside a contact of 100 S keeps its digits (W. K. Grassmann, M. I. Taksar and D. P. Heyman, 1985).
  */
-function potentials(structure: Structure, states: States, frequency: number): Potentials {
-  const { names, places, order, stamps } = structure;
-  const count = names.length;
-  const yRe = new Float64Array(places);
-  const yIm = new Float64Array(places);
-  const gRe = new Float64Array(count).fill(AIR);
-  const gIm = new Float64Array(count);
-  const jRe = new Float64Array(count);
-  const jIm = new Float64Array(count);
-
-  const inject = (name: string, re: number, im: number): void => {
-    if (name === EARTH) return;
-    const n = structure.nodes.get(name)!;
-    jRe[n]! += re;
-    jIm[n]! += im;
-  };
-  for (const { part, at } of stamps) {
-    const { re, im } = admittance(part, frequency, states);
-    if (re === 0 && im === 0) continue;
-    const couples = part.kind !== 'transformer' || frequency > 0;
-    for (const { place, weight } of couples ? at : []) {
-      if (place < 0) {
-        gRe[-1 - place]! += weight * re;
-        gIm[-1 - place]! += weight * im;
-      } else {
-        yRe[place]! += weight * re;
-        yIm[place]! += weight * im;
-      }
-    }
-    const e = emf(part, frequency, states);
-    if (e !== null) {
-      inject(part.a, e.re * re, e.im * re);
-      inject(part.b, -e.re * re, -e.im * re);
-    }
+function solveIsland({ nodes, order }: Island, prepared: Prepared, states: States, field: Potentials): void {
+  const count = nodes.length;
+  const equations = { yRe: prepared.yRe.slice(), yIm: prepared.yIm.slice(), gRe: prepared.gRe.slice(), gIm: prepared.gIm.slice(), jRe: prepared.jRe.slice(), jIm: prepared.jIm.slice() };
+  for (const { stamp, re, im, jRe, jIm } of prepared.gates) {
+    if (conducts(stamp.part, states)) put(stamp, re, im, jRe, jIm, equations);
+    else if (stamp.part.when?.leak) put(stamp, stamp.part.when.leak, 0, 0, 0, equations);
   }
+  const { yRe, yIm, gRe, gIm, jRe, jIm } = equations;
 
   const sRe = new Float64Array(count);
   const sIm = new Float64Array(count);
@@ -111,19 +77,34 @@ function potentials(structure: Structure, states: States, frequency: number): Po
     re[node] = aRe * sRe[node]! - aIm * sIm[node]!;
     im[node] = aRe * sIm[node]! + aIm * sRe[node]!;
   }
-  return { frequency, re, im };
+  for (let i = 0; i < count; i++) {
+    field.re[nodes[i]!] = re[i]!;
+    field.im[nodes[i]!] = im[i]!;
+  }
 }
+
+const blank = (frequency: number, count: number, from: Potentials | null | undefined): Potentials => ({
+  frequency,
+  re: from ? from.re.slice() : new Float64Array(count),
+  im: from ? from.im.slice() : new Float64Array(count),
+});
 
 /**
  * Solves a circuit in given states of its devices: complex nodal analysis at the mains frequency and, where there are direct
- * sources, at 0 Hz beside it; the two are superposed by whoever asks.
+ * sources, at 0 Hz beside it; the two are superposed by whoever asks. Islands are solved each by itself, at what its sources are; given a
+ * solution of the same structure before, only those that a change of states reaches.
  */
-export const solve = (structure: Structure, states: States): Solution => ({
-  structure,
-  states,
-  ac: potentials(structure, states, structure.netlist.frequency),
-  dc: structure.hasDc ? potentials(structure, states, 0) : null,
-});
+export function solve(structure: Structure, states: States, before?: Solution): Solution {
+  const { names, islands, netlist, hasDc } = structure;
+  const ac = blank(netlist.frequency, names.length, before?.ac);
+  const dc = hasDc ? blank(0, names.length, before?.dc) : null;
+  for (const island of islands) {
+    if (before && island.devices.every((d) => before.states[d] === states[d])) continue;
+    if (island.ac) solveIsland(island, island.ac, states, ac);
+    if (island.dc) solveIsland(island, island.dc, states, dc!);
+  }
+  return { structure, states, ac, dc };
+}
 
 /** Potential of a node against earth, V; zero for a node that is in no part. */
 export function potential({ structure, ac, dc }: Solution, node: string, of: 'ac' | 'dc'): Phasor {
@@ -138,13 +119,14 @@ export const between = (solution: Solution, a: string, b: string, of: 'ac' | 'dc
 export function across(solution: Solution, part: Part, of: 'ac' | 'dc'): { volts: Phasor; amps: Phasor } {
   const frequency = of === 'ac' ? solution.ac.frequency : 0;
   const volts = between(solution, part.a, part.b, of);
-  const y = admittance(part, frequency, solution.states);
+  if (!conducts(part, solution.states)) return { volts, amps: times({ re: part.when?.leak ?? 0, im: 0 }, volts) };
+  const y = admittance(part, frequency);
   if (part.kind === 'transformer') {
     if (of === 'dc') return { volts, amps: ZERO };
     const second = between(solution, part.c, part.d, of);
     return { volts, amps: times({ re: part.ratio * y.re, im: 0 }, { re: part.ratio * volts.re - second.re, im: part.ratio * volts.im - second.im }) };
   }
-  return { volts, amps: times(y, minus(volts, emf(part, frequency, solution.states) ?? ZERO)) };
+  return { volts, amps: times(y, minus(volts, emf(part, frequency))) };
 }
 
 /** The two parts of a value as one r.m.s. figure. */

@@ -1,3 +1,4 @@
+import { admittance, emf } from './admittance';
 import { EARTH, type Netlist, type Part } from './netlist';
 
 /** The elimination of one node: who its neighbours are then, and where the admittances between them are kept. */
@@ -14,46 +15,110 @@ interface Elimination {
 interface Stamp {
   readonly part: Part;
   readonly at: readonly { readonly place: number; readonly weight: number }[];
+  /** Its ends among the nodes of the island; below zero: earth. */
+  readonly a: number;
+  readonly b: number;
 }
 
-/** What of a circuit does not change with its states: nodes, order of elimination, places of admittances. */
+/** A stamp that a device opens and closes, with what it conducts closed, S, and what it injects then, A. */
+export interface Gate {
+  readonly stamp: Stamp;
+  readonly re: number;
+  readonly im: number;
+  readonly jRe: number;
+  readonly jIm: number;
+}
+
+/** An island at one frequency with every part in it that no device opens; the others apart. */
+export interface Prepared {
+  readonly yRe: Float64Array;
+  readonly yIm: Float64Array;
+  readonly gRe: Float64Array;
+  readonly gIm: Float64Array;
+  readonly jRe: Float64Array;
+  readonly jIm: Float64Array;
+  readonly gates: readonly Gate[];
+}
+
+/** Nodes that hang together other than by earth: solved by themselves. */
+export interface Island {
+  /** Each node’s place among all nodes of the circuit. */
+  readonly nodes: Int32Array;
+  readonly places: number;
+  readonly order: readonly Elimination[];
+  /** Devices whose states decide which parts of it conduct. */
+  readonly devices: readonly string[];
+  /** At the mains frequency and at 0 Hz; null where it has no source of that kind. */
+  readonly ac: Prepared | null;
+  readonly dc: Prepared | null;
+}
+
+/** What of a circuit does not change with its states: nodes, islands, order of elimination, places of admittances. */
 export interface Structure {
   readonly netlist: Netlist;
   readonly nodes: ReadonlyMap<string, number>;
   readonly names: readonly string[];
-  readonly places: number;
-  readonly order: readonly Elimination[];
-  readonly stamps: readonly Stamp[];
+  readonly islands: readonly Island[];
   readonly parts: ReadonlyMap<string, Part>;
   readonly hasDc: boolean;
 }
 
+interface Join {
+  readonly a: string;
+  readonly b: string;
+  readonly weight: number;
+}
+
 /** The pairs that a part joins, with weights: one for two ends; the six of the rank-one admittance w·wᵀ for a transformer, w = (n, −n, −1, 1). */
-export function joins(part: Part): { a: string; b: string; weight: number }[] {
+function joins(part: Part): Join[] {
   if (part.kind !== 'transformer') return [{ a: part.a, b: part.b, weight: 1 }];
   const ends = [part.a, part.b, part.c, part.d];
   const w = [part.ratio, -part.ratio, -1, 1];
   return ends.flatMap((a, i) => ends.slice(i + 1).map((b, j) => ({ a, b, weight: -w[i]! * w[i + 1 + j]! })));
 }
 
+/** Which parts hang together, each list an island. */
+function islandsOf(parts: readonly Part[]): Part[][] {
+  const over = new Map<string, string>();
+  const root = (name: string): string => {
+    let at = name;
+    for (let up = over.get(at); up !== undefined && up !== at; up = over.get(at)) at = up;
+    over.set(name, at);
+    return at;
+  };
+  for (const part of parts) {
+    const ends = (part.kind === 'transformer' ? [part.a, part.b, part.c, part.d] : [part.a, part.b]).filter((e) => e !== EARTH);
+    for (const end of ends) over.set(root(end), root(ends[0]!));
+  }
+  const lists = new Map<string, Part[]>();
+  for (const part of parts) {
+    const end = part.a === EARTH ? part.b : part.a;
+    if (end === EARTH) continue;
+    const list = lists.get(root(end));
+    if (list) list.push(part);
+    else lists.set(root(end), [part]);
+  }
+  return [...lists.values()];
+}
+
 /**
- * Lays a circuit out for elimination node by node, always the node with fewest neighbours next (minimum degree: W. F. Tinney and
+ * Lays an island out for elimination node by node, always the node with fewest neighbours next (minimum degree: W. F. Tinney and
  * J. W. Walker, “Direct solutions of sparse network equations by optimally ordered triangular factorization”, 1967).
  */
-export function structureOf(netlist: Netlist): Structure {
-  const nodes = new Map<string, number>();
-  const names: string[] = [];
+function islandOf(parts: readonly Part[], frequency: number, globalOf: (name: string) => number): Island {
+  const local = new Map<string, number>();
+  const nodes: number[] = [];
   const nodeOf = (name: string): number => {
     if (name === EARTH) return -1;
-    const known = nodes.get(name);
+    const known = local.get(name);
     if (known !== undefined) return known;
-    nodes.set(name, names.length);
-    names.push(name);
-    return names.length - 1;
+    local.set(name, nodes.length);
+    nodes.push(globalOf(name));
+    return nodes.length - 1;
   };
-  const joined = netlist.parts.flatMap((part) => joins(part).map((j) => ({ part, a: nodeOf(j.a), b: nodeOf(j.b), weight: j.weight })));
+  const joined = parts.map((part) => joins(part).map((j) => ({ a: nodeOf(j.a), b: nodeOf(j.b), weight: j.weight })));
 
-  const neighbours = names.map(() => new Map<number, number>());
+  const neighbours = nodes.map(() => new Map<number, number>());
   let places = 0;
   const placeOf = (a: number, b: number): number => {
     const known = neighbours[a]!.get(b);
@@ -62,13 +127,14 @@ export function structureOf(netlist: Netlist): Structure {
     neighbours[b]!.set(a, places);
     return places++;
   };
-  const at = new Map<Part, { place: number; weight: number }[]>(netlist.parts.map((part) => [part, []]));
-  for (const { part, a, b, weight } of joined) {
-    if (a === b) continue;
-    at.get(part)!.push({ place: a < 0 ? -1 - b : b < 0 ? -1 - a : placeOf(a, b), weight });
-  }
+  const stamps = parts.map((part, i): Stamp => ({
+    part,
+    a: nodeOf(part.a),
+    b: nodeOf(part.b),
+    at: joined[i]!.filter(({ a, b }) => a !== b).map(({ a, b, weight }) => ({ place: a < 0 ? -1 - b : b < 0 ? -1 - a : placeOf(a, b), weight })),
+  }));
 
-  const left = new Set(names.keys());
+  const left = new Set(nodes.keys());
   const order: Elimination[] = [];
   while (left.size > 0) {
     let node = -1;
@@ -80,14 +146,68 @@ export function structureOf(netlist: Netlist): Structure {
     left.delete(node);
     order.push({ node, neighbours: Int32Array.from(around, ([n]) => n), to: Int32Array.from(around, ([, p]) => p), between: Int32Array.from(between) });
   }
+  const source = (dc: boolean) => parts.some((p) => p.kind === 'source' && (p.frequency === 0) === dc);
   return {
-    netlist,
-    nodes,
-    names,
+    nodes: Int32Array.from(nodes),
     places,
     order,
-    stamps: netlist.parts.map((part) => ({ part, at: at.get(part)! })),
-    parts: new Map(netlist.parts.map((p) => [p.id, p])),
-    hasDc: netlist.parts.some((p) => p.kind === 'source' && p.frequency === 0),
+    devices: [...new Set(parts.flatMap((p) => (p.when ? [p.when.device] : [])))],
+    ac: source(false) ? prepare(stamps, nodes.length, places, frequency) : null,
+    dc: source(true) ? prepare(stamps, nodes.length, places, 0) : null,
   };
+}
+
+/** Every node hangs on earth by this, S: what nothing else holds has a potential all the same, and any meter pulls it down. */
+const AIR = 1e-9;
+
+/** Adds a stamp that conducts re + j·im and injects j into the equations of an island. */
+export function put({ at, a, b }: Stamp, re: number, im: number, jRe: number, jIm: number, to: Omit<Prepared, 'gates'>): void {
+  for (const { place, weight } of at) {
+    if (place < 0) {
+      to.gRe[-1 - place]! += weight * re;
+      to.gIm[-1 - place]! += weight * im;
+    } else {
+      to.yRe[place]! += weight * re;
+      to.yIm[place]! += weight * im;
+    }
+  }
+  if (jRe === 0 && jIm === 0) return;
+  if (a >= 0) {
+    to.jRe[a]! += jRe;
+    to.jIm[a]! += jIm;
+  }
+  if (b >= 0) {
+    to.jRe[b]! -= jRe;
+    to.jIm[b]! -= jIm;
+  }
+}
+
+function prepare(stamps: readonly Stamp[], count: number, places: number, frequency: number): Prepared {
+  const field = (n: number) => new Float64Array(n);
+  const made = { yRe: field(places), yIm: field(places), gRe: field(count).fill(AIR), gIm: field(count), jRe: field(count), jIm: field(count), gates: [] as Gate[] };
+  for (const stamp of stamps) {
+    const { part } = stamp;
+    // At 0 Hz a transformer does not couple.
+    if (part.kind === 'transformer' && frequency === 0) continue;
+    const { re, im } = admittance(part, frequency);
+    const e = emf(part, frequency);
+    const gate = { stamp, re, im, jRe: e.re * re, jIm: e.im * re };
+    if (part.when) made.gates.push(gate);
+    else put(stamp, re, im, gate.jRe, gate.jIm, made);
+  }
+  return made;
+}
+
+export function structureOf(netlist: Netlist): Structure {
+  const nodes = new Map<string, number>();
+  const names: string[] = [];
+  const globalOf = (name: string): number => {
+    const known = nodes.get(name);
+    if (known !== undefined) return known;
+    nodes.set(name, names.length);
+    names.push(name);
+    return names.length - 1;
+  };
+  const islands = islandsOf(netlist.parts).map((parts) => islandOf(parts, netlist.frequency, globalOf));
+  return { netlist, nodes, names, islands, parts: new Map(netlist.parts.map((p) => [p.id, p])), hasDc: islands.some((i) => i.dc !== null) };
 }

@@ -80,21 +80,22 @@ export function alarmChain(b: Bench, feed: Feed | null, { call, also = [] }: { c
     } else b.rung('horn', 'bell', 'A', [bell.make(), horn], 'A0');
     b.outcome({ id: 'horn', says: 'the horn sounds', not: 'the horn is quiet', never: 'the horn never sounds', always: 'the horn never stops', kind: 'bell', senses: sense('volts', 'dc', ['P2.load']), above: 0.7 * BELL.volts });
   }
-  if (alarm.remoteContact) farContact(b, 'P9', 'the dialler is told', 'the dialler is not told', 'dialler', 'remote', bell);
-  for (const [i, lock] of interlocks.entries()) if (lock.kind === 'standby') farContact(b, `U2${i}`, `${lock.name} is started`, `${lock.name} is not started`, lock.name, `standby${i}`, bell);
+  if (alarm.remoteContact) farContact(b, 'P9', 'the dialler is told', 'the dialler is not told', 'dialler', 'remote', 'H', bell);
+  for (const [i, lock] of interlocks.entries()) if (lock.kind === 'standby') farContact(b, `U2${i}`, `${lock.name} is started`, `${lock.name} is not started`, lock.name, `standby${i}`, `Y${i + 1}`, bell);
   return { relay: bell };
 }
 
 /** A dry changeover contact of the bell on three terminals; the pair that closes goes out. */
-function farContact(b: Bench, tag: string, says: string, not: string, name: string, cable: string, bell: Relay): void {
+function farContact(b: Bench, tag: string, says: string, not: string, name: string, cable: string, wires: string, bell: Relay): void {
   const id = `far-${cable}`;
-  b.circuit({ id, says: `dry contact for ${name}`, strip: 'X5', reference: `${id} 2`, volts: DIALLER.volts, kind: 'dc', low: true });
-  const [common, first] = coloursOf(b.station).cord;
-  const outside = loop(b, tag, name, { id: `W-${cable}`, says: `to ${name}`, length: 20, area: 0.5e-6, colours: { '1': common, '2': first } }, { ...DIALLER, kind: 'dc' }, DIALLER.amps);
-  b.rung(`dry contact for ${name}`, id, `${id} 1`, [bell.make()], `${id} 2`);
-  b.rung('its loop outside', id, `${id} 1`, [outside], `${id} 2`);
-  b.terminal(`${id} 3`, id);
-  b.rung('the other side of it, spare', id, `${id} 1`, [bell.break()], `${id} 3`);
+  const [common, closes, opens] = [1, 2, 3].map((n) => `${wires}${n}`) as [string, string, string];
+  b.circuit({ id, says: `dry contact for ${name}`, strip: 'X5', reference: closes, volts: DIALLER.volts, kind: 'dc', low: true });
+  const [brown, black] = coloursOf(b.station).cord;
+  const outside = loop(b, tag, name, { id: `W-${cable}`, says: `to ${name}`, length: 20, area: 0.5e-6, colours: { '1': brown, '2': black } }, { ...DIALLER, kind: 'dc' }, DIALLER.amps);
+  b.rung(`dry contact for ${name}`, id, common, [bell.make()], closes);
+  b.rung('its loop outside', id, common, [outside], closes);
+  b.terminal(opens, id);
+  b.rung('the other side of it, spare', id, common, [bell.break()], opens);
   b.outcome({ id: tag, says, not, never: `${name} is never told: the alarm never reports`, always: `${name} is told all the time`, kind: 'far', senses: sense('amps', 'dc', [`${tag}.load`]), above: DIALLER.amps / 2 });
 }
 

@@ -60,11 +60,12 @@ export function cutOff(b: Bench): CutOff {
       if (below) b.rung(opens ? 'water is below the cut-off' : 'water is at the cut-off', 'bell', 'A', [opens ?? contacts!.used, below.coil], 'A0');
       for (const [i, lock] of locks.entries()) {
         const id = `cut-${i + 1}`;
-        b.circuit({ id, says: `${lock.acts === 'live' ? 'live feed' : 'low-voltage call'} of ${lock.name}`, strip: 'X6', reference: `${id} 2`, volts: lock.volts, kind: 'ac', low: lock.acts !== 'live' });
+        const [from, to] = [`V${i + 1}1`, `V${i + 1}2`];
+        b.circuit({ id, says: `${lock.acts === 'live' ? 'live feed' : 'low-voltage call'} of ${lock.name}`, strip: 'X6', reference: to, volts: lock.volts, kind: 'ac', low: lock.acts !== 'live' });
         const outside = loop(b, `U4${i + 1}`, lock.name, cord(b, `W-${id}`, `to ${lock.name}`, ['1', '2']), { volts: lock.volts, kind: 'ac' }, lock.amps);
         const breaks = below ? (opens ? below.make() : below.break()) : (opens ?? bell.relay.break());
-        b.rung(`${lock.name} may run`, id, `${id} 1`, [breaks], `${id} 2`);
-        b.rung('its loop outside', id, `${id} 1`, [outside], `${id} 2`);
+        b.rung(`${lock.name} may run`, id, from, [breaks], to);
+        b.rung('its loop outside', id, from, [outside], to);
         b.outcome({ id: `U4${i + 1}`, says: `${lock.name} may run`, not: `${lock.name} is stopped`, never: `${lock.name} never runs: the cut-off holds it though the water is low`, always: `the cut-off has no effect: ${lock.name} may run however high the water is`, kind: 'interlock', senses: sense('amps', 'ac', [`U4${i + 1}.load`]), above: lock.amps / 2 });
       }
     },
@@ -86,10 +87,11 @@ export function tellOthers(b: Bench, calls: Relay): void {
   b.station.interlocks.forEach((lock, i) => {
     if (lock.kind !== 'full') return;
     const id = `full-${i + 1}`;
-    b.circuit({ id, says: `“may I fill” for ${lock.name}`, strip: 'X5', reference: `${id} 2`, volts: 24, kind: 'dc', low: true });
+    const [from, to] = [`Z${i + 1}1`, `Z${i + 1}2`];
+    b.circuit({ id, says: `“may I fill” for ${lock.name}`, strip: 'X5', reference: to, volts: 24, kind: 'dc', low: true });
     const outside = loop(b, `U3${i}`, lock.name, cord(b, `W-${id}`, `to ${lock.name}`, ['1', '2']), { volts: 24, kind: 'dc' }, 0.01);
-    b.rung(`“may I fill” for ${lock.name}`, id, `${id} 1`, [calls.make()], `${id} 2`);
-    b.rung('its loop outside', id, `${id} 1`, [outside], `${id} 2`);
+    b.rung(`“may I fill” for ${lock.name}`, id, from, [calls.make()], to);
+    b.rung('its loop outside', id, from, [outside], to);
     b.outcome({ id: `U3${i}`, says: `${lock.name} may fill it`, not: `${lock.name} may not fill it`, never: `${lock.name} is never called to fill it`, always: `${lock.name} is called though the tank is full`, kind: 'interlock', senses: sense('amps', 'dc', [`U3${i}.load`]), above: 0.005 });
   });
 }

@@ -1,4 +1,5 @@
 import { read, type Reading } from '../circuit';
+import type { Station } from '../station';
 import type { Wired } from './wired';
 import { stand, type Posture } from './posture';
 
@@ -12,6 +13,10 @@ export interface ExpectedReading {
   readonly rest: Reading;
   readonly worked: Reading;
 }
+
+/** How the floats rest on an ordinary day: the low one lifted by the water over it, all others hanging. */
+export const usualPosture = ({ sensors }: Station, { panel }: Wired): Posture =>
+  Object.fromEntries(panel.devices.filter((d) => sensors.some((s) => s.id === d.sensor && s.role === 'low')).map((d) => [d.tag, 'up']));
 
 /** Expected readings of all field inputs in a posture: over the two terminals of each contact that comes in, as it rests and when it is worked. */
 export function expectedReadings(wired: Wired, posture: Posture = {}): ExpectedReading[] {

@@ -8,7 +8,7 @@ export { faultLoop, supplyFigures, voltageDrop } from './supplyFigures';
 export { controlFigures, holdingCapacitance } from './controlFigures';
 export { boxChecks } from './boxes';
 export { cableList, cableRows, partRows, partsList, wireList, wireRows, type CableLine, type PartLine, type Wire } from './lists';
-export { expectedReadings, type ExpectedReading } from './expected';
+export { expectedReadings, usualPosture, type ExpectedReading } from './expected';
 export { cautions, DEFERENCE, type Caution } from './cautions';
 export { lit, type Lit } from './live';
 export { readingWords } from './readingWords';

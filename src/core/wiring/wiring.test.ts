@@ -119,7 +119,7 @@ describe('as landed', () => {
   });
 
   it('the remote contact on the wrong pair: told when all is well, and not when it floods', () => {
-    const spare = built(underpass).terminals.find((t) => t.net === 'far-remote 3')!.id;
+    const spare = built(underpass).terminals.find((t) => t.net === 'H3')!.id;
     const report = landed(underpass, [{ core: 'W-remote/black', to: spare }]);
     expect(tells(report)).toEqual(expect.arrayContaining([expect.stringMatching(/^the dialler is not told, though by design the dialler is told/), expect.stringMatching(/^the dialler is told, though by design.*\(with all floats hanging\)$/)]));
     expect(tells(landed(underpass, [{ core: 'W-remote/black', to: null }]))).toEqual([expect.stringMatching(/^dialler is never told: the alarm never reports/)]);

@@ -2,13 +2,39 @@
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import Typography from '@mui/material/Typography';
+import { memo, type KeyboardEvent } from 'react';
 import { due } from '@/core/circuit';
+import type { Device } from '@/core/schemes';
 import { quantity, say } from '@/core/units';
 import { useStationSystem } from '../editor/StationProvider';
 import { useBench } from './BenchProvider';
 import { nextPosition } from './benchStore';
 
 const chip = { px: 1, minHeight: 30, border: 1, borderColor: 'divider', borderRadius: 0.75, gap: 0.75, fontSize: 12.5, fontFamily: 'inherit', justifyContent: 'flex-start', '&:hover': { bgcolor: 'action.hover' } } as const;
+
+/** One thing that a hand works: a touch moves it on, a button springs back. */
+const Hand = memo(function Hand({ device: d, state, put }: { device: Device; state: string; put(tag: string, state: string): void }) {
+  const says = state === 'tripped' ? 'tripped' : (d.positions.find((p) => p.state === state)?.says ?? state);
+  const springs = d.springs !== undefined;
+  const press = (down: boolean) => put(d.tag, down ? nextPosition(d, d.initial) : d.initial);
+  const isKey = (e: KeyboardEvent) => springs && (e.key === ' ' || e.key === 'Enter');
+  return (
+    <ButtonBase
+      aria-label={`${d.tag}, ${d.says}: ${says}`}
+      title={d.says}
+      onClick={() => !springs && put(d.tag, nextPosition(d, state))}
+      onPointerDown={() => springs && press(true)}
+      onPointerUp={() => springs && press(false)}
+      onPointerLeave={() => springs && state !== d.initial && press(false)}
+      onKeyDown={(e) => !e.repeat && isKey(e) && press(true)}
+      onKeyUp={(e) => isKey(e) && press(false)}
+      sx={{ ...chip, ...(state !== d.initial && { borderColor: 'primary.main', borderWidth: 2 }), ...(state === 'tripped' && { borderColor: 'error.main', borderWidth: 2, color: 'error.main' }) }}
+    >
+      <b>{d.tag}</b>
+      <span>{springs ? d.says : says}</span>
+    </ButtonBase>
+  );
+});
 
 /** Everything that a hand can work, by name and position, and every timer that waits: the drawing’s own hands, for keyboard and glove. */
 export function Hands() {
@@ -23,29 +49,9 @@ export function Hands() {
   });
   return (
     <Box role="group" aria-label="worked by hand" sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, px: 1, py: 0.5 }}>
-      {hands.map((d) => {
-        const state = settled.states[d.tag]!;
-        const says = state === 'tripped' ? 'tripped' : (d.positions.find((p) => p.state === state)?.says ?? state);
-        const away = state !== d.initial;
-        const press = (down: boolean) => put(d.tag, down ? nextPosition(d, d.initial) : d.initial);
-        return (
-          <ButtonBase
-            key={d.tag}
-            aria-label={`${d.tag}, ${d.says}: ${says}`}
-            title={d.says}
-            onClick={() => d.springs === undefined && put(d.tag, nextPosition(d, state))}
-            onPointerDown={() => d.springs !== undefined && press(true)}
-            onPointerUp={() => d.springs !== undefined && press(false)}
-            onPointerLeave={() => d.springs !== undefined && state !== d.initial && press(false)}
-            onKeyDown={(e) => d.springs !== undefined && !e.repeat && (e.key === ' ' || e.key === 'Enter') && press(true)}
-            onKeyUp={(e) => d.springs !== undefined && (e.key === ' ' || e.key === 'Enter') && press(false)}
-            sx={{ ...chip, ...(away && { borderColor: 'primary.main', borderWidth: 2 }), ...(state === 'tripped' && { borderColor: 'error.main', borderWidth: 2, color: 'error.main' }) }}
-          >
-            <b>{d.tag}</b>
-            <span>{d.springs !== undefined ? d.says : says}</span>
-          </ButtonBase>
-        );
-      })}
+      {hands.map((d) => (
+        <Hand key={d.tag} device={d} state={settled.states[d.tag]!} put={put} />
+      ))}
       {timers.map(({ device, next }) => (
         <ButtonBase key={device.tag} onClick={() => letTimeRun(device.tag)} sx={{ ...chip, borderStyle: 'dashed', borderColor: 'primary.main' }}>
           <b>{device.tag}</b> {settled.states[device.tag]}: let {say(quantity('time', next.after), system)} pass

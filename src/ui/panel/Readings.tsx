@@ -8,7 +8,7 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
-import { cautions, DEFERENCE, expectedReadings, readingWords, type ExpectedReading } from '@/core/wiring';
+import { cautions, DEFERENCE, expectedReadings, readingWords, usualPosture, type ExpectedReading } from '@/core/wiring';
 import { useEditor } from '../editor/StationProvider';
 import { useBench } from './BenchProvider';
 
@@ -24,12 +24,13 @@ export function Readings() {
   const { wired, station, panel } = useBench((s) => s.bench!);
   const setMeter = useBench((s) => s.setMeter);
   const revision = useEditor((s) => s.saved.revision);
-  const rows = useMemo(() => expectedReadings(wired), [wired]);
+  const rows = useMemo(() => expectedReadings(wired, usualPosture(station, wired)), [station, wired]);
+  const low = station.sensors.some((s) => s.role === 'low');
   return (
     <Box sx={{ p: 1.5, '@media print': { p: 0 } }}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', mb: 1 }}>
         <Typography component="h2" variant="h2" sx={{ flex: 1 }}>
-          {station.identity.name}: expected readings, all floats hanging, power on
+          {station.identity.name}: expected readings, {low ? 'low float lifted, the others hanging' : 'all floats hanging'}, power on
         </Typography>
         <Button className="no-print" variant="outlined" onClick={() => window.print()} sx={{ '@media print': { display: 'none' } }}>
           print for the door

@@ -1,47 +1,113 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import ButtonBase from '@mui/material/ButtonBase';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
+import { styled } from '@mui/material/styles';
 import Typography from '@mui/material/Typography';
-import { useState, type DragEvent } from 'react';
+import { memo, useEffect, useMemo, useRef, useState, type DragEvent } from 'react';
 import { withCore, withLink } from '@/core/editing';
-import type { Core } from '@/core/schemes';
-import { useEditor } from '../editor/StationProvider';
-import { useBench } from './BenchProvider';
+import type { Core, Terminal } from '@/core/schemes';
+import { useEditor, useEditorStore } from '../editor/StationProvider';
+import { useBench, useBenchStore } from './BenchProvider';
 import { COLOUR_PAINT } from './colourPaint';
 
 const CORE = 'application/x-core';
 
-/** A core as a stub with its colour in paint and in words; picked by a touch, or dragged. */
-function CoreStub({ core, moved, picked, onPick }: { core: Core; moved: boolean; picked: boolean; onPick(core: Core): void }) {
-  const paint = COLOUR_PAINT[core.colour] ?? '#888888';
+/** The paint of the strip: plain elements, for there are many and they follow every touch. */
+const Board = styled('div')(({ theme }) => {
+  const { pit } = theme.palette;
+  return {
+    display: 'flex',
+    flexWrap: 'wrap',
+    gap: '8px 16px',
+    padding: '4px 8px 0',
+    alignItems: 'flex-start',
+    '& .strip': { display: 'flex', flexWrap: 'wrap' },
+    '& .terminal': { width: 62, border: `1px solid ${pit.rule}`, margin: '0 0 -1px -1px', background: pit.panel },
+    '& .loose': { minWidth: 76, border: `1px dashed ${pit.quiet}` },
+    '& button': { display: 'flex', flexDirection: 'column', alignItems: 'center', width: '100%', border: 0, background: 'none', color: pit.ink, font: 'inherit', fontSize: 10, lineHeight: 1.2, padding: '2px 0', cursor: 'pointer', borderRadius: 0 },
+    '& .head': { borderTop: `1px solid ${pit.ink}`, borderBottom: `1px solid ${pit.ink}`, paddingTop: 6 },
+    '& .head.live': { borderTopWidth: 5, paddingTop: 2 },
+    '& .head b': { fontFamily: theme.typography.reading.fontFamily, fontSize: 11, fontWeight: 500 },
+    '& .head span': { color: pit.quiet },
+    '& .core': { border: '1px solid transparent', cursor: 'grab' },
+    '& .core i': { width: 7, height: 16, border: `1px solid ${pit.ink}` },
+    '& .core[aria-pressed="true"]': { borderColor: pit.brass },
+    '& .core.moved': { outline: `2px dashed ${pit.vermilion}`, outlineOffset: -1 },
+  };
+});
+
+interface Handling {
+  pick(core: Core): void;
+  /** A touch of a terminal, or of the loose ends (null). */
+  at(terminal: string | null): void;
+  drop(core: string, terminal: string | null): void;
+}
+
+const Stub = memo(function Stub({ core, moved, picked, handling }: { core: Core; moved: boolean; picked: boolean; handling: Handling }) {
   const [tag, pin] = core.pin.split(':');
   return (
-    <ButtonBase
+    <button
+      type="button"
       draggable
-      onDragStart={(e: DragEvent) => e.dataTransfer.setData(CORE, core.id)}
-      onClick={() => onPick(core)}
+      onDragStart={(e) => e.dataTransfer.setData(CORE, core.id)}
+      onClick={() => handling.pick(core)}
       aria-pressed={picked}
       aria-label={`core ${core.id} to ${core.pin}${moved ? ', not where the design has it' : ''}`}
       title={`${core.cable}, ${core.colour}, to ${core.pin}`}
-      sx={{ width: '100%', flexDirection: 'column', py: 0.25, cursor: 'grab', borderRadius: 0.5, border: 1, borderColor: picked ? 'primary.main' : 'transparent', outline: moved ? '2px dashed' : undefined, outlineColor: 'error.main', outlineOffset: -1 }}
+      className={moved ? 'core moved' : 'core'}
     >
-      <Box aria-hidden sx={{ width: 7, height: 16, border: 1, borderColor: 'text.primary', background: paint }} />
-      <Typography component="span" sx={{ fontSize: 10, lineHeight: 1.15, fontWeight: 600 }}>
-        {tag}
-      </Typography>
-      <Typography component="span" sx={{ fontSize: 10, lineHeight: 1.15 }}>
+      <i aria-hidden style={{ background: COLOUR_PAINT[core.colour] ?? '#888888' }} />
+      <b>{tag}</b>
+      <span>
         {pin} {core.colour}
-      </Typography>
-    </ButtonBase>
+      </span>
+    </button>
   );
+});
+
+interface PlaceProps {
+  /** null: loose and capped ends. */
+  terminal: Terminal | null;
+  live: boolean;
+  cores: readonly Core[];
+  landed: ReadonlyMap<string, string | null>;
+  picked: string | null;
+  handling: Handling;
 }
 
+/** One terminal with the cores on it, or the ends that are on none. */
+const Place = memo(
+  function Place({ terminal, live, cores, landed, picked, handling }: PlaceProps) {
+    const id = terminal?.id ?? null;
+    return (
+      <div
+        className={terminal ? 'terminal' : 'loose'}
+        data-terminal={id ?? 'loose'}
+        onDragOver={(e) => e.preventDefault()}
+        onDrop={(e: DragEvent) => {
+          e.preventDefault();
+          handling.drop(e.dataTransfer.getData(CORE), id);
+        }}
+      >
+        <button type="button" className={`head${live ? ' live' : ''}`} onClick={() => handling.at(id)} aria-label={terminal ? `terminal ${terminal.id}, wire ${terminal.net}${live ? ', live' : ''}` : 'loose or capped: no terminal'}>
+          <b>{terminal?.id ?? 'loose'}</b>
+          <span>{terminal?.net ?? 'capped'}</span>
+        </button>
+        {cores.map((c) => (
+          <Stub key={c.id} core={c} moved={(landed.get(c.id) ?? null) !== c.terminal} picked={picked === c.id} handling={handling} />
+        ))}
+      </div>
+    );
+  },
+  (a, b) => a.terminal === b.terminal && a.live === b.live && a.landed === b.landed && a.handling === b.handling && (a.picked === b.picked || !a.cores.concat(b.cores).some((c) => c.id === a.picked || c.id === b.picked)),
+);
+
 /** Links between terminals: those that are there, and one more. */
-function Links() {
-  const { wired, panel } = useBench((s) => s.bench!);
+const Links = memo(function Links() {
+  const panel = useBench((s) => s.bench!.panel);
+  const wired = useBench((s) => s.bench!.wired);
   const edit = useEditor((s) => s.edit);
   const [a, setA] = useState('');
   const [b, setB] = useState('');
@@ -71,11 +137,12 @@ function Links() {
       </Button>
     </Box>
   );
-}
+});
 
 /** Cables that end in a plug, and where it is plugged. */
-function Plugs() {
-  const { panel, wired } = useBench((s) => s.bench!);
+const Plugs = memo(function Plugs() {
+  const panel = useBench((s) => s.bench!.panel);
+  const wired = useBench((s) => s.bench!.wired);
   const edit = useEditor((s) => s.edit);
   const plugged = panel.devices.filter((d) => d.cable?.plugs);
   if (plugged.length === 0) return null;
@@ -97,64 +164,58 @@ function Plugs() {
       })}
     </Box>
   );
-}
+});
 
 /** The terminals with every core that comes to them. A core is dragged to another terminal, or picked and put with two touches. */
 export function Strip() {
-  const { panel, wired, lit } = useBench((s) => s.bench!);
-  const meter = useBench((s) => s.meter);
-  const touch = useBench((s) => s.touch);
-  const edit = useEditor((s) => s.edit);
-  const [picked, setPicked] = useState<Core | null>(null);
-  const put = (core: Core | undefined, to: string | null) => {
-    if (core) edit((d) => withCore(d, core, to));
-    setPicked(null);
-  };
-  const drop = (to: string | null) => ({
-    onDragOver: (e: DragEvent) => e.preventDefault(),
-    onDrop: (e: DragEvent) => {
-      e.preventDefault();
-      put(panel.cores.find((c) => c.id === e.dataTransfer.getData(CORE)), to);
-    },
-  });
-  const stubs = (at: string | null) =>
-    panel.cores
-      .filter((c) => (wired.landed.get(c.id) ?? null) === at)
-      .map((c) => <CoreStub key={c.id} core={c} moved={(wired.landed.get(c.id) ?? null) !== c.terminal} picked={picked?.id === c.id} onPick={(core) => setPicked(picked?.id === core.id ? null : core)} />);
-  const strips = [...new Set(panel.terminals.map((t) => t.id.split(':')[0]!))];
-  const at = (id: string) => (meter.hand ? touch(id) : put(picked ?? undefined, id));
+  const panel = useBench((s) => s.bench!.panel);
+  const landed = useBench((s) => s.bench!.wired.landed);
+  const live = useBench((s) => s.bench!.lit.live);
+  const probing = useBench((s) => s.meter.hand !== null);
+  const bench = useBenchStore();
+  const editor = useEditorStore();
+  const [picked, setPicked] = useState<string | null>(null);
+  const inHand = useRef(picked);
+  useEffect(() => {
+    inHand.current = picked;
+  }, [picked]);
+  const handling = useMemo((): Handling => {
+    const put = (id: string | null, to: string | null) => {
+      const core = bench.getState().bench?.panel.cores.find((c) => c.id === id);
+      if (core) editor.getState().edit((d) => withCore(d, core, to));
+      setPicked(null);
+    };
+    return {
+      pick: (core) => setPicked((was) => (was === core.id ? null : core.id)),
+      at(terminal) {
+        const { meter, touch } = bench.getState();
+        if (meter.hand !== null && terminal !== null) touch(terminal);
+        else put(inHand.current, terminal);
+      },
+      drop: put,
+    };
+  }, [bench, editor]);
+  const strips = useMemo(() => {
+    const on = (at: string | null) => panel.cores.filter((c) => (landed.get(c.id) ?? null) === at);
+    const names = [...new Set(panel.terminals.map((t) => t.id.split(':')[0]!))];
+    return { loose: on(null), list: names.map((name) => ({ name, terminals: panel.terminals.filter((t) => t.id.startsWith(`${name}:`)).map((terminal) => ({ terminal, cores: on(terminal.id) })) })) };
+  }, [panel, landed]);
+  const place = { landed, picked, handling };
   return (
     <Box role="group" aria-label="terminals" sx={{ pb: 1 }}>
       <Typography variant="label" component="p" sx={{ px: 1, pt: 0.5 }} aria-live="polite">
-        {picked ? `${picked.id} is in the hand: touch the terminal it goes to` : meter.hand ? 'touch a terminal with the probe' : 'drag a core to another terminal, or touch it and then the terminal'}
+        {picked ? `${picked} is in the hand: touch the terminal it goes to` : probing ? 'touch a terminal with the probe' : 'drag a core to another terminal, or touch it and then the terminal'}
       </Typography>
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, rowGap: 1, px: 1, pt: 0.5, alignItems: 'flex-start' }}>
-        {strips.map((strip) => (
-          <Box key={strip} role="group" aria-label={`strip ${strip}`} sx={{ display: 'flex', flexWrap: 'wrap' }}>
-            {panel.terminals
-              .filter((t) => t.id.startsWith(`${strip}:`))
-              .map((t) => (
-                <Box key={t.id} {...drop(t.id)} data-terminal={t.id} sx={{ width: 62, border: 1, borderColor: 'divider', ml: '-1px', mb: '-1px', bgcolor: 'background.paper' }}>
-                  <ButtonBase onClick={() => at(t.id)} aria-label={`terminal ${t.id}, wire ${t.net}${lit.live.has(t.net) ? ', live' : ''}`} sx={{ width: '100%', flexDirection: 'column', py: 0.25, borderTop: lit.live.has(t.net) ? 5 : 1, borderBottom: 1, borderColor: 'text.primary' }}>
-                    <Typography variant="readingSmall" component="span" sx={{ fontSize: 11 }}>
-                      {t.id}
-                    </Typography>
-                    <Typography variant="label" component="span" sx={{ fontSize: 10 }}>
-                      {t.net}
-                    </Typography>
-                  </ButtonBase>
-                  {stubs(t.id)}
-                </Box>
-              ))}
-          </Box>
+      <Board>
+        {strips.list.map(({ name, terminals }) => (
+          <div key={name} role="group" aria-label={`strip ${name}`} className="strip">
+            {terminals.map(({ terminal, cores }) => (
+              <Place key={terminal.id} terminal={terminal} live={live.has(terminal.net)} cores={cores} {...place} />
+            ))}
+          </div>
         ))}
-        <Box {...drop(null)} data-terminal="loose" sx={{ minWidth: 76, border: 1, borderStyle: 'dashed', borderColor: 'divider' }}>
-          <ButtonBase onClick={() => picked && put(picked, null)} sx={{ width: '100%', py: 0.5, fontSize: 11, fontFamily: 'inherit' }} aria-label="loose or capped: no terminal">
-            loose, capped
-          </ButtonBase>
-          {stubs(null)}
-        </Box>
-      </Box>
+        <Place terminal={null} live={false} cores={strips.loose} {...place} />
+      </Board>
       <Links />
       <Plugs />
     </Box>

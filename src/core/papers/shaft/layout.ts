@@ -34,7 +34,7 @@ const NARROWEST: Readonly<Record<Detail, number>> = { full: 0.5, beside: 0.4, th
 
 const MARGINS: Readonly<Record<Detail, { left: number; right: number; top: number; bottom: number }>> = {
   full: { left: 124, right: 110, top: 56, bottom: 22 },
-  beside: { left: 30, right: 104, top: 44, bottom: 16 },
+  beside: { left: 30, right: 112, top: 44, bottom: 16 },
   thumb: { left: 16, right: 22, top: 28, bottom: 8 },
 };
 

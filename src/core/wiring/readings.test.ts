@@ -1,0 +1,101 @@
+import { describe, expect, it } from 'vitest';
+import { demoStations } from '../demo';
+import { panelOf } from '../schemes';
+import { newStation, type Station } from '../station';
+import { expectedReadings, lit, readingWords, stand, usualPosture, wire } from '.';
+
+const wired = (s: Station) => {
+  const made = panelOf(s);
+  if (!made.ok) throw new Error(s.identity.name);
+  return wire(s, made.panel);
+};
+const contactor = (): Station => {
+  const s = newStation('a', 'b', 'metric-230');
+  return { ...s, control: { ...s.control, scheme: 'contactor' } };
+};
+
+describe('readings in words', () => {
+  it.each([
+    [{ ok: true, value: 229.884, unit: 'V', says: 'steady' }, '229.9 V', ''],
+    [{ ok: true, value: 0.004, unit: 'V', says: 'near-zero' }, '0.00 V', 'near zero'],
+    [{ ok: true, value: -0.001, unit: 'V', says: 'near-zero' }, '0.00 V', 'near zero'],
+    [{ ok: true, value: -23.6, unit: 'V', says: 'steady' }, '-23.6 V', ''],
+    [{ ok: true, value: 43.8, unit: 'Ω', says: 'steady' }, '43.8 Ω', ''],
+    [{ ok: true, value: 15400, unit: 'Ω', says: 'steady' }, '15.40 kΩ', ''],
+    [{ ok: true, value: 48.2e6, unit: 'Ω', says: 'steady' }, '48.20 MΩ', ''],
+    [{ ok: true, value: Infinity, unit: 'Ω', says: 'open' }, 'OL', 'open line'],
+    [{ ok: true, value: 0.2, unit: 'Ω', says: 'beeps' }, '0.20 Ω', 'beeps'],
+    [{ ok: true, value: Infinity, unit: 'Ω', says: 'silent' }, 'OL', 'does not beep'],
+    [{ ok: true, value: 0.0046, unit: 'A', says: 'near-zero' }, '4.6 mA', 'near zero'],
+    [{ ok: true, value: 4.21, unit: 'A', says: 'steady' }, '4.21 A', ''],
+  ] as const)('%j shows %s', (reading, shown, means) => expect(readingWords(reading)).toEqual({ shown, means }));
+
+  it('says what a ghost is, and why a reading is refused', () => {
+    expect(readingWords({ ok: true, value: 63, unit: 'V', says: 'ghost' }).means).toMatch(/low-impedance mode it is gone/);
+    expect(readingWords({ ok: false, reason: 'live', at: 'X2:1 – X2:2', volts: 229.9 })).toEqual({ shown: 'live', means: expect.stringMatching(/X2:1 – X2:2 carries 229\.9 V.*Isolate, lock, prove dead/) });
+    expect(readingWords({ ok: false, reason: 'no-such-point', at: 'X9:1' }).means).toMatch(/no point X9:1/);
+    expect(readingWords({ ok: false, reason: 'no-such-conductor', at: 'W-x' }).means).toMatch(/no core W-x/);
+  });
+});
+
+describe('what is live and on', () => {
+  const w = wired(contactor());
+  const of = (posture = {}) => lit(w, stand(w, posture));
+  const right = (leaf: string) => w.panel.spans[leaf]![1];
+
+  it('at rest the supply is live up to the open contacts, and nothing after them', () => {
+    const { live, on } = of();
+    expect(live.has('L1') && live.has('C')).toBe(true);
+    expect(live.has('N')).toBe(false);
+    expect(live.has(right('S-pump.NO'))).toBe(false);
+    expect(on.has('K1.coil') || on.has('M1.U') || on.has('P2.load')).toBe(false);
+    // The bell's own supply is there, and its relay that says so.
+    expect(live.has('A') && on.has('K9.coil')).toBe(true);
+  });
+  it('called, the path to coil and motor is live and both are on', () => {
+    const { live, on } = of({ 'S-pump': 'up' });
+    expect(live.has(right('S-pump.NO'))).toBe(true);
+    expect(on.has('K1.coil') && on.has('M1.U') && on.has('S-pump.NO')).toBe(true);
+  });
+  it('isolated, nothing of the pump is live, and the bell still is', () => {
+    const { live } = of({ Q0: 'off', 'S-pump': 'up' });
+    expect(live.has('L1') || live.has('C')).toBe(false);
+    expect(live.has('L1s') && live.has('A')).toBe(true);
+  });
+  it('without mains the bell lives from its battery', () => {
+    const { live, on } = of({ W9: 'cut', W0: 'cut' });
+    expect(live.has('A')).toBe(true);
+    expect(on.has('K9.coil')).toBe(false);
+    expect(of({ W9: 'cut', W0: 'cut', GB: 'flat' }).live.size).toBe(0);
+  });
+  it('a loop outside is on while our contact closes it', () => {
+    const s = demoStations().find((d) => d.file === 'cold-store-condensate.json')!.station;
+    const cold = wired(s);
+    expect(lit(cold, stand(cold, {})).on.has('U41.load')).toBe(true);
+    expect(lit(cold, stand(cold, { 'S-cutoff': 'up' })).on.has('U41.load')).toBe(false);
+  });
+});
+
+describe('expected readings', () => {
+  it('every demo station: each input from outside and each switch has one, and resting differs from worked', () => {
+    for (const { station, file } of demoStations()) {
+      const w = wired(station);
+      const rows = expectedReadings(w, usualPosture(station, w));
+      const inputs = w.panel.devices.filter((d) => d.sensor !== undefined);
+      expect([file, [...new Set(rows.map((r) => r.device))]]).toEqual([file, expect.arrayContaining(inputs.map((d) => d.tag))]);
+      for (const r of rows) {
+        if (!r.rest.ok || !r.worked.ok) throw new Error(`${file} ${r.device}`);
+        const [low, high] = [r.rest.value, r.worked.value].map(Math.abs).sort((a, b) => a - b);
+        // In series with another switch that is open it reads nothing either way: the whole voltage is over that one.
+        const beside = w.panel.rungs.find((rung) => JSON.stringify(rung.tree).includes(`"${r.device}.`))!;
+        const inSeries = inputs.filter((d) => JSON.stringify(beside.tree).includes(`"${d.tag}.`)).length > 1;
+        expect([file, r.device, (high! > 5 && low! < 0.1 * high!) || (inSeries && high! < 0.5)]).toEqual([file, r.device, true]);
+      }
+    }
+  });
+  it('of a posture: with the float up it is the worked reading that shows', () => {
+    const w = wired(contactor());
+    const [rest, up] = [expectedReadings(w), expectedReadings(w, { 'S-pump': 'up' })].map((rows) => rows.find((r) => r.device === 'S-pump')!);
+    expect(up!.rest).toEqual(rest!.worked);
+  });
+});
