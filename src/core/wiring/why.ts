@@ -1,5 +1,5 @@
 import { conducts, type Settled } from '../circuit';
-import type { Panel, Rung, Tree } from '../schemes';
+import type { Panel, Rung, Sign, Tree } from '../schemes';
 import type { Wired } from './wired';
 
 /** Why a load is on or off: the elements that hold it in, or those that stop it, rung by rung from the load back to the supply. */
@@ -36,7 +36,15 @@ function towards(tree: Tree, leaf: string): Tree {
   return tree;
 }
 
-const feeds = (panel: Panel, net: string, not: Rung): Rung | undefined => panel.rungs.find((r) => r !== not && (r.to === net || hasNet(r.tree, net)));
+/** Signs of what uses current: a rung with one of these ends at its wire, it does not feed it. */
+const USES: ReadonlySet<Sign> = new Set(['coil', 'timer', 'motor', 'lamp', 'horn', 'counter', 'input']);
+
+const uses = (panel: Panel, tree: Tree): boolean =>
+  'leaf' in tree ? USES.has(signOf(panel, tree.leaf)!) : 'series' in tree ? tree.series.some((t) => uses(panel, t)) : 'parallel' in tree && tree.parallel.some((t) => uses(panel, t));
+
+const signOf = (panel: Panel, leaf: string): Sign | undefined => panel.devices.find((d) => leaf.startsWith(`${d.tag}.`))?.elements[leaf.slice(leaf.indexOf('.') + 1)]?.sign;
+
+const feeds = (panel: Panel, net: string, not: Rung): Rung | undefined => panel.rungs.find((r) => r !== not && ((r.to === net && !uses(panel, r.tree)) || hasNet(r.tree, net)));
 const hasNet = (tree: Tree, net: string): boolean => ('net' in tree ? tree.net === net : 'series' in tree ? tree.series.some((t) => hasNet(t, net)) : 'parallel' in tree && tree.parallel.some((t) => hasNet(t, net)));
 
 /**

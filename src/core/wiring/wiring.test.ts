@@ -210,6 +210,9 @@ describe('what holds a coil in, and what stops it', () => {
     expect(held.held).toBe(true);
     expect(held.elements).toEqual(expect.arrayContaining(['K1.coil']));
     expect(held.elements.some((e) => e.startsWith('S11.'))).toBe(true);
+    // Others that hang on the same wires have no part in it.
+    expect(held.elements).not.toContain('S-stop.NO');
+    expect(held.elements).toEqual(expect.arrayContaining(['F1.1-2']));
     const rest = reasonFor(w, stand(w, {}), 'K3C.coil')!;
     expect(rest).toMatchObject({ held: false, elements: expect.arrayContaining(['S-stop.NO', 'S-lead.NO']) });
   });

@@ -122,7 +122,7 @@ function DrawingSheet() {
       <Box role="status" aria-label="why" sx={{ px: 1, py: 0.25, borderTop: 1, borderColor: 'divider', fontSize: 13, minHeight: 24 }}>
         {reason && asked ? (
           <>
-            <b>{asked.split('.')[0]}</b> is {reason.held ? 'held in by' : 'stopped by'} {reason.elements.filter((e) => e !== asked).map(words).join(reason.held ? ', ' : ' or ')}
+            <b>{asked.split('.')[0]}</b> is {reason.held ? 'held in by' : 'stopped by'} {[...new Set(reason.elements.filter((e) => e !== asked).map(words))].join(reason.held ? ', ' : ' or ')}
             {reason.rungs.length > 1 && ` (rungs ${reason.rungs.join(', ')})`}
           </>
         ) : (

@@ -76,7 +76,8 @@ describe('the swing of a float', () => {
         const axis = (arm: Arm, level: number, turn: number) => [arm.near, arm.far].map((along) => pointOn(arm, along, elevationAt(arm, level), turn)) as [ReturnType<typeof pointOn>, ReturnType<typeof pointOn>];
         const closest = Math.min(...tries.map(([level, t, u]) => segmentDistance(...axis(a!, level, t * a!.side), ...axis(b!, level, u * b!.side)) - a!.radius - b!.radius));
         const { clearance } = betweenFloats(a!, b!, 2.9, CARE);
-        expect(Math.min(clearance, CARE)).toBeLessThanOrEqual(closest + 6e-4);
+        // How deep two floats lie in each other nobody asks: that they touch is enough.
+        expect(Math.min(clearance, CARE)).toBeLessThanOrEqual(Math.max(closest, 0) + 6e-4);
       }),
       { numRuns: 30 },
     );
