@@ -144,3 +144,35 @@ describe('pitbell', () => {
     expect(pitbell('check', write('g.json', '{nonsense'))).toMatchObject({ status: 2, err: [expect.stringMatching(/is not JSON/)] });
   });
 });
+
+describe('pitbell rehearse', () => {
+  it('runs what is ready, with events said and water balanced', () => {
+    const file = write('r.json', sound());
+    const answer = JSON.parse(pitbell('rehearse', file).out);
+    expect(answer).toMatchObject({ scenario: 'an ordinary day', ended: null, overflowing: 0 });
+    expect(Math.abs(answer.balance.residue)).toBeLessThan(1e-9);
+    expect(answer.events[1].says).toMatch(/pump 1 starts: pump float lifted/);
+    const { scenarios, faults } = JSON.parse(pitbell('rehearse', file, '--list').out);
+    expect(scenarios.length).toBeGreaterThan(3);
+    expect(faults.map((f: { id: string }) => f.id)).toContain('pump-stuck-down');
+    expect(JSON.parse(pitbell('rehearse', file, '--ready', 'two hours at peak').out).length).toBe(7200);
+  });
+  it('takes a scenario, and gives its events or trace as CSV', () => {
+    const file = write('s.json', sound());
+    const [day] = JSON.parse(pitbell('rehearse', file, '--list').out).scenarios;
+    const stuck = write('stuck.json', { ...day, faults: [{ from: 600, to: null, id: 'pump-stuck-down' }] });
+    expect(pitbell('rehearse', file, '--scenario', stuck, '--csv', 'events').out).toMatch(/fault,fault: pump float stuck down/);
+    expect(pitbell('rehearse', file, '--scenario', stuck, '--csv', 'trace').out.split('\n')).toHaveLength(1441);
+  });
+  it.each([
+    [['--ready', 'a flood'], /not one of an ordinary day/],
+    [['--csv', 'pictures'], /not trace or events/],
+    [['--scenario', 'WRONG'], /WRONG.*duty: the scenario is for another duty/],
+  ])('%j is refused', (args, message) => {
+    const file = write('t.json', sound());
+    const [day] = JSON.parse(pitbell('rehearse', file, '--list').out).scenarios;
+    const wrong = write('WRONG', { ...day, duty: 'fill' });
+    const { status, err } = pitbell('rehearse', file, ...args.map((a) => (a === 'WRONG' ? wrong : a)));
+    expect([status, err.join('; ')]).toEqual([2, expect.stringMatching(message)]);
+  });
+});

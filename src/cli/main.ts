@@ -6,9 +6,10 @@ import { demo } from './verbs/demo';
 import { levels } from './verbs/levels';
 import { meter } from './verbs/meter';
 import { prove } from './verbs/prove';
+import { rehearse } from './verbs/rehearse';
 import { wires } from './verbs/wires';
 
-const VERBS: Readonly<Record<string, Verb>> = { check, levels, wires, meter, prove, demo };
+const VERBS: Readonly<Record<string, Verb>> = { check, levels, wires, meter, rehearse, prove, demo };
 
 const HELP = `pitbell <verb> STATION.json [options]
 Prints JSON on standard output. Problems go to standard error as “file: path: what is wrong”, with exit status 2.

@@ -1,7 +1,7 @@
 export { judge, type Judgement } from './judge';
 export { levelContext, sensorTrips, surroundingsAfter, surroundingsOf, type LevelContext, type Surroundings } from './context';
 export type { SensorTrips } from './geometry';
-export { drawTime, type CycleResult } from './cycle';
+export { cycleOf as cycleAt, drawTime, type CycleResult } from './cycle';
 export { sawtooth, type LevelAt } from './sawtooth';
 export { sayNoDuty } from './sayNoDuty';
 export type { JudgedRule, Part, RuleState } from './rule';
