@@ -106,6 +106,6 @@ test('charts and PDF code are sent only where they are used', async ({ page }) =
   expect(scripts.filter((s) => s.includes('/FlateDecode'))).toEqual([]);
   scripts.length = 0;
   await page.goto('/stations/1/survey');
-  await expect(page.locator('.recharts-surface').first()).toBeVisible();
+  await expect(page.locator('.recharts-surface').first()).toBeVisible({ timeout: 20_000 });
   expect(scripts.some((s) => s.includes('recharts-'))).toBe(true);
 });

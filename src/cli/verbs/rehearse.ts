@@ -1,4 +1,4 @@
-import { eventRows, faultsOf, readScenario, readyScenarios, rehearse as run, traceRows, type Scenario } from '@/core/rehearsal';
+import { eventRows, faultsOf, readScenario, readyScenarios, rehearse as run, traceRows, whatIf, type Scenario } from '@/core/rehearsal';
 import { panelOf } from '@/core/schemes';
 import type { Station } from '@/core/station';
 import { sayPhrase, systemOf, type UnitSystem } from '@/core/units';
@@ -27,15 +27,16 @@ function listed(station: Station, system: UnitSystem): unknown {
 }
 
 export const rehearse: Verb = {
-  usage: 'pitbell rehearse STATION.json [--scenario SCENARIO.json | --ready NAME | --list] [--csv trace|events] [--units metric|us]',
-  says: 'Runs the station through time by its hydraulics and its solved panel: starts, hours, bell, overflow, water’s balance and every event with why. --list tells the scenarios and faults that are ready; --csv prints the trace or the events instead.',
-  options: { scenario: { type: 'string' }, ready: { type: 'string' }, list: { type: 'boolean' }, csv: { type: 'string' }, units: { type: 'string' } },
-  run([file], { scenario: path, ready, list, csv: what, units }) {
+  usage: 'pitbell rehearse STATION.json [--scenario SCENARIO.json | --ready NAME | --list] [--what-if] [--csv trace|events] [--units metric|us]',
+  says: 'Runs the station through time by its hydraulics and its solved panel: starts, hours, bell, overflow, water’s balance and every event with why. --what-if puts every single fault into it and ranks them by time to harm. --list tells the scenarios and faults that are ready; --csv prints the trace or the events instead.',
+  options: { 'what-if': { type: 'boolean' }, scenario: { type: 'string' }, ready: { type: 'string' }, list: { type: 'boolean' }, csv: { type: 'string' }, units: { type: 'string' } },
+  run([file], { scenario: path, ready, list, csv: what, units, 'what-if': every }) {
     const station = readStation(file!, unitsFrom(units));
     const system = unitsFrom(units) ?? systemOf(station.profile);
     if (list) return listed(station, system);
     if (what !== undefined && what !== 'trace' && what !== 'events') throw new Complaint([`--csv: “${what}” is not trace or events`]);
     const scenario = scenarioFrom(path, ready, station);
+    if (every) return { scenario: scenario.name, faults: whatIf(station, scenario, 0) };
     const answer = run(station, scenario, what === 'events' ? { keep: 1e6 } : {});
     if (!answer.ok) throw new Complaint(answer.problems.map((p) => `${path ?? file}: ${typeof p === 'string' ? p : sayPhrase(p, system)}`));
     if (what !== undefined) return csv(what === 'events' ? eventRows(answer.run, system) : traceRows(station, answer.run));

@@ -93,7 +93,8 @@ export function flowOn({ volumes, flows }: Delivery, volume: number, inflow: num
     const gone = decay * step;
     // ∫e^(−sβt) dt over the step, s.
     const fading = Math.abs(gone) < 1e-9 ? step * (1 - gone / 2) : -Math.expm1(-gone) / decay;
-    const next = reach <= left ? end : v + rate * fading;
+    const gets = v + rate * fading;
+    const next = reach <= left ? end : up ? Math.min(gets, end) : Math.max(gets, end);
     // ∫q dt, from the law of the cell and not from the water’s balance: the balance is then a check.
     pumped += inflow * step - (inflow - q) * fading;
     v = next;

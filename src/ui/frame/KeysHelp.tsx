@@ -9,7 +9,7 @@ import TableRow from '@mui/material/TableRow';
 const KEYS: readonly (readonly [string, string])[] = [
   ['/ or Ctrl K', 'go to a station, a view, an action'],
   ['g r', 'Round'],
-  ['g s, g l, g n, g p, g d', 'Survey, Levels, Panel, Prove, Door card'],
+  ['g s, g l, g n, g h, g p, g d', 'Survey, Levels, Panel, Rehearse, Prove, Door card'],
   ['m', 'in Panel: the meter, red probe in hand'],
   ['Space or Enter in Panel', 'works a switch or float; asks a coil why'],
   ['[ and ]', 'previous and next station'],

@@ -23,6 +23,7 @@ const VIEWS = [
   { path: 'survey', name: 'Survey', key: 's' },
   { path: 'levels', name: 'Levels', key: 'l' },
   { path: 'panel', name: 'Panel', key: 'n' },
+  { path: 'rehearse', name: 'Rehearse', key: 'h' },
   { path: 'prove', name: 'Prove', key: 'p' },
   { path: 'card', name: 'Door card', key: 'd' },
 ] as const;
@@ -45,6 +46,7 @@ export function StationFrame({ stations, children }: { stations: readonly Statio
   useHotkeys('g>s', () => go('survey'), ON_DRAWING);
   useHotkeys('g>l', () => go('levels'), ON_DRAWING);
   useHotkeys('g>n', () => go('panel'), ON_DRAWING);
+  useHotkeys('g>h', () => go('rehearse'), ON_DRAWING);
   useHotkeys('g>p', () => go('prove'), ON_DRAWING);
   useHotkeys('g>d', () => go('card'), ON_DRAWING);
   const neighbour = (by: number) => {

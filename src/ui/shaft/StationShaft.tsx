@@ -18,11 +18,13 @@ export interface FloatsByHand {
 interface Props {
   movable?: boolean;
   byHand?: FloatsByHand;
+  /** Drawn narrow, with the names of levels and no tape, beside another drawing. */
+  beside?: boolean;
   guess: { width: number; height: number };
 }
 
 /** The shaft of the station being worked on, filling its box; its floats can be moved where `movable`, or lifted `byHand`. */
-export function StationShaft({ movable = false, byHand, guess }: Props) {
+export function StationShaft({ movable = false, byHand, beside = byHand !== undefined, guess }: Props) {
   const { ref, size } = useSize<HTMLDivElement>(guess);
   const { context } = useEditor((s) => s.judged.judgement);
   const level = useEditor((s) => s.level);
@@ -31,7 +33,7 @@ export function StationShaft({ movable = false, byHand, guess }: Props) {
   const system = useStationSystem();
   const ghosts = useEditor((s) => s.ghosts);
   const held = byHand?.held;
-  const detail = byHand ? 'beside' : 'full';
+  const detail = beside ? 'beside' : 'full';
   const scene = useMemo(() => {
     const would = ghosts ? sensorTrips({ ...context.station, sensors: [...ghosts] }) : [];
     return shaftScene(context, { ...size, detail, system, level, ghosts: would, held });

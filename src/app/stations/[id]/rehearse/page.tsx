@@ -1,0 +1,5 @@
+import { RehearseView } from '@/ui/rehearse/RehearseView';
+
+export default function RehearsePage() {
+  return <RehearseView />;
+}
