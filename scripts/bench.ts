@@ -14,6 +14,10 @@ import { judge, surroundingsAfter } from '@/core/levels';
 import { panelOf } from '@/core/schemes';
 import { asLanded, lit, stand, standing, wire, type Posture } from '@/core/wiring';
 import { read, settle, solve } from '@/core/circuit';
+import { rehearse, type Scenario } from '@/core/rehearsal';
+import { hydraulicsOf } from '@/core/hydraulics';
+import { sensorTrips } from '@/core/levels';
+import { vesselOf } from '@/core/vessel';
 import { aimsFor, propose, type Aim } from '@/core/proposals';
 import { testPlan } from '@/core/proving';
 import type { Station } from '@/core/station';
@@ -22,7 +26,7 @@ import config from '../playwright.config';
 
 const PORT = 4398;
 const ADDRESS = `http://127.0.0.1:${PORT}`;
-const ROUTES = { round: '/', survey: '/stations/1/survey', levels: '/stations/1/levels', panel: '/stations/5/panel', prove: '/stations/1/prove', run: '/stations/1/prove/1', card: '/stations/1/card' };
+const ROUTES = { round: '/', survey: '/stations/1/survey', levels: '/stations/1/levels', panel: '/stations/5/panel', rehearse: '/stations/5/rehearse', prove: '/stations/1/prove', run: '/stations/1/prove/1', card: '/stations/1/card' };
 
 const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 const round = (value: number, digits = 2) => Number(value.toFixed(digits));
@@ -86,6 +90,70 @@ function panels() {
     litMs: timed(() => lit(wired, settled)),
     meterMs: timed(() => read(wired.structure, settled.states, 'C', 'N', 'ac-volts')),
     asLandedMs: timed(() => asLanded({ ...station, landings: { cores: [{ core: 'W-lag/black', to: 'X2:8' }], links: [] } }, wired.panel)),
+  };
+}
+
+/** The same numbers every time: a linear congruence (D. E. Knuth, The Art of Computer Programming, vol. 2, 3.3.4, table 1). */
+function chance(seed: number): () => number {
+  let state = seed >>> 0;
+  return () => (state = (Math.imul(1664525, state) + 1013904223) >>> 0) / 2 ** 32;
+}
+
+const plainScenario = (station: Station, length: number, rows: { time: number; flow: number }[], powerCuts: Scenario['powerCuts'] = []): Scenario => ({ format: 'pit-bell/scenario', version: 1, name: 'bench', duty: station.duty.kind, length, start: null, inflow: { kind: 'steps', rows, every: null }, powerCuts, hands: [], faults: [] });
+
+/** A year of the duplex at ten-minute steps with power cuts; a thousand one-day storms; and a sump for ten days against a plain loop of one-second steps. */
+function rehearsing() {
+  const duplex = demoStations().find((d) => d.station.control.scheme === 'duplex')!.station;
+  const random = chance(7);
+  const year = plainScenario(
+    duplex,
+    365 * 86400,
+    Array.from({ length: 365 * 144 }, (_, i) => ({ time: i * 600, flow: 0.0003 + (random() < 0.02 ? 0.008 * random() : 0.0004 * random()) })),
+    Array.from({ length: 12 }, (_, i) => ({ from: (i * 30 + 10) * 86400, to: (i * 30 + 10) * 86400 + 5400 })),
+  );
+  const go = (station: Station, scenario: Scenario) => {
+    const from = performance.now();
+    const answer = rehearse(station, scenario);
+    if (!answer.ok) throw new Error('refused');
+    return { ms: performance.now() - from, run: answer.run };
+  };
+  const years = Array.from({ length: 5 }, () => go(duplex, year));
+  const from = performance.now();
+  for (let i = 0; i < 1000; i++) {
+    const [peak, start] = [0.004 + 0.012 * random(), 3600 * 20 * random()];
+    go(duplex, plainScenario(duplex, 86400, [{ time: 0, flow: 0.0003 }, ...Array.from({ length: 12 }, (_, k) => ({ time: start + 1 + k * 600, flow: peak * Math.sin(((k + 0.5) * Math.PI) / 12) })), { time: start + 1 + 7200, flow: 0.0003 }]));
+  }
+  const storms = performance.now() - from;
+
+  const sump = demoStations()[0]!.station;
+  const flow = 0.0007;
+  const days = 10 * 86400;
+  const exact = go(sump, plainScenario(sump, days, [{ time: 0, flow }]));
+  const began = performance.now();
+  const vessel = vesselOf(sump.vessel);
+  const { flowAt, drainback } = hydraulicsOf(sump);
+  const { rise, fall } = sensorTrips(sump).find((x) => x.sensor.role === 'pump')!;
+  let [v, on, starts, pumped] = [vessel.volume(fall), false, 0, 0];
+  for (let t = 0; t < days; t++) {
+    const h = vessel.height(v);
+    if (!on && h >= rise) [on, starts] = [true, starts + 1];
+    else if (on && h <= fall) [on, v] = [false, v + drainback(1)];
+    const q = on ? flowAt(h)! : 0;
+    pumped += q;
+    v += flow - q;
+  }
+  const loopMs = performance.now() - began;
+  const { pumps, balance } = exact.run;
+  return {
+    yearMs: round(median(years.map((y) => y.ms)), 0),
+    yearStarts: years[0]!.run.pumps.map((p) => p.starts),
+    yearResidueM3: years[0]!.run.balance.residue,
+    thousandStormsMs: round(storms, 0),
+    tenDaysMs: round(exact.ms, 1),
+    oneSecondLoopMs: round(loopMs, 0),
+    timesFaster: round(loopMs / exact.ms, 0),
+    loopStartsOff: round((starts - pumps[0]!.starts) / pumps[0]!.starts, 4),
+    loopPumpedOff: round((pumped - balance.pumped) / balance.pumped, 4),
   };
 }
 
@@ -228,6 +296,7 @@ const answer = {
   rejudgementMs: each(rejudging),
   proposalMs: each(proposing),
   panel: panels(),
+  rehearsal: rehearsing(),
   toggling: await toggling(),
   testPlanMs: timed(() => testPlan(station)),
   serverStartMs: round(median(starts), 0),

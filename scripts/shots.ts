@@ -30,7 +30,6 @@ const SHOTS: readonly Shot[] = [
   { name: 'levels-duplex', address: '/stations/5/levels' },
   { name: 'levels-from-above', address: '/stations/5/levels', before: sheet('from above') },
   { name: 'levels-doses', address: '/stations/7/levels' },
-  { name: 'levels-filling', address: '/stations/9/levels', before: sheet('tape list') },
   { name: 'levels-condensate', address: '/stations/12/levels' },
   {
     name: 'levels-proposed',
@@ -53,6 +52,14 @@ const SHOTS: readonly Shot[] = [
   },
   { name: 'panel-landed', address: '/stations/11/panel', before: (page) => page.getByRole('region', { name: 'not as designed' }).waitFor() },
   { name: 'panel-schemes', address: '/stations/9/panel', before: sheet('scheme') },
+  {
+    name: 'rehearse',
+    address: '/stations/5/rehearse',
+    before: async (page) => {
+      await page.getByRole('slider', { name: 'time', exact: true }).waitFor();
+      await page.getByRole('list', { name: 'events' }).getByRole('button').nth(8).click();
+    },
+  },
   { name: 'prove', address: '/stations/5/prove', before: (page) => page.getByRole('button', { name: /Fill until the pump starts/ }).click() },
   { name: 'prove-phone', address: '/stations/1/prove/1', phone: true },
   { name: 'card', address: '/stations/2/card' },

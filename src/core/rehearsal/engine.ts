@@ -2,13 +2,13 @@ import { sensorTrips } from '../levels';
 import { floatTag, panelOf, type Panel } from '../schemes';
 import type { Station } from '../station';
 import { phrase, type Phrase, quantity } from '../units';
-import { vesselOf } from '../vessel';
+import { vesselOf, type Vessel } from '../vessel';
 import { hydraulicsOf } from '../hydraulics';
 import { wire } from '../wiring';
 import { faultsOf, type RehearsedFault } from './faults';
 import { inflowing } from './inflow';
 import { logicOf, type Logic, type Node } from './logic';
-import { deliveries, flowOn } from './pumping';
+import { deliveries, flowOn, type Delivery } from './pumping';
 import type { Scenario } from './scenario';
 import { addStretch, type Trace, traceFor } from './trace';
 
@@ -139,22 +139,50 @@ interface Float {
  * @returns problems where the scheme does not fit or the scenario names what the panel has not
  */
 export function rehearse(station: Station, scenario: Scenario, { progress, stopped, keep = KEEP }: Rehearsing = {}): { ok: true; run: Rehearsal } | { ok: false; problems: readonly (Phrase | string)[] } {
-  const made = panelOf(station);
-  if (!made.ok) return { ok: false, problems: made.reasons };
-  const { panel } = made;
-  const strange = strangers(station, panel, scenario);
+  const prepared = prepare(station);
+  if ('reasons' in prepared) return { ok: false, problems: prepared.reasons };
+  const strange = strangers(station, prepared.panel, scenario);
   if (strange.length > 0) return { ok: false, problems: strange };
-  return { ok: true, run: run(station, scenario, panel, logicOf(wire(station, panel)), { progress, stopped, keep }) };
+  return { ok: true, run: run(station, scenario, prepared, { progress, stopped, keep }) };
 }
 
-function run(station: Station, scenario: Scenario, panel: Panel, logic: Logic, { progress, stopped, keep = KEEP }: Rehearsing): Rehearsal {
+/** What a station is to every rehearsal of it: its panel as a machine, its vessel, what its pumps deliver. */
+interface Prepared {
+  readonly panel: Panel;
+  readonly logic: Logic;
+  readonly vessel: Vessel;
+  readonly top: number;
+  readonly delivery: (set: number) => Delivery;
+  readonly drainback: (running: number) => number;
+  readonly wholeLine: (running: number) => number;
+}
+
+const known = new WeakMap<Station, Prepared>();
+
+/** Made once for a document: a thousand storms on one station solve its panel and its pipe but once. */
+function prepare(station: Station): Prepared | { reasons: readonly Phrase[] } {
+  const found = known.get(station);
+  if (found) return found;
+  const made = panelOf(station);
+  if (!made.ok) return { reasons: made.reasons };
   const vessel = vesselOf(station.vessel);
+  const top = vessel.volume(station.vessel.overflow);
+  const prepared: Prepared = {
+    panel: made.panel,
+    logic: logicOf(wire(station, made.panel)),
+    vessel,
+    top,
+    delivery: deliveries(station, vessel, top),
+    drainback: hydraulicsOf(station).drainback,
+    wholeLine: hydraulicsOf({ ...station, discharge: { ...station.discharge, checkValve: null } }).drainback,
+  };
+  known.set(station, prepared);
+  return prepared;
+}
+
+function run(station: Station, scenario: Scenario, { panel, logic, vessel, top, delivery, drainback, wholeLine }: Prepared, { progress, stopped, keep = KEEP }: Rehearsing): Rehearsal {
   const filling = station.duty.kind === 'fill';
   const sense = filling ? -1 : 1;
-  const top = vessel.volume(station.vessel.overflow);
-  const delivery = deliveries(station, vessel, top);
-  const { drainback } = hydraulicsOf(station);
-  const wholeLine = hydraulicsOf({ ...station, discharge: { ...station.discharge, checkValve: null } }).drainback;
   const trips = sensorTrips(station);
   const floats = trips.flatMap(({ sensor, rise, fall }): Float[] => {
     const device = panel.devices.find((d) => d.sensor === sensor.id);
@@ -181,8 +209,9 @@ function run(station: Station, scenario: Scenario, panel: Panel, logic: Logic, {
   const level = () => vessel.height(v);
   const events: RunEvent[] = [];
   let more = 0;
-  const tell = (kind: RunEvent['kind'], says: Phrase) => {
-    if (events.length < keep) events.push({ at: t, level: level(), kind, says });
+  /** Sentences are made only while events are kept: a year has more than anyone reads. */
+  const tell = (kind: RunEvent['kind'], says: () => Phrase) => {
+    if (events.length < keep) events.push({ at: t, level: level(), kind, says: says() });
     else more++;
   };
 
@@ -199,7 +228,7 @@ function run(station: Station, scenario: Scenario, panel: Panel, logic: Logic, {
   const switches: number[] = [];
 
   /** Takes the panel to another node, and tells what that means. */
-  const become = (to: Node, why: Phrase) => {
+  const become = (to: Node, why: () => Phrase) => {
     if (to === node) return;
     const before = node;
     node = to;
@@ -218,10 +247,10 @@ function run(station: Station, scenario: Scenario, panel: Panel, logic: Logic, {
         p.recent.push(t);
         while (t - p.recent[0]! >= 3600) p.recent.shift();
         p.worstHour = Math.max(p.worstHour, p.recent.length);
-        tell('pump', phrase`pump ${String(i + 1)} starts: ${why}; inflow ${quantity('flow', now.flow)}`);
+        tell('pump', () => phrase`pump ${String(i + 1)} starts: ${why()}; inflow ${quantity('flow', now.flow)}`);
       } else if (was && !is) {
         p.longestRun = Math.max(p.longestRun, t - p.since);
-        tell('pump', phrase`pump ${String(i + 1)} stops after ${quantity('time', t - p.since)}: ${why}`);
+        tell('pump', () => phrase`pump ${String(i + 1)} stops after ${quantity('time', t - p.since)}: ${why()}`);
         p.since = t;
       }
     });
@@ -232,19 +261,19 @@ function run(station: Station, scenario: Scenario, panel: Panel, logic: Logic, {
     }
     for (const o of panel.outcomes) {
       if (o.kind === 'pump' || before.outcomes[o.id] === to.outcomes[o.id]) continue;
-      tell(o.kind, phrase`${to.outcomes[o.id] ? o.says : o.not}: ${why}`);
+      tell(o.kind, () => phrase`${to.outcomes[o.id] ? o.says : o.not}: ${why()}`);
     }
     if (!rings(before) && rings(to)) {
       sums.bells++;
       firstBell ??= t;
     }
-    for (const d of panel.devices) if (to.states[d.tag] === 'tripped' && before.states[d.tag] !== 'tripped') tell('protection', phrase`${d.tag} opens: ${d.says}`);
+    for (const d of panel.devices) if (to.states[d.tag] === 'tripped' && before.states[d.tag] !== 'tripped') tell('protection', () => phrase`${d.tag} opens: ${d.says}`);
     const makes = cutOffs.length === 0 || cutOffs.some((id) => to.outcomes[id]);
     shedUntil = makes ? Infinity : Math.min(shedUntil, t + sheds);
   };
 
   const putFloat = (f: Float, state: 'up' | 'down') => {
-    const why = phrase`${f.says} ${state === 'up' ? 'lifted' : 'hangs'} at ${quantity('height', level())}`;
+    const why = () => phrase`${f.says} ${state === 'up' ? 'lifted' : 'hangs'} at ${quantity('height', level())}`;
     tell('float', why);
     become(logic.after(node, f.tag, state), why);
   };
@@ -321,7 +350,7 @@ function run(station: Station, scenario: Scenario, panel: Panel, logic: Logic, {
       sums.overflow += Math.max(excess, 0) * time;
       if (!spill) {
         spill = true;
-        tell('overflow', phrase`overflow: ${quantity('flow', Math.max(excess, 0))} more than leaves`);
+        tell('overflow', () => phrase`overflow: ${quantity('flow', Math.max(excess, 0))} more than leaves`);
         if (firstBell !== null) warning ??= start - firstBell;
       }
       sums.overflowing += time;
@@ -333,7 +362,7 @@ function run(station: Station, scenario: Scenario, panel: Panel, logic: Logic, {
       else if (running) sums.dry += time;
       if (!drained && running && !filling) {
         drained = true;
-        tell('dry', phrase`the pump runs dry`);
+        tell('dry', () => phrase`the pump runs dry`);
       }
     }
     t = until;
@@ -347,13 +376,13 @@ function run(station: Station, scenario: Scenario, panel: Panel, logic: Logic, {
     for (const [device, d] of [...deadlines]) {
       if (d.at > t) continue;
       deadlines.delete(device);
-      const why = phrase`${device} has run its time`;
-      tell('timer', phrase`${device}: ${d.to}`);
+      const why = () => phrase`${device} has run its time`;
+      tell('timer', () => phrase`${device}: ${d.to}`);
       become(logic.after(node, device, d.to), why);
     }
     while (dueAt < dues.length && dues[dueAt]!.at <= t) {
       const { kind, says, put, fault } = dues[dueAt++]!;
-      tell(kind, says);
+      tell(kind, () => says);
       if (fault) {
         const k = fault.on ? 1 : -1;
         const by = (factor: number) => (factor === 0 ? 1 : factor ** k);
@@ -365,7 +394,7 @@ function run(station: Station, scenario: Scenario, panel: Panel, logic: Logic, {
           else held.delete(tag);
         }
       }
-      for (const [tag, state] of Object.entries(put)) if (fault || !held.has(tag)) become(logic.after(node, tag, state), says);
+      for (const [tag, state] of Object.entries(put)) if (fault || !held.has(tag)) become(logic.after(node, tag, state), () => says);
     }
     settleFloats();
   }

@@ -31,15 +31,16 @@ export const stand = (wired: Wired, posture: Posture, before: States = wired.sta
 
 /** A cache in front of `stand`: the same posture from the same states is answered from memory. */
 export function standing(wired: Wired): (posture: Posture, before?: States) => Settled {
-  const known = new Map<string, Settled>();
-  const tags = wired.panel.devices.map((d) => d.tag);
+  const known = new WeakMap<States, Map<string, Settled>>();
   return (posture, before = wired.states) => {
+    let from = known.get(before);
+    if (!from) known.set(before, (from = new Map()));
     let key = '';
-    for (const tag of tags) key += `${posture[tag] ?? before[tag]}|`;
-    const found = known.get(key);
+    for (const tag in posture) key += `${tag}=${posture[tag]}|`;
+    const found = from.get(key);
     if (found) return found;
     const made = stand(wired, posture, before);
-    known.set(key, made);
+    from.set(key, made);
     return made;
   };
 }
