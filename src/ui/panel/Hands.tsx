@@ -38,7 +38,8 @@ const Hand = memo(function Hand({ device: d, state, put }: { device: Device; sta
 
 /** Everything that a hand can work, by name and position, and every timer that waits: the drawing’s own hands, for keyboard and glove. */
 export function Hands() {
-  const { panel, settled } = useBench((s) => s.bench!);
+  const panel = useBench((s) => s.bench!.panel);
+  const settled = useBench((s) => s.bench!.settled);
   const put = useBench((s) => s.put);
   const letTimeRun = useBench((s) => s.letTimeRun);
   const system = useStationSystem();

@@ -42,7 +42,7 @@ const Drawing = styled('svg')(({ theme }) => {
 });
 
 /** What a hand does to an element: through its device, or by asking why. */
-interface LeafHands {
+export interface LeafHands {
   act(leaf: LeafShape): void;
   press(leaf: LeafShape, down: boolean): void;
 }

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useMemo, useRef } from 'react';
+import { memo, useMemo, useRef } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { readingWords } from '@/core/wiring';
 import { ON_DRAWING } from '../frame/hotkeys';
@@ -22,52 +22,69 @@ const WORDS: Readonly<Record<Meter['mode'], string>> = {
 };
 
 /** One probe: where it is, typed or touched. */
-function Probe({ which, options }: { which: 'a' | 'b'; options: string }) {
-  const meter = useBench((s) => s.meter);
+const Probe = memo(function Probe({ which, options }: { which: 'a' | 'b'; options: string }) {
+  const at = useBench((s) => s.meter[which]);
+  const inHand = useBench((s) => s.meter.hand === which);
   const setMeter = useBench((s) => s.setMeter);
   const name = which === 'a' ? 'red probe' : 'black probe';
   return (
     <Box sx={{ display: 'flex', gap: 0.5 }}>
       <TextField
         label={name}
-        value={meter[which] ?? ''}
+        value={at ?? ''}
         onChange={(e) => setMeter({ [which]: e.target.value === '' ? null : e.target.value })}
         slotProps={{ htmlInput: { list: options, autoComplete: 'off', spellCheck: false, name } }}
         fullWidth
       />
-      <Button variant={meter.hand === which ? 'contained' : 'outlined'} aria-label={`touch with the ${name}`} aria-pressed={meter.hand === which} onClick={() => setMeter({ hand: meter.hand === which ? null : which })} sx={{ minWidth: 0, px: 1 }}>
+      <Button variant={inHand ? 'contained' : 'outlined'} aria-label={`touch with the ${name}`} aria-pressed={inHand} onClick={() => setMeter({ hand: inHand ? null : which })} sx={{ minWidth: 0, px: 1 }}>
         touch
       </Button>
+    </Box>
+  );
+});
+
+/** What it shows, and what that means. */
+function Display() {
+  const bench = useBench((s) => s.bench);
+  const meter = useBench((s) => s.meter);
+  const reading = useMemo(() => meterReading({ bench, meter }), [bench, meter]);
+  const { shown, means } = reading ? readingWords(reading) : { shown: '– –', means: meter.mode === 'amps' ? 'put the clamp round a core' : 'touch two points' };
+  return (
+    <Box aria-live="polite" aria-label="reading" role="status" sx={{ minHeight: 58 }}>
+      <Typography variant="reading" component="div" sx={{ fontSize: 26 }}>
+        {shown}
+      </Typography>
+      <Typography variant="label" component="div" color={reading && !reading.ok ? 'error' : undefined}>
+        {meter.hand && !reading ? `touch a wire or terminal with the ${meter.hand === 'a' ? 'red' : 'black'} probe` : means}
+      </Typography>
     </Box>
   );
 }
 
 /** The meter at hand: a function, two probes or a clamp, and what it shows. */
-export function MeterBox() {
-  const bench = useBench((s) => s.bench);
-  const meter = useBench((s) => s.meter);
+export const MeterBox = memo(function MeterBox() {
+  const wired = useBench((s) => s.bench?.wired);
+  const mode = useBench((s) => s.meter.mode);
+  const clamped = useBench((s) => s.meter.clamped);
   const setMeter = useBench((s) => s.setMeter);
   const box = useRef<HTMLDivElement>(null);
-  const reading = useMemo(() => meterReading({ bench, meter }), [bench, meter]);
   useHotkeys('m', () => {
     setMeter({ hand: 'a' });
     box.current?.querySelector<HTMLInputElement>('input[name="red probe"]')?.focus();
   }, { ...ON_DRAWING, preventDefault: true });
-  if (!bench) return null;
-  const { shown, means } = reading ? readingWords(reading) : { shown: '– –', means: meter.mode === 'amps' ? 'put the clamp round a core' : 'touch two points' };
-  const points = ['earth', ...bench.wired.points.keys()];
+  if (!wired) return null;
   return (
     <Box ref={box} role="group" aria-label="meter" sx={{ borderTop: 1, borderColor: 'divider', p: 1, display: 'grid', gridTemplateColumns: { xs: '1fr 1fr', md: '1fr' }, gap: 1, alignItems: 'center' }}>
-      <TextField select label="meter" value={meter.mode} onChange={(e) => setMeter({ mode: e.target.value as Meter['mode'] })} fullWidth>
+      <TextField select label="meter" value={mode} onChange={(e) => setMeter({ mode: e.target.value as Meter['mode'] })} fullWidth>
         {METER_FUNCTIONS.map((m) => (
           <MenuItem key={m} value={m}>
             {WORDS[m]}
           </MenuItem>
         ))}
       </TextField>
-      {meter.mode === 'amps' ? (
-        <TextField select label="clamp round" value={meter.clamped ?? ''} onChange={(e) => setMeter({ clamped: e.target.value })} slotProps={{ select: { displayEmpty: true, renderValue: (v) => (v as string) || '–' } }} fullWidth>
-          {bench.panel.cores.map((c) => (
+      {mode === 'amps' ? (
+        <TextField select label="clamp round" value={clamped ?? ''} onChange={(e) => setMeter({ clamped: e.target.value })} slotProps={{ select: { displayEmpty: true, renderValue: (v) => (v as string) || '–' } }} fullWidth>
+          {wired.panel.cores.map((c) => (
             <MenuItem key={c.id} value={c.id}>
               {c.id}
             </MenuItem>
@@ -78,20 +95,13 @@ export function MeterBox() {
           <Probe which="a" options="meter-points" />
           <Probe which="b" options="meter-points" />
           <datalist id="meter-points">
-            {points.map((p) => (
+            {['earth', ...wired.points.keys()].map((p) => (
               <option key={p} value={p} />
             ))}
           </datalist>
         </>
       )}
-      <Box aria-live="polite" aria-label="reading" role="status" sx={{ minHeight: 58 }}>
-        <Typography variant="reading" component="div" sx={{ fontSize: 26 }}>
-          {shown}
-        </Typography>
-        <Typography variant="label" component="div" color={reading && !reading.ok ? 'error' : undefined}>
-          {meter.hand && !reading ? `touch a wire or terminal with the ${meter.hand === 'a' ? 'red' : 'black'} probe` : means}
-        </Typography>
-      </Box>
+      <Display />
     </Box>
   );
-}
+});

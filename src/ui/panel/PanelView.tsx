@@ -10,8 +10,8 @@ import Typography from '@mui/material/Typography';
 import type { Theme } from '@mui/material/styles';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useMemo, useRef, useState } from 'react';
-import { ladderScene, ladderSvg, sheetsOf, type LeafShape } from '@/core/papers';
-import type { Outcome } from '@/core/schemes';
+import { ladderScene, ladderSvg, sheetsOf, type LeafShape, type Sheet as LadderSheet } from '@/core/papers';
+import type { Outcome, Panel } from '@/core/schemes';
 import { sayPhrase } from '@/core/units';
 import { cautions, DEFERENCE, happens, reasonFor } from '@/core/wiring';
 import { useStationSystem } from '../editor/StationProvider';
@@ -21,7 +21,7 @@ import { BenchProvider, useBench, useBenchStore } from './BenchProvider';
 import { Checks } from './Checks';
 import { Hands } from './Hands';
 import { nextPosition } from './benchStore';
-import { Ladder } from './Ladder';
+import { Ladder, type LeafHands } from './Ladder';
 import { Landed } from './Landed';
 import { useLanded } from './useLanded';
 import { Lists } from './Lists';
@@ -57,9 +57,45 @@ function Outcomes({ outcomes }: { outcomes: readonly Outcome[] }) {
   );
 }
 
+/** The ladder, and under it what holds the thing that was asked about in, or stops it. */
+function LadderWithWhy({ panel, sheet, asked, hands }: { panel: Panel; sheet: LadderSheet; asked: string | null; hands: LeafHands }) {
+  const wired = useBench((s) => s.bench!.wired);
+  const settled = useBench((s) => s.bench!.settled);
+  const reason = useMemo(() => (asked === null ? null : reasonFor(wired, settled, asked)), [asked, wired, settled]);
+  const why = useMemo(() => new Set(reason?.elements ?? []), [reason]);
+  const words = (element: string) => {
+    const tag = element.split('.')[0]!;
+    const d = panel.devices.find((x) => x.tag === tag);
+    const state = d?.positions.find((p) => p.state === settled.states[tag])?.says;
+    return `${tag}${d ? ` (${d.says}${state ? `, ${state}` : ''})` : ''}`;
+  };
+  return (
+    <>
+      <Box sx={LADDER_BOX}>
+        <Ladder panel={panel} sheet={sheet} why={why} hands={hands} />
+      </Box>
+      <Box role="status" aria-label="why" sx={WHY_BOX}>
+        {reason && asked ? (
+          <>
+            <b>{asked.split('.')[0]}</b> is {reason.held ? 'held in by' : 'stopped by'} {[...new Set(reason.elements.filter((e) => e !== asked).map(words))].join(reason.held ? ', ' : ' or ')}
+            {reason.rungs.length > 1 && ` (rungs ${reason.rungs.join(', ')})`}
+          </>
+        ) : (
+          'touch a coil, a motor or a lamp to ask what holds it in or stops it; touch a switch to work it'
+        )}
+      </Box>
+    </>
+  );
+}
+
+const LADDER_BOX = { flex: '1 1 65%', minHeight: { xs: 380, md: 0 } } as const;
+const WHY_BOX = { px: 1, py: 0.25, borderTop: 1, borderColor: 'divider', fontSize: 13, minHeight: 24 } as const;
+
 /** Ladder above, terminals below. */
 function DrawingSheet() {
-  const { panel, wired, settled, lit, station } = useBench((s) => s.bench!);
+  // What changes with every touch is asked for further down: here only what a document changes.
+  const panel = useBench((s) => s.bench!.panel);
+  const station = useBench((s) => s.bench!.station);
   const store = useBenchStore();
   const sheets = useMemo(() => sheetsOf(panel), [panel]);
   const report = useLanded();
@@ -68,15 +104,6 @@ function DrawingSheet() {
   const [at, setAt] = useState<string | null>(null);
   const [asked, setAsked] = useState<string | null>(null);
   const sheet = sheets.find((s) => s.id === at) ?? sheets.find((s) => s.id === 'all') ?? sheets.find((s) => s.id === 'control') ?? sheets[0]!;
-  const reason = useMemo(() => (asked === null ? null : reasonFor(wired, settled, asked)), [asked, wired, settled]);
-  const why = useMemo(() => new Set(reason?.elements ?? []), [reason]);
-  const device = (tag: string) => panel.devices.find((d) => d.tag === tag);
-  const words = (element: string) => {
-    const tag = element.split('.')[0]!;
-    const d = device(tag);
-    const state = d?.positions.find((p) => p.state === settled.states[tag])?.says;
-    return `${tag}${d ? ` (${d.says}${state ? `, ${state}` : ''})` : ''}`;
-  };
   const hands = useMemo(
     () => ({
       act(leaf: LeafShape) {
@@ -97,7 +124,10 @@ function DrawingSheet() {
     }),
     [store],
   );
-  const write = () => downloadText(fileNameOf(station.identity.name, `ladder ${sheet.title}`, 'svg'), 'image/svg+xml', ladderSvg(ladderScene(panel, sheet.rungs, 1100, wired.landed), lit, `${station.identity.name}: ${sheet.title}`));
+  const write = () => {
+    const { wired, lit } = store.getState().bench!;
+    downloadText(fileNameOf(station.identity.name, `ladder ${sheet.title}`, 'svg'), 'image/svg+xml', ladderSvg(ladderScene(panel, sheet.rungs, 1100, wired.landed), lit, `${station.identity.name}: ${sheet.title}`));
+  };
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%', minHeight: 0 }}>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', px: 1, pt: 0.5, flexWrap: 'wrap' }}>
@@ -116,19 +146,7 @@ function DrawingSheet() {
         )}
         <Button onClick={write}>SVG</Button>
       </Box>
-      <Box sx={{ flex: '1 1 65%', minHeight: { xs: 380, md: 0 } }}>
-        <Ladder panel={panel} sheet={sheet} why={why} hands={hands} />
-      </Box>
-      <Box role="status" aria-label="why" sx={{ px: 1, py: 0.25, borderTop: 1, borderColor: 'divider', fontSize: 13, minHeight: 24 }}>
-        {reason && asked ? (
-          <>
-            <b>{asked.split('.')[0]}</b> is {reason.held ? 'held in by' : 'stopped by'} {[...new Set(reason.elements.filter((e) => e !== asked).map(words))].join(reason.held ? ', ' : ' or ')}
-            {reason.rungs.length > 1 && ` (rungs ${reason.rungs.join(', ')})`}
-          </>
-        ) : (
-          'touch a coil, a motor or a lamp to ask what holds it in or stops it; touch a switch to work it'
-        )}
-      </Box>
+      <LadderWithWhy panel={panel} sheet={sheet} asked={asked} hands={hands} />
       <Box ref={lower} sx={{ flex: '1 1 35%', minHeight: 0, overflow: 'auto', borderTop: 1, borderColor: 'divider' }}>
         {report && differs > 0 && <Landed report={report} />}
         <Hands />
@@ -154,7 +172,8 @@ function SheetOf({ sheet }: { sheet: Sheet }) {
 }
 
 function Cautions() {
-  const { station, panel } = useBench((s) => s.bench!);
+  const station = useBench((s) => s.bench!.station);
+  const panel = useBench((s) => s.bench!.panel);
   const [first, ...more] = cautions(station, panel);
   return (
     <Box component="details" sx={{ px: 1.5, py: 0.25, borderBottom: 1, borderColor: 'divider', fontSize: 12.5, '& summary': { cursor: 'pointer' }, '@media print': { display: 'none' } }}>
@@ -172,7 +191,8 @@ function Cautions() {
 }
 
 function Bench() {
-  const bench = useBench((s) => s.bench);
+  const bench = useBench((s) => s.bench !== null);
+  const title = useBench((s) => s.bench?.scheme.title);
   const reasons = useBench((s) => s.reasons);
   const held = useBench((s) => s.held);
   const hand = useBench((s) => s.hand);
@@ -202,11 +222,9 @@ function Bench() {
               <Tab key={id} value={id} label={label} disabled={!bench && id !== 'scheme'} />
             ))}
           </Tabs>
-          {bench && (
-            <Typography variant="label" sx={{ px: 1.5 }}>
-              {bench.scheme.title}
-            </Typography>
-          )}
+          <Typography variant="label" sx={{ px: 1.5 }}>
+            {title}
+          </Typography>
         </Box>
         <Box role="tabpanel" aria-label={sheet} sx={{ flex: 1, minHeight: 0, overflow: 'auto', '@media print': { overflow: 'visible' } }}>
           <SheetOf sheet={sheet} />

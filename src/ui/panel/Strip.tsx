@@ -167,7 +167,7 @@ const Plugs = memo(function Plugs() {
 });
 
 /** The terminals with every core that comes to them. A core is dragged to another terminal, or picked and put with two touches. */
-export function Strip() {
+export const Strip = memo(function Strip() {
   const panel = useBench((s) => s.bench!.panel);
   const landed = useBench((s) => s.bench!.wired.landed);
   const live = useBench((s) => s.bench!.lit.live);
@@ -220,4 +220,4 @@ export function Strip() {
       <Plugs />
     </Box>
   );
-}
+});
