@@ -212,8 +212,8 @@ test('a wire is touched on the drawing with the probe in hand', async ({ page, r
   await open(page, await makeDuplex(request, 'Touched duplex'));
   await sheet(page, 'power');
   await page.getByRole('button', { name: 'touch with the red probe' }).click();
-  await page.locator('.wire-hit[aria-label="wire L1"]').first().click();
-  await page.locator('.wire-hit[aria-label="wire L2"]').first().click();
+  await page.locator('.wire-hit[data-wire="L1"]').first().click();
+  await page.locator('.wire-hit[data-wire="L2"]').first().click();
   await expect(page.getByLabel('black probe', { exact: true })).toHaveValue('L2');
   await expect(reading(page)).toContainText(/40\d\.\d V|39\d\.\d V/);
 });

@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { choose, makeStation, taken } from './station';
 
@@ -17,6 +18,13 @@ test('a day runs by itself: starts, why, and the cursor moves the water in the s
   await expect(time(page)).not.toHaveAttribute('aria-valuenow', String(Math.round(86400 / 20)));
 });
 
+test('the rehearsal can be read by everyone', async ({ page, request }) => {
+  await open(page, await makeStation(request, 'Read rehearsal'));
+  await expect(time(page)).toBeVisible({ timeout: 20_000 });
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']).analyze();
+  expect(violations.map((v) => `${v.id} ${v.nodes[0]?.target}`)).toEqual([]);
+});
+
 test('a power cut is dragged onto the axis: the bell rings, water runs over, and it is taken away again', async ({ page, request }) => {
   await open(page, await makeStation(request, 'Cut sump'));
   await expect(time(page)).toBeVisible({ timeout: 20_000 });
@@ -27,6 +35,10 @@ test('a power cut is dragged onto the axis: the bell rings, water runs over, and
   await page.mouse.up();
   await expect(events(page)).toContainText('power fails');
   await expect(events(page)).toContainText('overflow:');
+  await page.getByRole('button', { name: 'remove power cut 1' }).click();
+  await expect(events(page)).not.toContainText('power fails');
+  await page.getByRole('button', { name: 'cut power for an hour' }).click();
+  await expect(events(page)).toContainText('power is back');
   await page.getByRole('button', { name: 'remove power cut 1' }).click();
   await expect(events(page)).not.toContainText('power fails');
 });

@@ -115,7 +115,7 @@ export function LevelsView() {
           <Tab value="plan" label="from above" />
           <Tab value="set" label="set levels for me" />
         </Tabs>
-        <Box role="tabpanel" aria-label={sheet} sx={{ flex: '1 1 45%', minHeight: 0, overflow: 'auto' }}>
+        <Box role="tabpanel" tabIndex={0} aria-label={sheet} sx={{ flex: '1 1 45%', minHeight: 0, overflow: 'auto' }}>
           <SheetOf sheet={sheet} judgement={calm} system={system} />
         </Box>
       </Box>

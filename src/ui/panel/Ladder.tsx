@@ -149,7 +149,7 @@ export function Ladder({ panel, sheet, why, hands }: Props) {
         ))}
         {probing &&
           scene.wires.map((w, i) => (
-            <path key={i} d={w.d} className="wire-hit" aria-label={`wire ${w.net}`} onClick={() => touch(w.net)}>
+            <path key={i} d={w.d} className="wire-hit" data-wire={w.net} onClick={() => touch(w.net)}>
               <title>wire {w.net}</title>
             </path>
           ))}

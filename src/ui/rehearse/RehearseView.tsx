@@ -145,6 +145,9 @@ export function RehearseView() {
               </MenuItem>
             ))}
           </TextField>
+          <Button variant="outlined" onClick={() => change({ powerCuts: [...scenario.powerCuts, { from: Math.round(at), to: Math.round(at) + 3600 }] })}>
+            cut power for an hour
+          </Button>
           {scenario.faults.map((f, i) => (
             <Button key={i} variant="outlined" aria-label={`remove the fault ${f.id}`} onClick={() => change({ faults: scenario.faults.filter((_, k) => k !== i) })}>
               {faults.find((x) => x.id === f.id)?.says ?? f.id} from {say(quantity('time', f.from), system)} ×

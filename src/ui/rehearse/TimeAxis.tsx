@@ -141,7 +141,6 @@ export function TimeAxis({ context, run, scenario, system, at, onAt, onCut }: Pr
           </text>
         ))}
         <rect
-          aria-label="power: drag to place a cut"
           x={LEFT}
           y={laneY(1)}
           width={width}
@@ -157,7 +156,9 @@ export function TimeAxis({ context, run, scenario, system, at, onAt, onCut }: Pr
             if (dragged && Math.abs(dragged.to - dragged.from) > scenario.length / 400) onCut(Math.min(dragged.from, dragged.to), Math.max(dragged.from, dragged.to));
             setDragged(null);
           }}
-        />
+        >
+          <title>power: drag to place a cut</title>
+        </rect>
         {cuts.map((c, i) => (
           <rect key={i} className="power" x={x(c.from)} y={laneY(1) + 3} width={Math.max(x(Math.min(c.to, scenario.length)) - x(c.from), 2)} height={LANE - 6} pointerEvents="none" />
         ))}
