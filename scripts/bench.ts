@@ -99,7 +99,7 @@ function chance(seed: number): () => number {
   return () => (state = (Math.imul(1664525, state) + 1013904223) >>> 0) / 2 ** 32;
 }
 
-const plainScenario = (station: Station, length: number, rows: { time: number; flow: number }[], powerCuts: Scenario['powerCuts'] = []): Scenario => ({ format: 'pit-bell/scenario', version: 1, name: 'bench', duty: station.duty.kind, length, start: null, inflow: { kind: 'steps', rows, every: null }, powerCuts, hands: [], faults: [] });
+const plainScenario = (station: Station, length: number, rows: { time: number; flow: number }[], powerCuts: Scenario['powerCuts'] = []): Scenario => ({ format: 'pit-bell/scenario', version: 1, name: 'bench', duty: station.duty.kind, length, start: null, inflow: { kind: 'steps', rows, every: null }, powerCuts, hands: [], faults: [], answers: null, protector: { stalled: 10, dry: 600, cools: 900 } });
 
 /** A year of the duplex at ten-minute steps with power cuts; a thousand one-day storms; and a sump for ten days against a plain loop of one-second steps. */
 function rehearsing() {

@@ -1,5 +1,7 @@
 import * as z from 'zod';
 import { clamp, METER_MODES, read, spice, type MeterMode, type Reading } from '@/core/circuit';
+import { afflict, faultsOf, heldBy, type Fault } from '@/core/faults';
+import type { Station } from '@/core/station';
 import { systemOf } from '@/core/units';
 import { outcomesOf, type Posture, postureProblems, stand, type Wired } from '@/core/wiring';
 import { Complaint, readJsonFile, readStation } from '../io';
@@ -17,6 +19,15 @@ function postureFrom(file: string | undefined, wired: Wired): Posture {
   return parsed.data;
 }
 
+function faultsFrom(text: string | undefined, station: Station, { panel }: Wired): Fault[] {
+  const all = faultsOf(station, panel);
+  return (text?.split(',') ?? []).map((id) => {
+    const found = all.find((f) => f.id === id);
+    if (!found) throw new Complaint([`--fault: this station has no part that could fail as “${id}”; there are ${all.map((f) => f.id).join(', ')}`]);
+    return found;
+  });
+}
+
 function modeFrom(text: string | undefined): MeterMode {
   const mode = METER_MODES.find((m) => m === (text ?? 'ac-volts'));
   if (!mode) throw new Complaint([`--mode: “${text}” is not one of ${METER_MODES.join(', ')}, or amps with --clamp`]);
@@ -32,14 +43,18 @@ const nodeOf = (wired: Wired, point: string): string => {
 const told = (reading: Reading) => (reading.ok ? { ...reading, value: Number.isFinite(reading.value) ? reading.value : 'open line' } : { ...reading, reason: reading.reason === 'live' ? `live: ${reading.at} carries ${reading.volts?.toFixed(1)} V, so a resistance reading is not valid` : reading.reason });
 
 export const meter: Verb = {
-  usage: `pitbell meter STATION.json --between A B | --clamp CORE [--mode ${METER_MODES.join('|')}] [--posture POSTURE.json] [--spice ac|dc]`,
-  says: 'What a meter reads between two points of the panel as it is landed, or a clamp round a core. Points are terminals (X2:3), pins (K1:A1, M1:U) and earth. --spice prints the circuit in that posture as a netlist instead.',
-  options: { between: { type: 'string' }, mode: { type: 'string' }, clamp: { type: 'string' }, posture: { type: 'string' }, spice: { type: 'string' }, scheme: { type: 'string' } },
-  run([file, ...named], { between, mode, clamp: core, posture, spice: of, scheme }) {
+  usage: `pitbell meter STATION.json --between A B | --clamp CORE [--mode ${METER_MODES.join('|')}] [--posture POSTURE.json] [--fault ID[,ID]] [--spice ac|dc]`,
+  says: 'What a meter reads between two points of the panel as it is landed, or a clamp round a core. Points are terminals (X2:3), pins (K1:A1, M1:U) and earth. --fault puts faults of the catalogue into it (`pitbell rehearse --list` names them). --spice prints the circuit in that posture as a netlist instead.',
+  options: { between: { type: 'string' }, mode: { type: 'string' }, clamp: { type: 'string' }, posture: { type: 'string' }, fault: { type: 'string' }, spice: { type: 'string' }, scheme: { type: 'string' } },
+  run([file, ...named], { between, mode, clamp: core, posture, fault, spice: of, scheme }) {
     const station = readStation(file!);
-    const wired = wiredPanel(file!, station, scheme, systemOf(station.profile));
+    const well = wiredPanel(file!, station, scheme, systemOf(station.profile));
+    const faults = faultsFrom(fault, station, well);
+    const wired = afflict(station, well.panel, well, faults);
     const how = postureFrom(posture, wired);
-    const settled = stand(wired, how);
+    // What a fault holds it holds, whatever the posture says.
+    const held = heldBy(faults);
+    const settled = stand(wired, Object.fromEntries(Object.entries(how).filter(([tag]) => !(tag in held))));
     if (of !== undefined) {
       if (of !== 'ac' && of !== 'dc') throw new Complaint([`--spice: “${of}” is not ac or dc`]);
       return spice(wired.netlist, settled.states, of, station.identity.name);

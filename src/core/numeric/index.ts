@@ -2,3 +2,5 @@ export { brentRoot } from './brent';
 export { goldenMinimum } from './goldenMinimum';
 export { integrate } from './gaussKronrod';
 export { monotoneCubic, type MonotoneCubic } from './monotoneCubic';
+export { randomFrom, type Random } from './random';
+export { wilson } from './wilson';

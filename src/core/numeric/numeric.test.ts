@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { brentRoot, goldenMinimum, integrate, monotoneCubic } from './index';
+import { brentRoot, goldenMinimum, integrate, monotoneCubic, randomFrom, wilson, type Random } from './index';
 
 describe('brentRoot', () => {
   it('finds the root of the textbook cubic x³ − 2x − 5 (Wallis)', () => {
@@ -61,4 +61,37 @@ describe('monotoneCubic', () => {
   it('is a straight line through two points', () => expect(monotoneCubic([0, 4], [10, 2]).at(1)).toBeCloseTo(8, 12));
   it('does not extrapolate', () => expect(() => monotoneCubic([0, 1], [1, 0]).at(1.01)).toThrow(RangeError));
   it('wants x to rise', () => expect(() => monotoneCubic([0, 0], [1, 0])).toThrow(RangeError));
+});
+
+describe('random numbers from a seed', () => {
+  const draw = (n: number, of: (r: Random) => number, seed = 11) => {
+    const random = randomFrom(seed);
+    return Array.from({ length: n }, () => of(random));
+  };
+  const mean = (a: readonly number[]) => a.reduce((x, y) => x + y, 0) / a.length;
+  it('come again for their seed, and not for another', () => {
+    expect(draw(5, (r) => r.even())).toEqual(draw(5, (r) => r.even()));
+    expect(draw(5, (r) => r.even(), 12)).not.toEqual(draw(5, (r) => r.even()));
+  });
+  it('are even, normal and as rare as they should be', () => {
+    const even = draw(20000, (r) => r.even());
+    expect(Math.min(...even)).toBeGreaterThanOrEqual(0);
+    expect(Math.max(...even)).toBeLessThan(1);
+    expect(mean(even)).toBeCloseTo(0.5, 1);
+    const normal = draw(20000, (r) => r.normal());
+    expect(mean(normal)).toBeCloseTo(0, 1);
+    expect(Math.sqrt(mean(normal.map((x) => x * x)))).toBeCloseTo(1, 1);
+    expect(normal.filter((x) => Math.abs(x) < 1.959964).length / 20000).toBeCloseTo(0.95, 1);
+    expect(mean(draw(20000, (r) => r.wait(4)))).toBeCloseTo(0.25, 2);
+    expect(draw(1, (r) => r.wait(0))).toEqual([Infinity]);
+  });
+});
+
+describe('the interval of a chance', () => {
+  it('is the textbook one: 10 of 100, and the rule of three for none', () => {
+    const { low, high } = wilson(10, 100);
+    expect([low, high]).toEqual([expect.closeTo(0.0552, 4), expect.closeTo(0.1744, 4)]);
+    expect(wilson(0, 1000)).toEqual({ low: 0, high: expect.closeTo(0.00383, 5) });
+    expect(wilson(50, 50).high).toBe(1);
+  });
 });

@@ -1,5 +1,10 @@
 export { readScenario, readyScenarios, type Scenario } from './scenario';
-export { rehearse, type Rehearsal, type RunEvent } from './engine';
-export { faultsOf, type RehearsedFault } from './faults';
+export { record, rehearse, type Moment, type Recording, type Rehearsal } from './rehearse';
+export type { RunEvent } from './story';
+export type { Trace } from './trace';
 export { eventRows, traceRows } from './csv';
 export { whatIf, type Consequence } from './whatIf';
+export { compare, type Comparison } from './compare';
+export { chance, chancesSchema, usualChances, type Chance, type Chances } from './chance';
+export { report } from './report';
+export { wiredWith } from './world';

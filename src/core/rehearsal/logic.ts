@@ -4,9 +4,13 @@ import { happens, type Wired } from '../wiring';
 /** The panel at rest in one combination of its states, and what follows from each thing that can happen to it. */
 export interface Node {
   readonly states: States;
-  /** Which pumps run: bits, the first pump the lowest. */
+  /** Which pumps have their voltage: bits, the first pump the lowest. */
   readonly running: number;
   readonly outcomes: Readonly<Record<string, boolean>>;
+  /** The bell sounds, or where there is no horn its lamp is lit. */
+  readonly rings: boolean;
+  /** Which lanes of the trace are on: bits in their order. */
+  readonly lanes: number;
   /** Timers that wait: to what, and after how long. */
   readonly waiting: readonly { readonly device: string; readonly from: string; readonly to: string; readonly after: number }[];
   readonly chatter: readonly string[];
@@ -15,6 +19,8 @@ export interface Node {
 
 export interface Logic {
   readonly first: Node;
+  /** What the panel comes to from these states. */
+  at(states: States): Node;
   /** What the panel comes to when a device is put in a state. */
   after(node: Node, device: string, state: string): Node;
 }
@@ -22,8 +28,9 @@ export interface Logic {
 /**
  * The solved circuit as a machine: every combination that has been met is solved once, and every step from one to another is looked up. The
  * steps are what water, hands, time and power do.
+ * @param lanes outcomes of the panel, or `bell`
  */
-export function logicOf(wired: Wired): Logic {
+export function logicOf(wired: Wired, lanes: readonly string[] = []): Logic {
   const { panel, structure, netlist } = wired;
   const known = new Map<string, Node>();
   const pumps = panel.outcomes.filter((o) => o.kind === 'pump');
@@ -34,10 +41,13 @@ export function logicOf(wired: Wired): Logic {
     const found = known.get(key);
     if (found) return found;
     const outcomes = Object.fromEntries(panel.outcomes.map((o) => [o.id, happens(settled, o)]));
+    const rings = outcomes.horn ?? outcomes.lamp ?? false;
     const made: Node = {
       states: settled.states,
       running: pumps.reduce((mask, o) => (outcomes[o.id] ? mask | (1 << (Number(o.id.slice(1)) - 1)) : mask), 0),
       outcomes,
+      rings,
+      lanes: lanes.reduce((mask, id, i) => ((id === 'bell' ? rings : outcomes[id]) ? mask | (1 << i) : mask), 0),
       waiting: netlist.devices.flatMap((d) => {
         const state = settled.states[d.id]!;
         const next = due(d.behaviour, state);
@@ -52,6 +62,7 @@ export function logicOf(wired: Wired): Logic {
 
   return {
     first: nodeOf(wired.states),
+    at: nodeOf,
     after(node, device, state) {
       if (node.states[device] === state) return node;
       const step = `${device}=${state}`;

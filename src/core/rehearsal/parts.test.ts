@@ -147,19 +147,22 @@ describe('the panel as a machine', () => {
 });
 
 describe('the trace', () => {
+  const lanes = [{ id: 'M1', says: 'pump 1' }, { id: 'bell', says: 'bell' }];
+  /** A stretch whose water goes straight from one volume to another. */
+  const straight = (from: number, to: number, v0: number, v1: number, on: number, inflow = 0.002) => ({ from, to, v0, v1, on, inflow, at: (t: number) => v0 + ((v1 - v0) * (t - from)) / (to - from) });
+
   it('keeps least and greatest of every stretch, and shares that add up to the time', () => {
     fc.assert(
       fc.property(fc.array(fc.tuple(fc.double({ min: 0.001, max: 900, noNaN: true }), fc.double({ min: 0, max: 5, noNaN: true }), fc.boolean()), { minLength: 1, maxLength: 60 }), (stretches) => {
         const length = stretches.reduce((sum, [time]) => sum + time, 0);
-        const trace = traceFor(length, 1);
+        const trace = traceFor(0, length, lanes);
         let [t, v, on] = [0, 1, 0];
         for (const [time, to, runs] of stretches) {
-          addStretch(trace, t, t + time, v, to, runs ? 1 : 0, runs, false, 0.002);
+          addStretch(trace, straight(t, t + time, v, to, runs ? 0b11 : 0));
           [t, v, on] = [t + time, to, on + (runs ? time : 0)];
         }
         const sum = (a: Float64Array) => a.reduce((x, y) => x + y, 0) * trace.step;
-        expect(sum(trace.running[0]!)).toBeCloseTo(on, 5);
-        expect(sum(trace.bell)).toBeCloseTo(on, 5);
+        for (const { share } of trace.lanes) expect(sum(share)).toBeCloseTo(on, 5);
         expect(sum(trace.inflow)).toBeCloseTo(0.002 * length, 5);
         const ends = [1, ...stretches.map(([, to]) => to)];
         expect(Math.min(...trace.least)).toBeCloseTo(Math.min(...ends), 9);
@@ -169,13 +172,24 @@ describe('the trace', () => {
     );
   });
   it('a peak shorter than a bucket is not lost', () => {
-    const trace = traceFor(1440 * 60, 1);
-    addStretch(trace, 0, 600, 1, 1, 0, false, false, 0);
-    addStretch(trace, 600, 600.5, 1, 4, 0, false, false, 0);
-    addStretch(trace, 600.5, 601, 4, 1, 0, false, false, 0);
-    addStretch(trace, 601, 1440 * 60, 1, 1, 0, false, false, 0);
+    const trace = traceFor(0, 1440 * 60, lanes);
+    addStretch(trace, straight(0, 600, 1, 1, 0));
+    addStretch(trace, straight(600, 600.5, 1, 4, 0));
+    addStretch(trace, straight(600.5, 601, 4, 1, 0));
+    addStretch(trace, straight(601, 1440 * 60, 1, 1, 0));
     expect(trace.greatest[10]).toBe(4);
     expect(trace.greatest[11]).toBe(1);
     expect(trace.least.length).toBe(BUCKETS);
+  });
+  it('a curve within a stretch is drawn as a curve, and what lies outside is left out', () => {
+    const trace = traceFor(100, 200, lanes);
+    addStretch(trace, { from: 0, to: 300, v0: 0, v1: 1 - Math.exp(-3), on: 1, inflow: 0.001, at: (t) => 1 - Math.exp(-t / 100) });
+    const middle = BUCKETS / 2;
+    expect(trace.least[middle]).toBeCloseTo(1 - Math.exp(-1.5), 9);
+    expect([trace.least[0], trace.greatest.at(-1)]).toEqual([expect.closeTo(1 - Math.exp(-1), 9), expect.closeTo(1 - Math.exp(-2), 9)]);
+    expect(trace.lanes[0]!.share.every((s) => Math.abs(s - 1) < 1e-9)).toBe(true);
+    expect(trace.lanes[1]!.share.every((s) => s === 0)).toBe(true);
+    addStretch(trace, straight(201, 260, 0, 9, 0b11));
+    expect(Math.max(...trace.greatest)).toBeLessThan(1);
   });
 });

@@ -8,6 +8,8 @@ export const LONGEST = 10 * YEAR;
 const at = z.number().min(0, 'a time before the beginning').max(LONGEST, 'a time after ten years');
 const flow = z.number().min(0, 'an inflow cannot be negative').max(10, 'an inflow beyond anything this tool is for');
 
+const heats = z.number().gt(0, 'a protector takes some time').max(86400, 'a protector that takes more than a day');
+
 const inflow = z.discriminatedUnion(
   'kind',
   [
@@ -35,6 +37,11 @@ export const scenarioSchema = z.strictObject({
   powerCuts: z.array(z.strictObject({ from: at, to: at })).max(2000, 'more than 2000 power cuts'),
   hands: z.array(z.strictObject({ at, device: z.string().min(1), state: z.string().min(1) })).max(5000, 'more than 5000 moves of a hand'),
   faults: z.array(z.strictObject({ from: at, to: at.nullable(), id: z.string().min(1) })).max(200, 'more than 200 faults'),
+  answers: z.number().gt(0, 'nobody is there at once').max(YEAR, 'an answer after more than a year').nullable().default(null).describe('how long after the bell begins a person is there, mends what has failed and resets what has tripped, s; null: nobody comes'),
+  protector: z
+    .strictObject({ stalled: heats, dry: heats, cools: heats })
+    .default({ stalled: 10, dry: 600, cools: 900 })
+    .describe('of the motors: how soon the thermal protector (or the overload) opens with the rotor standing, how soon with the pump in air, and how long it cools until it closes again, s; usual times unless they are known'),
 });
 
 export type Scenario = z.infer<typeof scenarioSchema>;
@@ -62,7 +69,7 @@ export function readScenario(input: unknown, station: Station): { ok: true; scen
 
 const DAY = 86400;
 
-const plain = (name: string, { duty }: Station, length: number, of: Scenario['inflow'], more: Partial<Scenario> = {}): Scenario => ({
+export const plain = (name: string, { duty }: Station, length: number, of: Scenario['inflow'], more: Partial<Scenario> = {}): Scenario => ({
   format: 'pit-bell/scenario',
   version: 1,
   name,
@@ -73,18 +80,52 @@ const plain = (name: string, { duty }: Station, length: number, of: Scenario['in
   powerCuts: [],
   hands: [],
   faults: [],
+  answers: null,
+  protector: { stalled: 10, dry: 600, cools: 900 },
   ...more,
 });
+
+const HOUR = 3600;
+
+/** What is worth a rehearsal because of what the station is for. */
+function ofDuty(station: Station): Scenario[] {
+  const { duty, sensors, pumps, control } = station;
+  const survey = { kind: 'survey', scale: 1 } as const;
+  const design = { kind: 'level', which: 'design', scale: 1 } as const;
+  const call = sensors.find((s) => s.role === 'pump' || s.role === 'lead');
+  const stuck = (name: string, state: 'up' | 'down', length: number): Scenario[] => (call ? [plain(name, station, length, design, { faults: [{ from: 2 * HOUR, to: null, id: `${call.id}-stuck-${state}` }] })] : []);
+  switch (duty.kind) {
+    case 'empty': {
+      const { source } = station.inflow;
+      const storm = source.kind === 'storm' ? source.rows.at(-1)!.time : null;
+      return [
+        ...(storm === null ? [] : [plain('the power fails in the storm', station, storm + 4 * HOUR, survey, { powerCuts: [{ from: storm * 0.3, to: storm * 0.7 }] })]),
+        ...(pumps.length > 1 && control.scheme === 'duplex' ? [plain('the first pump is seized at peak', station, 4 * HOUR, { kind: 'level', which: 'peak', scale: 1 }, { faults: [{ from: 0, to: null, id: 'M1-seized' }] })] : []),
+        ...stuck('the pump is not called', 'down', DAY),
+      ];
+    }
+    case 'dose':
+      return [plain('a peak day', station, DAY, { kind: 'survey', scale: duty.peakDay }), ...stuck('the enable float stays down', 'down', 2 * DAY)];
+    case 'fill':
+      return [plain('nothing is drawn for a day', station, DAY, { kind: 'level', which: 'low', scale: 0 }), ...stuck('the filling does not stop', 'down', DAY)];
+    case 'transfer':
+      return [plain('no water comes for three days', station, 3 * DAY, { kind: 'level', which: 'low', scale: 0 }), ...stuck('the pump is not stopped', 'up', DAY)];
+    case 'condensate':
+      return [plain('the discharge is blocked: the cut-off must act', station, DAY, design, { faults: [{ from: 2 * HOUR, to: null, id: 'blocked' }] })];
+  }
+}
 
 /** Scenarios to begin with, for every duty; storms only where one was surveyed. */
 export function readyScenarios(station: Station): Scenario[] {
   const survey = { kind: 'survey', scale: 1 } as const;
-  const storm = station.inflow.source.kind === 'storm' ? station.inflow.source.rows.at(-1)!.time + 4 * 3600 : null;
+  const storm = station.inflow.source.kind === 'storm' ? station.inflow.source.rows.at(-1)!.time + 4 * HOUR : null;
   return [
     ...(storm === null ? [plain('an ordinary day', station, DAY, survey)] : [plain('the storm of the survey', station, storm, survey), plain('a storm half as big again', station, storm, { kind: 'survey', scale: 1.5 })]),
     plain('a week at design inflow', station, 7 * DAY, { kind: 'level', which: 'design', scale: 1 }),
-    plain('two hours at peak', station, 2 * 3600, { kind: 'level', which: 'peak', scale: 1 }),
-    plain('power cut of three hours', station, DAY, { kind: 'level', which: 'design', scale: 1 }, { powerCuts: [{ from: 2 * 3600, to: 5 * 3600 }] }),
+    plain('two hours at peak', station, 2 * HOUR, { kind: 'level', which: 'peak', scale: 1 }),
+    plain('power cut of three hours', station, DAY, { kind: 'level', which: 'design', scale: 1 }, { powerCuts: [{ from: 2 * HOUR, to: 5 * HOUR }] }),
     plain('a dry month', station, 30 * DAY, { kind: 'level', which: 'low', scale: 1 }),
+    ...ofDuty(station),
+    plain('a year as it comes', station, YEAR, survey),
   ];
 }

@@ -1,8 +1,8 @@
-import { panelOf } from '../schemes';
 import type { Station } from '../station';
-import { faultsOf } from './faults';
-import { rehearse, type Rehearsal } from './engine';
+import type { Account } from './ledger';
+import { account } from './rehearse';
 import type { Scenario } from './scenario';
+import { prepare } from './world';
 
 /** One fault put into a scenario: what the bell does, how long a person has, what it harms. Times in s from the moment of the fault. */
 export interface Consequence {
@@ -12,53 +12,58 @@ export interface Consequence {
   readonly bellAfter: number | null;
   /** When water is where it should not be, or a pump runs dry; null: never in this scenario. */
   readonly harmAfter: number | null;
-  readonly harm: 'overflow' | 'dry' | null;
-  /** From bell to harm: what a person has; null where there is no harm, negative where the bell comes too late. */
+  readonly harm: 'overflow' | 'dry' | 'chatter' | null;
+  /** From bell to harm: what a person has; null where there is no harm, negative or infinite where the bell comes too late or never. */
   readonly has: number | null;
   /** Nothing shows: neither bell nor harm, and pumps as ever. It waits for a second fault. */
   readonly hides: boolean;
+  /** How it is mended. */
+  readonly mended: string;
 }
 
-const first = ({ events }: Rehearsal, from: number, kinds: readonly string[]): number | null => events.find((e) => e.at >= from && kinds.includes(e.kind))?.at ?? null;
-
-const onsets = (run: Rehearsal, from: number): number | null => {
-  const step = run.trace.step;
-  const i = run.trace.bell.findIndex((share, k) => share > 0 && (k + 1) * step > from);
-  return i < 0 ? null : Math.max(first(run, from, ['bell', 'lamp']) ?? i * step, from);
+/** When the bell first rings at or after a time. */
+const bell = ({ rang }: Account, from: number): number | null => {
+  const found = rang.find((r) => r.to > from);
+  return found ? Math.max(found.from, from) : null;
 };
+const spill = ({ spilt }: Account, from: number): number | null => spilt.find((s) => s.from >= from)?.from ?? null;
+const earlier = (a: number | null, b: number | null): boolean => a !== null && (b === null || a < b);
 
 /** Pumps that ran as long and as often as without the fault, within a hundredth. */
-const alike = (a: Rehearsal, b: Rehearsal): boolean => a.pumps.every((p, i) => Math.abs(p.ran - b.pumps[i]!.ran) <= 0.01 * Math.max(p.ran, 1) && Math.abs(p.starts - b.pumps[i]!.starts) <= Math.max(1, 0.01 * p.starts));
+const alike = (a: Account, b: Account): boolean => a.pumps.every((p, i) => Math.abs(p.ran - b.pumps[i]!.ran) <= 0.01 * Math.max(p.ran, 1) && Math.abs(p.starts - b.pumps[i]!.starts) <= Math.max(1, 0.01 * p.starts));
 
 /**
  * Every single fault of a station, each put into the same scenario at the same moment and rehearsed: ranked by how soon it harms, those that
- * hide last but one, those that only ring last.
+ * hide last but one, those that only ring or only show last. A harm that comes without the fault too does not count.
  * @param at when each fault comes, s
  */
 export function whatIf(station: Station, scenario: Scenario, at: number, told?: (share: number) => void): Consequence[] {
-  const made = panelOf(station);
-  const well = rehearse(station, { ...scenario, faults: [] });
+  const made = prepare(station);
+  const well = account(station, { ...scenario, faults: [] });
   if (!made.ok || !well.ok) return [];
-  const faults = faultsOf(station, made.panel);
-  const quietBefore = onsets(well.run, at);
+  const { faults } = made.prepared;
+  const quiet = { bell: bell(well.account, at), spill: spill(well.account, at) };
   const found = faults.map((fault, i): Consequence => {
     told?.(i / faults.length);
-    const answer = rehearse(station, { ...scenario, faults: [{ from: at, to: null, id: fault.id }] });
+    const answer = account(station, { ...scenario, faults: [{ from: at, to: null, id: fault.id }], answers: null });
     if (!answer.ok) throw new Error(fault.id);
-    const { run } = answer;
-    const bell = onsets(run, at);
-    const rings = bell !== null && (quietBefore === null || bell < quietBefore);
-    const [spill, dry] = [first(run, at, ['overflow']), first(run, at, ['dry'])];
-    const harm = spill !== null && (dry === null || spill <= dry) ? 'overflow' : dry !== null ? 'dry' : null;
-    const when = harm === 'overflow' ? spill : dry;
+    const run = answer.account;
+    const rang = bell(run, at);
+    const rings = earlier(rang, quiet.bell);
+    const over = spill(run, at);
+    const [wet, dry] = [earlier(over, quiet.spill) ? over : null, run.firstDry !== null && well.account.firstDry === null ? run.firstDry : null];
+    const chatter = answer.ended !== null && well.ended === null;
+    const harm = wet !== null && (dry === null || wet <= dry) ? 'overflow' : dry !== null ? 'dry' : chatter ? 'chatter' : null;
+    const when = harm === 'overflow' ? wet : harm === 'dry' ? dry : harm === 'chatter' ? at : null;
     return {
       id: fault.id,
       says: fault.says,
-      bellAfter: rings ? bell - at : null,
+      bellAfter: rings ? rang! - at : null,
       harmAfter: when === null ? null : when - at,
       harm,
-      has: when === null ? null : when - (rings ? bell : Infinity),
-      hides: !rings && harm === null && alike(run, well.run),
+      has: when === null ? null : when - (rings ? rang! : Infinity),
+      hides: !rings && harm === null && alike(run, well.account),
+      mended: fault.mended,
     };
   });
   const rank = (c: Consequence) => (c.harmAfter !== null ? c.harmAfter : c.hides ? 1e12 : 1e13);

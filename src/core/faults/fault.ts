@@ -1,0 +1,54 @@
+import type { Netlist } from '../circuit';
+import type { Station } from '../station';
+
+/** What is wrong with one pump, besides what the circuit does to it. */
+export interface Ailing {
+  /** Moves no water, though it has its voltage. */
+  readonly moves?: false;
+  /** Its rotor stands under voltage: the starting current flows, and it heats in seconds. */
+  readonly stalls?: true;
+  /** Turns in air or against its own bubble: not cooled, it heats in minutes. */
+  readonly air?: true;
+}
+
+/** What a fault changes. Everything that is not named stays. */
+export interface Acts {
+  /** Devices that stay in a state whatever moves them; null: in the state they are in when it comes. */
+  readonly holds?: Readonly<Record<string, string | null>>;
+  /** Where cores and links sit while it lasts. */
+  readonly landings?: Partial<Station['landings']>;
+  circuit?(netlist: Netlist): Netlist;
+  /** The station as it is then: a clip that slipped, a worn impeller. */
+  station?(station: Station): Station;
+  /** By the pump’s number, from 1. */
+  readonly pumps?: Readonly<Record<number, Ailing>>;
+  /** What the inflow is multiplied by. */
+  readonly inflow?: number;
+  /** The whole line drains back at every stop. */
+  readonly drainsBack?: true;
+}
+
+export type FaultGroup = 'sensor' | 'power' | 'control' | 'motor' | 'pipe';
+
+/** One way in which one part of one station can fail. */
+export interface Fault {
+  readonly id: string;
+  readonly group: FaultGroup;
+  /** Device by its tag, or what it is of the pipe and the water. */
+  readonly part: string;
+  readonly says: string;
+  readonly comesAbout: string;
+  readonly mended: string;
+  /** How often it comes in a year at one such part: an assumed weight by which faults are compared, not a promise. */
+  readonly perYear: number;
+  readonly acts: Acts;
+}
+
+/** The circumstances in which a kind of fault comes and goes, and how often: said once for all parts that have it. */
+export interface Kind {
+  readonly comesAbout: string;
+  readonly mended: string;
+  readonly perYear: number;
+}
+
+export const kind = (perYear: number, comesAbout: string, mended: string): Kind => ({ perYear, comesAbout, mended });

@@ -1,0 +1,172 @@
+import type { Listener } from './engine';
+import type { Prepared } from './world';
+
+export interface PumpRecord {
+  readonly starts: number;
+  /** s */
+  readonly ran: number;
+  readonly longestRun: number;
+  readonly longestRest: number;
+  /** Most starts in any one hour. */
+  readonly worstHour: number;
+  /** J at rated current and power factor. */
+  readonly energy: number;
+}
+
+/** A stretch of time, s. */
+export interface Span {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Water of the whole rehearsal, m³; the residue is what the separate sums do not agree by. */
+export interface Balance {
+  readonly inflow: number;
+  readonly pumped: number;
+  readonly returned: number;
+  readonly overflow: number;
+  readonly change: number;
+  readonly residue: number;
+}
+
+/** What a rehearsal comes to. Times s, volumes m³, levels m. */
+export interface Account {
+  readonly pumps: readonly PumpRecord[];
+  readonly balance: Balance;
+  /** Time in which a pump ran, one or more. */
+  readonly anyRan: number;
+  /** Time of bell, of overflow, of a pump that ran in air. */
+  readonly bell: number;
+  readonly bells: number;
+  readonly overflowing: number;
+  readonly dry: number;
+  /** From the bell to the overflow that follows while it rings: the shortest there was; null where none did. */
+  readonly warning: number | null;
+  /** Mean time that water stays; null where none leaves. */
+  readonly age: number | null;
+  readonly highest: number;
+  readonly lowest: number;
+  /** Greatest inflow there was, m³/s. */
+  readonly mostInflow: number;
+  /** The first bells and overflows, so many as are kept. */
+  readonly rang: readonly Span[];
+  readonly spilt: readonly Span[];
+  readonly firstDry: number | null;
+  /** How long each lane of the trace was on. */
+  readonly lanes: readonly { readonly id: string; readonly says: string; readonly time: number }[];
+}
+
+const KEPT = 500;
+
+/** Power at rated current, W. */
+const watts = ({ supply }: Prepared['station'], amps: number, powerFactor: number): number => (supply.source === 'three' ? Math.sqrt(3) : 1) * supply.voltage * amps * powerFactor;
+
+/** Keeps the account of a rehearsal that it listens to. */
+export function ledger({ station, vessel, lanes }: Prepared, v0: number): { listener: Listener; close(t: number, v: number): Account } {
+  const filling = station.duty.kind === 'fill';
+  const sense = filling ? -1 : 1;
+  const pumps = station.pumps.map((p) => ({ starts: 0, ran: 0, longestRun: 0, longestRest: 0, worstHour: 0, since: 0, on: false, recent: [] as number[], watts: watts(station, p.ratedCurrent, p.motor.powerFactor) }));
+  const sums = { inflow: 0, pumped: 0, returned: 0, overflow: 0, bell: 0, bells: 0, overflowing: 0, dry: 0, stored: 0, any: 0 };
+  const times = lanes.map(() => 0);
+  const rang: { from: number; to: number }[] = [];
+  const spilt: { from: number; to: number }[] = [];
+  let [highest, lowest, most] = [v0, v0, 0];
+  let [ringing, bellAt, spillAt] = [false, 0, -1];
+  let warning: number | null = null;
+  let firstDry: number | null = null;
+
+  const listener: Listener = {
+    passed(p) {
+      const time = p.to - p.from;
+      const { running, rings } = p.node;
+      sums.inflow += p.came;
+      sums.pumped += p.pumped;
+      sums.overflow += p.overflow;
+      sums.stored += ((p.v0 + p.v1) / 2) * time;
+      if (p.inflow > most) most = p.inflow;
+      if (p.v0 > highest) highest = p.v0;
+      if (p.v1 > highest) highest = p.v1;
+      if (p.v0 < lowest) lowest = p.v0;
+      if (p.v1 < lowest) lowest = p.v1;
+      if (rings !== ringing) {
+        ringing = rings;
+        if (rings) {
+          bellAt = p.from;
+          sums.bells++;
+          if (rang.length < KEPT) rang.push({ from: p.from, to: p.to });
+        }
+      }
+      if (rings) {
+        sums.bell += time;
+        if (sums.bells === rang.length) rang[rang.length - 1]!.to = p.to;
+      }
+      if (p.over) {
+        sums.overflowing += time;
+        if (spillAt !== p.from) {
+          if (rings) warning = Math.min(warning ?? Infinity, p.from - bellAt);
+          if (spilt.length < KEPT) spilt.push({ from: p.from, to: p.to });
+        } else if (spilt.length < KEPT) spilt[spilt.length - 1]!.to = p.to;
+        spillAt = p.to;
+      }
+      if (p.dry) {
+        sums.dry += time;
+        firstDry ??= p.from;
+      }
+      if (running) sums.any += time;
+      for (let i = 0; i < pumps.length; i++) if (running & (1 << i)) pumps[i]!.ran += time;
+      for (let n = 0, bits = p.on; bits > 0; n++, bits >>= 1) if (bits & 1) times[n]! += time;
+    },
+    turned(t, _before, after) {
+      for (let i = 0; i < pumps.length; i++) {
+        const p = pumps[i]!;
+        const is = (after.running & (1 << i)) !== 0;
+        if (is === p.on) continue;
+        p.on = is;
+        if (is) {
+          p.starts++;
+          p.longestRest = Math.max(p.longestRest, t - p.since);
+          p.recent.push(t);
+          while (t - p.recent[0]! >= 3600) p.recent.shift();
+          p.worstHour = Math.max(p.worstHour, p.recent.length);
+        } else p.longestRun = Math.max(p.longestRun, t - p.since);
+        p.since = t;
+      }
+    },
+    ranBack(volume) {
+      sums.returned += volume;
+    },
+  };
+
+  return {
+    listener,
+    close(t, v) {
+      const change = v - v0;
+      const left = filling ? sums.inflow : sums.pumped - sums.returned;
+      return {
+        pumps: pumps.map((p) => ({
+          starts: p.starts,
+          ran: p.ran,
+          longestRun: Math.max(p.longestRun, p.on ? t - p.since : 0),
+          longestRest: Math.max(p.longestRest, p.on ? 0 : t - p.since),
+          worstHour: p.worstHour,
+          energy: p.ran * p.watts,
+        })),
+        balance: { inflow: sums.inflow, pumped: sums.pumped, returned: sums.returned, overflow: sums.overflow, change, residue: sense * (sums.inflow - sums.pumped) + sums.returned - sums.overflow - change },
+        anyRan: sums.any,
+        bell: sums.bell,
+        bells: sums.bells,
+        overflowing: sums.overflowing,
+        dry: sums.dry,
+        warning,
+        age: left > 0 ? sums.stored / left : null,
+        highest: vessel.height(highest),
+        lowest: vessel.height(lowest),
+        mostInflow: most,
+        rang,
+        spilt,
+        firstDry,
+        lanes: lanes.map(({ id, says }, i) => ({ id, says, time: times[i]! })),
+      };
+    },
+  };
+}

@@ -1,0 +1,151 @@
+import type { States } from '../circuit';
+import type { Station } from '../station';
+import type { Phrase } from '../units';
+import { advance, beginning, copyOf, courseOf, type Course, type Listener, type State } from './engine';
+import { ledger, type Account } from './ledger';
+import type { Scenario } from './scenario';
+import { story, type RunEvent } from './story';
+import { addStretch, BUCKETS, type Trace, traceFor } from './trace';
+import { prepare } from './world';
+
+/** What a rehearsal was: its account, what is drawn of it, what happened and why. */
+export interface Rehearsal extends Account {
+  /** s */
+  readonly lasted: number;
+  /** Why it ended before its time; null when it ran to its end. */
+  readonly ended: Phrase | null;
+  readonly trace: Trace;
+  readonly events: readonly RunEvent[];
+  /** Events beyond those kept. */
+  readonly more: number;
+}
+
+/** How everything stands at one moment. */
+export interface Moment {
+  readonly at: number;
+  /** m */
+  readonly level: number;
+  /** Every device of the panel. */
+  readonly states: States;
+  /** Faults that are there, by id, protectors that are open among them. */
+  readonly faults: readonly string[];
+  readonly running: number;
+  /** m³/s */
+  readonly inflow: number;
+}
+
+/** A rehearsal that can be asked about: any stretch of it closer, any moment of it. */
+export interface Recording {
+  readonly run: Rehearsal;
+  /** The same rehearsal drawn between two times, s: every peak is there, however short. */
+  window(from: number, to: number): Trace;
+  moment(at: number): Moment;
+}
+
+export interface Rehearsing {
+  /** Told now and then, a share of the length. */
+  progress?(share: number): void;
+  /** Asked now and then: true gives up. */
+  stopped?(): boolean;
+  /** Most events kept; the rest are counted. */
+  keep?: number;
+}
+
+export type Refused = { readonly ok: false; readonly problems: readonly (Phrase | string)[] };
+
+const KEEP = 4000;
+
+/** Several listeners as one. */
+const together = (listeners: readonly Listener[]): Listener => ({
+  passed(p) {
+    for (const l of listeners) l.passed?.(p);
+  },
+  turned(t, before, after, why) {
+    for (const l of listeners) l.turned?.(t, before, after, why);
+  },
+  told(t, v, kind, says) {
+    for (const l of listeners) l.told?.(t, v, kind, says);
+  },
+  ranBack(v) {
+    for (const l of listeners) l.ranBack?.(v);
+  },
+});
+
+function begin(station: Station, scenario: Scenario): { ok: true; course: Course } | Refused {
+  const prepared = prepare(station);
+  if (!prepared.ok) return { ok: false, problems: prepared.reasons };
+  return courseOf(prepared.prepared, scenario);
+}
+
+/**
+ * Runs a station through time and keeps only its account: for many rehearsals in a row.
+ * @returns problems where the scheme does not fit or the scenario names what the panel has not
+ */
+export function account(station: Station, scenario: Scenario): { ok: true; account: Account; ended: Phrase | null } | Refused {
+  const begun = begin(station, scenario);
+  if (!begun.ok) return begun;
+  const state = beginning(begun.course);
+  const book = ledger(begun.course.prepared, state.v);
+  advance(begun.course, state, scenario.length, book.listener);
+  return { ok: true, account: book.close(state.t, state.v), ended: state.ended };
+}
+
+/**
+ * Runs a station through time. The water moves by its law between events, each of which is located; the panel answers by its solved
+ * circuit. States on the way are kept, one a bucket of the trace, from which any stretch can be run again.
+ * @returns problems where the scheme does not fit or the scenario names what the panel has not
+ */
+export function record(station: Station, scenario: Scenario, { progress, stopped, keep = KEEP }: Rehearsing = {}): ({ ok: true } & Recording) | Refused {
+  const begun = begin(station, scenario);
+  if (!begun.ok) return begun;
+  const { course } = begun;
+  const { prepared } = course;
+  const { length } = scenario;
+  const state = beginning(course);
+  const kept: State[] = [copyOf(state)];
+  const book = ledger(prepared, state.v);
+  const tale = story(prepared, keep);
+  const trace = traceFor(0, length, prepared.lanes);
+  let due = trace.step;
+  const all = together([book.listener, tale.listener, { passed: (p) => addStretch(trace, p) }]);
+  advance(course, state, length, all, (t) => {
+    progress?.(t / length);
+    return stopped?.() ?? false;
+  }, (s) => {
+    if (s.t < due) return;
+    kept.push(copyOf(s));
+    due = s.t + length / BUCKETS;
+  });
+  const run: Rehearsal = { lasted: state.t, ended: state.ended, ...book.close(state.t, state.v), trace, events: tale.events, more: tale.more() };
+
+  /** The last state kept at or before a time. */
+  const before = (at: number): State => {
+    let [low, high] = [0, kept.length];
+    while (high - low > 1) {
+      const middle = (low + high) >> 1;
+      if (kept[middle]!.t <= at) low = middle;
+      else high = middle;
+    }
+    return copyOf(kept[low]!);
+  };
+  return {
+    ok: true,
+    run,
+    window(from, to) {
+      const closer = traceFor(from, to, prepared.lanes);
+      advance(course, before(from), Math.min(to, state.t), { passed: (p) => addStretch(closer, p) });
+      return closer;
+    },
+    moment(at) {
+      const s = before(Math.min(at, state.t));
+      advance(course, s, Math.min(at, state.t), {});
+      return { at: s.t, level: prepared.vessel.height(s.v), states: s.node.states, faults: s.world.faults, running: s.node.running, inflow: s.now.flow * s.world.inflow };
+    },
+  };
+}
+
+/** Runs a station through time, and what it was. */
+export function rehearse(station: Station, scenario: Scenario, how: Rehearsing = {}): { ok: true; run: Rehearsal } | Refused {
+  const recorded = record(station, scenario, how);
+  return recorded.ok ? { ok: true, run: recorded.run } : recorded;
+}

@@ -1,0 +1,145 @@
+import { afflict, faultsOf, heldBy, type Fault } from '../faults';
+import { hydraulicsOf } from '../hydraulics';
+import { sensorTrips } from '../levels';
+import { floatTag, panelOf, type Panel } from '../schemes';
+import type { Station } from '../station';
+import type { Phrase } from '../units';
+import { vesselOf, type Vessel } from '../vessel';
+import { wire, type Wired } from '../wiring';
+import { logicOf, type Logic } from './logic';
+import { deliveries, type Delivery } from './pumping';
+
+/** A float as the water meets it: volumes at which it lifts and hangs, m³. */
+export interface Float {
+  readonly tag: string;
+  readonly says: string;
+  readonly rise: number;
+  readonly fall: number;
+}
+
+/** The station with some faults in it, as the engine needs it. */
+export interface World {
+  readonly faults: readonly string[];
+  /** Devices that neither water nor hands move, and the states that they are put in. */
+  readonly held: ReadonlySet<string>;
+  readonly puts: Readonly<Record<string, string>>;
+  readonly logic: Logic;
+  /** Floats that move. */
+  readonly floats: readonly Float[];
+  readonly delivery: (set: number) => Delivery;
+  /** What runs back when so many pumps stop, m³. */
+  readonly drainback: (running: number) => number;
+  readonly inflow: number;
+  /** Pumps, as bits, that move water when they have voltage; that stand under it; that turn in air. */
+  readonly moves: number;
+  readonly stalls: number;
+  readonly air: number;
+}
+
+/** One lane of the trace: an outcome of the panel, `bell` or `overflow`. */
+export interface Lane {
+  readonly id: string;
+  readonly says: string;
+}
+
+/** What a station is to every rehearsal of it. */
+export interface Prepared {
+  readonly station: Station;
+  readonly panel: Panel;
+  readonly faults: readonly Fault[];
+  readonly vessel: Vessel;
+  /** At the overflow, m³. */
+  readonly top: number;
+  readonly lanes: readonly Lane[];
+  /** Volume under which each pump draws air, and over which it draws water again, m³. */
+  readonly intakes: readonly { readonly loses: number; readonly primes: number }[];
+  /** The station with these faults, by id; made once for each set. */
+  world(faults: readonly string[]): World;
+}
+
+/** A pump that has drawn air needs the water so much over its intake at least to draw water again, m. */
+const PRIMES = 0.005;
+/** Sets of faults kept at once: a long chance has thousands. */
+const KEPT = 300;
+
+const lanesOf = ({ outcomes }: Panel): Lane[] => [
+  ...outcomes.filter((o) => o.kind === 'pump').map((o) => ({ id: o.id, says: `pump ${o.id.slice(1)}` })),
+  { id: 'bell', says: 'bell' },
+  ...outcomes.filter((o) => o.kind === 'interlock' || o.kind === 'far').map((o) => ({ id: o.id, says: o.says })),
+  { id: 'overflow', says: 'overflow' },
+];
+
+/**
+ * The panel with faults in it as a rehearsal runs it: protection against a rotor that stands acts in its time, by the engine, and not at
+ * once as in a circuit at rest.
+ */
+export function wiredWith(station: Station, panel: Panel, well: Wired, faults: readonly Fault[]): Wired {
+  return afflict(station, panel, well, faults.map((f) => (Object.values(f.acts.pumps ?? {}).some((p) => p.stalls) ? { ...f, acts: { pumps: f.acts.pumps! } } : f)));
+}
+
+function worldOf(station: Station, panel: Panel, well: World | null, wired: Wired, lanes: readonly string[], vessel: Vessel, top: number, faults: readonly Fault[]): World {
+  const changed = faults.reduce((s, f) => f.acts.station?.(s) ?? s, station);
+  const held = heldBy(faults);
+  const drainsBack = faults.some((f) => f.acts.drainsBack);
+  const pumping = well && changed.pumps === station.pumps && changed.discharge === station.discharge ? well.delivery : deliveries(changed, vessel, top);
+  const circuit = well && faults.every((f) => !f.acts.circuit && !f.acts.landings && !f.acts.holds) ? well.logic : logicOf(wiredWith(station, panel, wired, faults), lanes);
+  const mask = (of: (n: number) => boolean) => station.pumps.reduce((m, _, i) => (of(i + 1) ? m | (1 << i) : m), 0);
+  return {
+    faults: faults.map((f) => f.id),
+    held: new Set(Object.keys(held)),
+    puts: Object.fromEntries(Object.entries(held).filter((e): e is [string, string] => e[1] !== null)),
+    logic: circuit,
+    floats: sensorTrips(changed).flatMap(({ sensor, rise, fall }): Float[] => {
+      const device = panel.devices.find((d) => d.sensor === sensor.id);
+      return device && !(floatTag(sensor) in held) ? [{ tag: floatTag(sensor), says: device.says, rise: vessel.volume(rise), fall: vessel.volume(fall) }] : [];
+    }),
+    delivery: pumping,
+    drainback: drainsBack ? hydraulicsOf({ ...changed, discharge: { ...changed.discharge, checkValve: null } }).drainback : well && pumping === well.delivery ? well.drainback : hydraulicsOf(changed).drainback,
+    inflow: faults.reduce((product, f) => product * (f.acts.inflow ?? 1), 1),
+    moves: mask((n) => faults.every((f) => f.acts.pumps?.[n]?.moves !== false)),
+    stalls: mask((n) => faults.some((f) => f.acts.pumps?.[n]?.stalls)),
+    air: mask((n) => faults.some((f) => f.acts.pumps?.[n]?.air)),
+  };
+}
+
+const known = new WeakMap<Station, Prepared>();
+
+/** Made once for a document: a thousand storms on one station solve its panel and its pipe but once. */
+export function prepare(station: Station): { ok: true; prepared: Prepared } | { ok: false; reasons: readonly Phrase[] } {
+  const found = known.get(station);
+  if (found) return { ok: true, prepared: found };
+  const made = panelOf(station);
+  if (!made.ok) return made;
+  const { panel } = made;
+  const vessel = vesselOf(station.vessel);
+  const top = vessel.volume(station.vessel.overflow);
+  const wired = wire(station, panel);
+  const lanes = lanesOf(panel);
+  const ids = lanes.map((l) => l.id);
+  const faults = faultsOf(station, panel);
+  const byId = new Map(faults.map((f) => [f.id, f]));
+  const well = worldOf(station, panel, null, wired, ids, vessel, top, []);
+  const worlds = new Map<string, World>();
+  const filling = station.duty.kind === 'fill';
+  const prepared: Prepared = {
+    station,
+    panel,
+    faults,
+    vessel,
+    top,
+    lanes,
+    intakes: station.pumps.map(({ intake, volute }) => (filling ? { loses: -Infinity, primes: -Infinity } : { loses: vessel.volume(intake), primes: vessel.volume(Math.max(volute, intake + PRIMES)) })),
+    world(names) {
+      if (names.length === 0) return well;
+      const key = [...new Set(names)].sort().join('|');
+      const there = worlds.get(key);
+      if (there) return there;
+      if (worlds.size >= KEPT) worlds.clear();
+      const world = worldOf(station, panel, well, wired, ids, vessel, top, key.split('|').map((id) => byId.get(id)!));
+      worlds.set(key, world);
+      return world;
+    },
+  };
+  known.set(station, prepared);
+  return { ok: true, prepared };
+}
