@@ -6,7 +6,7 @@ import type { Rehearsal } from './rehearse';
 const figure = (value: number, digits: number) => String(Number(value.toFixed(digits)));
 
 /** Every event as a row: seconds, level in m, what kind, what. */
-export const eventRows = ({ events }: Rehearsal, system: UnitSystem): string[][] => [['time (s)', 'level (m)', 'kind', 'what'], ...events.map((e) => [figure(e.at, 3), figure(e.level, 4), e.kind, sayPhrase(e.says, system)])];
+export const eventRows = ({ events }: Pick<Rehearsal, 'events'>, system: UnitSystem): string[][] => [['time (s)', 'level (m)', 'kind', 'what'], ...events.map((e) => [figure(e.at, 3), figure(e.level, 4), e.kind, sayPhrase(e.says, system)])];
 
 /** The trace as rows, one a bucket: levels in m, mean inflow in m³/s, shares of the bucket in which each lane was on. */
 export function traceRows(station: Station, { trace }: Pick<Rehearsal, 'trace'>): string[][] {

@@ -1,14 +1,12 @@
 import type { Panel } from '../schemes';
 import { sensorTrips } from '../levels';
 import { phrase, type Phrase, quantity } from '../units';
-import { inflowing, type Inflowing, type Step } from './inflow';
+import type { Course, EventKind } from './course';
+import type { Step } from './inflow';
 import type { Node } from './logic';
 import { flowOn } from './pumping';
-import type { Scenario } from './scenario';
 import type { Stretch } from './trace';
-import type { Prepared, World } from './world';
-
-export type EventKind = 'float' | 'pump' | 'bell' | 'interlock' | 'power' | 'hand' | 'fault' | 'timer' | 'overflow' | 'dry' | 'protection' | 'far' | 'lamp' | 'call' | 'person';
+import type { World } from './world';
 
 /** What happened in a stretch, beside what the trace shows of it. Filled anew for each: to be read at once. */
 export interface Passed extends Stretch {
@@ -26,8 +24,8 @@ export interface Passed extends Stretch {
 /** Who hears what happens. Nothing that hears changes what happens. */
 export interface Listener {
   passed?(stretch: Passed): void;
-  /** The panel went from one combination to another. `why` is made only where it is wanted. */
-  turned?(time: number, before: Node, after: Node, why: () => Phrase): void;
+  /** The panel went from one combination to another; `since` is when each pump last started or stopped. `why` is made only where it is wanted. */
+  turned?(time: number, before: Node, after: Node, why: () => Phrase, since: readonly number[]): void;
   told?(time: number, volume: number, kind: EventKind, says: () => Phrase): void;
   ranBack?(volume: number): void;
 }
@@ -57,88 +55,17 @@ export interface State {
   dueAt: number;
   shedUntil: number;
   spill: boolean;
+  /** When each pump last started or stopped, s. */
+  since: number[];
   /** When the panel last switched, to find chatter. */
   switches: number[];
   ended: Phrase | null;
 }
 
-export const copyOf = (s: State): State => ({ ...s, clocks: new Map(s.clocks), switches: [...s.switches] });
-
-interface Due {
-  readonly at: number;
-  readonly kind: EventKind;
-  readonly says: Phrase;
-  readonly put?: Readonly<Record<string, string>>;
-  readonly fault?: { readonly place: number; readonly on: boolean };
-}
-
-/** A scenario at a station: what does not change while it runs. */
-export interface Course {
-  readonly prepared: Prepared;
-  readonly scenario: Scenario;
-  readonly inflowOf: Inflowing;
-  readonly dues: readonly Due[];
-  readonly cutOffs: readonly string[];
-  /** How long appliances still shed after they are stopped, s. */
-  readonly sheds: number;
-  readonly filling: boolean;
-}
+export const copyOf = (s: State): State => ({ ...s, clocks: new Map(s.clocks), switches: [...s.switches], since: [...s.since] });
 
 /** More switchings than this within a second of the rehearsal are chatter. */
 const CHATTER = 60;
-
-/** Everything in a scenario that this panel has no part for, each as `path: what`. */
-function strangers({ panel, faults }: Prepared, scenario: Scenario): string[] {
-  return [
-    ...scenario.faults.flatMap((f, i) => (faults.some((x) => x.id === f.id) ? [] : [`faults.${i}: this station has no part that could fail as “${f.id}”`])),
-    ...scenario.hands.flatMap((h, i) => {
-      const device = panel.devices.find((d) => d.tag === h.device);
-      if (!device) return [`hands.${i}: this panel has no ${h.device}`];
-      return device.positions.some((p) => p.state === h.state) ? [] : [`hands.${i}: ${h.device} has no position “${h.state}”`];
-    }),
-  ];
-}
-
-/** What will happen at known times, in order; what happens together in the order cuts, faults, hands. */
-function schedule({ panel, faults }: Prepared, scenario: Scenario): Due[] {
-  const mains = panel.devices.filter((d) => d.positions.some((p) => p.state === 'cut')).map((d) => d.tag);
-  const all = (state: string) => Object.fromEntries(mains.map((tag) => [tag, state]));
-  const list: Due[] = [
-    ...scenario.powerCuts.flatMap((c): Due[] => [
-      { at: c.from, kind: 'power', says: phrase`power fails`, put: all('cut') },
-      { at: c.to, kind: 'power', says: phrase`power is back`, put: all('there') },
-    ]),
-    ...scenario.faults.flatMap((f, place): Due[] => {
-      const { says } = faults.find((x) => x.id === f.id)!;
-      return [{ at: f.from, kind: 'fault', says: phrase`fault: ${says}`, fault: { place, on: true } }, ...(f.to === null ? [] : [{ at: f.to, kind: 'fault' as const, says: phrase`mended: ${says}`, fault: { place, on: false } }])];
-    }),
-    ...scenario.hands.map((h): Due => {
-      const device = panel.devices.find((d) => d.tag === h.device)!;
-      return { at: h.at, kind: 'hand', says: phrase`${h.device} to ${device.positions.find((p) => p.state === h.state)!.says}`, put: { [h.device]: h.state } };
-    }),
-  ];
-  return list.map((d, i) => ({ d, i })).sort((a, b) => a.d.at - b.d.at || a.i - b.i).map(({ d }) => d);
-}
-
-/** @returns problems where the scenario names what the panel has not */
-export function courseOf(prepared: Prepared, scenario: Scenario): { ok: true; course: Course } | { ok: false; problems: readonly string[] } {
-  const problems = strangers(prepared, scenario);
-  if (problems.length > 0) return { ok: false, problems };
-  const { station, panel } = prepared;
-  const { source } = station.inflow;
-  return {
-    ok: true,
-    course: {
-      prepared,
-      scenario,
-      inflowOf: inflowing(station, scenario),
-      dues: schedule(prepared, scenario),
-      cutOffs: panel.outcomes.filter((o) => o.kind === 'interlock' && o.id.startsWith('U4')).map((o) => o.id),
-      sheds: source.kind === 'appliances' ? Math.max(...source.list.map((a) => a.after / a.rate)) : 0,
-      filling: station.duty.kind === 'fill',
-    },
-  };
-}
 
 /** The state a hand, or what held it, leaves a device in: as it rests. A relay and a float find their own. */
 const restOf = (panel: Panel, tag: string): string | null => {
@@ -171,6 +98,7 @@ export function beginning({ prepared, scenario, inflowOf, filling }: Course): St
     dueAt: 0,
     shedUntil: Infinity,
     spill: false,
+    since: station.pumps.map(() => 0),
     switches: [],
     ended: null,
   };
@@ -199,6 +127,11 @@ export function advance(course: Course, s: State, end: number, listener: Listene
     if (s.switches.length > CHATTER && s.t - s.switches.shift()! < 1) s.ended = phrase`chatter: the panel switches without end at ${quantity('height', level())}`;
   };
 
+  /** The bell sends for a person, where one answers it. */
+  const sendFor = () => {
+    if (scenario.answers !== null && !s.clocks.has('person')) s.clocks.set('person', { at: s.t + scenario.answers, does: 'person', to: '' });
+  };
+
   /** Takes the panel to another node, and tells what that means. */
   const become = (to: Node, why: () => Phrase) => {
     const before = s.node;
@@ -211,7 +144,8 @@ export function advance(course: Course, s: State, end: number, listener: Listene
     for (const w of to.waiting) if (!s.clocks.has(w.device)) s.clocks.set(w.device, { at: s.t + w.after, does: 'timer', to: w.to });
     const started = to.running & ~before.running;
     const reason = () => (started && before.running ? phrase`${why()}; the pumps that ran could not keep up: inflow ${quantity('flow', inflow())} of ${quantity('flow', capacity(before))}` : started ? phrase`${why()}; inflow ${quantity('flow', inflow())}` : why());
-    listener.turned?.(s.t, before, to, reason);
+    listener.turned?.(s.t, before, to, reason, s.since);
+    for (let i = 0; i < s.since.length; i++) if ((before.running ^ to.running) & (1 << i)) s.since[i] = s.t;
     s.dry &= to.running;
     if (before.running !== 0 && to.running === 0 && !filling) {
       const back = Math.min(s.world.drainback(bitsOf(before.running)), top - s.v);
@@ -219,7 +153,7 @@ export function advance(course: Course, s: State, end: number, listener: Listene
       s.v += back;
     }
     for (const d of panel.devices) if (to.states[d.tag] === 'tripped' && before.states[d.tag] !== 'tripped' && !s.world.held.has(d.tag)) tell('protection', () => phrase`${d.tag} opens: ${d.says}`);
-    if (to.rings && scenario.answers !== null && !s.clocks.has('person')) s.clocks.set('person', { at: s.t + scenario.answers, does: 'person', to: '' });
+    if (to.rings && !before.rings) sendFor();
     const makes = cutOffs.length === 0 || cutOffs.some((id) => to.outcomes[id]);
     s.shedUntil = makes ? Infinity : Math.min(s.shedUntil, s.t + sheds);
   };
@@ -318,6 +252,9 @@ export function advance(course: Course, s: State, end: number, listener: Listene
       become(s.world.logic.after(s.node, d.tag, d.positions.find((p) => p.state !== d.springs)!.state), why);
       become(s.world.logic.after(s.node, d.tag, d.springs), why);
     }
+    // Who is there and hears it still ring comes again.
+    settleWater();
+    if (s.node.rings) sendFor();
   };
 
   const ring = (name: string, clock: Clock) => {
@@ -404,6 +341,7 @@ export function advance(course: Course, s: State, end: number, listener: Listene
   };
 
   if (s.t === 0) {
+    if (s.node.rings) sendFor();
     settleWater();
     happenNow();
   }

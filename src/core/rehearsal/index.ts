@@ -1,6 +1,6 @@
 export { readScenario, readyScenarios, type Scenario } from './scenario';
-export { record, rehearse, type Moment, type Recording, type Rehearsal } from './rehearse';
-export type { RunEvent } from './story';
+export { record, rehearse, type Closer, type Moment, type Recording, type Rehearsal } from './rehearse';
+export { isOrdinary, type RunEvent } from './story';
 export type { Trace } from './trace';
 export { eventRows, traceRows } from './csv';
 export { whatIf, type Consequence } from './whatIf';
@@ -8,3 +8,4 @@ export { compare, type Comparison } from './compare';
 export { chance, chancesSchema, usualChances, type Chance, type Chances } from './chance';
 export { report } from './report';
 export { wiredWith } from './world';
+export { figures, type Figure } from './figures';

@@ -275,7 +275,8 @@ describe('a recording', () => {
       const whole = recorded(station, mixed);
       const { trace } = whole.run;
       const [from, to] = [12 * trace.step * 40, 12 * trace.step * 41];
-      const close = whole.window(from, to);
+      const { trace: close, events } = whole.window(from, to);
+      expect([file, events.map((e) => [e.kind, sayPhrase(e.says, 'metric')])]).toEqual([file, whole.run.events.filter((e) => e.at >= from && e.at <= to).map((e) => [e.kind, sayPhrase(e.says, 'metric')])]);
       const inside = Array.from(trace.least.keys()).filter((i) => i * trace.step >= from - 1e-6 && (i + 1) * trace.step <= to + 1e-6);
       expect(inside).toHaveLength(12);
       expect([file, Math.min(...close.least)]).toEqual([file, expect.closeTo(Math.min(...inside.map((i) => trace.least[i]!)), 9)]);
@@ -286,7 +287,7 @@ describe('a recording', () => {
   it('down to a second', () => {
     const whole = recorded(sump, mixed);
     const start = whole.run.events.find((e) => e.kind === 'pump')!.at;
-    const close = whole.window(start - 0.5, start + 0.5);
+    const { trace: close } = whole.window(start - 0.5, start + 0.5);
     const on = close.lanes.find((l) => l.id === 'M1')!.share;
     expect([on[0], on.at(-1)]).toEqual([0, expect.closeTo(1, 9)]);
     expect(on.findIndex((s) => s > 0)).toBe(BUCKETS / 2);
@@ -308,6 +309,20 @@ describe('a recording', () => {
     const drawn = (r: typeof a) => JSON.stringify(r.window(20000, 20600));
     expect(drawn(b)).toBe(drawn(a));
     expect(JSON.stringify(b.moment(55555))).toBe(JSON.stringify(a.moment(55555)));
+  });
+});
+
+describe('what is told', () => {
+  it('a year of ordinary days does not crowd out the one that was not', () => {
+    const r = run(sump, { length: 300 * 86400, powerCuts: [{ from: 290 * 86400, to: 290 * 86400 + 7200 }] });
+    expect(r.more).toBeGreaterThan(10000);
+    expect(says(r)).toEqual(expect.arrayContaining(['power fails', 'power is back', expect.stringMatching(/^overflow/)]));
+    const times = r.events.map((e) => e.at);
+    expect(times).toEqual([...times].sort((a, b) => a - b));
+  });
+  it('the second pump says who could not keep up, and by how much', () => {
+    const r = run(demo('underpass-storm-sump.json'), { length: 3600, inflow: { kind: 'level', which: 'peak', scale: 3 } });
+    expect(says(r)).toEqual(expect.arrayContaining([expect.stringMatching(/^pump \d starts: lag float lifted at 1885 mm; the pumps that ran could not keep up: inflow [\d.]+ L\/s of [\d.]+ L\/s$/)]));
   });
 });
 

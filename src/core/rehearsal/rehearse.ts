@@ -1,7 +1,8 @@
 import type { States } from '../circuit';
 import type { Station } from '../station';
 import type { Phrase } from '../units';
-import { advance, beginning, copyOf, courseOf, type Course, type Listener, type State } from './engine';
+import { courseOf, type Course } from './course';
+import { advance, beginning, copyOf, type Listener, type State } from './engine';
 import { ledger, type Account } from './ledger';
 import type { Scenario } from './scenario';
 import { story, type RunEvent } from './story';
@@ -34,11 +35,18 @@ export interface Moment {
   readonly inflow: number;
 }
 
+/** A stretch of a rehearsal, closer. */
+export interface Closer {
+  readonly trace: Trace;
+  readonly events: readonly RunEvent[];
+  readonly more: number;
+}
+
 /** A rehearsal that can be asked about: any stretch of it closer, any moment of it. */
 export interface Recording {
   readonly run: Rehearsal;
-  /** The same rehearsal drawn between two times, s: every peak is there, however short. */
-  window(from: number, to: number): Trace;
+  /** The same rehearsal between two times, s: drawn closer, every peak there however short, and what happened then. */
+  window(from: number, to: number): Closer;
   moment(at: number): Moment;
 }
 
@@ -60,8 +68,8 @@ const together = (listeners: readonly Listener[]): Listener => ({
   passed(p) {
     for (const l of listeners) l.passed?.(p);
   },
-  turned(t, before, after, why) {
-    for (const l of listeners) l.turned?.(t, before, after, why);
+  turned(t, before, after, why, since) {
+    for (const l of listeners) l.turned?.(t, before, after, why, since);
   },
   told(t, v, kind, says) {
     for (const l of listeners) l.told?.(t, v, kind, says);
@@ -69,6 +77,13 @@ const together = (listeners: readonly Listener[]): Listener => ({
   ranBack(v) {
     for (const l of listeners) l.ranBack?.(v);
   },
+});
+
+/** Hears what happens from a time on: what leads up to it is run all the same, step for step as it was. */
+const fromOn = (from: number, { passed, told, turned }: Listener): Listener => ({
+  ...(passed && { passed }),
+  told: (t, v, kind, says) => void (t >= from && told?.(t, v, kind, says)),
+  turned: (t, before, after, why, since) => void (t >= from && turned?.(t, before, after, why, since)),
 });
 
 function begin(station: Station, scenario: Scenario): { ok: true; course: Course } | Refused {
@@ -133,8 +148,10 @@ export function record(station: Station, scenario: Scenario, { progress, stopped
     run,
     window(from, to) {
       const closer = traceFor(from, to, prepared.lanes);
-      advance(course, before(from), Math.min(to, state.t), { passed: (p) => addStretch(closer, p) });
-      return closer;
+      const told = story(prepared, keep);
+      const s = before(from);
+      advance(course, s, Math.min(to, state.t), together([fromOn(from, told.listener), { passed: (p) => addStretch(closer, p) }]));
+      return { trace: closer, events: told.events, more: told.more() };
     },
     moment(at) {
       const s = before(Math.min(at, state.t));

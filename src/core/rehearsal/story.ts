@@ -1,5 +1,6 @@
 import { phrase, type Phrase, quantity } from '../units';
-import type { EventKind, Listener } from './engine';
+import type { EventKind } from './course';
+import type { Listener } from './engine';
 import type { Prepared } from './world';
 
 export interface RunEvent {
@@ -11,14 +12,21 @@ export interface RunEvent {
   readonly says: Phrase;
 }
 
-/** Tells what happened and why, up to so many events; the rest are counted. Sentences are made only while they are kept. */
-export function story({ panel, vessel, station }: Prepared, keep: number): { listener: Listener; events: RunEvent[]; more(): number } {
+/** What a station does every day; everything else is out of the ordinary. */
+const ORDINARY: ReadonlySet<EventKind> = new Set<EventKind>(['float', 'pump', 'timer', 'call']);
+
+export const isOrdinary = ({ kind }: Pick<RunEvent, 'kind'>): boolean => ORDINARY.has(kind);
+
+/**
+ * Tells what happened and why: so many of what is ordinary, and as many of what is not, which no length of ordinary days crowds out; the
+ * rest are counted. Sentences are made only while they are kept.
+ */
+export function story({ panel, vessel }: Prepared, keep: number): { listener: Listener; events: RunEvent[]; more(): number } {
   const events: RunEvent[] = [];
-  let more = 0;
+  let [more, usual, unusual] = [0, 0, 0];
   let volume = 0;
-  const since = station.pumps.map(() => 0);
   const tell = (at: number, kind: EventKind, says: () => Phrase) => {
-    if (events.length < keep) events.push({ at, level: vessel.height(volume), kind, says: says() });
+    if ((ORDINARY.has(kind) ? usual++ : unusual++) < keep) events.push({ at, level: vessel.height(volume), kind, says: says() });
     else more++;
   };
   return {
@@ -32,13 +40,11 @@ export function story({ panel, vessel, station }: Prepared, keep: number): { lis
         volume = v;
         tell(t, kind, says);
       },
-      turned(t, before, after, why) {
+      turned(t, before, after, why, since) {
         for (let i = 0; i < since.length; i++) {
           const [was, is] = [before.running & (1 << i), after.running & (1 << i)];
           if (was === is) continue;
-          const ran = t - since[i]!;
-          since[i] = t;
-          tell(t, 'pump', () => (is ? phrase`pump ${String(i + 1)} starts: ${why()}` : phrase`pump ${String(i + 1)} stops after ${quantity('time', ran)}: ${why()}`));
+          tell(t, 'pump', () => (is ? phrase`pump ${String(i + 1)} starts: ${why()}` : phrase`pump ${String(i + 1)} stops after ${quantity('time', t - since[i]!)}: ${why()}`));
         }
         for (const o of panel.outcomes) if (o.kind !== 'pump' && before.outcomes[o.id] !== after.outcomes[o.id]) tell(t, o.kind, () => phrase`${after.outcomes[o.id] ? o.says : o.not}: ${why()}`);
       },

@@ -2,7 +2,7 @@
 import { createContext, use, useEffect, useState, type ReactNode } from 'react';
 import { useStore } from 'zustand';
 import { useEditorStore } from '../editor/StationProvider';
-import { createBench, type BenchState, type BenchStore } from './benchStore';
+import { createBench, type Bench, type BenchState, type BenchStore } from './benchStore';
 
 const BenchContext = createContext<BenchStore | null>(null);
 
@@ -24,6 +24,17 @@ export function BenchProvider({ children }: { children: ReactNode }) {
     return editor.subscribe(follow);
   }, [bench, editor]);
   return <BenchContext value={bench}>{children}</BenchContext>;
+}
+
+/** A bench that nobody works: it shows a panel as it stands. */
+export function StillBench({ bench, children }: { bench: Bench; children: ReactNode }) {
+  const [store] = useState(() => {
+    const made = createBench();
+    made.setState({ bench });
+    return made;
+  });
+  useEffect(() => store.setState({ bench }), [store, bench]);
+  return <BenchContext value={store}>{children}</BenchContext>;
 }
 
 export function useBenchStore(): BenchStore {

@@ -10,10 +10,10 @@ import Typography from '@mui/material/Typography';
 import type { Theme } from '@mui/material/styles';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useMemo, useRef, useState } from 'react';
-import { ladderScene, ladderSvg, sheetsOf, type LeafShape, type Sheet as LadderSheet } from '@/core/papers';
-import type { Outcome, Panel } from '@/core/schemes';
+import { ladderScene, ladderSvg, sheetsOf, type LeafShape } from '@/core/papers';
+import type { Outcome } from '@/core/schemes';
 import { sayPhrase } from '@/core/units';
-import { cautions, DEFERENCE, happens, reasonFor } from '@/core/wiring';
+import { cautions, DEFERENCE, happens } from '@/core/wiring';
 import { useStationSystem } from '../editor/StationProvider';
 import { downloadText, fileNameOf } from '../parts/download';
 import { StationShaft } from '../shaft/StationShaft';
@@ -21,7 +21,7 @@ import { BenchProvider, useBench, useBenchStore } from './BenchProvider';
 import { Checks } from './Checks';
 import { Hands } from './Hands';
 import { nextPosition } from './benchStore';
-import { Ladder, type LeafHands } from './Ladder';
+import { LadderWithWhy } from './LadderWithWhy';
 import { Landed } from './Landed';
 import { useLanded } from './useLanded';
 import { Lists } from './Lists';
@@ -56,40 +56,6 @@ function Outcomes({ outcomes }: { outcomes: readonly Outcome[] }) {
     </Box>
   );
 }
-
-/** The ladder, and under it what holds the thing that was asked about in, or stops it. */
-function LadderWithWhy({ panel, sheet, asked, hands }: { panel: Panel; sheet: LadderSheet; asked: string | null; hands: LeafHands }) {
-  const wired = useBench((s) => s.bench!.wired);
-  const settled = useBench((s) => s.bench!.settled);
-  const reason = useMemo(() => (asked === null ? null : reasonFor(wired, settled, asked)), [asked, wired, settled]);
-  const why = useMemo(() => new Set(reason?.elements ?? []), [reason]);
-  const words = (element: string) => {
-    const tag = element.split('.')[0]!;
-    const d = panel.devices.find((x) => x.tag === tag);
-    const state = d?.positions.find((p) => p.state === settled.states[tag])?.says;
-    return `${tag}${d ? ` (${d.says}${state ? `, ${state}` : ''})` : ''}`;
-  };
-  return (
-    <>
-      <Box sx={LADDER_BOX}>
-        <Ladder panel={panel} sheet={sheet} why={why} hands={hands} />
-      </Box>
-      <Box role="status" aria-label="why" sx={WHY_BOX}>
-        {reason && asked ? (
-          <>
-            <b>{asked.split('.')[0]}</b> is {reason.held ? 'held in by' : 'stopped by'} {[...new Set(reason.elements.filter((e) => e !== asked).map(words))].join(reason.held ? ', ' : ' or ')}
-            {reason.rungs.length > 1 && ` (rungs ${reason.rungs.join(', ')})`}
-          </>
-        ) : (
-          'touch a coil, a motor or a lamp to ask what holds it in or stops it; touch a switch to work it'
-        )}
-      </Box>
-    </>
-  );
-}
-
-const LADDER_BOX = { flex: '1 1 65%', minHeight: { xs: 380, md: 0 } } as const;
-const WHY_BOX = { px: 1, py: 0.25, borderTop: 1, borderColor: 'divider', fontSize: 13, minHeight: 24 } as const;
 
 /** Ladder above, terminals below. */
 function DrawingSheet() {

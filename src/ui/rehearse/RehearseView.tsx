@@ -3,171 +3,216 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
-import MenuItem from '@mui/material/MenuItem';
 import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
-import TextField from '@mui/material/TextField';
 import Papa from 'papaparse';
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { eventRows, faultsOf, readScenario, readyScenarios, traceRows, type Rehearsal, type Scenario } from '@/core/rehearsal';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { faultsOf, type Fault } from '@/core/faults';
+import { eventRows, figures, readScenario, readyScenarios, report, traceRows, type Scenario } from '@/core/rehearsal';
 import { panelOf } from '@/core/schemes';
-import { quantity, say, sayPhrase, type Quantity } from '@/core/units';
+import { sayPhrase } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { downloadJson, downloadText, fileNameOf } from '../parts/download';
-import { QuantityInput } from '../parts/QuantityInput';
-import { Reading } from '../parts/Reading';
 import { StationShaft } from '../shaft/StationShaft';
-import { TimeAxis } from './TimeAxis';
-import { useRehearsal } from './useRehearsal';
+import { ChanceSheet } from './ChanceSheet';
+import { clock } from './clock';
+import { Events } from './Events';
+import { useKeptRuns } from './keptRun';
+import { AtAGlance, Learnt } from './Learnt';
+import { PanelThen } from './PanelThen';
+import { PlayBar } from './PlayBar';
+import { ScenarioBar, ScenarioFiles } from './ScenarioBar';
+import { ScenarioSheet } from './ScenarioSheet';
+import { TimeAxis, type View } from './TimeAxis';
+import { useCloser, useMoment } from './useMoment';
+import { useRehearsal, type Ran } from './useRehearsal';
 import { WhatIf } from './WhatIf';
 
-/** What a rehearsal comes to: for each pump, and for the station. */
-function Learnt({ run }: { run: Rehearsal }) {
-  const system = useStationSystem();
-  const worst = useEditor((s) => s.judged.judgement.worst);
-  const figures: (readonly [string, Quantity | null, string?])[] = [
-    ...run.pumps.flatMap((p, i): (readonly [string, Quantity | null, string?])[] => [
-      [`pump ${i + 1} starts`, quantity('count', p.starts), `worst hour ${p.worstHour}${worst.ok ? `; rules say at most ${say(quantity('rate', worst.startsPerHour), system)}` : ''}`],
-      [`pump ${i + 1} ran`, quantity('time', p.ran), `longest ${say(quantity('time', p.longestRun), system)}, rest ${say(quantity('time', p.longestRest), system)}`],
-    ]),
-    ['bell', quantity('time', run.bell), `${run.bells} times`],
-    ['bell to overflow', run.warning === null ? null : quantity('time', run.warning)],
-    ['overflow', quantity('volume', run.balance.overflow), `for ${say(quantity('time', run.overflowing), system)}`],
-    ['water stays', run.age === null ? null : quantity('time', run.age), 'on the mean'],
-    ['energy', quantity('count', run.pumps.reduce((sum, p) => sum + p.energy, 0) / 3.6e6), 'kWh at rated current'],
-    ['water in', quantity('volume', run.balance.inflow), `balance off by ${Math.abs(run.balance.residue * 1000).toExponential(0)} L`],
-  ];
-  return (
-    <Box role="group" aria-label="what it comes to" sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(150px, 1fr))', gap: 1.25, px: 1.5, py: 1, borderTop: 1, borderColor: 'divider' }}>
-      {figures.map(([label, value, note]) => (
-        <Reading key={label} label={label} value={value} system={system} note={note} />
-      ))}
-    </Box>
+type Sheet = 'events' | 'figures' | 'panel' | 'if' | 'chance' | 'scenario';
+const SHEETS: readonly (readonly [Sheet, string])[] = [
+  ['events', 'what happened, and why'],
+  ['figures', 'figures'],
+  ['panel', 'panel then'],
+  ['if', 'what if'],
+  ['chance', 'chance'],
+  ['scenario', 'scenario'],
+];
+
+/** Nothing is looked at closer than this, s. */
+const CLOSEST = 1;
+
+/** The stretch of a rehearsal that is looked at: the whole of it until one looks closer. */
+function useView(length: number) {
+  const [chosen, setChosen] = useState<View | null>(null);
+  const view = useMemo(() => (chosen && chosen.from < length ? { from: chosen.from, to: Math.min(chosen.to, length) } : { from: 0, to: length }), [chosen, length]);
+  const zoom = useCallback(
+    (times: number, about: number) =>
+      setChosen((was) => {
+        const { from, to } = was ?? { from: 0, to: length };
+        const span = Math.max((to - from) / times, CLOSEST);
+        if (span >= length) return null;
+        const share = Math.min(Math.max((about - from) / (to - from), 0), 1);
+        const start = Math.min(Math.max(about - share * span, 0), length - span);
+        return { from: start, to: start + span };
+      }),
+    [length],
   );
+  /** Goes along with a time that leaves the view. */
+  const follow = useCallback(
+    (time: number) =>
+      setChosen((was) => {
+        if (!was || (time >= was.from && time <= was.to)) return was;
+        const span = was.to - was.from;
+        const from = Math.min(Math.max(time - span * 0.1, 0), Math.max(length - span, 0));
+        return { from, to: from + span };
+      }),
+    [length],
+  );
+  return { view, zoom, follow, whole: useCallback(() => setChosen(null), []) };
 }
 
-function Events({ run, onAt }: { run: Rehearsal; onAt(time: number): void }) {
-  const system = useStationSystem();
-  return (
-    <Box component="ol" aria-label="events" sx={{ m: 0, p: 0, listStyle: 'none', fontSize: 13 }}>
-      {run.events.slice(0, 400).map((e, i) => (
-        <Box component="li" key={i} sx={{ display: 'grid', gridTemplateColumns: '110px 1fr', borderBottom: 1, borderColor: 'divider', px: 1.5, py: 0.25 }}>
-          <Button size="small" onClick={() => onAt(e.at)} sx={{ minHeight: 22, p: 0, justifyContent: 'flex-start' }}>
-            {say(quantity('time', e.at), system)}
-          </Button>
-          <span style={{ fontWeight: e.kind === 'float' || e.kind === 'pump' ? 400 : 650 }}>{sayPhrase(e.says, system)}</span>
-        </Box>
-      ))}
-      {run.events.length + run.more > 400 && <Box component="li" sx={{ px: 1.5, py: 0.5 }}>and {run.events.length + run.more - 400} more: take them out as CSV</Box>}
-    </Box>
-  );
+/** The scenario that is rehearsed: one that is ready, or one’s own, changed only by what can be read. */
+function useScenario() {
+  const station = useEditor((s) => s.judged.judgement.context.station);
+  const ready = useMemo(() => readyScenarios(station), [station]);
+  const [own, setOwn] = useState<Scenario | null>(null);
+  const [trouble, setTrouble] = useState<readonly string[]>([]);
+  const scenario = own && own.duty === station.duty.kind ? own : ready[0]!;
+  const take = (input: unknown) => {
+    const read = readScenario(input, station);
+    setTrouble(read.ok ? [] : read.problems);
+    if (read.ok) setOwn(read.scenario);
+  };
+  return {
+    ready,
+    scenario,
+    trouble,
+    choose: (name: string) => (setTrouble([]), setOwn(ready.find((s) => s.name === name) ?? own)),
+    change: (more: Partial<Scenario>) => take({ ...scenario, ...more, name: scenario.name.replace(/( \(changed\))?$/, ' (changed)').slice(-80) }),
+    async bring(file: File) {
+      try {
+        take(JSON.parse(await file.text()));
+      } catch {
+        setTrouble([`${file.name} is not JSON`]);
+      }
+    },
+  };
 }
 
 /** Running the station through time before there is water. */
 export function RehearseView() {
-  const station = useEditor((s) => s.judged.judgement.context.station);
+  const id = useEditor((s) => s.id);
   const context = useEditor((s) => s.judged.judgement.context);
+  const { station } = context;
   const setLevel = useEditor((s) => s.setLevel);
   const system = useStationSystem();
-  const ready = useMemo(() => readyScenarios(station), [station]);
-  const [own, setOwn] = useState<Scenario | null>(null);
-  const scenario = own && own.duty === station.duty.kind ? own : ready[0]!;
+  const { ready, scenario, trouble, choose, change, bring } = useScenario();
   const made = useMemo(() => panelOf(station), [station]);
-  const faults = useMemo(() => (made.ok ? faultsOf(station, made.panel) : []), [made, station]);
-  const [trouble, setTrouble] = useState<readonly string[]>([]);
-  const [at, setAt] = useState(0);
+  const panel = made.ok ? made.panel : null;
+  const faults = useMemo(() => (panel ? faultsOf(station, panel) : []), [panel, station]);
+  const [chosenFault, setFault] = useState<Fault | null>(null);
+  const fault = faults.find((f) => f.id === chosenFault?.id) ?? null;
   const { rehearsed, start, stop } = useRehearsal();
-  const [sheet, setSheet] = useState<'events' | 'if'>('events');
-  const file = useRef<HTMLInputElement>(null);
+  const [sheet, setSheet] = useState<Sheet>('events');
+  const [chosenAt, setAt] = useState(0);
+  const at = Math.min(chosenAt, scenario.length);
+  const { view, zoom, follow, whole } = useView(scenario.length);
+  const moment = useMoment(rehearsed, at);
+  const closer = useCloser(rehearsed, view);
+  const kept = useKeptRuns((s) => s.runs[id]);
+  const keep = useKeptRuns((s) => s.keep);
 
   // Run once when the view opens, and whenever scenario or station is another.
   useEffect(() => start(station, scenario), [start, station, scenario]);
+  useEffect(() => {
+    if (moment) setLevel(moment.level);
+  }, [moment, setLevel]);
 
-  const change = (more: Partial<Scenario>) => {
-    const next = { ...scenario, ...more, name: scenario.name.replace(/( \(changed\))?$/, ' (changed)') };
-    const read = readScenario(next, station);
-    setTrouble(read.ok ? [] : read.problems);
-    if (read.ok) setOwn(read.scenario);
-  };
-  const run = rehearsed.state === 'there' ? rehearsed.run : null;
-  const cursor = (time: number) => {
-    setAt(time);
-    if (!run) return;
-    const i = Math.min(Math.floor(time / run.trace.step), run.trace.least.length - 1);
-    const [least, greatest] = [run.trace.least[i]!, run.trace.greatest[i]!];
-    if (Number.isFinite(least)) setLevel(context.vessel.height((least + greatest) / 2));
-  };
-  const take = async (chosen: File | undefined) => {
-    if (!chosen) return;
-    try {
-      const read = readScenario(JSON.parse(await chosen.text()), station);
-      setTrouble(read.ok ? [] : read.problems);
-      if (read.ok) setOwn(read.scenario);
-    } catch {
-      setTrouble([`${chosen.name} is not JSON`]);
-    }
-  };
-  const names = ready.map((s) => s.name);
+  const cursor = useCallback(
+    (time: number) => {
+      setAt(time);
+      follow(time);
+    },
+    [follow],
+  );
+  const rounded = (times: readonly { from: number; to: number }[]) => times.map((c) => ({ from: Math.round(c.from), to: Math.round(c.to) }));
+  const put = (name: string, from: number, to: number | null) => change({ faults: [...scenario.faults, { from: Math.round(from), to: to === null ? null : Math.round(to), id: name }] });
+  const file = (what: string, kind: string) => fileNameOf(station.identity.name, what, kind);
+
+  const there = (ran: Ran) => (
+    <>
+      <PlayBar at={at} length={ran.scenario.length} view={view} onAt={cursor} onZoom={zoom} onWhole={whole}>
+        <ScenarioFiles onFile={(f) => void bring(f)} onTakeOut={() => downloadJson(fileNameOf(station.identity.name, scenario.name), scenario)} />
+      </PlayBar>
+      <Box sx={{ flex: sheet === 'events' ? '1 1 56%' : '0 1 300px', minHeight: sheet === 'events' ? 260 : 240 }}>
+        <TimeAxis
+          context={context}
+          trace={(closer ?? ran.run).trace}
+          scenario={ran.scenario}
+          system={system}
+          view={view}
+          kept={kept}
+          at={at}
+          onAt={cursor}
+          onZoom={zoom}
+          faultName={(f) => faults.find((x) => x.id === f)?.says ?? f}
+          onPowerCuts={(cuts) => change({ powerCuts: rounded(cuts) })}
+          onFaults={(list) => change({ faults: list.map((f) => ({ ...f, from: Math.round(f.from), to: f.to === null ? null : Math.round(f.to) })) })}
+          onFault={(from, to) => fault && put(fault.id, from, to)}
+        />
+      </Box>
+      {sheet === 'events' && <AtAGlance station={ran.of} run={ran.run} />}
+      <Box sx={{ flex: sheet === 'events' ? '1 1 34%' : '1 1 55%', minHeight: 160, display: 'flex', flexDirection: 'column', borderTop: 1, borderColor: 'divider' }}>
+        <Box sx={{ display: 'flex', alignItems: 'center' }}>
+          <Tabs value={sheet} onChange={(_, v: Sheet) => setSheet(v)} variant="scrollable" aria-label="under the time axis" sx={{ flex: 1, minHeight: 34 }}>
+            {SHEETS.map(([value, label]) => (
+              <Tab key={value} value={value} label={label} />
+            ))}
+          </Tabs>
+          <Button onClick={() => downloadText(file('events', 'csv'), 'text/csv', Papa.unparse(eventRows(closer ?? ran.run, system)))}>events CSV</Button>
+          <Button onClick={() => downloadText(file('trace', 'csv'), 'text/csv', Papa.unparse(traceRows(ran.of, closer ?? ran.run)))}>trace CSV</Button>
+          <Button onClick={() => downloadJson(fileNameOf(station.identity.name, 'rehearsal'), report(ran.of, ran.scenario, ran.run, system))}>result JSON</Button>
+        </Box>
+        <Box role="tabpanel" aria-label={sheet} tabIndex={0} sx={{ flex: 1, minHeight: 0, overflow: 'auto' }}>
+          {sheet === 'events' && <Events told={closer ?? ran.run} onAt={cursor} />}
+          {sheet === 'figures' && (
+            <Learnt
+              station={ran.of}
+              scenario={ran.scenario}
+              run={ran.run}
+              kept={kept}
+              onKeep={(yes) => keep(id, yes ? { name: `${ran.scenario.name}, ${new Date().toTimeString().slice(0, 5)}`, length: ran.scenario.length, figures: figures(ran.of, ran.run), trace: ran.run.trace, greatest: Array.from(ran.run.trace.greatest, (v) => (Number.isFinite(v) ? context.vessel.height(v) : null)) } : null)}
+            />
+          )}
+          {sheet === 'panel' && <PanelThen station={ran.of} moment={moment} />}
+          {sheet === 'if' && <WhatIf station={ran.of} scenario={ran.scenario} onPut={(f) => put(f, at, null)} />}
+          {sheet === 'chance' && <ChanceSheet station={ran.of} />}
+          {sheet === 'scenario' && <ScenarioSheet scenario={ran.scenario} faults={faults} panel={panel} at={at} onChange={change} />}
+        </Box>
+      </Box>
+    </>
+  );
+
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '288px minmax(0, 1fr)' }, height: { md: '100%' } }}>
       <Box sx={{ minHeight: { xs: 420, md: 0 }, borderRight: { md: 1 }, borderColor: { md: 'divider' } }}>
         <StationShaft guess={{ width: 286, height: 660 }} beside />
       </Box>
       <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, minWidth: 0 }}>
-        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, p: 1, alignItems: 'flex-start' }}>
-          <TextField select label="scenario" value={names.includes(scenario.name) ? scenario.name : 'own'} onChange={(e) => setOwn(ready.find((s) => s.name === e.target.value) ?? own)} sx={{ width: 250 }}>
-            {ready.map((s) => (
-              <MenuItem key={s.name} value={s.name}>
-                {s.name}
-              </MenuItem>
-            ))}
-            {!names.includes(scenario.name) && <MenuItem value="own">{scenario.name}</MenuItem>}
-          </TextField>
-          <Box sx={{ width: 110 }}>
-            <QuantityInput label="lasts" kind="duration" system={system} value={scenario.length} onCommit={(length) => change({ length })} />
-          </Box>
-          {scenario.inflow.kind !== 'steps' && (
-            <Box sx={{ width: 90 }}>
-              <QuantityInput label="inflow times" kind="factor" system={system} value={scenario.inflow.scale} onCommit={(scale) => change({ inflow: { ...scenario.inflow, scale } as Scenario['inflow'] })} />
-            </Box>
-          )}
-          <TextField
-            select
-            label="add a fault"
-            value=""
-            onChange={(e) => change({ faults: [...scenario.faults, { from: Math.round(at), to: null, id: e.target.value }] })}
-            slotProps={{ select: { displayEmpty: true, renderValue: () => 'at the cursor…' } }}
-            sx={{ width: 150 }}
-          >
-            {faults.map((f) => (
-              <MenuItem key={f.id} value={f.id}>
-                {f.says}
-              </MenuItem>
-            ))}
-          </TextField>
-          <Button variant="outlined" onClick={() => change({ powerCuts: [...scenario.powerCuts, { from: Math.round(at), to: Math.round(at) + 3600 }] })}>
-            cut power for an hour
-          </Button>
-          {scenario.faults.map((f, i) => (
-            <Button key={i} variant="outlined" aria-label={`remove the fault ${f.id}`} onClick={() => change({ faults: scenario.faults.filter((_, k) => k !== i) })}>
-              {faults.find((x) => x.id === f.id)?.says ?? f.id} from {say(quantity('time', f.from), system)} ×
-            </Button>
-          ))}
-          {scenario.powerCuts.map((c, i) => (
-            <Button key={`c${i}`} variant="outlined" aria-label={`remove power cut ${i + 1}`} onClick={() => change({ powerCuts: scenario.powerCuts.filter((_, k) => k !== i) })}>
-              no power {say(quantity('time', c.from), system)} – {say(quantity('time', c.to), system)} ×
-            </Button>
-          ))}
-          <Button onClick={() => downloadJson(fileNameOf(station.identity.name, scenario.name), scenario)}>take out</Button>
-          <Button onClick={() => file.current?.click()}>bring in</Button>
-          <input ref={file} type="file" accept=".json,application/json" aria-label="scenario file" hidden onChange={(e) => void take(e.target.files?.[0])} />
-          {run && (
-            <>
-              <Button onClick={() => downloadText(fileNameOf(station.identity.name, 'events', 'csv'), 'text/csv', Papa.unparse(eventRows(run, system)))}>events CSV</Button>
-              <Button onClick={() => downloadText(fileNameOf(station.identity.name, 'trace', 'csv'), 'text/csv', Papa.unparse(traceRows(station, run)))}>trace CSV</Button>
-            </>
-          )}
-        </Box>
+        <ScenarioBar
+          scenario={scenario}
+          ready={ready}
+          faults={faults}
+          fault={fault}
+          at={at}
+          onFault={setFault}
+          onPut={(f) => put(f, at, null)}
+          onChoose={(name) => {
+            choose(name);
+            whole();
+          }}
+          onChange={change}
+        />
         {trouble.length > 0 && <Alert severity="error">{trouble.join('; ')}. The scenario is left as it was.</Alert>}
         {rehearsed.state === 'refused' && <Alert severity="error">{rehearsed.problems.map((p) => (typeof p === 'string' ? p : sayPhrase(p, system))).join('; ')}</Alert>}
         {rehearsed.state === 'failed' && <Alert severity="error">The rehearsal broke off. Change something, or open the page again.</Alert>}
@@ -182,22 +227,12 @@ export function RehearseView() {
             <Button onClick={stop}>stop</Button>
           </Box>
         )}
-        {run?.ended && <Alert severity="warning">It ended after {say(quantity('time', run.lasted), system)}: {sayPhrase(run.ended, system)}.</Alert>}
-        {run && rehearsed.state === 'there' && (
-          <>
-            <Box sx={{ flex: '1 1 50%', minHeight: 260 }}>
-              <TimeAxis context={context} run={run} scenario={rehearsed.scenario} system={system} at={Math.min(at, rehearsed.scenario.length)} onAt={cursor} onCut={(from, to) => change({ powerCuts: [...scenario.powerCuts, { from: Math.round(from), to: Math.round(to) }] })} />
-            </Box>
-            <Learnt run={run} />
-            <Box sx={{ flex: '1 1 30%', minHeight: 120, overflow: 'auto', borderTop: 1, borderColor: 'divider' }}>
-              <Tabs value={sheet} onChange={(_, v: 'events' | 'if') => setSheet(v)} aria-label="under the time axis">
-                <Tab value="events" label="what happened, and why" />
-                <Tab value="if" label="what if" />
-              </Tabs>
-              {sheet === 'events' ? <Events run={run} onAt={cursor} /> : <WhatIf station={rehearsed.of} scenario={rehearsed.scenario} />}
-            </Box>
-          </>
+        {rehearsed.state === 'there' && rehearsed.run.ended && (
+          <Alert severity="warning">
+            It ended at {clock(rehearsed.run.lasted)}: {sayPhrase(rehearsed.run.ended, system)}.
+          </Alert>
         )}
+        {rehearsed.state === 'there' && there(rehearsed)}
       </Box>
     </Box>
   );

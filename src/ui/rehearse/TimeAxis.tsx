@@ -1,12 +1,14 @@
 'use client';
 import Box from '@mui/material/Box';
 import { styled } from '@mui/material/styles';
-import { useMemo, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import type { LevelContext } from '@/core/levels';
-import { markWords } from '@/core/levels';
-import type { Rehearsal, Scenario } from '@/core/rehearsal';
+import { useEffect, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { markWords, type LevelContext } from '@/core/levels';
+import type { Scenario, Trace } from '@/core/rehearsal';
 import { quantity, say, type UnitSystem } from '@/core/units';
 import { useSize } from '../shaft/useSize';
+import { Bars, type Bar } from './Bars';
+import { clock, marks } from './clock';
+import type { Kept } from './keptRun';
 
 const Drawing = styled('svg')(({ theme }) => {
   const { pit } = theme.palette;
@@ -18,90 +20,142 @@ const Drawing = styled('svg')(({ theme }) => {
     '& .quiet': { fill: pit.quiet, fontSize: 10.5 },
     '& .water': { fill: pit.water, fillOpacity: 0.55 },
     '& .band': { fill: pit.surface },
+    '& .kept': { fill: 'none', stroke: pit.ink, strokeDasharray: '2 3', strokeWidth: 1.2 },
     '& .trip': { stroke: pit.quiet, strokeDasharray: '4 4' },
-    '& .frame': { fill: 'none', stroke: pit.rule },
+    '& .frame': { fill: 'transparent', stroke: pit.rule },
     '& .pump': { fill: pit.ink },
-    '& .bell': { fill: pit.vermilion },
+    '& .bell, & .overflow': { fill: pit.vermilion },
+    '& .lane-on': { fill: pit.steel },
     '& .inflow': { fill: pit.steel, fillOpacity: 0.7 },
-    '& .power': { fill: pit.ochre },
+    '& .lane': { fill: pit.panel, stroke: pit.rule, strokeWidth: 0.5, cursor: 'crosshair' },
+    '& .bar': { cursor: 'grab' },
+    '& .power .bar': { fill: pit.ochre },
+    '& .faults .bar': { fill: pit.vermilion, fillOpacity: 0.55, stroke: pit.vermilion },
     '& .cursor': { stroke: pit.brass, strokeWidth: 2 },
     '& .axis': { outline: 'none' },
     '& .axis:focus-visible .frame': { stroke: pit.brass, strokeWidth: 2 },
   };
 });
 
-const LEFT = 74;
+const LEFT = 78;
 const RIGHT = 84;
 const LANE = 17;
+/** Lanes of faults that are drawn; more are in the list. */
+const MOST = 6;
+
+/** A stretch of time that is shown, s. */
+export interface View {
+  readonly from: number;
+  readonly to: number;
+}
 
 interface Props {
   context: LevelContext;
-  run: Rehearsal;
+  trace: Trace;
   scenario: Scenario;
   system: UnitSystem;
+  view: View;
+  kept: Kept | undefined;
   /** Where the cursor stands, s. */
   at: number;
   onAt(time: number): void;
-  /** A stretch dragged on the power lane. */
-  onCut(from: number, to: number): void;
+  /** Looks closer (above 1) or wider, about a time. */
+  onZoom(times: number, about: number): void;
+  faultName(id: string): string;
+  onPowerCuts(cuts: Scenario['powerCuts']): void;
+  onFaults(faults: Scenario['faults']): void;
+  /** A stretch drawn on the lane of faults. */
+  onFault(from: number, to: number | null): void;
 }
 
-/** Marks of a time axis that read well. */
-function marks(length: number): number[] {
-  const step = [60, 300, 900, 3600, 3 * 3600, 6 * 3600, 86400, 2 * 86400, 7 * 86400, 30 * 86400, 90 * 86400, 365 * 86400].find((s) => length / s <= 9) ?? length;
-  return Array.from({ length: Math.floor(length / step) + 1 }, (_, i) => i * step);
+/** Words that would lie over one another are moved down, each as little as it takes, px. */
+function spread<T extends { at: number }>(list: readonly T[]): T[] {
+  let last = -Infinity;
+  return [...list].sort((a, b) => a.at - b.at).map((item) => ({ ...item, at: (last = Math.max(item.at, last + 11)) }));
 }
 
-/** One time axis: level between its least and greatest with the trip lines, inflow, power, pumps, bell. The cursor drives the shaft. */
-export function TimeAxis({ context, run, scenario, system, at, onAt, onCut }: Props) {
+const LANE_WORDS: Readonly<Record<string, string>> = { bell: 'bell', overflow: 'overflow' };
+
+/** One time axis: level between its least and greatest with the trip lines, inflow, power, faults, pumps, bell, appliances. The cursor drives shaft and ladder. */
+export function TimeAxis({ context, trace, scenario, system, view, kept, at, onAt, onZoom, faultName, onPowerCuts, onFaults, onFault }: Props) {
   const { ref, size } = useSize<HTMLDivElement>({ width: 960, height: 420 });
-  const [dragged, setDragged] = useState<{ from: number; to: number } | null>(null);
-  const { trace } = run;
-  const lanes = ['inflow', 'power', ...trace.running.map((_, i) => `pump ${i + 1}`), 'bell'];
-  const bottom = Math.max(size.height - lanes.length * LANE - 26, 120);
+  const { overflow, vessel, station, marks: levels } = context;
+  const lanes = useMemo(() => trace.lanes.filter((l) => l.id !== 'overflow' || l.share.some((s) => s > 0)), [trace]);
+  // Each fault has a lane of its own, so that one that lasts leaves room to draw the next.
+  const own = scenario.faults.slice(0, MOST);
+  const names = ['inflow', 'power', ...own.map((f) => faultName(f.id)), 'new fault', ...lanes.map((l) => LANE_WORDS[l.id] ?? l.says)];
+  const first = names.length - lanes.length;
+  const bottom = Math.max(size.height - names.length * LANE - 26, 110);
   const width = Math.max(size.width - LEFT - RIGHT, 100);
-  const { overflow } = context;
-  const x = (time: number) => LEFT + (time / scenario.length) * width;
+  const span = view.to - view.from;
+  const x = (time: number) => LEFT + ((time - view.from) / span) * width;
   const y = (level: number) => 10 + (1 - level / (overflow * 1.04)) * (bottom - 10);
   const laneY = (i: number) => bottom + 6 + i * LANE;
 
   const drawn = useMemo(() => {
-    const edge = (volumes: Float64Array) => Array.from(volumes, (v) => (Number.isFinite(v) ? context.vessel.height(v) : null));
+    const edge = (volumes: Float64Array) => Array.from(volumes, (v) => (Number.isFinite(v) ? vessel.height(v) : null));
     return { least: edge(trace.least), greatest: edge(trace.greatest) };
-  }, [trace, context.vessel]);
+  }, [trace, vessel]);
   const paths = useMemo(() => {
-    const px = (i: number) => LEFT + ((i + 0.5) / trace.least.length) * width;
-    const last = drawn.least.findLastIndex((l) => l !== null);
-    const top = drawn.greatest.slice(0, last + 1).map((l, i) => `${px(i).toFixed(1)} ${y(l ?? 0).toFixed(1)}`);
-    const low = drawn.least.slice(0, last + 1).map((l, i) => `${px(i).toFixed(1)} ${y(l ?? 0).toFixed(1)}`);
+    const line = (heights: readonly (number | null)[], from: number, step: number) => heights.flatMap((h, i) => (h === null ? [] : [`${x(from + (i + 0.5) * step).toFixed(1)} ${y(h).toFixed(1)}`]));
+    const top = line(drawn.greatest, trace.from, trace.step);
+    const low = line(drawn.least, trace.from, trace.step);
     const most = Math.max(...trace.inflow, 1e-12);
+    const wide = Math.max((trace.step / span) * width, 0.8).toFixed(2);
     const lane = (shares: Float64Array, row: number, full: number) =>
-      Array.from(shares, (share, i) => (share > 0 ? `M${px(i).toFixed(1)} ${laneY(row) + LANE - 4} v${(-Math.max((share / full) * (LANE - 5), 1.5)).toFixed(1)} h${Math.max(width / shares.length, 0.8).toFixed(2)} V${laneY(row) + LANE - 4} Z` : '')).join('');
+      Array.from(shares, (share, i) => (share > 0 ? `M${x(trace.from + i * trace.step).toFixed(1)} ${laneY(row) + LANE - 4} v${(-Math.max((share / full) * (LANE - 5), 1.5)).toFixed(1)} h${wide} V${laneY(row) + LANE - 4} Z` : '')).join('');
+    const ends = [top.at(-1)?.split(' ')[0], top[0]?.split(' ')[0]];
     return {
-      water: `M${top.join(' L')} L${px(last)} ${bottom} L${px(0)} ${bottom} Z`,
-      band: `M${top.join(' L')} L${[...low].reverse().join(' L')} Z`,
+      water: top.length > 1 ? `M${top.join(' L')} L${ends[0]} ${bottom} L${ends[1]} ${bottom} Z` : '',
+      band: top.length > 1 ? `M${top.join(' L')} L${[...low].reverse().join(' L')} Z` : '',
       inflow: lane(trace.inflow, 0, most),
-      pumps: trace.running.map((r, i) => lane(r, 2 + i, 1)),
-      bell: lane(trace.bell, 2 + trace.running.length, 1),
+      lanes: lanes.map((l, i) => lane(l.share, first + i, 1)),
+      kept: kept ? `M${line(kept.greatest, kept.trace.from, kept.trace.step).join(' L')}` : null,
     };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- y and laneY follow from what is named
-  }, [trace, drawn, width, bottom, overflow]);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- x, y and laneY follow from what is named
+  }, [trace, drawn, lanes, first, kept, width, bottom, overflow, view.from, view.to]);
 
-  const timeOf = (e: PointerEvent<SVGElement>) => {
-    const box = e.currentTarget.ownerSVGElement?.getBoundingClientRect() ?? e.currentTarget.getBoundingClientRect();
-    return Math.min(Math.max(((e.clientX - box.left - LEFT) / width) * scenario.length, 0), scenario.length);
-  };
+  const timeAt = (clientX: number, svg: Element) => Math.min(Math.max(view.from + ((clientX - svg.getBoundingClientRect().left - LEFT) / width) * span, view.from), view.to);
+  const timeOf = (e: PointerEvent<SVGElement>) => timeAt(e.clientX, e.currentTarget.ownerSVGElement ?? e.currentTarget);
   const key = (e: KeyboardEvent) => {
-    const step = (scenario.length / 200) * (e.shiftKey ? 10 : 1);
-    const by = e.key === 'ArrowRight' ? step : e.key === 'ArrowLeft' ? -step : 0;
-    if (by === 0) return;
+    if (e.key === '+' || e.key === '-') {
+      e.preventDefault();
+      return onZoom(e.key === '+' ? 2 : 0.5, at);
+    }
+    const step = (span / 200) * (e.shiftKey ? 10 : 1);
+    const to = { ArrowRight: at + step, ArrowLeft: at - step, Home: view.from, End: view.to }[e.key];
+    if (to === undefined) return;
     e.preventDefault();
-    onAt(Math.min(Math.max(at + by, 0), scenario.length));
+    onAt(Math.min(Math.max(to, 0), scenario.length));
   };
-  const cuts = [...scenario.powerCuts, ...(dragged ? [{ from: Math.min(dragged.from, dragged.to), to: Math.max(dragged.from, dragged.to) }] : [])];
+  // A wheel over the axis looks closer or wider; React cannot keep it from scrolling the page, a listener can.
+  const svg = useRef<SVGSVGElement>(null);
+  const zoom = useRef(onZoom);
+  useEffect(() => {
+    zoom.current = onZoom;
+  });
+  useEffect(() => {
+    const drawing = svg.current;
+    if (!drawing) return;
+    const wheel = (e: WheelEvent) => {
+      e.preventDefault();
+      const box = drawing.getBoundingClientRect();
+      zoom.current(e.deltaY < 0 ? 1.5 : 1 / 1.5, view.from + Math.min(Math.max((e.clientX - box.left - LEFT) / width, 0), 1) * (view.to - view.from));
+    };
+    drawing.addEventListener('wheel', wheel, { passive: false });
+    return () => drawing.removeEventListener('wheel', wheel);
+  }, [view.from, view.to, width]);
+
+  const { step, at: times } = marks(view.from, view.to);
+  const cuts: Bar[] = scenario.powerCuts.map((c) => ({ ...c, says: `no power from ${clock(c.from)} to ${clock(c.to)}` }));
+  const until = (to: number): number | null => (to >= scenario.length ? null : to);
+  const lane = { left: LEFT, width, height: LANE, from: view.from, to: view.to };
   return (
     <Box ref={ref} sx={{ width: '100%', height: '100%', overflow: 'hidden' }}>
-      <Drawing width={size.width} height={size.height} role="group" aria-label="rehearsal over time">
+      <Drawing ref={svg} width={size.width} height={size.height} role="group" aria-label="rehearsal over time">
+        <clipPath id="shown">
+          <rect x={LEFT} y={0} width={width} height={size.height} />
+        </clipPath>
         <g
           className="axis"
           role="slider"
@@ -118,56 +172,50 @@ export function TimeAxis({ context, run, scenario, system, at, onAt, onCut }: Pr
           }}
           onPointerMove={(e) => e.currentTarget.hasPointerCapture(e.pointerId) && onAt(timeOf(e))}
         >
-          <rect className="frame" x={LEFT} y={10} width={width} height={bottom - 10} style={{ fill: 'transparent' }} />
-          <path className="water" d={paths.water} />
-          <path className="band" d={paths.band} />
-          {context.marks.map((m) => (
+          <rect className="frame" x={LEFT} y={10} width={width} height={bottom - 10} />
+          <g clipPath="url(#shown)">
+            <path className="water" d={paths.water} />
+            <path className="band" d={paths.band} />
+            {paths.kept && <path className="kept" d={paths.kept} />}
+            <path className="inflow" d={paths.inflow} />
+            {paths.lanes.map((d, i) => (
+              <path key={lanes[i]!.id} className={lanes[i]!.id.startsWith('M') ? 'pump' : lanes[i]!.id in LANE_WORDS ? lanes[i]!.id : 'lane-on'} d={d} />
+            ))}
+          </g>
+          {spread(levels.map((m) => ({ m, at: y(m.level) }))).map(({ m, at: words }) => (
             <g key={m.name}>
               <path className="trip" d={`M${LEFT} ${y(m.level)} H${LEFT + width}`} />
-              <text x={LEFT + width + 4} y={y(m.level) + 4}>
-                {markWords(m.name, context.station.duty)}
+              <text x={LEFT + width + 4} y={words + 4}>
+                {markWords(m.name, station.duty)}
               </text>
             </g>
           ))}
-          <path className="inflow" d={paths.inflow} />
-          {paths.pumps.map((d, i) => (
-            <path key={i} className="pump" d={d} />
-          ))}
-          <path className="bell" d={paths.bell} />
         </g>
-        {lanes.map((name, i) => (
-          <text key={name} x={4} y={laneY(i) + LANE - 5} className="quiet">
-            {name}
+        {names.map((name, i) => (
+          <text key={`${name}${i}`} x={4} y={laneY(i) + LANE - 5} className="quiet">
+            {name.length > 13 ? `${name.slice(0, 12)}…` : name}
+            <title>{name}</title>
           </text>
         ))}
-        <rect
-          x={LEFT}
-          y={laneY(1)}
-          width={width}
-          height={LANE}
-          style={{ fill: 'transparent', cursor: 'crosshair' }}
-          data-lane="power"
-          onPointerDown={(e) => {
-            e.currentTarget.setPointerCapture(e.pointerId);
-            setDragged({ from: timeOf(e), to: timeOf(e) });
-          }}
-          onPointerMove={(e) => dragged && setDragged({ ...dragged, to: timeOf(e) })}
-          onPointerUp={() => {
-            if (dragged && Math.abs(dragged.to - dragged.from) > scenario.length / 400) onCut(Math.min(dragged.from, dragged.to), Math.max(dragged.from, dragged.to));
-            setDragged(null);
-          }}
-        >
-          <title>power: drag to place a cut</title>
-        </rect>
-        {cuts.map((c, i) => (
-          <rect key={i} className="power" x={x(c.from)} y={laneY(1) + 3} width={Math.max(x(Math.min(c.to, scenario.length)) - x(c.from), 2)} height={LANE - 6} pointerEvents="none" />
+        <Bars lane="power" {...lane} y={laneY(1)} bars={cuts} onDrawn={(from, to) => onPowerCuts([...scenario.powerCuts, { from, to }])} onMoved={(i, from, to) => onPowerCuts(scenario.powerCuts.map((c, k) => (k === i ? { from, to } : c)))} />
+        {own.map((f, i) => (
+          <Bars
+            key={i}
+            lane={`faults fault-${i}`}
+            {...lane}
+            y={laneY(2 + i)}
+            bars={[{ from: f.from, to: f.to ?? scenario.length, says: `${faultName(f.id)} from ${clock(f.from)}` }]}
+            onDrawn={(from, to) => onFaults(scenario.faults.map((x, k) => (k === i ? { ...x, from, to } : x)))}
+            onMoved={(_, from, to) => onFaults(scenario.faults.map((x, k) => (k === i ? { ...x, from, to: until(to) } : x)))}
+          />
         ))}
-        {marks(scenario.length).map((m) => (
+        <Bars lane="faults" {...lane} y={laneY(2 + own.length)} bars={[]} onDrawn={(from, to) => onFault(from, until(to))} onMoved={() => {}} />
+        {times.map((m) => (
           <text key={m} x={x(m)} y={size.height - 4} textAnchor="middle" className="quiet">
-            {say(quantity('time', m), system)}
+            {clock(m, step)}
           </text>
         ))}
-        <path className="cursor" pointerEvents="none" d={`M${x(at)} 6 V${size.height - 16}`} />
+        {at >= view.from && at <= view.to && <path className="cursor" pointerEvents="none" d={`M${x(at)} 6 V${size.height - 16}`} />}
       </Drawing>
     </Box>
   );

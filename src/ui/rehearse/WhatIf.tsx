@@ -1,52 +1,55 @@
 'use client';
+import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import { proxy, wrap, type Remote } from 'comlink';
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import type { Consequence, Scenario } from '@/core/rehearsal';
 import type { Station } from '@/core/station';
 import { quantity, say, type UnitSystem } from '@/core/units';
-import type { RehearseApi } from '@/workers/rehearse';
 import { useStationSystem } from '../editor/StationProvider';
+import { useTask } from './useRehearsal';
 
-const HARM = { overflow: 'overflow', dry: 'runs dry' } as const;
+const HARM = { overflow: 'overflow', dry: 'runs dry', chatter: 'chatters' } as const;
 
 function words({ bellAfter, harmAfter, harm, has, hides }: Consequence, system: UnitSystem): [bell: string, harm: string, has: string] {
   const time = (t: number) => say(quantity('time', t), system);
   return [
     bellAfter === null ? (hides ? 'silent: hides until a second fault' : 'silent') : `rings after ${time(bellAfter)}`,
     harmAfter === null || harm === null ? 'none in this time' : `${HARM[harm]} after ${time(harmAfter)}`,
-    has === null ? '' : Number.isFinite(has) ? time(has) : 'no warning',
+    has === null ? '' : Number.isFinite(has) && has > 0 ? time(has) : 'no warning',
   ];
 }
 
 /** Every single fault of the station in this scenario, from its beginning, ranked by how soon it harms. */
-export function WhatIf({ station, scenario }: { station: Station; scenario: Scenario }) {
+export function WhatIf({ station, scenario, onPut }: { station: Station; scenario: Scenario; onPut(id: string): void }) {
   const system = useStationSystem();
-  const [share, setShare] = useState(0);
-  const [found, setFound] = useState<{ of: Scenario; list: readonly Consequence[] } | null>(null);
-  useEffect(() => {
-    const worker = new Worker(new URL('../../workers/rehearse.ts', import.meta.url), { type: 'module' });
-    const api: Remote<RehearseApi> = wrap(worker);
-    let over = false;
-    void api.whatIf(station, scenario, 0, proxy((s: number) => void (over || setShare(s)))).then((list) => void (over || setFound({ of: scenario, list })));
-    return () => {
-      over = true;
-      worker.terminate();
-    };
-  }, [station, scenario]);
-  if (found?.of !== scenario) return <LinearProgress variant="determinate" value={share * 100} aria-label="trying every fault" sx={{ m: 1.5 }} />;
+  const { share, found, failed, go, stop } = useTask<{ of: Scenario; list: readonly Consequence[] }>();
+  useEffect(() => go((api, told) => api.whatIf(station, scenario, 0, told).then((list) => ({ of: scenario, list }))), [go, station, scenario]);
+  if (failed) return <Alert severity="error">It broke off. Change something, or open the page again.</Alert>;
+  if (share !== null)
+    return (
+      <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', px: 1.5, py: 1 }}>
+        <LinearProgress variant="determinate" value={share * 100} aria-label="trying every fault" sx={{ flex: 1 }} />
+        <Button onClick={stop}>stop</Button>
+      </Box>
+    );
+  if (found?.of !== scenario) return <Alert severity="info">Stopped. Open this sheet again to try every fault.</Alert>;
+  const hiding = found.list.filter((c) => c.hides).length;
   return (
     <Box sx={{ px: 1 }}>
-      <Table size="small" aria-label="what if">
+      <Box component="p" sx={{ fontSize: 13, my: 0.5, px: 0.5 }}>
+        {found.list.length} single faults, each from the beginning of this scenario: {found.list.filter((c) => c.harm).length} harm in its time, {hiding} show nothing until a second one comes. Only a test finds those.
+      </Box>
+      <Table size="small" aria-label="what if" sx={{ '& td': { py: 0 } }}>
         <TableHead>
           <TableRow>
-            {['fault', 'the bell', 'harm', 'time for a person'].map((h) => (
+            {['fault', 'the bell', 'harm', 'time for a person', ''].map((h) => (
               <TableCell key={h}>{h}</TableCell>
             ))}
           </TableRow>
@@ -56,10 +59,17 @@ export function WhatIf({ station, scenario }: { station: Station; scenario: Scen
             const [bell, harm, has] = words(c, system);
             return (
               <TableRow key={c.id}>
-                <TableCell sx={{ fontWeight: 600 }}>{c.says}</TableCell>
+                <TableCell sx={{ fontWeight: 600 }} title={`to mend it: ${c.mended}`}>
+                  {c.says}
+                </TableCell>
                 <TableCell>{bell}</TableCell>
                 <TableCell>{harm}</TableCell>
                 <TableCell>{has}</TableCell>
+                <TableCell padding="none">
+                  <Button size="small" sx={{ minHeight: 24, py: 0 }} onClick={() => onPut(c.id)} aria-label={`put in: ${c.says}`}>
+                    put in
+                  </Button>
+                </TableCell>
               </TableRow>
             );
           })}

@@ -1,0 +1,80 @@
+import { phrase, type Phrase } from '../units';
+import { inflowing, type Inflowing } from './inflow';
+import type { Scenario } from './scenario';
+import type { Prepared } from './world';
+
+export type EventKind = 'float' | 'pump' | 'bell' | 'interlock' | 'power' | 'hand' | 'fault' | 'timer' | 'overflow' | 'dry' | 'protection' | 'far' | 'lamp' | 'call' | 'person';
+
+/** What will happen at a known time. */
+export interface Due {
+  readonly at: number;
+  readonly kind: EventKind;
+  readonly says: Phrase;
+  readonly put?: Readonly<Record<string, string>>;
+  readonly fault?: { readonly place: number; readonly on: boolean };
+}
+
+/** A scenario at a station: what does not change while it runs. */
+export interface Course {
+  readonly prepared: Prepared;
+  readonly scenario: Scenario;
+  readonly inflowOf: Inflowing;
+  readonly dues: readonly Due[];
+  readonly cutOffs: readonly string[];
+  /** How long appliances still shed after they are stopped, s. */
+  readonly sheds: number;
+  readonly filling: boolean;
+}
+
+/** Everything in a scenario that this panel has no part for, each as `path: what`. */
+function strangers({ panel, faults }: Prepared, scenario: Scenario): string[] {
+  return [
+    ...scenario.faults.flatMap((f, i) => (faults.some((x) => x.id === f.id) ? [] : [`faults.${i}: this station has no part that could fail as “${f.id}”`])),
+    ...scenario.hands.flatMap((h, i) => {
+      const device = panel.devices.find((d) => d.tag === h.device);
+      if (!device) return [`hands.${i}: this panel has no ${h.device}`];
+      return device.positions.some((p) => p.state === h.state) ? [] : [`hands.${i}: ${h.device} has no position “${h.state}”`];
+    }),
+  ];
+}
+
+/** What will happen at known times, in order; what happens together in the order cuts, faults, hands. */
+function schedule({ panel, faults }: Prepared, scenario: Scenario): Due[] {
+  const mains = panel.devices.filter((d) => d.positions.some((p) => p.state === 'cut')).map((d) => d.tag);
+  const all = (state: string) => Object.fromEntries(mains.map((tag) => [tag, state]));
+  const list: Due[] = [
+    ...scenario.powerCuts.flatMap((c): Due[] => [
+      { at: c.from, kind: 'power', says: phrase`power fails`, put: all('cut') },
+      { at: c.to, kind: 'power', says: phrase`power is back`, put: all('there') },
+    ]),
+    ...scenario.faults.flatMap((f, place): Due[] => {
+      const { says } = faults.find((x) => x.id === f.id)!;
+      return [{ at: f.from, kind: 'fault', says: phrase`fault: ${says}`, fault: { place, on: true } }, ...(f.to === null ? [] : [{ at: f.to, kind: 'fault' as const, says: phrase`mended: ${says}`, fault: { place, on: false } }])];
+    }),
+    ...scenario.hands.map((h): Due => {
+      const device = panel.devices.find((d) => d.tag === h.device)!;
+      return { at: h.at, kind: 'hand', says: phrase`${h.device} to ${device.positions.find((p) => p.state === h.state)!.says}`, put: { [h.device]: h.state } };
+    }),
+  ];
+  return list.map((d, i) => ({ d, i })).sort((a, b) => a.d.at - b.d.at || a.i - b.i).map(({ d }) => d);
+}
+
+/** @returns problems where the scenario names what the panel has not */
+export function courseOf(prepared: Prepared, scenario: Scenario): { ok: true; course: Course } | { ok: false; problems: readonly string[] } {
+  const problems = strangers(prepared, scenario);
+  if (problems.length > 0) return { ok: false, problems };
+  const { station, panel } = prepared;
+  const { source } = station.inflow;
+  return {
+    ok: true,
+    course: {
+      prepared,
+      scenario,
+      inflowOf: inflowing(station, scenario),
+      dues: schedule(prepared, scenario),
+      cutOffs: panel.outcomes.filter((o) => o.kind === 'interlock' && o.id.startsWith('U4')).map((o) => o.id),
+      sheds: source.kind === 'appliances' ? Math.max(...source.list.map((a) => a.after / a.rate)) : 0,
+      filling: station.duty.kind === 'fill',
+    },
+  };
+}

@@ -1,0 +1,62 @@
+'use client';
+import Box from '@mui/material/Box';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { useMemo, useState } from 'react';
+import { settle } from '@/core/circuit';
+import { faultsOf } from '@/core/faults';
+import { sheetsOf, type LeafShape } from '@/core/papers';
+import { wiredWith, type Moment } from '@/core/rehearsal';
+import { panelOf } from '@/core/schemes';
+import type { Station } from '@/core/station';
+import { happens, lit, wire } from '@/core/wiring';
+import { StillBench } from '../panel/BenchProvider';
+import { LadderWithWhy } from '../panel/LadderWithWhy';
+
+/** The panel as it stands where the cursor is, with the faults that are there then: what is live, what is closed, and why. */
+export function PanelThen({ station, moment }: { station: Station; moment: Moment | null }) {
+  const made = useMemo(() => {
+    const built = panelOf(station);
+    return built.ok ? { panel: built.panel, scheme: built.scheme, well: wire(station, built.panel), faults: faultsOf(station, built.panel), sheets: sheetsOf(built.panel) } : null;
+  }, [station]);
+  const there = moment?.faults.join('|') ?? '';
+  const wired = useMemo(() => made && wiredWith(station, made.panel, made.well, made.faults.filter((f) => there.split('|').includes(f.id))), [made, station, there]);
+  const states = moment?.states;
+  const bench = useMemo(() => {
+    if (!made || !wired) return null;
+    const settled = settle(wired.structure, states ?? wired.states);
+    return { station, panel: made.panel, scheme: made.scheme, wired, settled, lit: lit(wired, settled) };
+  }, [made, wired, station, states]);
+  const [at, setAt] = useState<string | null>(null);
+  const [asked, setAsked] = useState<string | null>(null);
+  const hands = useMemo(() => ({ act: (leaf: LeafShape) => setAsked((was) => (was === leaf.id ? null : leaf.id)), press: () => {} }), []);
+  if (!made || !bench) return null;
+  const sheet = made.sheets.find((s) => s.id === at) ?? made.sheets.find((s) => s.id === 'control') ?? made.sheets[0]!;
+  return (
+    <StillBench bench={bench}>
+      <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%' }}>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', px: 1, fontSize: 13 }}>
+          <ToggleButtonGroup exclusive value={sheet.id} onChange={(_, v: string | null) => v && setAt(v)} aria-label="sheet of the ladder">
+            {made.sheets.map((s) => (
+              <ToggleButton key={s.id} value={s.id}>
+                {s.title}
+              </ToggleButton>
+            ))}
+          </ToggleButtonGroup>
+          <Box component="ul" aria-label="what it does then" sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, m: 0, p: 0, listStyle: 'none' }}>
+            {made.panel.outcomes.map((o) => {
+              const is = happens(bench.settled, o);
+              return (
+                <Box component="li" key={o.id} sx={{ fontWeight: is ? 700 : 400 }}>
+                  {is ? '● ' : '○ '}
+                  {is ? o.says : o.not}
+                </Box>
+              );
+            })}
+          </Box>
+        </Box>
+        <LadderWithWhy panel={made.panel} sheet={sheet} asked={asked} hands={hands} hint="the panel at the cursor, as rehearsed: touch a coil, a motor or a lamp to ask what holds it in or stops it" />
+      </Box>
+    </StillBench>
+  );
+}

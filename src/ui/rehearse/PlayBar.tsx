@@ -1,0 +1,90 @@
+'use client';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { clock } from './clock';
+import type { View } from './TimeAxis';
+
+const SPEEDS: readonly (readonly [times: number, says: string])[] = [
+  [1, 'as it is'],
+  [10, '10 s a second'],
+  [60, '1 min a second'],
+  [600, '10 min a second'],
+  [3600, '1 h a second'],
+  [6 * 3600, '6 h a second'],
+];
+
+interface Props {
+  at: number;
+  length: number;
+  view: View;
+  onAt(time: number): void;
+  onZoom(times: number, about: number): void;
+  onWhole(): void;
+  children: ReactNode;
+}
+
+/** Plays the rehearsal at a chosen speed, and looks closer or wider. */
+export function PlayBar({ at, length, view, onAt, onZoom, onWhole, children }: Props) {
+  const [speed, setSpeed] = useState(600);
+  const [playing, setPlaying] = useState(false);
+  const now = useRef({ at, onAt });
+  useEffect(() => {
+    now.current = { at, onAt };
+  });
+  useEffect(() => {
+    if (!playing) return;
+    let frame = 0;
+    let before: number | null = null;
+    const tick = (ms: number) => {
+      const { at: here, onAt: go } = now.current;
+      const next = Math.min(here + (before === null ? 0 : ((ms - before) / 1000) * speed), length);
+      before = ms;
+      if (next !== here) go(next);
+      if (next >= length) return setPlaying(false);
+      frame = requestAnimationFrame(tick);
+    };
+    frame = requestAnimationFrame(tick);
+    return () => cancelAnimationFrame(frame);
+  }, [playing, speed, length]);
+  const toggle = () => {
+    if (!playing && at >= length) onAt(0);
+    setPlaying(!playing);
+  };
+  useHotkeys('space', (e) => {
+    // A button or a float that has the focus is worked by space itself.
+    if ((e.target as HTMLElement).closest('button, [role="button"], [role="tab"], input, textarea')) return;
+    e.preventDefault();
+    toggle();
+  }, { enableOnFormTags: ['slider'] });
+  const whole = view.from <= 0 && view.to >= length;
+  return (
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', px: 1, pt: 0.5 }}>
+      <Button variant="outlined" onClick={toggle} sx={{ minWidth: 72 }}>
+        {playing ? 'hold' : 'play'}
+      </Button>
+      <TextField select label="speed" value={speed} onChange={(e) => setSpeed(Number(e.target.value))} sx={{ width: 150 }}>
+        {SPEEDS.map(([times, says]) => (
+          <MenuItem key={times} value={times}>
+            {says}
+          </MenuItem>
+        ))}
+      </TextField>
+      <Box component="output" aria-label="cursor" sx={(theme) => ({ fontFamily: theme.typography.reading.fontFamily, minWidth: 96 })}>
+        {clock(at, (view.to - view.from) / 500)}
+      </Box>
+      <Button onClick={() => onZoom(4, at)}>closer</Button>
+      <Button disabled={whole} onClick={() => onZoom(0.25, at)}>
+        wider
+      </Button>
+      <Button disabled={whole} onClick={onWhole}>
+        whole
+      </Button>
+      <Box sx={{ flex: 1 }} />
+      {children}
+    </Box>
+  );
+}

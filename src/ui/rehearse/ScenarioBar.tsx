@@ -1,0 +1,86 @@
+'use client';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useRef } from 'react';
+import type { Fault } from '@/core/faults';
+import type { Scenario } from '@/core/rehearsal';
+import { useStationSystem } from '../editor/StationProvider';
+import { QuantityInput } from '../parts/QuantityInput';
+import { FaultField } from './ScenarioSheet';
+
+interface Props {
+  scenario: Scenario;
+  ready: readonly Scenario[];
+  faults: readonly Fault[];
+  fault: Fault | null;
+  at: number;
+  onFault(fault: Fault | null): void;
+  onPut(id: string): void;
+  onChoose(name: string): void;
+  onChange(more: Partial<Scenario>): void;
+}
+
+/** What is rehearsed: the scenario, how long and how much water, and what is put in at the cursor. */
+export function ScenarioBar({ scenario, ready, faults, fault, at, onFault, onPut, onChoose, onChange }: Props) {
+  const system = useStationSystem();
+  const { inflow, length } = scenario;
+  const named = ready.some((s) => s.name === scenario.name);
+  return (
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, p: 1, pb: 0.5, alignItems: 'flex-start' }}>
+      <TextField select label="scenario" value={named ? scenario.name : 'own'} onChange={(e) => onChoose(e.target.value)} sx={{ width: 235 }}>
+        {ready.map((s) => (
+          <MenuItem key={s.name} value={s.name}>
+            {s.name}
+          </MenuItem>
+        ))}
+        {!named && <MenuItem value="own">{scenario.name}</MenuItem>}
+      </TextField>
+      <Box sx={{ width: 112 }}>
+        <QuantityInput label="lasts" kind="duration" system={system} value={length} onCommit={(lasts) => onChange({ length: lasts })} />
+      </Box>
+      {inflow.kind !== 'steps' && (
+        <Box sx={{ width: 84 }}>
+          <QuantityInput label="inflow ×" kind="factor" system={system} value={inflow.scale} onCommit={(scale) => onChange({ inflow: { ...inflow, scale } })} />
+        </Box>
+      )}
+      <FaultField label="fault to put in" faults={faults} value={fault} onChange={onFault} />
+      <Button variant="outlined" disabled={!fault} onClick={() => fault && onPut(fault.id)}>
+        at the cursor
+      </Button>
+      <Button
+        variant="outlined"
+        onClick={() => {
+          const from = Math.round(at);
+          onChange({ powerCuts: [...scenario.powerCuts, { from, to: from + 3600 }] });
+        }}
+      >
+        cut power for an hour
+      </Button>
+    </Box>
+  );
+}
+
+/** The scenario as a file, out and in. */
+export function ScenarioFiles({ onFile, onTakeOut }: { onFile(file: File): void; onTakeOut(): void }) {
+  const file = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <Button onClick={onTakeOut}>take out</Button>
+      <Button onClick={() => file.current?.click()}>bring in</Button>
+      <input
+        ref={file}
+        type="file"
+        accept=".json,application/json"
+        aria-label="scenario file"
+        hidden
+        onChange={(e) => {
+          const chosen = e.target.files?.[0];
+          e.target.value = '';
+          if (chosen) onFile(chosen);
+        }}
+      />
+    </>
+  );
+}

@@ -1,0 +1,141 @@
+'use client';
+import Autocomplete from '@mui/material/Autocomplete';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState, type ReactNode } from 'react';
+import type { Fault } from '@/core/faults';
+import type { Scenario } from '@/core/rehearsal';
+import type { Panel } from '@/core/schemes';
+import { useStationSystem } from '../editor/StationProvider';
+import { QuantityInput } from '../parts/QuantityInput';
+import { clock } from './clock';
+
+interface Props {
+  scenario: Scenario;
+  faults: readonly Fault[];
+  panel: Panel | null;
+  /** Where the cursor stands, s. */
+  at: number;
+  onChange(more: Partial<Scenario>): void;
+}
+
+const without = <T,>(list: readonly T[], i: number): T[] => list.filter((_, k) => k !== i);
+const instead = <T,>(list: readonly T[], i: number, item: T): T[] => list.map((x, k) => (k === i ? item : x));
+
+function Row({ says, remove, onRemove, children }: { says: string; remove: string; onRemove(): void; children: ReactNode }) {
+  return (
+    <Box component="li" sx={{ display: 'grid', gridTemplateColumns: 'minmax(140px, 1fr) 130px 130px 84px', gap: 1, alignItems: 'center' }}>
+      <span>{says}</span>
+      {children}
+      <Button aria-label={remove} onClick={onRemove}>
+        take out
+      </Button>
+    </Box>
+  );
+}
+
+const LIST = { m: 0, p: 0, listStyle: 'none', display: 'flex', flexDirection: 'column', gap: 0.75, fontSize: 13 } as const;
+
+/** The choice of a fault: by its part, with every kind that this station can have. */
+export function FaultField({ faults, value, onChange, label }: { faults: readonly Fault[]; value: Fault | null; onChange(fault: Fault | null): void; label: string }) {
+  return (
+    <Autocomplete
+      options={faults}
+      value={value}
+      onChange={(_, f) => onChange(f)}
+      groupBy={(f) => f.group}
+      getOptionLabel={(f) => f.says}
+      getOptionKey={(f) => f.id}
+      isOptionEqualToValue={(a, b) => a.id === b.id}
+      size="small"
+      renderInput={(props) => <TextField {...props} label={label} />}
+      sx={{ width: 270, '& .MuiInputBase-root.MuiInputBase-root': { py: 0, minHeight: 32 } }}
+    />
+  );
+}
+
+/** A scenario typed: power cuts, faults and hands by their times, and what holds all the time. */
+export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) {
+  const system = useStationSystem();
+  const [device, setDevice] = useState('');
+  const [state, setState] = useState('');
+  const worked = panel?.devices.filter((d) => d.sensor === undefined && d.positions.length > 0) ?? [];
+  const chosen = worked.find((d) => d.tag === device);
+  const time = (label: string, value: number | null, onCommit: (value: number) => void) => <QuantityInput label={label} kind="duration" system={system} value={value} onCommit={onCommit} />;
+  const { powerCuts, hands, protector } = scenario;
+  return (
+    <Box sx={{ px: 1.5, py: 1, display: 'grid', gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' }, gap: 2, alignItems: 'start' }}>
+      <Box>
+        <Typography component="h2" variant="h3" sx={{ my: 0.5 }}>
+          power cuts and faults
+        </Typography>
+        <Box component="ul" aria-label="power cuts and faults" sx={LIST}>
+          {powerCuts.map((c, i) => (
+            <Row key={`c${i}`} says="no power" remove={`remove power cut ${i + 1}`} onRemove={() => onChange({ powerCuts: without(powerCuts, i) })}>
+              {time('from', c.from, (from) => onChange({ powerCuts: instead(powerCuts, i, { ...c, from }) }))}
+              {time('to', c.to, (to) => onChange({ powerCuts: instead(powerCuts, i, { ...c, to }) }))}
+            </Row>
+          ))}
+          {scenario.faults.map((f, i) => (
+            <Row key={`f${i}`} says={faults.find((x) => x.id === f.id)?.says ?? f.id} remove={`remove the fault ${f.id}`} onRemove={() => onChange({ faults: without(scenario.faults, i) })}>
+              {time('from', f.from, (from) => onChange({ faults: instead(scenario.faults, i, { ...f, from }) }))}
+              {time(f.to === null ? 'to (never)' : 'to', f.to, (to) => onChange({ faults: instead(scenario.faults, i, { ...f, to }) }))}
+            </Row>
+          ))}
+          {powerCuts.length + scenario.faults.length === 0 && <li>none: draw one on its lane, or put one in above</li>}
+        </Box>
+        <Typography component="h2" variant="h3" sx={{ my: 0.5 }}>
+          hands
+        </Typography>
+        <Box component="ul" aria-label="hands" sx={LIST}>
+          {hands.map((h, i) => (
+            <Row key={i} says={`${h.device} to ${panel?.devices.find((d) => d.tag === h.device)?.positions.find((p) => p.state === h.state)?.says ?? h.state}`} remove={`remove hand ${i + 1}`} onRemove={() => onChange({ hands: without(hands, i) })}>
+              {time('at', h.at, (when) => onChange({ hands: instead(hands, i, { ...h, at: when }) }))}
+              <span />
+            </Row>
+          ))}
+        </Box>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1, alignItems: 'center' }}>
+          <TextField select label="a hand works" value={chosen ? device : ''} onChange={(e) => (setDevice(e.target.value), setState(''))} sx={{ width: 210 }}>
+            {worked.map((d) => (
+              <MenuItem key={d.tag} value={d.tag}>
+                {d.tag}: {d.says}
+              </MenuItem>
+            ))}
+          </TextField>
+          <TextField select label="to" value={state} disabled={!chosen} onChange={(e) => setState(e.target.value)} sx={{ width: 120 }}>
+            {(chosen?.positions ?? []).map((p) => (
+              <MenuItem key={p.state} value={p.state}>
+                {p.says}
+              </MenuItem>
+            ))}
+          </TextField>
+          <Button variant="outlined" disabled={!chosen || state === ''} onClick={() => onChange({ hands: [...hands, { at: Math.round(at), device, state }].sort((a, b) => a.at - b.at) })}>
+            at {clock(at)}
+          </Button>
+        </Box>
+      </Box>
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 }}>
+        <Typography component="h2" variant="h3" sx={{ gridColumn: '1 / -1' }}>
+          all the time
+        </Typography>
+        <QuantityInput label="begins with the water at" kind="height" system={system} value={scenario.start} hint={scenario.start === null ? 'the stop level' : undefined} onCommit={(start) => onChange({ start })} />
+        <QuantityInput label="a person comes after the bell" kind="duration" system={system} value={scenario.answers} hint={scenario.answers === null ? 'nobody comes' : 'mends what failed, resets what tripped'} onCommit={(answers) => onChange({ answers })} />
+        <QuantityInput label="protector opens, rotor standing" kind="time" system={system} value={protector.stalled} onCommit={(stalled) => onChange({ protector: { ...protector, stalled } })} />
+        {time('protector opens, in air', protector.dry, (dry) => onChange({ protector: { ...protector, dry } }))}
+        {time('and cools', protector.cools, (cools) => onChange({ protector: { ...protector, cools } }))}
+        <Box sx={{ display: 'flex', gap: 1, gridColumn: '1 / -1' }}>
+          <Button disabled={scenario.answers === null} onClick={() => onChange({ answers: null })}>
+            nobody comes
+          </Button>
+          <Button disabled={scenario.start === null} onClick={() => onChange({ start: null })}>
+            begin at the stop
+          </Button>
+        </Box>
+      </Box>
+    </Box>
+  );
+}
