@@ -1,9 +1,9 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { demoStations } from '../src/core/demo';
-import { readyScenarios, rehearse, report } from '../src/core/rehearsal';
+import { chance, readyScenarios, rehearse, report, usualChances } from '../src/core/rehearsal';
 import { newStation } from '../src/core/station';
-import { choose, makeStation, taken, type } from './station';
+import { choose, give, makeStation, taken, type } from './station';
 
 const open = async (page: Page, id: number) => {
   await page.goto(`/stations/${id}/rehearse`);
@@ -100,6 +100,19 @@ test('a hand works a selector at the cursor', async ({ page, request }) => {
   await expect(page.getByRole('list', { name: 'hands' })).toContainText('S1 to Hand');
   await sheet(page, 'what happened, and why');
   await expect(events(page)).toContainText('pump 1 draws air');
+});
+
+test('what comes in is chosen, or read from a table; a bad table is told by its row', async ({ page, request }) => {
+  await open(page, await makeStation(request, 'Inflow chosen'));
+  await sheet(page, 'scenario');
+  await choose(page, 'inflow', 'peak, steady');
+  await give(page, 'inflow file', 'flow.csv', 'time (min),flow (L/s)\n0,0.2\n60,0.1\n60,0.3\n');
+  await expect(page.getByRole('alert').filter({ hasText: 'The inflow was not changed' })).toContainText('row 3');
+  await give(page, 'inflow file', 'flow.csv', 'time (min),flow (L/s)\n0,0.2\n600,0.1\n');
+  await expect(page.getByRole('combobox', { name: 'inflow', exact: true })).toHaveText('a table of 2 rows, each until the next');
+  await sheet(page, 'figures');
+  // 600 min at 0.2 L/s and 840 min at 0.1 L/s.
+  await expect(page.getByRole('table', { name: 'figures' }).getByRole('row').filter({ hasText: 'water in' })).toContainText('12240 L');
 });
 
 test('the scenario goes out and comes in; a bad one is refused and nothing is lost', async ({ page, request }) => {
@@ -208,6 +221,11 @@ test('the chance of a flood is drawn by seed, with its interval and what had a p
   const found = page.getByRole('group', { name: 'chance of an overflow' });
   await expect(found).toContainText(/between [\d.]+% and [\d.]+%, as sure as 95 % \(\d+ of 30 years\)/, { timeout: 30_000 });
   const first = await found.textContent();
+  // The same seed draws the same years here and there.
+  const here = chance(newStation('Chance sump', 'Test Yard', 'metric-230'), { ...usualChances, years: 30 });
+  if (!here.ok) throw new Error('refused');
+  expect(first).toContain(`(${here.chance.flooded} of 30 years)`);
+  for (const c of here.chance.causes.slice(0, 12)) expect(first).toContain(`${c.says} (${c.floods})`);
   await type(page, 'seed', '9');
   await expect(found).toHaveCount(0);
   await type(page, 'seed', '1');

@@ -14,7 +14,8 @@ import { judge, surroundingsAfter } from '@/core/levels';
 import { panelOf } from '@/core/schemes';
 import { asLanded, lit, stand, standing, wire, type Posture } from '@/core/wiring';
 import { read, settle, solve } from '@/core/circuit';
-import { rehearse, type Scenario } from '@/core/rehearsal';
+import { chance, readyScenarios, record, rehearse, usualChances, whatIf, type Scenario } from '@/core/rehearsal';
+import { randomFrom } from '@/core/numeric';
 import { hydraulicsOf } from '@/core/hydraulics';
 import { sensorTrips } from '@/core/levels';
 import { vesselOf } from '@/core/vessel';
@@ -93,18 +94,12 @@ function panels() {
   };
 }
 
-/** The same numbers every time: a linear congruence (D. E. Knuth, The Art of Computer Programming, vol. 2, 3.3.4, table 1). */
-function chance(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => (state = (Math.imul(1664525, state) + 1013904223) >>> 0) / 2 ** 32;
-}
-
 const plainScenario = (station: Station, length: number, rows: { time: number; flow: number }[], powerCuts: Scenario['powerCuts'] = []): Scenario => ({ format: 'pit-bell/scenario', version: 1, name: 'bench', duty: station.duty.kind, length, start: null, inflow: { kind: 'steps', rows, every: null }, powerCuts, hands: [], faults: [], answers: null, protector: { stalled: 10, dry: 600, cools: 900 } });
 
 /** A year of the duplex at ten-minute steps with power cuts; a thousand one-day storms; and a sump for ten days against a plain loop of one-second steps. */
 function rehearsing() {
   const duplex = demoStations().find((d) => d.station.control.scheme === 'duplex')!.station;
-  const random = chance(7);
+  const { even: random } = randomFrom(7);
   const year = plainScenario(
     duplex,
     365 * 86400,
@@ -144,7 +139,25 @@ function rehearsing() {
   }
   const loopMs = performance.now() - began;
   const { pumps, balance } = exact.run;
+  // What the screen asks of a rehearsal that has run: a window of an hour, a moment.
+  const recorded = record(duplex, year);
+  if (!recorded.ok) throw new Error('refused');
+  let n = 0;
+  const somewhere = () => ((n++ * 7919) % 8700) * 3600;
+  const once = (task: () => void) => {
+    const at = performance.now();
+    task();
+    return round(performance.now() - at, 0);
+  };
+  const [storm] = readyScenarios(duplex);
   return {
+    windowOfYearMs: timed(() => {
+      const from = somewhere();
+      recorded.window(from, from + 3600);
+    }),
+    momentOfYearMs: timed(() => recorded.moment(somewhere())),
+    whatIfDuplexMs: once(() => whatIf(duplex, storm!, 0)),
+    hundredYearsOfChanceMs: once(() => chance(duplex, { ...usualChances, years: 100 })),
     yearMs: round(median(years.map((y) => y.ms)), 0),
     yearStarts: years[0]!.run.pumps.map((p) => p.starts),
     yearResidueM3: years[0]!.run.balance.residue,

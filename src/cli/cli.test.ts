@@ -145,6 +145,19 @@ describe('pitbell', () => {
   });
 });
 
+describe('pitbell meter with a fault', () => {
+  it('reads what a meter would read then, and refuses a fault that the station cannot have', () => {
+    const file = write('m.json', sound());
+    const posture = write('up.json', { 'S-pump': 'up' });
+    const across = (...fault: string[]) => JSON.parse(pitbell('meter', file, '--between', 'M1:U,M1:V', '--posture', posture, ...fault).out);
+    expect(across()).toMatchObject({ outcomes: { M1: true } });
+    expect(across().reading.value).toBeGreaterThan(220);
+    expect(across('--fault', 'pump-cord-cut')).toMatchObject({ outcomes: { M1: false } });
+    expect(across('--fault', 'pump-stuck-down,alarm-stuck-up')).toMatchObject({ outcomes: { M1: false, horn: true } });
+    expect(pitbell('meter', file, '--between', 'M1:U,M1:V', '--fault', 'lag-stuck-up')).toMatchObject({ status: 2, err: [expect.stringMatching(/no part that could fail as “lag-stuck-up”; there are pump-stuck-up/)] });
+  });
+});
+
 describe('pitbell rehearse', () => {
   it('runs what is ready, with events said and water balanced', () => {
     const file = write('r.json', sound());
@@ -161,10 +174,20 @@ describe('pitbell rehearse', () => {
     const file = write('s.json', sound());
     const [day] = JSON.parse(pitbell('rehearse', file, '--list').out).scenarios;
     const stuck = write('stuck.json', { ...day, faults: [{ from: 600, to: null, id: 'pump-stuck-down' }] });
-    expect(pitbell('rehearse', file, '--scenario', stuck, '--csv', 'events').out).toMatch(/fault,fault: pump float stuck down/);
+    expect(pitbell('rehearse', file, '--scenario', stuck, '--csv', 'events').out).toMatch(/fault,fault: pump float: stuck down/);
     expect(pitbell('rehearse', file, '--scenario', stuck, '--csv', 'trace').out.split('\n')).toHaveLength(1441);
   });
+  it('draws years by chance, the same for the same seed; and puts every fault in', () => {
+    const file = write('u.json', sound());
+    const drawn = () => JSON.parse(pitbell('rehearse', file, '--chance', '10', '--answers', '2', '--seed', '3').out);
+    expect(drawn()).toEqual(drawn());
+    expect(drawn()).toMatchObject({ years: 10, chances: { answers: 7200, seed: 3 }, share: expect.any(Number), low: expect.any(Number), high: expect.any(Number) });
+    const { faults } = JSON.parse(pitbell('rehearse', file, '--ready', 'two hours at peak', '--what-if').out);
+    expect(faults.find((f: { id: string }) => f.id === 'Q1-off')).toMatchObject({ harm: 'overflow', hides: false, mended: expect.any(String) });
+  });
   it.each([
+    [['--chance', 'many'], /--chance: /],
+    [['--chance', '10', '--answers', '0'], /--answers: nobody is there at once/],
     [['--ready', 'a flood'], /not one of an ordinary day/],
     [['--csv', 'pictures'], /not trace or events/],
     [['--scenario', 'WRONG'], /WRONG.*duty: the scenario is for another duty/],

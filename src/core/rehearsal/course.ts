@@ -51,9 +51,11 @@ function schedule({ panel, faults }: Prepared, scenario: Scenario): Due[] {
       const { says } = faults.find((x) => x.id === f.id)!;
       return [{ at: f.from, kind: 'fault', says: phrase`fault: ${says}`, fault: { place, on: true } }, ...(f.to === null ? [] : [{ at: f.to, kind: 'fault' as const, says: phrase`mended: ${says}`, fault: { place, on: false } }])];
     }),
-    ...scenario.hands.map((h): Due => {
-      const device = panel.devices.find((d) => d.tag === h.device)!;
-      return { at: h.at, kind: 'hand', says: phrase`${h.device} to ${device.positions.find((p) => p.state === h.state)!.says}`, put: { [h.device]: h.state } };
+    ...scenario.hands.flatMap((h): Due[] => {
+      const { positions, springs } = panel.devices.find((d) => d.tag === h.device)!;
+      const to = (state: string, at: number): Due => ({ at, kind: 'hand', says: phrase`${h.device} to ${positions.find((p) => p.state === state)!.says}`, put: { [h.device]: state } });
+      // What springs back is held for a second.
+      return springs === undefined || h.state === springs ? [to(h.state, h.at)] : [to(h.state, h.at), to(springs, h.at + 1)];
     }),
   ];
   return list.map((d, i) => ({ d, i })).sort((a, b) => a.d.at - b.d.at || a.i - b.i).map(({ d }) => d);

@@ -33,7 +33,7 @@ export interface Listener {
 /** What waits for its time: a timer of the panel, the protector of a motor, a person on the way. */
 interface Clock {
   readonly at: number;
-  readonly does: 'timer' | 'heats' | 'cools' | 'person';
+  readonly does: 'timer' | 'heats' | 'cools' | 'runs-on' | 'person';
   /** Of a timer: the state it goes to. Of a protector: which pump, from 0. */
   readonly to: string;
 }
@@ -50,11 +50,15 @@ export interface State {
   /** Pumps whose thermal protector is open, and that draw air: bits. */
   open: number;
   dry: number;
+  /** Pumps that have stopped and whose water still runs into the tank that they fill: bits. */
+  runsOn: number;
   clocks: Map<string, Clock>;
   now: Step;
   dueAt: number;
   shedUntil: number;
   spill: boolean;
+  /** Where power and hands last put devices, held or not. */
+  puts: Readonly<Record<string, string>>;
   /** When each pump last started or stopped, s. */
   since: number[];
   /** When the panel last switched, to find chatter. */
@@ -93,11 +97,13 @@ export function beginning({ prepared, scenario, inflowOf, filling }: Course): St
     active: new Set(),
     open: 0,
     dry: 0,
+    runsOn: 0,
     clocks: new Map(node.waiting.map((w) => [w.device, { at: w.after, does: 'timer', to: w.to }])),
     now: inflowOf(0),
     dueAt: 0,
     shedUntil: Infinity,
     spill: false,
+    puts: {},
     since: station.pumps.map(() => 0),
     switches: [],
     ended: null,
@@ -115,10 +121,11 @@ export function advance(course: Course, s: State, end: number, listener: Listene
   const { prepared, scenario, inflowOf, dues, cutOffs, sheds, filling } = course;
   const { panel, vessel, top, intakes, station } = prepared;
   const sense = filling ? -1 : 1;
+  const runOn = station.duty.kind === 'fill' ? station.duty.runOn : 0;
   const level = () => vessel.height(s.v);
   const tell = (kind: EventKind, says: () => Phrase) => listener.told?.(s.t, s.v, kind, says);
   const inflow = () => (s.t >= s.shedUntil ? 0 : s.now.flow * s.world.inflow);
-  const pumping = () => s.node.running & s.world.moves & ~s.dry;
+  const pumping = () => (s.node.running | s.runsOn) & s.world.moves & ~s.dry;
   const stretch: Passed = { from: 0, to: 0, v0: 0, v1: 0, on: 0, inflow: 0, node: s.node, dry: 0, pumped: 0, overflow: 0, came: 0, over: false, at: () => 0 };
   const overLane = 1 << (prepared.lanes.length - 1);
 
@@ -152,6 +159,11 @@ export function advance(course: Course, s: State, end: number, listener: Listene
       listener.ranBack?.(back);
       s.v += back;
     }
+    const stopped = before.running & ~to.running;
+    if (stopped && runOn > 0) {
+      s.runsOn |= stopped;
+      s.clocks.set('run-on', { at: s.t + runOn, does: 'runs-on', to: '' });
+    }
     for (const d of panel.devices) if (to.states[d.tag] === 'tripped' && before.states[d.tag] !== 'tripped' && !s.world.held.has(d.tag)) tell('protection', () => phrase`${d.tag} opens: ${d.says}`);
     if (to.rings && !before.rings) sendFor();
     const makes = cutOffs.length === 0 || cutOffs.some((id) => to.outcomes[id]);
@@ -171,7 +183,7 @@ export function advance(course: Course, s: State, end: number, listener: Listene
     const world = prepared.world([...[...s.active].map((i) => scenario.faults[i]!.id), ...thermal]);
     if (world === before) return;
     const released = [...before.held].filter((tag) => !world.held.has(tag)).flatMap((tag) => {
-      const rest = restOf(panel, tag);
+      const rest = s.puts[tag] ?? restOf(panel, tag);
       return rest === null ? [] : [[tag, rest] as const];
     });
     s.world = world;
@@ -268,6 +280,9 @@ export function advance(course: Course, s: State, end: number, listener: Listene
         s.open &= ~(1 << Number(clock.to));
         tell('protection', () => phrase`thermal protector of pump ${String(Number(clock.to) + 1)} has cooled and closes by itself`);
         return reworld(() => phrase`its thermal protector closed`);
+      case 'runs-on':
+        s.runsOn = 0;
+        return;
       case 'person':
         return attend();
     }
@@ -289,6 +304,7 @@ export function advance(course: Course, s: State, end: number, listener: Listene
         s.active = fault.on ? new Set([...s.active, fault.place]) : new Set([...s.active].filter((x) => x !== fault.place));
         reworld(() => says);
       }
+      s.puts = { ...s.puts, ...put };
       for (const [tag, state] of Object.entries(put)) if (!s.world.held.has(tag)) become(s.world.logic.after(s.node, tag, state), () => says);
     }
     settleWater();

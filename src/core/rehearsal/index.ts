@@ -1,4 +1,4 @@
-export { readScenario, readyScenarios, type Scenario } from './scenario';
+export { readScenario, readyScenarios, scenarioJsonSchema, type Scenario } from './scenario';
 export { record, rehearse, type Closer, type Moment, type Recording, type Rehearsal } from './rehearse';
 export { isOrdinary, type RunEvent } from './story';
 export type { Trace } from './trace';

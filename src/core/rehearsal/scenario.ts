@@ -44,6 +44,9 @@ export const scenarioSchema = z.strictObject({
     .describe('of the motors: how soon the thermal protector (or the overload) opens with the rotor standing, how soon with the pump in air, and how long it cools until it closes again, s; usual times unless they are known'),
 });
 
+/** The scenario as JSON Schema (2020-12), for other programs. */
+export const scenarioJsonSchema = (): object => z.toJSONSchema(scenarioSchema, { io: 'input' });
+
 export type Scenario = z.infer<typeof scenarioSchema>;
 
 /** What is wrong with a scenario for this station, each as `path: what`. */

@@ -5,12 +5,17 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
+import Papa from 'papaparse';
 import { useState, type ReactNode } from 'react';
 import type { Fault } from '@/core/faults';
 import type { Scenario } from '@/core/rehearsal';
 import type { Panel } from '@/core/schemes';
-import { useStationSystem } from '../editor/StationProvider';
+import { readStormRows, stormRows } from '@/core/station';
+import { unitOf } from '@/core/units';
+import { useEditor, useStationSystem } from '../editor/StationProvider';
+import { downloadText, fileNameOf } from '../parts/download';
 import { QuantityInput } from '../parts/QuantityInput';
+import { TableFile } from '../parts/TableFile';
 import { clock } from './clock';
 
 interface Props {
@@ -54,6 +59,40 @@ export function FaultField({ faults, value, onChange, label }: { faults: readonl
       renderInput={(props) => <TextField {...props} label={label} />}
       sx={{ width: 270, '& .MuiInputBase-root.MuiInputBase-root': { py: 0, minHeight: 32 } }}
     />
+  );
+}
+
+const INFLOWS = [
+  ['survey', 'as surveyed, through the day'],
+  ['low', 'low, steady'],
+  ['design', 'design, steady'],
+  ['peak', 'peak, steady'],
+] as const;
+
+/** What comes in: a kind of the survey, or a table of one’s own. */
+function InflowChoice({ scenario: { inflow }, filling, onChange }: { scenario: Scenario; filling: boolean; onChange(more: Partial<Scenario>): void }) {
+  const system = useStationSystem();
+  const name = useEditor((s) => s.document.identity.name);
+  const scale = inflow.kind === 'steps' ? 1 : inflow.scale;
+  const choose = (kind: string) => kind !== 'steps' && onChange({ inflow: kind === 'survey' ? { kind: 'survey', scale } : { kind: 'level', which: kind as 'low' | 'design' | 'peak', scale } });
+  const take = (rows: string[][]) => {
+    const read = readStormRows(rows, system);
+    if (read.ok) onChange({ inflow: { kind: 'steps', rows: read.rows, every: null } });
+    return read.ok ? [] : read.problems;
+  };
+  return (
+    <Box sx={{ gridColumn: '1 / -1' }}>
+      <TableFile what="inflow" units={`min, ${unitOf('flow', system)}`} onRows={take} more={inflow.kind === 'steps' && <Button onClick={() => downloadText(fileNameOf(name, 'inflow', 'csv'), 'text/csv', Papa.unparse(stormRows(inflow.rows, system)))}>write it as CSV</Button>}>
+        <TextField select label={filling ? 'what is drawn' : 'inflow'} value={inflow.kind === 'level' ? inflow.which : inflow.kind} onChange={(e) => choose(e.target.value)} sx={{ width: 260 }}>
+          {INFLOWS.map(([kind, says]) => (
+            <MenuItem key={kind} value={kind}>
+              {says}
+            </MenuItem>
+          ))}
+          {inflow.kind === 'steps' && <MenuItem value="steps">a table of {inflow.rows.length} rows, each until the next</MenuItem>}
+        </TextField>
+      </TableFile>
+    </Box>
   );
 }
 
@@ -122,6 +161,7 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
         <Typography component="h2" variant="h3" sx={{ gridColumn: '1 / -1' }}>
           all the time
         </Typography>
+        <InflowChoice scenario={scenario} filling={scenario.duty === 'fill'} onChange={onChange} />
         <QuantityInput label="begins with the water at" kind="height" system={system} value={scenario.start} hint={scenario.start === null ? 'the stop level' : undefined} onCommit={(start) => onChange({ start })} />
         <QuantityInput label="a person comes after the bell" kind="duration" system={system} value={scenario.answers} hint={scenario.answers === null ? 'nobody comes' : 'mends what failed, resets what tripped'} onCommit={(answers) => onChange({ answers })} />
         <QuantityInput label="protector opens, rotor standing" kind="time" system={system} value={protector.stalled} onCommit={(stalled) => onChange({ protector: { ...protector, stalled } })} />

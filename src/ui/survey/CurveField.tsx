@@ -10,7 +10,7 @@ import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { downloadText, fileNameOf } from '../parts/download';
 import { QuantityField } from './fields';
 import { ListRow } from './ListRow';
-import { TableFile } from './TableFile';
+import { TableFile } from '../parts/TableFile';
 
 /** A pump's curve: points typed, pasted from a sheet, read from a CSV file, or written to one. */
 export function CurveField({ index }: { index: number }) {

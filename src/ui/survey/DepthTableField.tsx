@@ -10,7 +10,7 @@ import { unitOf } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { downloadText, fileNameOf } from '../parts/download';
 import { QuantityField } from './fields';
-import { TableFile } from './TableFile';
+import { TableFile } from '../parts/TableFile';
 
 type Rows = Extract<VesselShape, { kind: 'table' }>['rows'];
 const PATH = 'vessel.shape.rows';

@@ -14,7 +14,7 @@ import { Group, Row } from './Group';
 import { InflowDrawing } from './InflowDrawing';
 import { ListRow } from './ListRow';
 import { InflowSketch } from './sketches';
-import { TableFile } from './TableFile';
+import { TableFile } from '../parts/TableFile';
 
 const SOURCES: readonly (readonly [InflowSource['kind'], string])[] = [
   ['steady', 'three steady flows'],

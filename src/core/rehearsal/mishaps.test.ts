@@ -1,0 +1,114 @@
+import { describe, expect, it } from 'vitest';
+import { sensorTrips } from '../levels';
+import type { Station } from '../station';
+import { sayPhrase } from '../units';
+import { vesselOf } from '../vessel';
+import { run, says, scenario, sump } from './rehearsal.fixture';
+import { whatIf, type Scenario } from '.';
+
+describe('faults', () => {
+  const of = (id: string, station = sump) => run(station, { length: 12 * 3600, faults: [{ from: 3600, to: null, id }] });
+  it.each([
+    ['pump-stuck-down', (r: ReturnType<typeof run>) => r.bells > 0 && r.overflowing > 0 && r.warning! > 0],
+    ['pump-stuck-up', (r: ReturnType<typeof run>) => r.dry > 0 && r.bells === 0],
+    ['alarm-stuck-down', (r: ReturnType<typeof run>) => r.bells === 0 && r.overflowing === 0],
+    ['alarm-stuck-up', (r: ReturnType<typeof run>) => r.bell > 10 * 3600],
+    ['Q1-off', (r: ReturnType<typeof run>) => r.overflowing > 0 && r.bells > 0],
+    ['blocked', (r: ReturnType<typeof run>) => r.overflowing > 0 && r.pumps[0]!.longestRun > 10000],
+    ['GB-flat', (r: ReturnType<typeof run>) => r.bells === 0 && r.overflowing === 0],
+  ])('%s does what it does', (id, does) => expect(does(of(id))).toBe(true));
+
+  it('half the flow runs longer; a line that drains back starts more often', () => {
+    const well = run(sump, { length: 12 * 3600 });
+    expect(of('M1-clogged').pumps[0]!.ran).toBeGreaterThan(well.pumps[0]!.ran * 1.4);
+    expect(of('check-open').pumps[0]!.starts).toBeGreaterThan(well.pumps[0]!.starts);
+    expect(of('check-open').balance.returned).toBeGreaterThan(well.balance.returned);
+  });
+  it('a fault that is mended leaves no trace after it', () => {
+    const r = run(sump, { length: 12 * 3600, faults: [{ from: 3600, to: 7200, id: 'Q1-off' }] });
+    expect(says(r)).toEqual(expect.arrayContaining(['fault: Q1 is off (guards the circuit)', 'mended: Q1 is off (guards the circuit)']));
+    const later = r.events.filter((e) => e.at > 8000);
+    expect(later.some((e) => e.kind === 'pump') && !later.some((e) => e.kind === 'overflow')).toBe(true);
+  });
+});
+
+describe('motors that heat', () => {
+  const contactor: Station = { ...sump, control: { ...sump.control, scheme: 'contactor' } };
+  const flow = (rate: number): Partial<Scenario> => ({ inflow: { kind: 'steps', rows: [{ time: 0, flow: rate }], every: null } });
+  const at = (r: ReturnType<typeof run>, words: RegExp) => r.events.filter((e) => words.test(sayPhrase(e.says, 'metric'))).map((e) => e.at);
+
+  it('a rotor that stands opens the overload after its time, and that stays open until a hand resets it', () => {
+    const r = run(contactor, { ...flow(0.0005), length: 3600, faults: [{ from: 0, to: null, id: 'M1-seized' }] });
+    const [starts, opens] = [at(r, /^pump 1 starts/), at(r, /^F11 opens/)];
+    expect(opens).toEqual([expect.closeTo(starts[0]! + 10, 9)]);
+    expect(starts).toHaveLength(1);
+    expect(r.balance.pumped).toBe(0);
+  });
+  it('without an overload the motor’s own protector opens, cools and tries again', () => {
+    const r = run(sump, { ...flow(0.0005), length: 4000, faults: [{ from: 0, to: null, id: 'M1-seized' }], protector: { stalled: 12, dry: 600, cools: 700 } });
+    const [starts, opens] = [at(r, /^pump 1 starts/), at(r, /^thermal protector of pump 1 opens: pump 1 stood under voltage/)];
+    expect(starts.length).toBeGreaterThan(3);
+    opens.forEach((t, i) => expect(t - starts[i]!).toBeCloseTo(12, 9));
+    starts.slice(1).forEach((t, i) => expect(t - opens[i]!).toBeCloseTo(700, 9));
+  });
+  it('a pump in air opens after minutes; one that draws water again in between does not', () => {
+    const stuck = { faults: [{ from: 0, to: null, id: 'pump-stuck-up' }], length: 7200 };
+    const dry = run(sump, { ...flow(0), ...stuck });
+    const [air, opens] = [at(dry, /^pump 1 draws air/), at(dry, /^thermal protector of pump 1 opens: pump 1 ran without water/)];
+    expect(opens[0]! - air[0]!).toBeCloseTo(600, 9);
+    expect(dry.lowest).toBeCloseTo(sump.pumps[0]!.intake, 9);
+    expect(at(run(sump, { ...flow(0.0005), ...stuck }), /thermal protector/)).toEqual([]);
+  });
+  it('an air-locked pump turns, moves nothing and heats', () => {
+    const r = run(sump, { ...flow(0.0005), length: 7200, faults: [{ from: 0, to: null, id: 'M1-airlocked' }] });
+    expect(r.balance.pumped).toBe(0);
+    expect(at(r, /ran without water/).length).toBeGreaterThan(0);
+  });
+});
+
+describe('a person who answers the bell', () => {
+  it('is there after the time, mends what failed, and the pump goes on', () => {
+    const r = run(sump, { length: 12 * 3600, answers: 1800, faults: [{ from: 600, to: null, id: 'M1-winding-open' }] });
+    const bell = r.rang[0]!.from;
+    const person = r.events.find((e) => e.kind === 'person')!;
+    expect(person.at).toBeCloseTo(bell + 1800, 9);
+    expect(sayPhrase(person.says, 'metric')).toBe('a person is there, and mends: pump 1: winding open');
+    expect(r.events.some((e) => e.at > person.at && e.kind === 'pump')).toBe(true);
+    expect(r.bells).toBe(1);
+  });
+  it('resets what has tripped and what has latched', () => {
+    const latched: Station = { ...sump, control: { ...sump.control, scheme: 'contactor' }, alarm: { ...sump.alarm, latch: true } };
+    const r = run(latched, { length: 12 * 3600, answers: 1800, faults: [{ from: 600, to: null, id: 'M1-seized' }] });
+    const person = r.events.find((e) => e.kind === 'person')!;
+    expect(r.events.some((e) => e.at >= person.at && /^pump 1 starts/.test(sayPhrase(e.says, 'metric')))).toBe(true);
+    expect(r.bell).toBeLessThan(4000);
+  });
+  it('does not come where no bell rings', () => {
+    const r = run(sump, { length: 12 * 3600, answers: 600, faults: [{ from: 0, to: null, id: 'alarm-stuck-down' }, { from: 600, to: null, id: 'Q1-off' }] });
+    expect(r.events.some((e) => e.kind === 'person')).toBe(false);
+    expect(r.overflowing).toBeGreaterThan(0);
+  });
+});
+
+describe('what if', () => {
+  const day = scenario(sump, { length: 6 * 3600, inflow: { kind: 'steps', rows: [{ time: 0, flow: 0.0004 }], every: null } });
+  const list = whatIf(sump, day, 0);
+  const of = (id: string) => list.find((c) => c.id === id)!;
+  it('ranks by time to harm; what hides comes after all that harms', () => {
+    const harms = list.map((c) => c.harmAfter);
+    const harmful = harms.filter((h) => h !== null);
+    expect(harmful).toEqual([...harmful].sort((a, b) => a - b));
+    expect(harms.slice(harmful.length).every((h) => h === null)).toBe(true);
+  });
+  it('a dead pump rings before it spills, and the time a person has is the room over the inflow', () => {
+    const vessel = vesselOf(sump.vessel);
+    const alarm = sensorTrips(sump).find((x) => x.sensor.role === 'alarm')!;
+    const room = vessel.volume(sump.vessel.overflow) - vessel.volume(alarm.rise);
+    for (const id of ['Q1-off', 'blocked', 'pump-stuck-down']) expect([id, of(id).harm, of(id).has]).toEqual([id, 'overflow', expect.closeTo(room / 0.0004, 3)]);
+  });
+  it('a stuck alarm float, a flat battery and a dead bell supply hide', () => {
+    for (const id of ['alarm-stuck-down', 'GB-flat']) expect(of(id)).toMatchObject({ hides: true, bellAfter: null, harmAfter: null });
+    expect(of('pump-stuck-up')).toMatchObject({ harm: 'dry', hides: false });
+    expect(of('alarm-stuck-up')).toMatchObject({ bellAfter: 0, harm: null, hides: false });
+  });
+});

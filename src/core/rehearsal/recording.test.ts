@@ -1,0 +1,93 @@
+import { describe, expect, it } from 'vitest';
+import { demoStations } from '../demo';
+import type { Station } from '../station';
+import { sayPhrase } from '../units';
+import { demo, run, says, scenario, sump } from './rehearsal.fixture';
+import { BUCKETS } from './trace';
+import { compare, record, type Scenario } from '.';
+
+describe('a recording', () => {
+  const recorded = (station: Station, more: Partial<Scenario>) => {
+    const answer = record(station, scenario(station, more));
+    if (!answer.ok) throw new Error('refused');
+    return answer;
+  };
+  const mixed: Partial<Scenario> = { length: 2 * 86400, inflow: { kind: 'survey', scale: 1 }, powerCuts: [{ from: 30000, to: 40000 }], faults: [{ from: 50000, to: 90000, id: 'blocked' }] };
+
+  it('any window of it shows what the whole showed, and more: no peak is lost, none is invented', () => {
+    for (const file of ['workshop-sump.json', 'underpass-storm-sump.json', 'sand-bed-dosing-tank.json', 'workshop-header-tank.json']) {
+      const station = demo(file);
+      const whole = recorded(station, mixed);
+      const { trace } = whole.run;
+      const [from, to] = [12 * trace.step * 40, 12 * trace.step * 41];
+      const { trace: close, events } = whole.window(from, to);
+      expect([file, events.map((e) => [e.kind, sayPhrase(e.says, 'metric')])]).toEqual([file, whole.run.events.filter((e) => e.at >= from && e.at <= to).map((e) => [e.kind, sayPhrase(e.says, 'metric')])]);
+      const inside = Array.from(trace.least.keys()).filter((i) => i * trace.step >= from - 1e-6 && (i + 1) * trace.step <= to + 1e-6);
+      expect(inside).toHaveLength(12);
+      expect([file, Math.min(...close.least)]).toEqual([file, expect.closeTo(Math.min(...inside.map((i) => trace.least[i]!)), 9)]);
+      expect([file, Math.max(...close.greatest)]).toEqual([file, expect.closeTo(Math.max(...inside.map((i) => trace.greatest[i]!)), 9)]);
+      close.lanes.forEach(({ share }, n) => expect(share.reduce((a, b) => a + b, 0) * close.step).toBeCloseTo(inside.reduce((sum, i) => sum + trace.lanes[n]!.share[i]! * trace.step, 0), 5));
+    }
+  });
+  it('down to a second', () => {
+    const whole = recorded(sump, mixed);
+    const start = whole.run.events.find((e) => e.kind === 'pump')!.at;
+    const { trace: close } = whole.window(start - 0.5, start + 0.5);
+    const on = close.lanes.find((l) => l.id === 'M1')!.share;
+    expect([on[0], on.at(-1)]).toEqual([0, expect.closeTo(1, 9)]);
+    expect(on.findIndex((s) => s > 0)).toBe(BUCKETS / 2);
+  });
+  it('a moment is what the run was then: level, floats, pumps, faults', () => {
+    const whole = recorded(sump, mixed);
+    for (const e of whole.run.events.filter((x) => x.kind === 'pump' || x.kind === 'float').slice(0, 40)) {
+      expect(whole.moment(e.at).level).toBeCloseTo(e.level, 2);
+    }
+    expect(whole.moment(35000).states.W0).toBe('cut');
+    expect(whole.moment(60000).faults).toEqual(['blocked']);
+    expect(whole.moment(95000).faults).toEqual([]);
+    expect(whole.moment(1e9).at).toBe(mixed.length);
+  });
+  it('asking about it changes nothing, whatever was asked before', () => {
+    const [a, b] = [recorded(sump, mixed), recorded(sump, mixed)];
+    b.window(100, 4000);
+    b.moment(70000);
+    const drawn = (r: typeof a) => JSON.stringify(r.window(20000, 20600));
+    expect(drawn(b)).toBe(drawn(a));
+    expect(JSON.stringify(b.moment(55555))).toBe(JSON.stringify(a.moment(55555)));
+  });
+});
+
+describe('what is told', () => {
+  it('a year of ordinary days does not crowd out the one that was not', () => {
+    const r = run(sump, { length: 300 * 86400, powerCuts: [{ from: 290 * 86400, to: 290 * 86400 + 7200 }] });
+    expect(r.more).toBeGreaterThan(10000);
+    expect(says(r)).toEqual(expect.arrayContaining(['power fails', 'power is back', expect.stringMatching(/^overflow/)]));
+    const times = r.events.map((e) => e.at);
+    expect(times).toEqual([...times].sort((a, b) => a - b));
+  });
+  it('the second pump says who could not keep up, and by how much', () => {
+    const r = run(demo('underpass-storm-sump.json'), { length: 3600, inflow: { kind: 'level', which: 'peak', scale: 3 } });
+    expect(says(r)).toEqual(expect.arrayContaining([expect.stringMatching(/^pump \d starts: lag float lifted at 1885 mm; the pumps that ran could not keep up: inflow [\d.]+ L\/s of [\d.]+ L\/s$/)]));
+  });
+});
+
+describe('beside the level rules', () => {
+  it('they agree where the inflow is steady, and differences are explained', () => {
+    for (const { station } of demoStations()) {
+      const steady = scenario(station, { length: 7 * 86400 });
+      const r = run(station, steady);
+      for (const c of compare(station, steady, r)) if (c.id === 'starts' || c.id === 'ran') expect([station.identity.name, c.id, sayPhrase(c.why, 'metric')]).toEqual([station.identity.name, c.id, 'they agree']);
+    }
+  });
+  it('a power cut and a fault are named as what the rules do not know of', () => {
+    const broken = scenario(sump, { powerCuts: [{ from: 3600, to: 39600 }], faults: [{ from: 50000, to: null, id: 'M1-clogged' }] });
+    const why = compare(sump, broken, run(sump, broken)).find((c) => c.id === 'starts')!.why;
+    expect(sayPhrase(why, 'metric')).toMatch(/^the power was off for 10 h 00 min; a fault was put in; water ran over/);
+  });
+  it('the reserve agrees with a dead pump at the inflow of the rule', () => {
+    const dead = scenario(sump, { length: 86400, inflow: { kind: 'level', which: sump.settings.reserveInflow, scale: 1 }, faults: [{ from: 0, to: null, id: 'Q1-off' }] });
+    const reserve = compare(sump, dead, run(sump, dead)).find((c) => c.id === 'reserve')!;
+    expect(reserve.run.value).toBeCloseTo(reserve.rules.value, 3);
+    expect(sayPhrase(reserve.why, 'metric')).toBe('they agree');
+  });
+});
