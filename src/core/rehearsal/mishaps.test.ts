@@ -77,8 +77,8 @@ describe('a person who answers the bell', () => {
     expect(r.bells).toBe(1);
   });
   it('resets what has tripped and what has latched', () => {
-    const latched: Station = { ...sump, control: { ...sump.control, scheme: 'contactor' }, alarm: { ...sump.alarm, latch: true } };
-    const r = run(latched, { length: 12 * 3600, answers: 1800, faults: [{ from: 600, to: null, id: 'M1-seized' }] });
+    const stays: Station = { ...sump, control: { ...sump.control, scheme: 'contactor' }, alarm: { ...sump.alarm, latch: true } };
+    const r = run(stays, { length: 12 * 3600, answers: 1800, faults: [{ from: 600, to: null, id: 'M1-seized' }] });
     const person = r.events.find((e) => e.kind === 'person')!;
     expect(r.events.some((e) => e.at >= person.at && /^pump 1 starts/.test(sayPhrase(e.says, 'metric')))).toBe(true);
     expect(r.bell).toBeLessThan(4000);

@@ -5,6 +5,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
+import dynamic from 'next/dynamic';
 import Papa from 'papaparse';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { faultsOf, type Fault } from '@/core/faults';
@@ -14,19 +15,22 @@ import { sayPhrase } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { downloadJson, downloadText, fileNameOf } from '../parts/download';
 import { StationShaft } from '../shaft/StationShaft';
-import { ChanceSheet } from './ChanceSheet';
 import { clock } from './clock';
 import { Events } from './Events';
 import { useKeptRuns } from './keptRun';
-import { AtAGlance, Learnt } from './Learnt';
-import { PanelThen } from './PanelThen';
+import { AtAGlance } from './AtAGlance';
 import { PlayBar } from './PlayBar';
 import { ScenarioBar, ScenarioFiles } from './ScenarioBar';
-import { ScenarioSheet } from './ScenarioSheet';
 import { TimeAxis, type View } from './TimeAxis';
 import { useCloser, useMoment } from './useMoment';
 import { useRehearsal, type Ran } from './useRehearsal';
-import { WhatIf } from './WhatIf';
+
+// Sheets that are not seen at once are fetched when they are opened.
+const Learnt = dynamic(() => import('./Learnt').then((m) => m.Learnt));
+const PanelThen = dynamic(() => import('./PanelThen').then((m) => m.PanelThen));
+const WhatIf = dynamic(() => import('./WhatIf').then((m) => m.WhatIf));
+const ChanceSheet = dynamic(() => import('./ChanceSheet').then((m) => m.ChanceSheet));
+const ScenarioSheet = dynamic(() => import('./ScenarioSheet').then((m) => m.ScenarioSheet));
 
 type Sheet = 'events' | 'figures' | 'panel' | 'if' | 'chance' | 'scenario';
 const SHEETS: readonly (readonly [Sheet, string])[] = [

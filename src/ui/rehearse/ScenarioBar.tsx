@@ -8,7 +8,7 @@ import type { Fault } from '@/core/faults';
 import type { Scenario } from '@/core/rehearsal';
 import { useStationSystem } from '../editor/StationProvider';
 import { QuantityInput } from '../parts/QuantityInput';
-import { FaultField } from './ScenarioSheet';
+import { FaultField } from './FaultField';
 
 interface Props {
   scenario: Scenario;

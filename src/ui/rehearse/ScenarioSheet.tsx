@@ -1,5 +1,4 @@
 'use client';
-import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -43,24 +42,6 @@ function Row({ says, remove, onRemove, children }: { says: string; remove: strin
 }
 
 const LIST = { m: 0, p: 0, listStyle: 'none', display: 'flex', flexDirection: 'column', gap: 0.75, fontSize: 13 } as const;
-
-/** The choice of a fault: by its part, with every kind that this station can have. */
-export function FaultField({ faults, value, onChange, label }: { faults: readonly Fault[]; value: Fault | null; onChange(fault: Fault | null): void; label: string }) {
-  return (
-    <Autocomplete
-      options={faults}
-      value={value}
-      onChange={(_, f) => onChange(f)}
-      groupBy={(f) => f.group}
-      getOptionLabel={(f) => f.says}
-      getOptionKey={(f) => f.id}
-      isOptionEqualToValue={(a, b) => a.id === b.id}
-      size="small"
-      renderInput={(props) => <TextField {...props} label={label} />}
-      sx={{ width: 270, '& .MuiInputBase-root.MuiInputBase-root': { py: 0, minHeight: 32 } }}
-    />
-  );
-}
 
 const INFLOWS = [
   ['survey', 'as surveyed, through the day'],
