@@ -1,9 +1,12 @@
 import { describe, expect, it } from 'vitest';
+import { demoStations } from '../demo';
+import { faultsOf } from '../faults';
 import { sensorTrips } from '../levels';
+import { panelOf } from '../schemes';
 import type { Station } from '../station';
 import { sayPhrase } from '../units';
 import { vesselOf } from '../vessel';
-import { run, says, scenario, sump } from './rehearsal.fixture';
+import { demo, run, says, scenario, sump } from './rehearsal.fixture';
 import { whatIf, type Scenario } from '.';
 
 describe('faults', () => {
@@ -77,7 +80,8 @@ describe('a person who answers the bell', () => {
     expect(r.bells).toBe(1);
   });
   it('resets what has tripped and what has latched', () => {
-    const stays: Station = { ...sump, control: { ...sump.control, scheme: 'contactor' }, alarm: { ...sump.alarm, latch: true } };
+    const { alarm, control } = sump;
+    const stays: Station = { ...sump, control: { ...control, scheme: 'contactor' }, alarm: { ...alarm, latch: true } };
     const r = run(stays, { length: 12 * 3600, answers: 1800, faults: [{ from: 600, to: null, id: 'M1-seized' }] });
     const person = r.events.find((e) => e.kind === 'person')!;
     expect(r.events.some((e) => e.at >= person.at && /^pump 1 starts/.test(sayPhrase(e.says, 'metric')))).toBe(true);
@@ -110,5 +114,46 @@ describe('what if', () => {
     for (const id of ['alarm-stuck-down', 'GB-flat']) expect(of(id)).toMatchObject({ hides: true, bellAfter: null, harmAfter: null });
     expect(of('pump-stuck-up')).toMatchObject({ harm: 'dry', hides: false });
     expect(of('alarm-stuck-up')).toMatchObject({ bellAfter: 0, harm: null, hides: false });
+  });
+});
+
+describe('faults in the order of the day', () => {
+  const flow: Partial<Scenario> = { inflow: { kind: 'steps', rows: [{ time: 0, flow: 0.0004 }], every: null } };
+  it('a second fault shows what the first one hid: a stuck alarm float rings no one when the pump dies', () => {
+    const alone = run(sump, { ...flow, length: 6 * 3600, faults: [{ from: 0, to: null, id: 'alarm-stuck-down' }] });
+    const both = run(sump, { ...flow, length: 6 * 3600, faults: [{ from: 0, to: null, id: 'alarm-stuck-down' }, { from: 7200, to: null, id: 'M1-winding-open' }] });
+    expect([alone.bells, alone.overflowing]).toEqual([0, 0]);
+    expect([both.bells, both.overflowing > 0, both.warning]).toEqual([0, true, null]);
+  });
+  it('two faults of one pump come and go each by itself', () => {
+    const r = run(sump, { ...flow, length: 8 * 3600, faults: [{ from: 3600, to: 14400, id: 'M1-clogged' }, { from: 7200, to: 10800, id: 'Q1-off' }] });
+    const pumps = r.events.filter((e) => e.kind === 'pump').map((e) => e.at);
+    expect(pumps.some((t) => t > 7200 && t < 10800)).toBe(false);
+    expect(pumps.some((t) => t > 10800 && t < 14400)).toBe(true);
+    expect(Math.abs(r.balance.residue)).toBeLessThan(1e-9);
+  });
+  it('every fault of every demo station keeps every drop, and ends', () => {
+    for (const { station } of demoStations()) {
+      const made = panelOf(station);
+      if (!made.ok) throw new Error(station.identity.name);
+      for (const f of faultsOf(station, made.panel)) {
+        const r = run(station, { length: 6 * 3600, faults: [{ from: 600, to: 12000, id: f.id }], answers: 5000 });
+        expect([f.id, r.lasted, Math.abs(r.balance.residue) < 1e-9]).toEqual([f.id, 6 * 3600, true]);
+      }
+    }
+  }, 60_000);
+  it('a dropped clip of the alarm float rings sooner, a worn pump runs longer, a joint off longer still', () => {
+    const ran = (id: string) => run(sump, { ...flow, length: 86400, faults: [{ from: 0, to: null, id }] }).anyRan;
+    const well = run(sump, { ...flow, length: 86400 }).anyRan;
+    expect(ran('M1-worn')).toBeGreaterThan(1.1 * well);
+    expect(ran('joint-off')).toBeGreaterThan(ran('M1-worn'));
+    const bell = (id: string) => run(sump, { ...flow, length: 86400, faults: [{ from: 0, to: null, id: 'Q1-off' }, ...(id ? [{ from: 0, to: null, id }] : [])] }).rang[0]!.from;
+    expect(bell('alarm-slipped')).toBeLessThan(bell('') - 60);
+  });
+  it('a leg lost on three legs rings no bell by itself where the control lives on another', () => {
+    const r = run(demo('underpass-storm-sump.json'), { length: 86400, faults: [{ from: 3600, to: null, id: 'W0-L3-lost' }] });
+    expect(r.pumps.every((p) => p.ran < 3600)).toBe(true);
+    expect(r.rang[0]!.from).toBeGreaterThan(3700);
+    expect(r.warning).toBeGreaterThan(0);
   });
 });

@@ -4,7 +4,7 @@ import type { Station } from '../station';
 import { sayPhrase } from '../units';
 import { demo, run, says, scenario, sump } from './rehearsal.fixture';
 import { BUCKETS } from './trace';
-import { compare, record, type Scenario } from '.';
+import { compare, figures, record, type Scenario } from '.';
 
 describe('a recording', () => {
   const recorded = (station: Station, more: Partial<Scenario>) => {
@@ -89,5 +89,35 @@ describe('beside the level rules', () => {
     const reserve = compare(sump, dead, run(sump, dead)).find((c) => c.id === 'reserve')!;
     expect(reserve.run.value).toBeCloseTo(reserve.rules.value, 3);
     expect(sayPhrase(reserve.why, 'metric')).toBe('they agree');
+  });
+});
+
+describe('figures', () => {
+  const of = (station: Station, more: Partial<Scenario> = {}) => new Map(figures(station, run(station, more)).map((f) => [f.id, f]));
+  it('two pumps that take turns share their hours; one that is off leaves them to the other', () => {
+    const station = demo('underpass-storm-sump.json');
+    expect(of(station, { length: 7 * 86400 }).get('share')!.value!.value).toBeCloseTo(0.5, 2);
+    expect(of(station, { faults: [{ from: 0, to: null, id: 'Q1-off' }] }).get('share')!.value!.value).toBe(0);
+  });
+  it('energy is rated power times the hours it ran; the worst hour no more than all starts', () => {
+    const list = of(sump);
+    const { ratedCurrent, motor } = sump.pumps[0]!;
+    const kilowatts = (sump.supply.voltage * ratedCurrent * motor.powerFactor) / 1000;
+    expect(list.get('energy-1')!.value!.value).toBeCloseTo((kilowatts * list.get('ran-1')!.value!.value) / 3600, 9);
+    expect(list.get('worst-1')!.value!.value).toBeLessThanOrEqual(list.get('starts-1')!.value!.value);
+    expect([list.get('warning')!.value, list.get('overflow')!.what]).toEqual([null, 'overflow']);
+  });
+  it('what runs over in filling is water wasted; an appliance has its time', () => {
+    const stuck = of(demo('workshop-header-tank.json'), { faults: [{ from: 0, to: null, id: 'pump-stuck-down' }] });
+    expect(stuck.get('overflow')!.what).toBe('water wasted in filling');
+    expect(stuck.get('overflow')!.value!.value).toBeGreaterThan(1);
+    const cold = of(demo('cold-store-condensate.json'), { faults: [{ from: 3600, to: null, id: 'blocked' }] });
+    expect(cold.get('lane-U41')!.value!.value).toBeGreaterThan(3600);
+    expect(cold.get('lane-U41')!.value!.value).toBeLessThan(86400);
+  });
+  it('stays consistent with the balance: in less pumped less over, and what ran back', () => {
+    const list = of(sump, { faults: [{ from: 3600, to: 30000, id: 'check-open' }] });
+    const { balance } = run(sump, { faults: [{ from: 3600, to: 30000, id: 'check-open' }] });
+    expect(list.get('in')!.value!.value - list.get('pumped')!.value!.value + list.get('back')!.value!.value - balance.overflow).toBeCloseTo(balance.change, 9);
   });
 });
