@@ -56,8 +56,20 @@ const SHOTS: readonly Shot[] = [
     name: 'rehearse',
     address: '/stations/5/rehearse',
     before: async (page) => {
-      await page.getByRole('slider', { name: 'time', exact: true }).waitFor();
-      await page.getByRole('list', { name: 'events' }).getByRole('button').nth(8).click();
+      const time = page.getByRole('slider', { name: 'time', exact: true });
+      await time.waitFor();
+      await page.getByRole('combobox', { name: 'scenario' }).click();
+      await page.getByRole('option', { name: 'a storm half as big again' }).click();
+      await page.getByRole('combobox', { name: 'fault to put in' }).fill('pump 2: seized');
+      await page.getByRole('option', { name: 'pump 2: seized' }).click();
+      const lane = (await page.locator('[data-lane="faults"]').boundingBox())!;
+      await page.mouse.move(lane.x + lane.width * 0.02, lane.y + 8);
+      await page.mouse.down();
+      await page.mouse.move(lane.x + lane.width * 0.2, lane.y + 8, { steps: 4 });
+      await page.mouse.up();
+      await page.getByRole('list', { name: 'events' }).getByText('fault: pump 2: seized').first().waitFor();
+      await time.click({ position: { x: 95, y: 60 } });
+      await page.getByRole('switch', { name: 'only what is out of the ordinary' }).click();
     },
   },
   { name: 'prove', address: '/stations/5/prove', before: (page) => page.getByRole('button', { name: /Fill until the pump starts/ }).click() },

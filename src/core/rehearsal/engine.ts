@@ -164,7 +164,7 @@ export function advance(course: Course, s: State, end: number, listener: Listene
       s.runsOn |= stopped;
       s.clocks.set('run-on', { at: s.t + runOn, does: 'runs-on', to: '' });
     }
-    for (const d of panel.devices) if (to.states[d.tag] === 'tripped' && before.states[d.tag] !== 'tripped' && !s.world.held.has(d.tag)) tell('protection', () => phrase`${d.tag} opens: ${d.says}`);
+    for (const d of panel.devices) if (to.states[d.tag] === 'tripped' && before.states[d.tag] !== 'tripped' && !s.world.held.has(d.tag)) tell('protection', () => phrase`${d.tag} (${d.says}) opens: ${why()}`);
     if (to.rings && !before.rings) sendFor();
     const makes = cutOffs.length === 0 || cutOffs.some((id) => to.outcomes[id]);
     s.shedUntil = makes ? Infinity : Math.min(s.shedUntil, s.t + sheds);

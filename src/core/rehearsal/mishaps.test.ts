@@ -42,7 +42,7 @@ describe('motors that heat', () => {
 
   it('a rotor that stands opens the overload after its time, and that stays open until a hand resets it', () => {
     const r = run(contactor, { ...flow(0.0005), length: 3600, faults: [{ from: 0, to: null, id: 'M1-seized' }] });
-    const [starts, opens] = [at(r, /^pump 1 starts/), at(r, /^F11 opens/)];
+    const [starts, opens] = [at(r, /^pump 1 starts/), at(r, /^F11 \(guards pump 1\) opens: pump 1 stood under voltage/)];
     expect(opens).toEqual([expect.closeTo(starts[0]! + 10, 9)]);
     expect(starts).toHaveLength(1);
     expect(r.balance.pumped).toBe(0);

@@ -12,6 +12,8 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['g s, g l, g n, g h, g p, g d', 'Survey, Levels, Panel, Rehearse, Prove, Door card'],
   ['m', 'in Panel: the meter, red probe in hand'],
   ['Space or Enter in Panel', 'works a switch or float; asks a coil why'],
+  ['Space in Rehearse', 'plays and holds'],
+  ['+ − ← → on the time axis', 'closer, wider, the cursor; Shift: ten steps'],
   ['[ and ]', 'previous and next station'],
   ['Ctrl S', 'save'],
   ['Ctrl Z, Ctrl Shift Z', 'undo, redo'],
