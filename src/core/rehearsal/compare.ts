@@ -17,6 +17,8 @@ export interface Comparison {
 const STEPS = 60;
 /** Nearer than this, two figures are the same. */
 const SAME = 0.02;
+/** Less of the water than this, left in store, is not told. */
+const STORED = 0.03;
 
 const joined = (parts: readonly Phrase[]): Phrase => parts.flatMap((p, i) => (i === 0 ? p : ['; ', ...p]));
 
@@ -31,6 +33,7 @@ function unknown({ powerCuts, faults, hands, length }: Scenario, run: Rehearsal)
     ...(both === 0 && run.pumps.length > 1 ? [phrase`one pump did nothing`] : []),
     ...(run.overflowing > 0 ? [phrase`water ran over for ${quantity('time', run.overflowing)}`] : []),
     ...(run.ended ? [phrase`it ended before its time`] : []),
+    ...(Math.abs(run.balance.change) > STORED * run.balance.inflow ? [phrase`${quantity('volume', Math.abs(run.balance.change))} ${run.balance.change > 0 ? 'of it is still stored' : 'was stored before'}`] : []),
   ];
 }
 

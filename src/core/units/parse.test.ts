@@ -110,3 +110,27 @@ describe('printing', () => {
     expect(toTape(0.6223, 'us') / 0.00635).toBeCloseTo(98, 9);
   });
 });
+
+describe('a span that may be seconds or a year', () => {
+  it.each([
+    [8 * 3600, '8 h'],
+    [90 * 60, '1 h 30 min'],
+    [10, '10 s'],
+    [0, '0 s'],
+    [86400 + 1800, '1 d 30 min'],
+    [365 * 86400, '365 d'],
+    [61.25, '1 min 1.25 s'],
+  ])('%d s is written %s, and read back', (seconds, text) => {
+    expect(fieldText(quantity('span', seconds), 'metric')).toBe(text);
+    expect(parseQuantity('span', text, 'us')).toEqual({ ok: true, value: seconds });
+  });
+  it('a bare number is minutes; any span to a millisecond comes back', () => {
+    expect(parseQuantity('span', '20', 'metric')).toEqual({ ok: true, value: 1200 });
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 1e9 }), (ms) => {
+        const read = parseQuantity('span', fieldText(quantity('span', ms / 1000), 'metric'), 'metric');
+        expect(read.ok && read.value).toBeCloseTo(ms / 1000, 6);
+      }),
+    );
+  });
+});

@@ -71,7 +71,7 @@ export function parseQuantity(kind: QuantityKind, text: string, system: UnitSyst
     const metres = readFeetInches(body);
     if (metres !== null) return signed(metres);
   }
-  if (kind === 'time' || kind === 'duration' || kind === 'minutes') {
+  if (kind === 'time' || kind === 'duration' || kind === 'minutes' || kind === 'span') {
     const seconds = readTime(body);
     if (seconds !== null) return signed(seconds);
   }

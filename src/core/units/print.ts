@@ -30,7 +30,7 @@ function printTime(seconds: number): string {
  * Feet and inches, and times, carry their units inside the number and leave `unit` empty.
  */
 export function format(q: Quantity, system: UnitSystem): { number: string; unit: string } {
-  if (q.kind === 'time' || q.kind === 'duration') return { number: printTime(q.value), unit: '' };
+  if (q.kind === 'time' || q.kind === 'duration' || q.kind === 'span') return { number: printTime(q.value), unit: '' };
   if (!Number.isFinite(q.value)) return { number: 'no limit', unit: '' };
   if (system === 'us' && q.kind === 'height') return { number: printFeetInches(q.value), unit: '' };
   const { digits } = UNIT_TABLE[q.kind];
@@ -46,11 +46,23 @@ export function say(q: Quantity, system: UnitSystem): string {
   return unit === '°' || unit === '%' || unit === '/h' ? `${number}${unit}` : `${number} ${unit}`;
 }
 
+/** A span in the units that it fills: `8 h`, `1 d 30 min`, `0.5 s`. */
+function spanText(seconds: number): string {
+  let left = Math.round(seconds * 1000) / 1000;
+  const parts = ([['d', 86400], ['h', 3600], ['min', 60]] as const).flatMap(([unit, size]) => {
+    const whole = Math.floor(left / size);
+    left -= whole * size;
+    return whole > 0 ? [`${whole} ${unit}`] : [];
+  });
+  return left > 5e-4 || parts.length === 0 ? [...parts, `${plain(Number(left.toFixed(3)))} s`].join(' ') : parts.join(' ');
+}
+
 /**
  * The text a field shows for editing: short, and reading it back gives the same value to six digits.
- * Heights in US units are feet and inches when they fall on a sixteenth, decimal inches otherwise.
+ * A span is written in the units that it fills. Heights in US units are feet and inches when they fall on a sixteenth, decimal inches otherwise.
  */
 export function fieldText(q: Quantity, system: UnitSystem): string {
+  if (q.kind === 'span' && q.value >= 0) return spanText(q.value);
   if (system === 'us' && q.kind === 'height') {
     const sixteenths = (q.value / INCH) * 16;
     return Math.abs(sixteenths - Math.round(sixteenths)) < 1e-3 ? printFeetInches(q.value) : `${plain(q.value / INCH)}"`;

@@ -4,7 +4,7 @@ export type UnitSystem = 'metric' | 'us';
 /**
  * What a number measures, and so how a person writes it. `height` is a level or a float position
  * (tape units), `distance` a run of pipe or cord, `bore` and `roughness` belong to pipes, `head` is a
- * column of water, `drip` a flow that is told by the hour, `levelRate` a level that moves, `rate` events in an hour, `duration` a promise in minutes, `leak` a small current, `drop` a small share, `minutes` a time in a record that is written in minutes.
+ * column of water, `drip` a flow that is told by the hour, `levelRate` a level that moves, `rate` events in an hour, `duration` a promise in minutes, `leak` a small current, `drop` a small share, `minutes` a time in a record that is written in minutes, `span` a time that may be seconds or a year.
  */
 export type QuantityKind =
   | 'height'
@@ -19,6 +19,7 @@ export type QuantityKind =
   | 'time'
   | 'duration'
   | 'minutes'
+  | 'span'
   | 'velocity'
   | 'levelRate'
   | 'rate'

@@ -63,6 +63,7 @@ export const UNIT_TABLE: Readonly<Record<QuantityKind, KindRow>> = {
   time: same('s', TIMES, { sig: 3 }),
   duration: same('min', TIMES, { sig: 3 }),
   minutes: same('min', TIMES, { sig: 3 }),
+  span: same('min', TIMES, { sig: 3 }),
   velocity: { units: { 'm/s': 1, 'ft/s': FOOT, fps: FOOT }, metric: 'm/s', us: 'ft/s', digits: { metric: 2, us: 1 } },
   levelRate: {
     units: { 'mm/min': 0.001 / 60, 'in/min': INCH / 60, 'm/min': 1 / 60 },

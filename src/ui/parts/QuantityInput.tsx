@@ -19,7 +19,8 @@ interface Props {
   onFocus?(): void;
 }
 
-const suffix = (kind: QuantityKind, system: UnitSystem) => (system === 'us' && kind === 'height' ? '' : unitOf(kind, system));
+/** Feet and inches, and spans, carry their units in the text. */
+const suffix = (kind: QuantityKind, system: UnitSystem) => ((system === 'us' && kind === 'height') || kind === 'span' ? '' : unitOf(kind, system));
 
 /**
  * A field for a quantity. What is typed stays as it is until it can be read; what cannot be read is said beneath and kept.
@@ -51,7 +52,7 @@ export function QuantityInput({ label, kind, system, value, onCommit, problem, h
         if (e.key === 'Escape') setTyped(null);
       }}
       slotProps={{
-        htmlInput: { name, inputMode: system === 'metric' ? 'decimal' : 'text', autoComplete: 'off', spellCheck: false },
+        htmlInput: { name, inputMode: system === 'metric' && kind !== 'span' ? 'decimal' : 'text', autoComplete: 'off', spellCheck: false },
         input: { endAdornment: suffix(kind, system) && <InputAdornment position="end">{suffix(kind, system)}</InputAdornment> },
       }}
       sx={(theme) => ({ '& input': { fontFamily: theme.typography.reading.fontFamily } })}

@@ -22,13 +22,13 @@ interface Field {
 }
 
 const fields = (storm: boolean): Field[] => [
-  { label: 'a person comes after', kind: 'duration', get: (c) => c.answers, set: (c, answers) => ({ ...c, answers }) },
-  { label: 'visits every (days)', kind: 'count', get: (c) => c.visits / 86400, set: (c, days) => ({ ...c, visits: days * 86400 }) },
+  { label: 'a person comes after', kind: 'span', get: (c) => c.answers, set: (c, answers) => ({ ...c, answers }) },
+  { label: 'visits every', kind: 'span', get: (c) => c.visits, set: (c, visits) => ({ ...c, visits }) },
   { label: storm ? 'storms a year' : 'wet days a year', kind: 'count', get: (c) => c.storms.perYear, set: (c, perYear) => ({ ...c, storms: { ...c.storms, perYear } }) },
   { label: 'middle one, × surveyed', kind: 'factor', get: (c) => c.storms.middle, set: (c, middle) => ({ ...c, storms: { ...c.storms, middle } }) },
   { label: 'spread of its logarithm', kind: 'factor', get: (c) => c.storms.spread, set: (c, spread) => ({ ...c, storms: { ...c.storms, spread } }) },
   { label: 'power cuts a year', kind: 'count', get: (c) => c.cuts.perYear, set: (c, perYear) => ({ ...c, cuts: { ...c.cuts, perYear } }) },
-  { label: 'middle cut lasts', kind: 'duration', get: (c) => c.cuts.middle, set: (c, middle) => ({ ...c, cuts: { ...c.cuts, middle } }) },
+  { label: 'middle cut lasts', kind: 'span', get: (c) => c.cuts.middle, set: (c, middle) => ({ ...c, cuts: { ...c.cuts, middle } }) },
   { label: 'storms that cut power', kind: 'share', get: (c) => c.cuts.withStorm, set: (c, withStorm) => ({ ...c, cuts: { ...c.cuts, withStorm } }) },
   { label: 'faults, × assumed', kind: 'factor', get: (c) => c.faults, set: (c, faults) => ({ ...c, faults }) },
   { label: 'years', kind: 'count', get: (c) => c.years, set: (c, years) => ({ ...c, years: Math.round(years) }) },

@@ -38,7 +38,7 @@ export function ScenarioBar({ scenario, ready, faults, fault, at, onFault, onPut
         {!named && <MenuItem value="own">{scenario.name}</MenuItem>}
       </TextField>
       <Box sx={{ width: 112 }}>
-        <QuantityInput label="lasts" kind="duration" system={system} value={length} onCommit={(lasts) => onChange({ length: lasts })} />
+        <QuantityInput label="lasts" kind="span" system={system} value={length} onCommit={(lasts) => onChange({ length: lasts })} />
       </Box>
       {inflow.kind !== 'steps' && (
         <Box sx={{ width: 84 }}>

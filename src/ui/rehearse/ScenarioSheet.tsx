@@ -84,7 +84,7 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
   const [state, setState] = useState('');
   const worked = panel?.devices.filter((d) => d.sensor === undefined && d.positions.length > 0) ?? [];
   const chosen = worked.find((d) => d.tag === device);
-  const time = (label: string, value: number | null, onCommit: (value: number) => void) => <QuantityInput label={label} kind="duration" system={system} value={value} onCommit={onCommit} />;
+  const time = (label: string, value: number | null, onCommit: (value: number) => void) => <QuantityInput label={label} kind="span" system={system} value={value} onCommit={onCommit} />;
   const { powerCuts, hands, protector } = scenario;
   return (
     <Box sx={{ px: 1.5, py: 1, display: 'grid', gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' }, gap: 2, alignItems: 'start' }}>
@@ -144,8 +144,8 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
         </Typography>
         <InflowChoice scenario={scenario} filling={scenario.duty === 'fill'} onChange={onChange} />
         <QuantityInput label="begins with the water at" kind="height" system={system} value={scenario.start} hint={scenario.start === null ? 'the stop level' : undefined} onCommit={(start) => onChange({ start })} />
-        <QuantityInput label="a person comes after the bell" kind="duration" system={system} value={scenario.answers} hint={scenario.answers === null ? 'nobody comes' : 'mends what failed, resets what tripped'} onCommit={(answers) => onChange({ answers })} />
-        <QuantityInput label="protector opens, rotor standing" kind="time" system={system} value={protector.stalled} onCommit={(stalled) => onChange({ protector: { ...protector, stalled } })} />
+        <QuantityInput label="a person comes after the bell" kind="span" system={system} value={scenario.answers} hint={scenario.answers === null ? 'nobody comes' : 'mends what failed, resets what tripped'} onCommit={(answers) => onChange({ answers })} />
+        <QuantityInput label="protector opens, rotor standing" kind="span" system={system} value={protector.stalled} onCommit={(stalled) => onChange({ protector: { ...protector, stalled } })} />
         {time('protector opens, in air', protector.dry, (dry) => onChange({ protector: { ...protector, dry } }))}
         {time('and cools', protector.cools, (cools) => onChange({ protector: { ...protector, cools } }))}
         <Box sx={{ display: 'flex', gap: 1, gridColumn: '1 / -1' }}>

@@ -11,6 +11,7 @@ describe('a clock of a rehearsal', () => {
     [399.86, 0.1, '00:06:39.9'],
     [59.9999, 0.1, '00:01:00.0'],
     [86399.9, 1, '1 d 00:00:00'],
+    [90 * 86400, 30 * 86400, '90 d'],
   ])('%d s to %d s is %s', (time, finest, says) => expect(clock(time, finest)).toBe(says));
 
   it('marks stand at whole steps within what is shown, few enough to be read', () => {

@@ -8,6 +8,7 @@ export function clock(time: number, finest = 1): string {
   const days = Math.floor(all / 86400);
   const rest = all - days * 86400;
   const seconds = rest % 60;
+  if (finest >= 86400) return `${Math.round(time / 86400)} d`;
   const hm = `${two(Math.floor(rest / 3600))}:${two(Math.floor(rest / 60) % 60)}`;
   const s = digits > 0 ? seconds.toFixed(digits).padStart(3 + digits, '0') : two(Math.round(seconds));
   return `${days > 0 ? `${days} d ` : ''}${hm}${finest >= 60 ? '' : `:${s}`}`;
