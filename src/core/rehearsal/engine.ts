@@ -147,7 +147,7 @@ export function advance(course: Course, s: State, end: number, listener: Listene
     chattering();
     if (to.chatter.length > 0) s.ended = phrase`chatter: ${to.chatter.join(', ')} never come to rest`;
     // Which timers wait now, and since when.
-    for (const [name, clock] of s.clocks) if (clock.does === 'timer' && !to.waiting.some((w) => w.device === name && before.states[name] === w.from)) s.clocks.delete(name);
+    if (s.clocks.size > 0) for (const [name, clock] of s.clocks) if (clock.does === 'timer' && !to.waiting.some((w) => w.device === name && before.states[name] === w.from)) s.clocks.delete(name);
     for (const w of to.waiting) if (!s.clocks.has(w.device)) s.clocks.set(w.device, { at: s.t + w.after, does: 'timer', to: w.to });
     const started = to.running & ~before.running;
     const reason = () => (started && before.running ? phrase`${why()}; the pumps that ran could not keep up: inflow ${quantity('flow', inflow())} of ${quantity('flow', capacity(before))}` : started ? phrase`${why()}; inflow ${quantity('flow', inflow())}` : why());
@@ -164,7 +164,7 @@ export function advance(course: Course, s: State, end: number, listener: Listene
       s.runsOn |= stopped;
       s.clocks.set('run-on', { at: s.t + runOn, does: 'runs-on', to: '' });
     }
-    for (const d of panel.devices) if (to.states[d.tag] === 'tripped' && before.states[d.tag] !== 'tripped' && !s.world.held.has(d.tag)) tell('protection', () => phrase`${d.tag} (${d.says}) opens: ${why()}`);
+    for (const tag of to.tripped) if (before.states[tag] !== 'tripped' && !s.world.held.has(tag)) tell('protection', () => phrase`${tag} (${panel.devices.find((d) => d.tag === tag)!.says}) opens: ${why()}`);
     if (to.rings && !before.rings) sendFor();
     const makes = cutOffs.length === 0 || cutOffs.some((id) => to.outcomes[id]);
     s.shedUntil = makes ? Infinity : Math.min(s.shedUntil, s.t + sheds);
@@ -191,8 +191,8 @@ export function advance(course: Course, s: State, end: number, listener: Listene
   };
 
   const putFloat = (f: World['floats'][number], state: 'up' | 'down') => {
-    const at = level();
-    const why = () => phrase`${f.says} ${state === 'up' ? 'lifted' : 'hangs'} at ${quantity('height', at)}`;
+    const { v } = s;
+    const why = () => phrase`${f.says} ${state === 'up' ? 'lifted' : 'hangs'} at ${quantity('height', vessel.height(v))}`;
     tell('float', why);
     become(s.world.logic.after(s.node, f.tag, state), why);
   };
@@ -200,8 +200,7 @@ export function advance(course: Course, s: State, end: number, listener: Listene
   /** Floats that the water has passed, and pumps that draw air or draw water again. */
   const passFloats = () => {
     for (const f of s.world.floats) {
-      if (s.v >= f.rise && s.node.states[f.tag] === 'down') putFloat(f, 'up');
-      else if (s.v <= f.fall && s.node.states[f.tag] === 'up') putFloat(f, 'down');
+      if (s.v >= f.rise ? !(s.node.up & f.bit) : s.v <= f.fall && s.node.up & f.bit) putFloat(f, s.v >= f.rise ? 'up' : 'down');
     }
   };
   const passIntakes = () => {
@@ -369,9 +368,9 @@ export function advance(course: Course, s: State, end: number, listener: Listene
     for (const c of s.clocks.values()) if (c.at < until) until = c.at;
     let [low, high] = [0, top];
     for (const f of s.world.floats) {
-      if (s.node.states[f.tag] === 'down') {
-        if (f.rise < high && f.rise >= s.v) high = f.rise;
-      } else if (f.fall > low && f.fall <= s.v) low = f.fall;
+      if (s.node.up & f.bit) {
+        if (f.fall > low && f.fall <= s.v) low = f.fall;
+      } else if (f.rise < high && f.rise >= s.v) high = f.rise;
     }
     const set = pumping();
     for (let i = 0; i < intakes.length; i++) {

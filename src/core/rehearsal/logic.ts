@@ -1,4 +1,5 @@
 import { due, settle, type States } from '../circuit';
+import type { Panel } from '../schemes';
 import { happens, type Wired } from '../wiring';
 
 /** The panel at rest in one combination of its states, and what follows from each thing that can happen to it. */
@@ -9,11 +10,15 @@ export interface Node {
   readonly outcomes: Readonly<Record<string, boolean>>;
   /** The bell sounds, or where there is no horn its lamp is lit. */
   readonly rings: boolean;
+  /** Which floats are up: bits in the order of the panel’s devices. */
+  readonly up: number;
   /** Which lanes of the trace are on: bits in their order. */
   readonly lanes: number;
   /** Timers that wait: to what, and after how long. */
   readonly waiting: readonly { readonly device: string; readonly from: string; readonly to: string; readonly after: number }[];
   readonly chatter: readonly string[];
+  /** Devices whose protection has opened. */
+  readonly tripped: readonly string[];
   readonly next: Map<string, Node>;
 }
 
@@ -25,6 +30,9 @@ export interface Logic {
   after(node: Node, device: string, state: string): Node;
 }
 
+/** Devices that the water works, in the order of their bits. */
+export const floatsOf = ({ devices }: Panel): string[] => devices.flatMap((d) => (d.sensor === undefined ? [] : [d.tag]));
+
 /**
  * The solved circuit as a machine: every combination that has been met is solved once, and every step from one to another is looked up. The
  * steps are what water, hands, time and power do.
@@ -34,6 +42,7 @@ export function logicOf(wired: Wired, lanes: readonly string[] = []): Logic {
   const { panel, structure, netlist } = wired;
   const known = new Map<string, Node>();
   const pumps = panel.outcomes.filter((o) => o.kind === 'pump');
+  const floats = floatsOf(panel);
 
   const nodeOf = (from: States): Node => {
     const settled = settle(structure, from);
@@ -47,6 +56,7 @@ export function logicOf(wired: Wired, lanes: readonly string[] = []): Logic {
       running: pumps.reduce((mask, o) => (outcomes[o.id] ? mask | (1 << (Number(o.id.slice(1)) - 1)) : mask), 0),
       outcomes,
       rings,
+      up: floats.reduce((mask, tag, i) => (settled.states[tag] === 'up' ? mask | (1 << i) : mask), 0),
       lanes: lanes.reduce((mask, id, i) => ((id === 'bell' ? rings : outcomes[id]) ? mask | (1 << i) : mask), 0),
       waiting: netlist.devices.flatMap((d) => {
         const state = settled.states[d.id]!;
@@ -54,6 +64,7 @@ export function logicOf(wired: Wired, lanes: readonly string[] = []): Logic {
         return next ? [{ device: d.id, from: state, ...next }] : [];
       }),
       chatter: settled.chatter,
+      tripped: netlist.devices.flatMap((d) => (settled.states[d.id] === 'tripped' ? [d.id] : [])),
       next: new Map(),
     };
     known.set(key, made);

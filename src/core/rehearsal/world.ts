@@ -6,12 +6,14 @@ import type { Station } from '../station';
 import type { Phrase } from '../units';
 import { vesselOf, type Vessel } from '../vessel';
 import { wire, type Wired } from '../wiring';
-import { logicOf, type Logic } from './logic';
+import { floatsOf, logicOf, type Logic } from './logic';
 import { deliveries, type Delivery } from './pumping';
 
 /** A float as the water meets it: volumes at which it lifts and hangs, m³. */
 export interface Float {
   readonly tag: string;
+  /** Where a node of the logic tells whether it is up. */
+  readonly bit: number;
   readonly says: string;
   readonly rise: number;
   readonly fall: number;
@@ -83,6 +85,7 @@ function worldOf(station: Station, panel: Panel, well: World | null, wired: Wire
   const drainsBack = faults.some((f) => f.acts.drainsBack);
   const pumping = well && changed.pumps === station.pumps && changed.discharge === station.discharge ? well.delivery : deliveries(changed, vessel, top);
   const circuit = well && faults.every((f) => !f.acts.circuit && !f.acts.landings && !f.acts.holds) ? well.logic : logicOf(wiredWith(station, panel, wired, faults), lanes);
+  const tags = floatsOf(panel);
   const mask = (of: (n: number) => boolean) => station.pumps.reduce((m, _, i) => (of(i + 1) ? m | (1 << i) : m), 0);
   return {
     faults: faults.map((f) => f.id),
@@ -91,7 +94,7 @@ function worldOf(station: Station, panel: Panel, well: World | null, wired: Wire
     logic: circuit,
     floats: sensorTrips(changed).flatMap(({ sensor, rise, fall }): Float[] => {
       const device = panel.devices.find((d) => d.sensor === sensor.id);
-      return device && !(floatTag(sensor) in held) ? [{ tag: floatTag(sensor), says: device.says, rise: vessel.volume(rise), fall: vessel.volume(fall) }] : [];
+      return device && !(floatTag(sensor) in held) ? [{ tag: floatTag(sensor), bit: 1 << tags.indexOf(device.tag), says: device.says, rise: vessel.volume(rise), fall: vessel.volume(fall) }] : [];
     }),
     delivery: pumping,
     drainback: drainsBack ? hydraulicsOf({ ...changed, discharge: { ...changed.discharge, checkValve: null } }).drainback : well && pumping === well.delivery ? well.drainback : hydraulicsOf(changed).drainback,
