@@ -148,7 +148,7 @@ export function RehearseView() {
       <PlayBar at={at} length={ran.scenario.length} view={view} onAt={cursor} onZoom={zoom} onWhole={whole}>
         <ScenarioFiles onFile={(f) => void bring(f)} onTakeOut={() => downloadJson(fileNameOf(station.identity.name, scenario.name), scenario)} />
       </PlayBar>
-      <Box sx={{ flex: sheet === 'events' ? '1 1 56%' : '0 1 300px', minHeight: sheet === 'events' ? 260 : 240 }}>
+      <Box sx={{ height: { xs: 340, md: 'auto' }, flex: { xs: 'none', md: sheet === 'events' ? '1 1 56%' : '0 1 300px' }, minHeight: sheet === 'events' ? 260 : 240 }}>
         <TimeAxis
           context={context}
           trace={(closer ?? ran.run).trace}
@@ -166,7 +166,7 @@ export function RehearseView() {
         />
       </Box>
       {sheet === 'events' && <AtAGlance station={ran.of} run={ran.run} />}
-      <Box sx={{ flex: sheet === 'events' ? '1 1 34%' : '1 1 55%', minHeight: 160, display: 'flex', flexDirection: 'column', borderTop: 1, borderColor: 'divider' }}>
+      <Box sx={{ height: { xs: 520, md: 'auto' }, flex: { xs: 'none', md: sheet === 'events' ? '1 1 34%' : '1 1 55%' }, minHeight: 160, display: 'flex', flexDirection: 'column', borderTop: 1, borderColor: 'divider' }}>
         <Box sx={{ display: 'flex', alignItems: 'center' }}>
           <Tabs value={sheet} onChange={(_, v: Sheet) => setSheet(v)} variant="scrollable" aria-label="under the time axis" sx={{ flex: 1, minHeight: 34 }}>
             {SHEETS.map(([value, label]) => (
