@@ -132,23 +132,27 @@ function rehearsing() {
   const whole = plainScenario(sump, lasts + 1, [{ time: 0, flow }]);
   // Panel and pipe are solved once for a station, before anything is timed; so are the loop’s.
   go(sump, whole);
-  const exact = go(sump, whole);
+  const exact = Array.from({ length: 9 }, () => go(sump, whole));
   const vessel = vesselOf(sump.vessel);
   const { flowAt, drainback } = hydraulicsOf(sump);
   const { rise, fall } = sensorTrips(sump).find((x) => x.sensor.role === 'pump')!;
   flowAt(rise);
-  const began = performance.now();
-  let [v, on, starts, pumped] = [vessel.volume(fall), false, 0, 0];
-  for (let t = 0; t < lasts; t++) {
-    const h = vessel.height(v);
-    if (!on && h >= rise) [on, starts] = [true, starts + 1];
-    else if (on && h <= fall) [on, v] = [false, v + drainback(1)];
-    const q = on ? flowAt(h)! : 0;
-    pumped += q;
-    v += flow - q;
-  }
-  const loopMs = performance.now() - began;
-  const { pumps, balance } = exact.run;
+  const loop = () => {
+    const began = performance.now();
+    let [v, on, starts, pumped] = [vessel.volume(fall), false, 0, 0];
+    for (let t = 0; t < lasts; t++) {
+      const h = vessel.height(v);
+      if (!on && h >= rise) [on, starts] = [true, starts + 1];
+      else if (on && h <= fall) [on, v] = [false, v + drainback(1)];
+      const q = on ? flowAt(h)! : 0;
+      pumped += q;
+      v += flow - q;
+    }
+    return { ms: performance.now() - began, starts, pumped };
+  };
+  const loops = Array.from({ length: 9 }, loop);
+  const [exactMs, loopMs] = [median(exact.map((e) => e.ms)), median(loops.map((l) => l.ms))];
+  const { pumps, balance } = exact[0]!.run;
   const off = (of: { starts: number; pumped: number }) => ({ starts: round(of.starts / known.starts - 1, 5), pumped: Number((of.pumped / known.pumped - 1).toExponential(1)) });
   // What the screen asks of a rehearsal that has run: a window of an hour, a moment.
   const recorded = record(duplex, year);
@@ -173,11 +177,11 @@ function rehearsing() {
     yearStarts: years[0]!.run.pumps.map((p) => p.starts),
     yearResidueM3: years[0]!.run.balance.residue,
     thousandStormsMs: round(storms, 0),
-    thousandCyclesMs: round(exact.ms, 1),
+    thousandCyclesMs: round(exactMs, 1),
     oneSecondLoopMs: round(loopMs, 1),
-    timesFaster: round(loopMs / exact.ms, 1),
+    timesFaster: round(loopMs / exactMs, 1),
     exactOff: off({ starts: pumps[0]!.starts, pumped: balance.pumped }),
-    loopOff: off({ starts, pumped }),
+    loopOff: off(loops[0]!),
   };
 }
 
