@@ -128,6 +128,13 @@ test('the scenario goes out and comes in; a bad one is refused and nothing is lo
   await bring(JSON.stringify({ ...JSON.parse(scenario.text), duty: 'fill' }));
   await expect(page.getByRole('alert').filter({ hasText: 'the scenario is for another duty' })).toContainText('left as it was');
   await expect(events(page)).toContainText('fault: pump float: stuck down');
+  // A part that the panel lacks is told, and can be taken out there and then.
+  await bring(JSON.stringify({ ...JSON.parse(scenario.text), faults: [{ from: 0, to: null, id: 'lag-stuck-up' }] }));
+  await expect(page.getByRole('alert').filter({ hasText: 'no part that could fail as “lag-stuck-up”' })).toBeVisible();
+  await page.getByRole('button', { name: 'remove the fault lag-stuck-up' }).click();
+  await expect(events(page)).not.toContainText('fault:');
+  await bring(scenario.text);
+  await expect(events(page)).toContainText('fault: pump float: stuck down');
   await bring('{"format":');
   await expect(page.getByRole('alert').filter({ hasText: 'flood.json is not JSON' })).toBeVisible();
   await bring(JSON.stringify({ ...JSON.parse(scenario.text), name: 'mended', faults: [] }));
@@ -151,7 +158,7 @@ test('one looks closer, to a second and no peak lost, by button, key and wheel; 
   const start = events(page).getByRole('listitem').filter({ hasText: 'pump 1 starts' }).first().getByRole('button');
   await start.click();
   const at = await now(page);
-  const lane = page.getByRole('group', { name: 'rehearsal over time' }).locator('.pump').first();
+  const lane = page.getByRole('group', { name: 'rehearsal over time' }).locator('.on.pump').first();
   for (let i = 0; i < 8; i++) await page.getByRole('button', { name: 'closer' }).click();
   // Looked at within seconds the pump’s lane is one block that begins at the cursor.
   await expect(page.getByRole('status', { name: 'cursor' })).toHaveText(/\.\d+$/);

@@ -66,6 +66,9 @@ export interface State {
   ended: Phrase | null;
 }
 
+/** What comes in at this moment, m³/s: nothing once appliances have shed what they had. */
+export const inflowNow = (s: State): number => (s.t >= s.shedUntil ? 0 : s.now.flow * s.world.inflow);
+
 export const copyOf = (s: State): State => ({ ...s, clocks: new Map(s.clocks), switches: [...s.switches], since: [...s.since] });
 
 /** More switchings than this within a second of the rehearsal are chatter. */
@@ -124,7 +127,7 @@ export function advance(course: Course, s: State, end: number, listener: Listene
   const runOn = station.duty.kind === 'fill' ? station.duty.runOn : 0;
   const level = () => vessel.height(s.v);
   const tell = (kind: EventKind, says: () => Phrase) => listener.told?.(s.t, s.v, kind, says);
-  const inflow = () => (s.t >= s.shedUntil ? 0 : s.now.flow * s.world.inflow);
+  const inflow = () => inflowNow(s);
   const pumping = () => (s.node.running | s.runsOn) & s.world.moves & ~s.dry;
   const stretch: Passed = { from: 0, to: 0, v0: 0, v1: 0, on: 0, inflow: 0, node: s.node, dry: 0, pumped: 0, overflow: 0, came: 0, over: false, at: () => 0 };
   const overLane = 1 << (prepared.lanes.length - 1);

@@ -31,7 +31,7 @@ export function figures({ duty }: Pick<Station, 'duty'>, run: Rehearsal): Figure
   add('overflow', filling ? 'water wasted in filling' : 'overflow', quantity('volume', run.balance.overflow));
   add('overflowing', filling ? 'time in which it ran over' : 'time of overflow', time(run.overflowing));
   add('dry', 'time a pump ran dry', time(run.dry));
-  for (const lane of run.lanes.filter((l) => /^U/.test(l.id))) add(`lane-${lane.id}`, lane.says, time(lane.time));
+  for (const lane of run.lanes.filter((l) => l.kind === 'interlock')) add(`lane-${lane.id}`, lane.says, time(lane.time));
   add('age', 'water stays, on the mean', time(run.age));
   add('highest', 'highest level', quantity('height', run.highest));
   add('lowest', 'lowest level', quantity('height', run.lowest));

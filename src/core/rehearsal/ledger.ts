@@ -1,5 +1,5 @@
 import type { Listener } from './engine';
-import type { Prepared } from './world';
+import type { Lane, Prepared } from './world';
 
 export interface PumpRecord {
   readonly starts: number;
@@ -53,7 +53,7 @@ export interface Account {
   readonly spilt: readonly Span[];
   readonly firstDry: number | null;
   /** How long each lane of the trace was on. */
-  readonly lanes: readonly { readonly id: string; readonly says: string; readonly time: number }[];
+  readonly lanes: readonly (Lane & { readonly time: number })[];
 }
 
 const KEPT = 500;
@@ -165,7 +165,7 @@ export function ledger({ station, vessel, lanes }: Prepared, v0: number): { list
         rang,
         spilt,
         firstDry,
-        lanes: lanes.map(({ id, says }, i) => ({ id, says, time: times[i]! })),
+        lanes: lanes.map((lane, i) => ({ ...lane, time: times[i]! })),
       };
     },
   };

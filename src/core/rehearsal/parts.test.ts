@@ -147,7 +147,7 @@ describe('the panel as a machine', () => {
 });
 
 describe('the trace', () => {
-  const lanes = [{ id: 'M1', says: 'pump 1' }, { id: 'bell', says: 'bell' }];
+  const lanes = [{ id: 'M1', kind: 'pump', says: 'pump 1' }, { id: 'bell', kind: 'bell', says: 'bell' }] as const;
   /** A stretch whose water goes straight from one volume to another. */
   const straight = (from: number, to: number, v0: number, v1: number, on: number, inflow = 0.002) => ({ from, to, v0, v1, on, inflow, at: (t: number) => v0 + ((v1 - v0) * (t - from)) / (to - from) });
 

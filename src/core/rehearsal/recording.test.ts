@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
+import { flowsOf } from '../inflow';
 import type { Station } from '../station';
 import { sayPhrase } from '../units';
 import { demo, run, says, scenario, sump } from './rehearsal.fixture';
@@ -46,6 +47,13 @@ describe('a recording', () => {
     expect(whole.moment(60000).faults).toEqual(['blocked']);
     expect(whole.moment(95000).faults).toEqual([]);
     expect(whole.moment(1e9).at).toBe(mixed.length);
+  });
+  it('a moment after the cut-off has no inflow left, one before it what the appliances make', () => {
+    const station = demo('cold-store-condensate.json');
+    const whole = recorded(station, { length: 86400, faults: [{ from: 3600, to: null, id: 'blocked' }] });
+    const { from } = whole.run.rang[0]!;
+    expect(whole.moment(from - 1).inflow).toBeCloseTo(flowsOf(station.inflow).design, 12);
+    expect(whole.moment(from + 3600).inflow).toBe(0);
   });
   it('asking about it changes nothing, whatever was asked before', () => {
     const [a, b] = [recorded(sump, mixed), recorded(sump, mixed)];

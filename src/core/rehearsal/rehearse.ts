@@ -2,7 +2,7 @@ import type { States } from '../circuit';
 import type { Station } from '../station';
 import type { Phrase } from '../units';
 import { courseOf, type Course } from './course';
-import { advance, beginning, copyOf, type Listener, type State } from './engine';
+import { advance, beginning, copyOf, inflowNow, type Listener, type State } from './engine';
 import { ledger, type Account } from './ledger';
 import type { Scenario } from './scenario';
 import { story, type RunEvent } from './story';
@@ -156,7 +156,7 @@ export function record(station: Station, scenario: Scenario, { progress, stopped
     moment(at) {
       const s = before(Math.min(at, state.t));
       advance(course, s, Math.min(at, state.t), {});
-      return { at: s.t, level: prepared.vessel.height(s.v), states: s.node.states, faults: s.world.faults, running: s.node.running, inflow: s.now.flow * s.world.inflow };
+      return { at: s.t, level: prepared.vessel.height(s.v), states: s.node.states, faults: s.world.faults, running: s.node.running, inflow: inflowNow(s) };
     },
   };
 }

@@ -1,7 +1,7 @@
 import { afflict, faultsOf, heldBy, type Fault } from '../faults';
 import { hydraulicsOf } from '../hydraulics';
 import { sensorTrips } from '../levels';
-import { floatTag, panelOf, type Panel } from '../schemes';
+import { panelOf, type Panel } from '../schemes';
 import type { Station } from '../station';
 import type { Phrase } from '../units';
 import { vesselOf, type Vessel } from '../vessel';
@@ -41,6 +41,7 @@ export interface World {
 /** One lane of the trace: an outcome of the panel, `bell` or `overflow`. */
 export interface Lane {
   readonly id: string;
+  readonly kind: 'pump' | 'bell' | 'interlock' | 'far' | 'overflow';
   readonly says: string;
 }
 
@@ -65,10 +66,10 @@ const PRIMES = 0.005;
 const KEPT = 300;
 
 const lanesOf = ({ outcomes }: Panel): Lane[] => [
-  ...outcomes.filter((o) => o.kind === 'pump').map((o) => ({ id: o.id, says: `pump ${o.id.slice(1)}` })),
-  { id: 'bell', says: 'bell' },
-  ...outcomes.filter((o) => o.kind === 'interlock' || o.kind === 'far').map((o) => ({ id: o.id, says: o.says })),
-  { id: 'overflow', says: 'overflow' },
+  ...outcomes.flatMap((o): Lane[] => (o.kind === 'pump' ? [{ id: o.id, kind: o.kind, says: `pump ${o.id.slice(1)}` }] : [])),
+  { id: 'bell', kind: 'bell', says: 'bell' },
+  ...outcomes.flatMap(({ id, kind, says }): Lane[] => (kind === 'interlock' || kind === 'far' ? [{ id, kind, says }] : [])),
+  { id: 'overflow', kind: 'overflow', says: 'overflow' },
 ];
 
 /**
@@ -79,25 +80,29 @@ export function wiredWith(station: Station, panel: Panel, well: Wired, faults: r
   return afflict(station, panel, well, faults.map((f) => (Object.values(f.acts.pumps ?? {}).some((p) => p.stalls) ? { ...f, acts: { pumps: f.acts.pumps! } } : f)));
 }
 
-function worldOf(station: Station, panel: Panel, well: World | null, wired: Wired, lanes: readonly string[], vessel: Vessel, top: number, faults: readonly Fault[]): World {
+/** The station without a fault: what every world of it is made from. */
+type Sound = Pick<Prepared, 'station' | 'panel' | 'vessel' | 'top' | 'lanes'> & { readonly wired: Wired };
+
+/** @param well the world without faults, whose parts serve again where the faults leave them alone; null while it is made itself */
+function worldOf({ station, panel, vessel, top, lanes, wired }: Sound, faults: readonly Fault[], well: World | null): World {
   const changed = faults.reduce((s, f) => f.acts.station?.(s) ?? s, station);
   const held = heldBy(faults);
+  const samePipe = well !== null && changed.pumps === station.pumps && changed.discharge === station.discharge;
+  const sameCircuit = well !== null && faults.every((f) => !f.acts.circuit && !f.acts.landings && !f.acts.holds);
   const drainsBack = faults.some((f) => f.acts.drainsBack);
-  const pumping = well && changed.pumps === station.pumps && changed.discharge === station.discharge ? well.delivery : deliveries(changed, vessel, top);
-  const circuit = well && faults.every((f) => !f.acts.circuit && !f.acts.landings && !f.acts.holds) ? well.logic : logicOf(wiredWith(station, panel, wired, faults), lanes);
   const tags = floatsOf(panel);
   const mask = (of: (n: number) => boolean) => station.pumps.reduce((m, _, i) => (of(i + 1) ? m | (1 << i) : m), 0);
   return {
     faults: faults.map((f) => f.id),
     held: new Set(Object.keys(held)),
     puts: Object.fromEntries(Object.entries(held).filter((e): e is [string, string] => e[1] !== null)),
-    logic: circuit,
+    logic: sameCircuit ? well.logic : logicOf(wiredWith(station, panel, wired, faults), lanes.map((l) => l.id)),
     floats: sensorTrips(changed).flatMap(({ sensor, rise, fall }): Float[] => {
       const device = panel.devices.find((d) => d.sensor === sensor.id);
-      return device && !(floatTag(sensor) in held) ? [{ tag: floatTag(sensor), bit: 1 << tags.indexOf(device.tag), says: device.says, rise: vessel.volume(rise), fall: vessel.volume(fall) }] : [];
+      return device && !(device.tag in held) ? [{ tag: device.tag, bit: 1 << tags.indexOf(device.tag), says: device.says, rise: vessel.volume(rise), fall: vessel.volume(fall) }] : [];
     }),
-    delivery: pumping,
-    drainback: drainsBack ? hydraulicsOf({ ...changed, discharge: { ...changed.discharge, checkValve: null } }).drainback : well && pumping === well.delivery ? well.drainback : hydraulicsOf(changed).drainback,
+    delivery: samePipe ? well.delivery : deliveries(changed, vessel, top),
+    drainback: samePipe && !drainsBack ? well.drainback : hydraulicsOf(drainsBack ? { ...changed, discharge: { ...changed.discharge, checkValve: null } } : changed).drainback,
     inflow: faults.reduce((product, f) => product * (f.acts.inflow ?? 1), 1),
     moves: mask((n) => faults.every((f) => f.acts.pumps?.[n]?.moves !== false)),
     stalls: mask((n) => faults.some((f) => f.acts.pumps?.[n]?.stalls)),
@@ -115,22 +120,15 @@ export function prepare(station: Station): { ok: true; prepared: Prepared } | { 
   if (!made.ok) return made;
   const { panel } = made;
   const vessel = vesselOf(station.vessel);
-  const top = vessel.volume(station.vessel.overflow);
-  const wired = wire(station, panel);
-  const lanes = lanesOf(panel);
-  const ids = lanes.map((l) => l.id);
+  const sound: Sound = { station, panel, vessel, top: vessel.volume(station.vessel.overflow), lanes: lanesOf(panel), wired: wire(station, panel) };
   const faults = faultsOf(station, panel);
   const byId = new Map(faults.map((f) => [f.id, f]));
-  const well = worldOf(station, panel, null, wired, ids, vessel, top, []);
+  const well = worldOf(sound, [], null);
   const worlds = new Map<string, World>();
   const filling = station.duty.kind === 'fill';
   const prepared: Prepared = {
-    station,
-    panel,
+    ...sound,
     faults,
-    vessel,
-    top,
-    lanes,
     intakes: station.pumps.map(({ intake, volute }) => (filling ? { loses: -Infinity, primes: -Infinity } : { loses: vessel.volume(intake), primes: vessel.volume(Math.max(volute, intake + PRIMES)) })),
     world(names) {
       if (names.length === 0) return well;
@@ -138,7 +136,7 @@ export function prepare(station: Station): { ok: true; prepared: Prepared } | { 
       const there = worlds.get(key);
       if (there) return there;
       if (worlds.size >= KEPT) worlds.clear();
-      const world = worldOf(station, panel, well, wired, ids, vessel, top, key.split('|').map((id) => byId.get(id)!));
+      const world = worldOf(sound, key.split('|').map((id) => byId.get(id)!), well);
       worlds.set(key, world);
       return world;
     },

@@ -74,7 +74,7 @@ export function ChanceSheet({ station }: { station: Station }) {
           <Reading label="overflow in a year" value={quantity('drop', answer.chance.share)} system={system} big note={`between ${percent(answer.chance.low)} and ${percent(answer.chance.high)}, as sure as 95 % (${answer.chance.flooded} of ${answer.chance.years} years)`} />
           <Reading label="mean overflow a year" value={quantity('volume', answer.chance.overflow)} system={system} />
           <Reading label="bells a year" value={quantity('factor', answer.chance.bells)} system={system} />
-          <Reading label="floods that no bell told of" value={quantity('count', answer.chance.silent)} system={system} />
+          <Reading label="floods that no bell told of, in all these years" value={quantity('count', answer.chance.silent)} system={system} />
           <Box sx={{ flexBasis: '100%', fontSize: 13 }}>
             <b>What had a part in the floods:</b>{' '}
             {answer.chance.causes.length === 0

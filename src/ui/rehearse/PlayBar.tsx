@@ -5,6 +5,9 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import type { Moment } from '@/core/rehearsal';
+import { quantity, say } from '@/core/units';
+import { useStationSystem } from '../editor/StationProvider';
 import { clock } from './clock';
 import type { View } from './TimeAxis';
 
@@ -24,11 +27,14 @@ interface Props {
   onAt(time: number): void;
   onZoom(times: number, about: number): void;
   onWhole(): void;
+  /** What is there at the cursor. */
+  moment: Moment | null;
   children: ReactNode;
 }
 
 /** Plays the rehearsal at a chosen speed, and looks closer or wider. */
-export function PlayBar({ at, length, view, onAt, onZoom, onWhole, children }: Props) {
+export function PlayBar({ at, length, view, onAt, onZoom, onWhole, moment, children }: Props) {
+  const system = useStationSystem();
   const [speed, setSpeed] = useState(600);
   const [playing, setPlaying] = useState(false);
   const now = useRef({ at, onAt });
@@ -75,6 +81,9 @@ export function PlayBar({ at, length, view, onAt, onZoom, onWhole, children }: P
       </TextField>
       <Box component="output" aria-label="cursor" sx={(theme) => ({ fontFamily: theme.typography.reading.fontFamily, minWidth: 96 })}>
         {clock(at, (view.to - view.from) / 500)}
+      </Box>
+      <Box component="span" sx={(theme) => ({ fontFamily: theme.typography.reading.fontFamily, fontSize: 13, minWidth: 150 })}>
+        {moment && `${say(quantity('height', moment.level), system)} · ${say(quantity('flow', moment.inflow), system)}`}
       </Box>
       <Button onClick={() => onZoom(4, at)}>closer</Button>
       <Button disabled={whole} onClick={() => onZoom(0.25, at)}>

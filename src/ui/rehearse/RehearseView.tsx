@@ -5,6 +5,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
+import { format } from 'date-fns';
 import dynamic from 'next/dynamic';
 import Papa from 'papaparse';
 import { useCallback, useEffect, useMemo, useState } from 'react';
@@ -12,12 +13,13 @@ import { faultsOf, type Fault } from '@/core/faults';
 import { eventRows, figures, readScenario, readyScenarios, report, traceRows, type Scenario } from '@/core/rehearsal';
 import { panelOf } from '@/core/schemes';
 import { sayPhrase } from '@/core/units';
+import { vesselOf } from '@/core/vessel';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { downloadJson, downloadText, fileNameOf } from '../parts/download';
 import { StationShaft } from '../shaft/StationShaft';
 import { clock } from './clock';
 import { Events } from './Events';
-import { useKeptRuns } from './keptRun';
+import { useKeptRuns, type Kept } from './keptRun';
 import { AtAGlance } from './AtAGlance';
 import { PlayBar } from './PlayBar';
 import { ScenarioBar, ScenarioFiles } from './ScenarioBar';
@@ -103,6 +105,12 @@ function useScenario() {
   };
 }
 
+/** A run as it is kept to lay another beside it: by its scenario and the time of day. */
+const keptOf = ({ of, run, scenario }: Ran): Kept => {
+  const { height } = vesselOf(of.vessel);
+  return { name: `${scenario.name}, ${format(new Date(), 'HH:mm')}`, figures: figures(of, run), trace: run.trace, greatest: Array.from(run.trace.greatest, (v) => (Number.isFinite(v) ? height(v) : null)) };
+};
+
 /** Running the station through time before there is water. */
 export function RehearseView() {
   const id = useEditor((s) => s.id);
@@ -143,9 +151,10 @@ export function RehearseView() {
   const put = (name: string, from: number, to: number | null) => change({ faults: [...scenario.faults, { from: Math.round(from), to: to === null ? null : Math.round(to), id: name }] });
   const file = (what: string, kind: string) => fileNameOf(station.identity.name, what, kind);
 
+  const typed = <ScenarioSheet scenario={scenario} faults={faults} panel={panel} at={at} onChange={change} />;
   const there = (ran: Ran) => (
     <>
-      <PlayBar at={at} length={ran.scenario.length} view={view} onAt={cursor} onZoom={zoom} onWhole={whole}>
+      <PlayBar at={at} length={ran.scenario.length} view={view} onAt={cursor} onZoom={zoom} onWhole={whole} moment={moment}>
         <ScenarioFiles onFile={(f) => void bring(f)} onTakeOut={() => downloadJson(fileNameOf(station.identity.name, scenario.name), scenario)} />
       </PlayBar>
       <Box sx={{ height: { xs: 340, md: 'auto' }, flex: { xs: 'none', md: sheet === 'events' ? '1 1 56%' : '0 1 300px' }, minHeight: sheet === 'events' ? 260 : 240 }}>
@@ -185,13 +194,13 @@ export function RehearseView() {
               scenario={ran.scenario}
               run={ran.run}
               kept={kept}
-              onKeep={(yes) => keep(id, yes ? { name: `${ran.scenario.name}, ${new Date().toTimeString().slice(0, 5)}`, length: ran.scenario.length, figures: figures(ran.of, ran.run), trace: ran.run.trace, greatest: Array.from(ran.run.trace.greatest, (v) => (Number.isFinite(v) ? context.vessel.height(v) : null)) } : null)}
+              onKeep={(yes) => keep(id, yes ? keptOf(ran) : null)}
             />
           )}
           {sheet === 'panel' && <PanelThen station={ran.of} moment={moment} />}
           {sheet === 'if' && <WhatIf station={ran.of} scenario={ran.scenario} onPut={(f) => put(f, at, null)} />}
           {sheet === 'chance' && <ChanceSheet station={ran.of} />}
-          {sheet === 'scenario' && <ScenarioSheet scenario={ran.scenario} faults={faults} panel={panel} at={at} onChange={change} />}
+          {sheet === 'scenario' && typed}
         </Box>
       </Box>
     </>
@@ -219,6 +228,8 @@ export function RehearseView() {
         />
         {trouble.length > 0 && <Alert severity="error">{trouble.join('; ')}. The scenario is left as it was.</Alert>}
         {rehearsed.state === 'refused' && <Alert severity="error">{rehearsed.problems.map((p) => (typeof p === 'string' ? p : sayPhrase(p, system))).join('; ')}</Alert>}
+        {/* A fault or a hand that this panel has no part for is taken out here. */}
+        {rehearsed.state === 'refused' && panel && typed}
         {rehearsed.state === 'failed' && <Alert severity="error">The rehearsal broke off. Change something, or open the page again.</Alert>}
         {rehearsed.state === 'stopped' && (
           <Alert severity="info" action={<Button onClick={() => start(station, scenario)}>run</Button>}>

@@ -35,7 +35,7 @@ function Row({ says, remove, onRemove, children }: { says: string; remove: strin
       <span>{says}</span>
       {children}
       <Button aria-label={remove} onClick={onRemove}>
-        take out
+        remove
       </Button>
     </Box>
   );

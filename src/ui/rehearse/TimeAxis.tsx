@@ -23,9 +23,9 @@ const Drawing = styled('svg')(({ theme }) => {
     '& .kept': { fill: 'none', stroke: pit.ink, strokeDasharray: '2 3', strokeWidth: 1.2 },
     '& .trip': { stroke: pit.quiet, strokeDasharray: '4 4' },
     '& .frame': { fill: 'transparent', stroke: pit.rule },
-    '& .pump': { fill: pit.ink },
-    '& .bell, & .overflow': { fill: pit.vermilion },
-    '& .lane-on': { fill: pit.steel },
+    '& .on': { fill: pit.steel },
+    '& .on.pump': { fill: pit.ink },
+    '& .on.bell, & .on.overflow': { fill: pit.vermilion },
     '& .inflow': { fill: pit.steel, fillOpacity: 0.7 },
     '& .lane': { fill: pit.panel, stroke: pit.rule, strokeWidth: 0.5, cursor: 'crosshair' },
     '& .bar': { cursor: 'grab' },
@@ -37,7 +37,8 @@ const Drawing = styled('svg')(({ theme }) => {
   };
 });
 
-const LEFT = 78;
+/** Room for the words of the lanes, px, on a wide and on a narrow screen; and how many letters go into it. */
+const WORDS = { wide: { left: 142, letters: 27 }, narrow: { left: 78, letters: 12 } } as const;
 const RIGHT = 84;
 const LANE = 17;
 /** Lanes of faults that are drawn; more are in the list. */
@@ -74,21 +75,20 @@ function spread<T extends { at: number }>(list: readonly T[]): T[] {
   return [...list].sort((a, b) => a.at - b.at).map((item) => ({ ...item, at: (last = Math.max(item.at, last + 11)) }));
 }
 
-const LANE_WORDS: Readonly<Record<string, string>> = { bell: 'bell', overflow: 'overflow' };
-
 /** One time axis: level between its least and greatest with the trip lines, inflow, power, faults, pumps, bell, appliances. The cursor drives shaft and ladder. */
 export function TimeAxis({ context, trace, scenario, system, view, kept, at, onAt, onZoom, faultName, onPowerCuts, onFaults, onFault }: Props) {
   const { ref, size } = useSize<HTMLDivElement>({ width: 960, height: 420 });
   const { overflow, vessel, station, marks: levels } = context;
-  const lanes = useMemo(() => trace.lanes.filter((l) => l.id !== 'overflow' || l.share.some((s) => s > 0)), [trace]);
+  const lanes = useMemo(() => trace.lanes.filter((l) => l.kind !== 'overflow' || l.share.some((s) => s > 0)), [trace]);
   // Each fault has a lane of its own, so that one that lasts leaves room to draw the next.
   const own = scenario.faults.slice(0, MOST);
-  const names = ['inflow', 'power', ...own.map((f) => faultName(f.id)), 'new fault', ...lanes.map((l) => LANE_WORDS[l.id] ?? l.says)];
+  const names = [context.station.duty.kind === 'fill' ? 'draw' : 'inflow', 'power', ...own.map((f) => faultName(f.id)), 'new fault', ...lanes.map((l) => l.says)];
+  const { left, letters } = size.width > 700 ? WORDS.wide : WORDS.narrow;
   const first = names.length - lanes.length;
   const bottom = Math.max(size.height - names.length * LANE - 26, 110);
-  const width = Math.max(size.width - LEFT - RIGHT, 100);
+  const width = Math.max(size.width - left - RIGHT, 100);
   const span = view.to - view.from;
-  const x = (time: number) => LEFT + ((time - view.from) / span) * width;
+  const x = (time: number) => left + ((time - view.from) / span) * width;
   const y = (level: number) => 10 + (1 - level / (overflow * 1.04)) * (bottom - 10);
   const laneY = (i: number) => bottom + 6 + i * LANE;
 
@@ -113,9 +113,9 @@ export function TimeAxis({ context, trace, scenario, system, view, kept, at, onA
       kept: kept ? `M${line(kept.greatest, kept.trace.from, kept.trace.step).join(' L')}` : null,
     };
     // eslint-disable-next-line react-hooks/exhaustive-deps -- x, y and laneY follow from what is named
-  }, [trace, drawn, lanes, first, kept, width, bottom, overflow, view.from, view.to]);
+  }, [trace, drawn, lanes, first, kept, left, width, bottom, overflow, view.from, view.to]);
 
-  const timeAt = (clientX: number, svg: Element) => Math.min(Math.max(view.from + ((clientX - svg.getBoundingClientRect().left - LEFT) / width) * span, view.from), view.to);
+  const timeAt = (clientX: number, svg: Element) => Math.min(Math.max(view.from + ((clientX - svg.getBoundingClientRect().left - left) / width) * span, view.from), view.to);
   const timeOf = (e: PointerEvent<SVGElement>) => timeAt(e.clientX, e.currentTarget.ownerSVGElement ?? e.currentTarget);
   const key = (e: KeyboardEvent) => {
     if (e.key === '+' || e.key === '-') {
@@ -140,21 +140,21 @@ export function TimeAxis({ context, trace, scenario, system, view, kept, at, onA
     const wheel = (e: WheelEvent) => {
       e.preventDefault();
       const box = drawing.getBoundingClientRect();
-      zoom.current(e.deltaY < 0 ? 1.5 : 1 / 1.5, view.from + Math.min(Math.max((e.clientX - box.left - LEFT) / width, 0), 1) * (view.to - view.from));
+      zoom.current(e.deltaY < 0 ? 1.5 : 1 / 1.5, view.from + Math.min(Math.max((e.clientX - box.left - left) / width, 0), 1) * (view.to - view.from));
     };
     drawing.addEventListener('wheel', wheel, { passive: false });
     return () => drawing.removeEventListener('wheel', wheel);
-  }, [view.from, view.to, width]);
+  }, [view.from, view.to, left, width]);
 
   const { step, at: times } = marks(view.from, view.to);
   const cuts: Bar[] = scenario.powerCuts.map((c) => ({ ...c, says: `no power from ${clock(c.from)} to ${clock(c.to)}` }));
   const until = (to: number): number | null => (to >= scenario.length ? null : to);
-  const lane = { left: LEFT, width, height: LANE, from: view.from, to: view.to };
+  const lane = { left, width, height: LANE, from: view.from, to: view.to };
   return (
     <Box ref={ref} sx={{ width: '100%', height: '100%', overflow: 'hidden' }}>
       <Drawing ref={svg} width={size.width} height={size.height} role="group" aria-label="rehearsal over time">
         <clipPath id="shown">
-          <rect x={LEFT} y={0} width={width} height={size.height} />
+          <rect x={left} y={0} width={width} height={size.height} />
         </clipPath>
         <g
           className="axis"
@@ -172,20 +172,20 @@ export function TimeAxis({ context, trace, scenario, system, view, kept, at, onA
           }}
           onPointerMove={(e) => e.currentTarget.hasPointerCapture(e.pointerId) && onAt(timeOf(e))}
         >
-          <rect className="frame" x={LEFT} y={10} width={width} height={bottom - 10} />
+          <rect className="frame" x={left} y={10} width={width} height={bottom - 10} />
           <g clipPath="url(#shown)">
             <path className="water" d={paths.water} />
             <path className="band" d={paths.band} />
             {paths.kept && <path className="kept" d={paths.kept} />}
             <path className="inflow" d={paths.inflow} />
             {paths.lanes.map((d, i) => (
-              <path key={lanes[i]!.id} className={lanes[i]!.id.startsWith('M') ? 'pump' : lanes[i]!.id in LANE_WORDS ? lanes[i]!.id : 'lane-on'} d={d} />
+              <path key={lanes[i]!.id} className={`on ${lanes[i]!.kind}`} d={d} />
             ))}
           </g>
           {spread(levels.map((m) => ({ m, at: y(m.level) }))).map(({ m, at: words }) => (
             <g key={m.name}>
-              <path className="trip" d={`M${LEFT} ${y(m.level)} H${LEFT + width}`} />
-              <text x={LEFT + width + 4} y={words + 4}>
+              <path className="trip" d={`M${left} ${y(m.level)} H${left + width}`} />
+              <text x={left + width + 4} y={words + 4}>
                 {markWords(m.name, station.duty)}
               </text>
             </g>
@@ -193,10 +193,13 @@ export function TimeAxis({ context, trace, scenario, system, view, kept, at, onA
         </g>
         {names.map((name, i) => (
           <text key={`${name}${i}`} x={4} y={laneY(i) + LANE - 5} className="quiet">
-            {name.length > 13 ? `${name.slice(0, 12)}…` : name}
+            {name.length > letters ? `${name.slice(0, letters - 1).trimEnd()}…` : name}
             <title>{name}</title>
           </text>
         ))}
+        <text x={left + width + 4} y={laneY(0) + LANE - 5} className="quiet">
+          {`to ${say(quantity('flow', Math.max(...trace.inflow)), system)}`}
+        </text>
         <Bars lane="power" {...lane} y={laneY(1)} bars={cuts} onDrawn={(from, to) => onPowerCuts([...scenario.powerCuts, { from, to }])} onMoved={(i, from, to) => onPowerCuts(scenario.powerCuts.map((c, k) => (k === i ? { from, to } : c)))} />
         {own.map((f, i) => (
           <Bars

@@ -4,7 +4,6 @@ import type { Figure, Trace } from '@/core/rehearsal';
 /** A rehearsal kept to lay another beside it: before a change and after it. */
 export interface Kept {
   readonly name: string;
-  readonly length: number;
   readonly figures: readonly Figure[];
   readonly trace: Trace;
   /** Heights of its least and greatest, m: the vessel may be another by now. */
