@@ -146,6 +146,8 @@ export function advance(course: Course, s: State, end: number, listener: Listene
   const become = (to: Node, why: () => Phrase) => {
     const before = s.node;
     if (to === before) return;
+    // Only pumps that moved water leave a column that runs back.
+    const moved = before.running & s.world.moves & ~s.dry;
     s.node = to;
     chattering();
     if (to.chatter.length > 0) s.ended = phrase`chatter: ${to.chatter.join(', ')} never come to rest`;
@@ -157,8 +159,8 @@ export function advance(course: Course, s: State, end: number, listener: Listene
     listener.turned?.(s.t, before, to, reason, s.since);
     for (let i = 0; i < s.since.length; i++) if ((before.running ^ to.running) & (1 << i)) s.since[i] = s.t;
     s.dry &= to.running;
-    if (before.running !== 0 && to.running === 0 && !filling) {
-      const back = Math.min(s.world.drainback(bitsOf(before.running)), top - s.v);
+    if (moved !== 0 && to.running === 0 && !filling) {
+      const back = Math.min(s.world.drainback(bitsOf(moved)), top - s.v);
       listener.ranBack?.(back);
       s.v += back;
     }

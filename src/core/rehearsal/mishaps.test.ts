@@ -53,6 +53,8 @@ describe('motors that heat', () => {
     expect(starts.length).toBeGreaterThan(3);
     opens.forEach((t, i) => expect(t - starts[i]!).toBeCloseTo(12, 9));
     starts.slice(1).forEach((t, i) => expect(t - opens[i]!).toBeCloseTo(700, 9));
+    // A pump that moved nothing leaves no column that could run back.
+    expect([r.balance.pumped, r.balance.returned]).toEqual([0, 0]);
   });
   it('a pump in air opens after minutes; one that draws water again in between does not', () => {
     const stuck = { faults: [{ from: 0, to: null, id: 'pump-stuck-up' }], length: 7200 };
