@@ -5,7 +5,12 @@ module.exports = {
   forbidden: [
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
     layer('core-is-alone', '^src/core', '^src/(app|ui|server|workers|cli)'),
-    { name: 'core-has-few-packages', severity: 'error', from: { path: '^src/core', pathNot: '\\.test\\.ts$' }, to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/zod/' } },
+    {
+      name: 'core-has-few-packages',
+      severity: 'error',
+      from: { path: '^src/core', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/zod/' },
+    },
     layer('ui-knows-core-and-workers', '^src/ui', '^src/(app|server|cli)'),
     layer('server-knows-core', '^src/server', '^src/(app|ui|workers|cli)'),
     layer('cli-knows-core', '^src/cli', '^src/(app|ui|server|workers)'),
@@ -24,5 +29,13 @@ module.exports = {
       to: { path: '^src/core/', pathNot: '^src/core/[^/]+/index\\.ts$' },
     },
   ],
-  options: { tsConfig: { fileName: 'tsconfig.json' }, tsPreCompilationDeps: true, doNotFollow: { path: 'node_modules' }, enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'] } },
+  options: {
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+    doNotFollow: { path: 'node_modules' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+    },
+  },
 };

@@ -14,5 +14,13 @@ export default defineConfig([
       '@typescript-eslint/consistent-type-imports': 'error',
     },
   },
-  globalIgnores(['.next/**', 'dist/**', 'node_modules/**', 'next-env.d.ts', 'test-results/**', 'data/**', '.dependency-cruiser.cjs']),
+  globalIgnores([
+    '.next/**',
+    'dist/**',
+    'node_modules/**',
+    'next-env.d.ts',
+    'test-results/**',
+    'data/**',
+    '.dependency-cruiser.cjs',
+  ]),
 ]);

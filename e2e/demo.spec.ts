@@ -1,7 +1,21 @@
 import { expect, test } from '@playwright/test';
 import { bellLine } from './station';
 
-const STATIONS = ['Crew-boat workshop sump', 'Washroom ejector pit', 'Ticket office cellar', 'Slip gully chamber', 'Underpass storm sump', 'Lodge grinder well', 'Sand bed dosing tank', 'Rain cistern', 'Workshop header tank', 'Wash bay pit', 'Battery room sump', 'Cold store condensate', 'Wash-down basin'];
+const STATIONS = [
+  'Crew-boat workshop sump',
+  'Washroom ejector pit',
+  'Ticket office cellar',
+  'Slip gully chamber',
+  'Underpass storm sump',
+  'Lodge grinder well',
+  'Sand bed dosing tank',
+  'Rain cistern',
+  'Workshop header tank',
+  'Wash bay pit',
+  'Battery room sump',
+  'Cold store condensate',
+  'Wash-down basin',
+];
 
 test('every demo station stands on the wall with its bell and one line of why', async ({ page }) => {
   await page.goto('/');
@@ -10,7 +24,9 @@ test('every demo station stands on the wall with its bell and one line of why', 
     await expect(gauge).toContainText(/all rules hold|tight: |broken: /);
     await expect(gauge.getByRole('img', { name: /^bell/ })).toBeVisible();
   }
-  await expect(page.getByRole('link', { name: /Battery room sump/ })).toContainText('broken: water over the pump at stop');
+  await expect(page.getByRole('link', { name: /Battery room sump/ })).toContainText(
+    'broken: water over the pump at stop',
+  );
   await expect(page.getByRole('link', { name: /Underpass storm sump/ })).toContainText('all rules hold');
 });
 

@@ -26,19 +26,30 @@ test('each duty has its own fields, its own levels in the shaft and its own rule
   await type(page, 'water at the source', '-3 m');
   await expect(page.getByText('static head, from start').locator('..')).toContainText('5.40');
   await save(page);
-  const kept = (await (await request.get(`/api/stations/${id}/file`)).json()) as { duty: { from: { level: number } }; sensors: { contact: string }[] };
+  const kept = (await (await request.get(`/api/stations/${id}/file`)).json()) as {
+    duty: { from: { level: number } };
+    sensors: { contact: string }[];
+  };
   expect(kept.duty.from.level).toBe(-3);
   expect(kept.sensors[0]!.contact).toBe('opens-on-rise');
 });
 
-test('what comes in is told in five ways, drawn, read from CSV and refused where it is wrong', async ({ page, request }) => {
+test('what comes in is told in five ways, drawn, read from CSV and refused where it is wrong', async ({
+  page,
+  request,
+}) => {
   const id = await makeStation(request, 'Inflow sump');
   await page.goto(`/stations/${id}/survey`);
   const told = (words: string) => choose(page, 'inflow, told as', words);
 
   await told('a 24-hour pattern');
   await expect(page.getByRole('img', { name: 'inflow through the day' })).toBeVisible();
-  await give(page, 'daily pattern file', 'day.csv', `hour,factor\n${Array.from({ length: 24 }, (_, h) => `${h},${h === 7 ? 4 : 0.5}`).join('\n')}\n`);
+  await give(
+    page,
+    'daily pattern file',
+    'day.csv',
+    `hour,factor\n${Array.from({ length: 24 }, (_, h) => `${h},${h === 7 ? 4 : 0.5}`).join('\n')}\n`,
+  );
   await expect(page.getByRole('textbox', { name: '7 h', exact: true })).toHaveValue('4');
   await give(page, 'daily pattern file', 'short.csv', 'hour,factor\n0,1\n1,1\n');
   await expect(page.getByText(/daily pattern was not changed.*hour 2 is missing/)).toBeVisible();
@@ -68,7 +79,10 @@ test('what comes in is told in five ways, drawn, read from CSV and refused where
   await expect(page.getByText(/The rules count 0\.00250 L\/s as low/)).toBeVisible();
 });
 
-test('two pumps: together in the chart, alternating, a lag float in its place; three-float school and back', async ({ page, request }) => {
+test('two pumps: together in the chart, alternating, a lag float in its place; three-float school and back', async ({
+  page,
+  request,
+}) => {
   const id = await makeStation(request, 'Duplex sump');
   await page.goto(`/stations/${id}/survey`);
   await page.getByRole('group', { name: 'how many pumps' }).getByRole('button', { name: '2', exact: true }).click();
@@ -77,7 +91,10 @@ test('two pumps: together in the chart, alternating, a lag float in its place; t
   await page.getByRole('checkbox', { name: 'lag float fitted' }).check();
   await expect(page.getByText('2 pumps together').locator('..')).toContainText('L/s');
   await expect(page.getByRole('region', { name: 'lag float' })).toBeVisible();
-  await page.getByRole('group', { name: 'floats that run the pump' }).getByRole('button', { name: 'stop and lead floats' }).click();
+  await page
+    .getByRole('group', { name: 'floats that run the pump' })
+    .getByRole('button', { name: 'stop and lead floats' })
+    .click();
   await expect(page.getByRole('region', { name: 'stop float' })).toBeVisible();
   await expect(page.getByRole('region', { name: 'lead float' })).toBeVisible();
   await page.getByRole('link', { name: 'Levels' }).click();
@@ -90,7 +107,10 @@ test('two pumps: together in the chart, alternating, a lag float in its place; t
   await expect(page.getByText(/curves contradict each other|rises or crosses/).first()).toBeVisible();
 });
 
-test('a point of the curve is dragged, or moved by keys, and one drag is one step to undo', async ({ page, request }) => {
+test('a point of the curve is dragged, or moved by keys, and one drag is one step to undo', async ({
+  page,
+  request,
+}) => {
   const id = await makeStation(request, 'Drag curve');
   await page.goto(`/stations/${id}/survey`);
   const point = page.getByRole('slider', { name: 'point 3 of the curve' });
@@ -112,7 +132,11 @@ test('a point of the curve is dragged, or moved by keys, and one drag is one ste
 });
 
 test('the library grows by what is typed at one station, and is taken from at another', async ({ page, request }) => {
-  const first = await makeStation(request, 'Library one', (s) => (s.pumps[0] = { ...s.pumps[0]!, name: 'e2e pump of one', startsPerHour: 17 }));
+  const first = await makeStation(
+    request,
+    'Library one',
+    (s) => (s.pumps[0] = { ...s.pumps[0]!, name: 'e2e pump of one', startsPerHour: 17 }),
+  );
   const second = await makeStation(request, 'Library two');
   await page.goto(`/stations/${first}/survey`);
   await page.getByRole('button', { name: 'keep in the library' }).click();
@@ -123,7 +147,10 @@ test('the library grows by what is typed at one station, and is taken from at an
   await expect(page.getByRole('textbox', { name: 'stands at', exact: true }).first()).toHaveValue('270');
 });
 
-test('every kind of sensor has its fields and its own drawing; a bell says what a blocked breather does', async ({ page, request }) => {
+test('every kind of sensor has its fields and its own drawing; a bell says what a blocked breather does', async ({
+  page,
+  request,
+}) => {
   const id = await makeStation(request, 'Sensor sump');
   await page.goto(`/stations/${id}/survey`);
   const drawing = page.getByRole('img', { name: 'pump float: on, off and the differential between' });
@@ -146,7 +173,22 @@ test('every kind of sensor has its fields and its own drawing; a bell says what 
 });
 
 test('a bed is dosed through laterals: jets, volumes, and no orifices refused', async ({ page, request }) => {
-  const id = await makeStation(request, 'Bed tank', (s) => (s.duty = { kind: 'dose', mode: 'timed', dosesPerDay: 4, on: 120, off: 3480, peakOff: 1500, minimumRest: 900, peakDay: 1.5, surge: 3600 }));
+  const id = await makeStation(
+    request,
+    'Bed tank',
+    (s) =>
+      (s.duty = {
+        kind: 'dose',
+        mode: 'timed',
+        dosesPerDay: 4,
+        on: 120,
+        off: 3480,
+        peakOff: 1500,
+        minimumRest: 900,
+        peakDay: 1.5,
+        surge: 3600,
+      }),
+  );
   await page.goto(`/stations/${id}/survey`);
   await page.getByRole('checkbox', { name: /laterals with orifices/ }).check();
   const jet = page.getByText('jet at the last orifice').locator('..');

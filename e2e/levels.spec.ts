@@ -6,7 +6,10 @@ const openSheet = async (page: Page, id: number, sheet: string) => {
   await page.getByRole('tab', { name: sheet }).click();
 };
 
-test('levels are proposed in a worker while the page stays alive, shown as outlines, and taken whole or one by one', async ({ page, request }) => {
+test('levels are proposed in a worker while the page stays alive, shown as outlines, and taken whole or one by one', async ({
+  page,
+  request,
+}) => {
   const id = await makeStation(request, 'Proposed sump', (s) => (s.settings.minimumGap = 0.08));
   await openSheet(page, id, 'set levels for me');
   const take = page.getByRole('button', { name: 'take it whole' });
@@ -14,9 +17,15 @@ test('levels are proposed in a worker while the page stays alive, shown as outli
   await expect(page.locator('path.ghost')).not.toHaveCount(0);
   const starts = page.getByText('starts, worst', { exact: true }).locator('..');
   await expect(starts).toContainText('→');
-  await page.getByRole('group', { name: 'what the levels are to serve' }).getByRole('button', { name: 'fewest changes' }).click();
+  await page
+    .getByRole('group', { name: 'what the levels are to serve' })
+    .getByRole('button', { name: 'fewest changes' })
+    .click();
   await expect(page.getByText(/Nothing is to be moved|moves/).first()).toBeVisible();
-  await page.getByRole('group', { name: 'what the levels are to serve' }).getByRole('button', { name: 'fewest starts' }).click();
+  await page
+    .getByRole('group', { name: 'what the levels are to serve' })
+    .getByRole('button', { name: 'fewest starts' })
+    .click();
   const before = Number(await float(page, 'pump').getAttribute('aria-valuenow'));
   await page.getByRole('button', { name: 'take pump only' }).click();
   await expect(float(page, 'pump')).not.toHaveAttribute('aria-valuenow', String(before));
@@ -28,7 +37,10 @@ test('levels are proposed in a worker while the page stays alive, shown as outli
   await expect(float(page, 'pump')).toHaveAttribute('aria-valuenow', String(before));
 });
 
-test('the page answers while proposals are worked out; they can be stopped, and asked for again', async ({ page, request }) => {
+test('the page answers while proposals are worked out; they can be stopped, and asked for again', async ({
+  page,
+  request,
+}) => {
   const id = await makeStation(request, 'Stopped sump');
   // The worker never gets its program, so that it stays at work as long as the test likes.
   await page.route(/turbopack-worker/, () => {});
@@ -43,23 +55,39 @@ test('the page answers while proposals are worked out; they can be stopped, and 
   await expect(page.getByRole('button', { name: 'take it whole' })).toBeVisible({ timeout: 30_000 });
 });
 
-test('a station that cannot keep its musts says which rule stands in the way, and a change that helps is tried', async ({ page, request }) => {
+test('a station that cannot keep its musts says which rule stands in the way, and a change that helps is tried', async ({
+  page,
+  request,
+}) => {
   const id = await makeStation(request, 'Tight sump', (s) => (s.pumps[0]!.startsPerHour = 3));
   await openSheet(page, id, 'set levels for me');
-  await expect(page.getByText(/What stands in the way: starts per hour at worst inflow/)).toBeVisible({ timeout: 45_000 });
-  await page.getByText(/A bigger vessel/).locator('..').getByRole('button', { name: 'try it' }).click();
+  await expect(page.getByText(/What stands in the way: starts per hour at worst inflow/)).toBeVisible({
+    timeout: 45_000,
+  });
+  await page
+    .getByText(/A bigger vessel/)
+    .locator('..')
+    .getByRole('button', { name: 'try it' })
+    .click();
   await expect(page.getByRole('button', { name: /starts per hour at worst inflow/ })).not.toContainText('broken');
   await expect(bellLine(page)).not.toContainText('starts per hour');
 });
 
-test('floats are turned in the plan by keys and by hand; what touches is said, and turned away', async ({ page, request }) => {
+test('floats are turned in the plan by keys and by hand; what touches is said, and turned away', async ({
+  page,
+  request,
+}) => {
   const id = await makeStation(request, 'Turned sump', (s) => {
     s.sensors = s.sensors.map((x) => ({ ...x, place: { from: 'pole', bearing: 0, offset: 0.06 } }));
   });
   await openSheet(page, id, 'from above');
-  await expect(page.getByRole('table', { name: 'room over the whole swing' }).getByRole('row').nth(1)).toContainText('touches');
+  await expect(page.getByRole('table', { name: 'room over the whole swing' }).getByRole('row').nth(1)).toContainText(
+    'touches',
+  );
   await page.getByRole('button', { name: 'turn it there' }).click();
-  await expect(page.getByRole('table', { name: 'room over the whole swing' }).getByRole('row').nth(1)).not.toContainText('touches');
+  await expect(
+    page.getByRole('table', { name: 'room over the whole swing' }).getByRole('row').nth(1),
+  ).not.toContainText('touches');
   const pump = fromAbove(page, 'pump');
   const facing = Number(await pump.getAttribute('aria-valuenow'));
   await pump.focus();
@@ -86,7 +114,10 @@ test('from what was found to what is set: a short list of moves', async ({ page,
   await expect(moves).toContainText('it hangs as it was found');
   for (let i = 0; i < 4; i++) await float(page, 'pump').press('ArrowUp');
   await float(page, 'pump').press('ArrowLeft');
-  await expect(moves.getByRole('listitem')).toHaveText(['Raise the clip of the pump float 20 mm.', 'Shorten the tether of the pump float by 5 mm.']);
+  await expect(moves.getByRole('listitem')).toHaveText([
+    'Raise the clip of the pump float 20 mm.',
+    'Shorten the tether of the pump float by 5 mm.',
+  ]);
   await save(page);
 });
 
@@ -129,7 +160,9 @@ test('a rule is told what to ask where it is read: the other school, another fig
   await expect(swing).toContainText('tight');
 });
 
-test('the heaviest station is judged while its float is dragged; how the frames went is reported', async ({ page }, info) => {
+test('the heaviest station is judged while its float is dragged; how the frames went is reported', async ({
+  page,
+}, info) => {
   await page.goto('/stations/5/levels');
   await page.waitForLoadState('networkidle');
   const lead = float(page, 'lead');
@@ -151,7 +184,14 @@ test('the heaviest station is judged while its float is dragged; how the frames 
     for (let i = 1; i <= 60; i++) await page.mouse.move(x, y + Math.sin(i / 6) * 40);
     await page.mouse.move(x, y);
     await page.mouse.up();
-    const gaps = await page.evaluate((n) => (window as unknown as { frames: number[] }).frames.slice(n).map((t, i, all) => (i === 0 ? 0 : t - all[i - 1]!)).slice(1), from);
+    const gaps = await page.evaluate(
+      (n) =>
+        (window as unknown as { frames: number[] }).frames
+          .slice(n)
+          .map((t, i, all) => (i === 0 ? 0 : t - all[i - 1]!))
+          .slice(1),
+      from,
+    );
     const sorted = gaps.sort((a, b) => a - b);
     const at = (share: number) => sorted[Math.floor((sorted.length - 1) * share)]!.toFixed(1);
     return `${gaps.length} frames, median ${at(0.5)} ms, 95 % ${at(0.95)} ms, longest ${at(1)} ms`;

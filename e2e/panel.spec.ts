@@ -5,27 +5,38 @@ import { choose, makeStation, save, taken } from './station';
 
 const underpass = () => demoStations().find((d) => d.file === 'underpass-storm-sump.json')!.station;
 
-const makeDuplex = (request: Parameters<typeof makeStation>[0], name: string) => makeStation(request, name, (s) => Object.assign(s, underpass(), { identity: { ...s.identity, name } }));
-const makeContactor = (request: Parameters<typeof makeStation>[0], name: string) => makeStation(request, name, (s) => (s.control.scheme = 'contactor'));
+const makeDuplex = (request: Parameters<typeof makeStation>[0], name: string) =>
+  makeStation(request, name, (s) => Object.assign(s, underpass(), { identity: { ...s.identity, name } }));
+const makeContactor = (request: Parameters<typeof makeStation>[0], name: string) =>
+  makeStation(request, name, (s) => (s.control.scheme = 'contactor'));
 
 async function open(page: Page, id: number): Promise<void> {
   await page.goto(`/stations/${id}/panel`);
   // A touch before the page answers would be lost.
-  await page.waitForFunction(() => Object.keys(document.querySelector('[role="tabpanel"]') ?? {}).some((key) => key.startsWith('__reactProps')));
+  await page.waitForFunction(() =>
+    Object.keys(document.querySelector('[role="tabpanel"]') ?? {}).some((key) => key.startsWith('__reactProps')),
+  );
 }
-const element = (page: Page, id: string) => page.getByRole('button', { name: new RegExp(`^${id.replace('.', '\\.')},`) });
-const hand = (page: Page, tag: string) => page.getByRole('group', { name: 'worked by hand' }).getByRole('button', { name: new RegExp(`^${tag},`) });
+const element = (page: Page, id: string) =>
+  page.getByRole('button', { name: new RegExp(`^${id.replace('.', '\\.')},`) });
+const hand = (page: Page, tag: string) =>
+  page.getByRole('group', { name: 'worked by hand' }).getByRole('button', { name: new RegExp(`^${tag},`) });
 const does = (page: Page) => page.getByRole('list', { name: 'what it does now' });
 const reading = (page: Page) => page.getByRole('status', { name: 'reading' });
-const sheet = (page: Page, name: string) => page.getByRole('group', { name: 'sheet of the ladder' }).getByRole('button', { name, exact: true }).click();
-const floatInShaft = (page: Page, role: string) => page.getByRole('button', { name: new RegExp(`\\w+ \\d, ${role}: acts`) });
+const sheet = (page: Page, name: string) =>
+  page.getByRole('group', { name: 'sheet of the ladder' }).getByRole('button', { name, exact: true }).click();
+const floatInShaft = (page: Page, role: string) =>
+  page.getByRole('button', { name: new RegExp(`\\w+ \\d, ${role}: acts`) });
 
 async function probe(page: Page, a: string, b: string): Promise<void> {
   await page.getByLabel('red probe', { exact: true }).fill(a);
   await page.getByLabel('black probe', { exact: true }).fill(b);
 }
 
-test('the meter reads an open input, a closed one and the motor, and refuses ohms while it is live', async ({ page, request }) => {
+test('the meter reads an open input, a closed one and the motor, and refuses ohms while it is live', async ({
+  page,
+  request,
+}) => {
   await open(page, await makeContactor(request, 'Metered sump'));
   await probe(page, 'X2:1', 'X2:2');
   await expect(reading(page)).toContainText('230');
@@ -52,7 +63,9 @@ test('by keyboard alone: the meter at m, a float, a selector, and a coil asked w
   await expect(does(page)).toContainText('● pump 1 runs');
   await element(page, 'K1.coil').focus();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('status', { name: 'why' })).toContainText('K1 is held in by S1 (Hand, Off or Auto for the pump, Auto), S-pump');
+  await expect(page.getByRole('status', { name: 'why' })).toContainText(
+    'K1 is held in by S1 (Hand, Off or Auto for the pump, Auto), S-pump',
+  );
   await hand(page, 'S1').focus();
   await page.keyboard.press('Space');
   await page.keyboard.press('Space');
@@ -70,7 +83,10 @@ test('by keyboard alone: the meter at m, a float, a selector, and a coil asked w
   await expect(page.getByLabel('black probe', { exact: true })).toHaveValue('X1:1');
 });
 
-test('the duplex: water raised in the shaft calls the lead, then the lag; a pump that is off is skipped', async ({ page, request }) => {
+test('the duplex: water raised in the shaft calls the lead, then the lag; a pump that is off is skipped', async ({
+  page,
+  request,
+}) => {
   await open(page, await makeDuplex(request, 'Duplex on the bench'));
   for (const f of ['stop', 'lead']) await element(page, `S-${f}.NO`).click();
   // The water already stands over the stop float, so that a hand has just let it hang: lift it again.
@@ -88,7 +104,10 @@ test('the duplex: water raised in the shaft calls the lead, then the lag; a pump
   await expect(water).not.toHaveAttribute('aria-valuenow', '1125');
 });
 
-test('a breaker is tripped by a link across the motor, stays open, and is reset by hand once the link is out', async ({ page, request }) => {
+test('a breaker is tripped by a link across the motor, stays open, and is reset by hand once the link is out', async ({
+  page,
+  request,
+}) => {
   await open(page, await makeContactor(request, 'Shorted pump'));
   await choose(page, 'link from', 'X1:4');
   await choose(page, 'to', 'X1:5');
@@ -99,19 +118,26 @@ test('a breaker is tripped by a link across the motor, stays open, and is reset 
   await expect(hand(page, 'S1')).toHaveAccessibleName(/: Auto$/);
   await floatInShaft(page, 'pump').click();
   await expect(hand(page, 'Q1')).toHaveAccessibleName(/: tripped$/);
-  await expect(page.getByRole('list', { name: 'what it will do' })).toContainText('Q1 opens (guards pump 1): too much current flows');
+  await expect(page.getByRole('list', { name: 'what it will do' })).toContainText(
+    'Q1 opens (guards pump 1): too much current flows',
+  );
   await page.getByRole('button', { name: 'take out the link X1:4 X1:5' }).click();
   await hand(page, 'Q1').click();
   await expect(does(page)).toContainText('● pump 1 runs');
 });
 
-test('a core landed wrong is told in words, shown in the posture where it shows, and put back', async ({ page, request }) => {
+test('a core landed wrong is told in words, shown in the posture where it shows, and put back', async ({
+  page,
+  request,
+}) => {
   const id = await makeContactor(request, 'Miswired sump');
   await open(page, id);
   const told = page.getByRole('region', { name: 'not as designed' });
   await expect(told).toHaveCount(0);
   // Line and neutral of the feeder change places: one is dragged, the other picked and put.
-  await page.getByRole('button', { name: 'core W-supply/brown to W0:L1' }).dragTo(page.locator('[data-terminal="X1:2"]'));
+  await page
+    .getByRole('button', { name: 'core W-supply/brown to W0:L1' })
+    .dragTo(page.locator('[data-terminal="X1:2"]'));
   await page.getByRole('button', { name: /^core W-supply\/blue/ }).click();
   await page.getByRole('button', { name: /^terminal X1:1,/ }).click();
   await expect(told).toContainText('brown core to feeds the panel, L1: on X1:2, by design on X1:1');
@@ -135,20 +161,29 @@ test('plugs change places: the pump in the receptacle never stops', async ({ pag
   await expect(page.getByRole('list', { name: 'what it will do' })).toContainText('pump 1 never stops');
 });
 
-test('schemes: one that fits is taken, one that does not says why, and what was landed is kept', async ({ page, request }) => {
+test('schemes: one that fits is taken, one that does not says why, and what was landed is kept', async ({
+  page,
+  request,
+}) => {
   const id = await makeContactor(request, 'Scheme to choose');
   await open(page, id);
   await page.getByRole('button', { name: /^core W-pump\/brown/ }).click();
   await page.getByRole('button', { name: 'loose or capped: no terminal' }).click();
   await page.getByRole('tab', { name: 'scheme' }).click();
   const schemes = page.getByRole('list', { name: 'schemes' });
-  await expect(schemes.getByRole('listitem').filter({ hasText: 'alternating duplex' })).toContainText('it alternates two pumps, and there is one');
+  await expect(schemes.getByRole('listitem').filter({ hasText: 'alternating duplex' })).toContainText(
+    'it alternates two pumps, and there is one',
+  );
   await schemes.getByRole('button', { name: 'take alarm only' }).click();
   await page.getByRole('tab', { name: 'drawing' }).click();
-  await expect(page.getByRole('region', { name: 'not as designed' })).toContainText('kept from before: core W-pump/brown hangs loose: this panel has no such core');
+  await expect(page.getByRole('region', { name: 'not as designed' })).toContainText(
+    'kept from before: core W-pump/brown hangs loose: this panel has no such core',
+  );
   await page.getByRole('tab', { name: 'scheme' }).click();
   await schemes.getByRole('button', { name: 'take alternating duplex' }).click();
-  await expect(page.getByRole('alert').filter({ hasText: 'does not fit this station: it alternates two pumps' })).toBeVisible();
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'does not fit this station: it alternates two pumps' }),
+  ).toBeVisible();
   await expect(page.getByRole('tab', { name: 'drawing' })).toBeDisabled();
   await schemes.getByRole('button', { name: 'take low-voltage float and relay' }).click();
   await choose(page, 'switched by', 'solid-state relay');
@@ -183,7 +218,9 @@ test('figures follow the cable: a long thin feeder is told', async ({ page, requ
   await choose(page, 'feeder, size', '10 mm²');
   await expect(page.getByRole('textbox', { name: 'feeder carries' })).toHaveValue('53');
   await choose(page, 'conduit from the pit', 'straight into the box');
-  await expect(page.getByRole('region', { name: 'boxes and seals' }).getByRole('listitem').first()).toContainText('gas that burns');
+  await expect(page.getByRole('region', { name: 'boxes and seals' }).getByRole('listitem').first()).toContainText(
+    'gas that burns',
+  );
 });
 
 test('lists, drawing and readings go out: CSV, SVG, and a page for the door', async ({ page, request }) => {
@@ -199,7 +236,11 @@ test('lists, drawing and readings go out: CSV, SVG, and a page for the door', as
   await page.getByRole('button', { name: 'parts' }).click();
   await expect(page.getByRole('table', { name: 'parts list' })).toContainText('contactor, coil 231 V AC');
   await page.getByRole('tab', { name: 'expected readings' }).click();
-  const row = page.getByRole('table', { name: 'expected readings' }).getByRole('row').filter({ hasText: 'high' }).or(page.getByRole('row').filter({ hasText: 'alarm float' }));
+  const row = page
+    .getByRole('table', { name: 'expected readings' })
+    .getByRole('row')
+    .filter({ hasText: 'high' })
+    .or(page.getByRole('row').filter({ hasText: 'alarm float' }));
   await expect(row.first()).toContainText(/23\d\.\d V.*near zero/);
   await row.first().getByRole('button', { name: 'put the meter there' }).click();
   await expect(reading(page)).toContainText(/23\d\.\d V/);
@@ -231,7 +272,9 @@ for (const tab of ['drawing', 'scheme', 'checks', 'lists', 'expected readings'])
   test(`the panel’s ${tab} can be read by everyone`, async ({ page, request }) => {
     await open(page, await makeDuplex(request, `Read ${tab}`));
     await page.getByRole('tab', { name: tab }).click();
-    const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']).analyze();
+    const { violations } = await new AxeBuilder({ page })
+      .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'])
+      .analyze();
     expect(violations.map((v) => `${v.id} ${v.nodes[0]?.target}`)).toEqual([]);
   });
 }

@@ -31,7 +31,9 @@ test('the tape list is printed with the shaft and a box to tick for each float',
   await expect(page.getByText('☐')).toHaveCount(2);
   // pump clip at 450 mm in a pit of 1200 mm, rim down; alarm clip at 750 mm, floor up
   await expect(page.locator('td', { hasText: /^750 mm$/ }).filter({ visible: true })).toHaveCount(1);
-  await expect(page.locator('td', { hasText: /^clip 750 mm\s*tether 150 mm$/ }).filter({ visible: true })).toHaveCount(1);
+  await expect(page.locator('td', { hasText: /^clip 750 mm\s*tether 150 mm$/ }).filter({ visible: true })).toHaveCount(
+    1,
+  );
   expect(await printed(page)).toBe(1);
   await page.emulateMedia({ media: 'screen' });
   await page.evaluate(() => window.dispatchEvent(new Event('afterprint')));

@@ -2,10 +2,21 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { float, makeStation } from './station';
 
-const views = ['/', '/stations/1/survey', '/stations/7/survey', '/stations/1/levels', '/stations/5/levels', '/stations/1/prove', '/stations/1/prove/1', '/stations/1/card'];
+const views = [
+  '/',
+  '/stations/1/survey',
+  '/stations/7/survey',
+  '/stations/1/levels',
+  '/stations/5/levels',
+  '/stations/1/prove',
+  '/stations/1/prove/1',
+  '/stations/1/card',
+];
 
 async function violations(page: Page): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']).analyze();
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'])
+    .analyze();
   return violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`);
 }
 
@@ -24,7 +35,8 @@ for (const sheet of ['tape list', 'from above', 'set levels for me']) {
   test(`the sheet “${sheet}” can be read by everyone`, async ({ page }) => {
     await page.goto('/stations/5/levels');
     await page.getByRole('tab', { name: sheet }).click();
-    if (sheet === 'set levels for me') await expect(page.getByRole('button', { name: 'take it whole' })).toBeVisible({ timeout: 30_000 });
+    if (sheet === 'set levels for me')
+      await expect(page.getByRole('button', { name: 'take it whole' })).toBeVisible({ timeout: 30_000 });
     expect(await violations(page)).toEqual([]);
   });
 }
@@ -69,7 +81,10 @@ test('the water is raised by keys, and the float leans and closes', async ({ pag
   await expect(float(page, 'pump').locator('.eye-closed')).toBeVisible();
 });
 
-test('a test run works on a phone, and what is typed outlives a reload and a lost signal', async ({ browser, request }) => {
+test('a test run works on a phone, and what is typed outlives a reload and a lost signal', async ({
+  browser,
+  request,
+}) => {
   const id = await makeStation(request, 'Phone sump');
   const page = await (await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true })).newPage();
   await page.goto(`/stations/${id}/prove`);

@@ -44,12 +44,17 @@ test('every sheet of a rehearsal can be read by everyone', async ({ page, reques
   await open(page, await makeStation(request, 'Read rehearsal'));
   for (const name of ['what happened, and why', 'figures', 'panel then', 'chance', 'scenario']) {
     await sheet(page, name);
-    const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']).analyze();
+    const { violations } = await new AxeBuilder({ page })
+      .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'])
+      .analyze();
     expect(violations.map((v) => `${name}: ${v.id} ${v.nodes[0]?.target}`)).toEqual([]);
   }
 });
 
-test('a power cut is dragged onto the axis, moved, made longer and taken away: bell and overflow follow', async ({ page, request }) => {
+test('a power cut is dragged onto the axis, moved, made longer and taken away: bell and overflow follow', async ({
+  page,
+  request,
+}) => {
   await open(page, await makeStation(request, 'Cut sump'));
   await drag(page, '[data-lane="power"]', 0.2, 0.6);
   await expect(events(page)).toContainText('power fails');
@@ -69,7 +74,10 @@ test('a power cut is dragged onto the axis, moved, made longer and taken away: b
   await expect(events(page)).toContainText('power is back');
 });
 
-test('a fault is put in at the cursor or drawn on its lane; its times are typed; a person answers the bell', async ({ page, request }) => {
+test('a fault is put in at the cursor or drawn on its lane; its times are typed; a person answers the bell', async ({
+  page,
+  request,
+}) => {
   await open(page, await makeStation(request, 'Faulty sump'));
   await pick(page, 'pump float: stuck down');
   await page.getByRole('button', { name: 'at the cursor' }).click();
@@ -82,7 +90,11 @@ test('a fault is put in at the cursor or drawn on its lane; its times are typed;
   await type(page, 'a person comes after the bell', '30 min');
   await sheet(page, 'what happened, and why');
   await expect(events(page)).toContainText('a person is there, and mends: pump float: stuck down');
-  await expect(events(page).getByRole('listitem').filter({ hasText: /^[\d:]+fault: pump float/ })).toContainText('02:00:00');
+  await expect(
+    events(page)
+      .getByRole('listitem')
+      .filter({ hasText: /^[\d:]+fault: pump float/ }),
+  ).toContainText('02:00:00');
   await pick(page, 'discharge blocked or frozen');
   await drag(page, '[data-lane="faults"]', 0.6, 0.7);
   await expect(page.locator('[data-bar="faults fault-1 0"]')).toBeVisible();
@@ -92,7 +104,10 @@ test('a fault is put in at the cursor or drawn on its lane; its times are typed;
 });
 
 test('a hand works a selector at the cursor', async ({ page, request }) => {
-  await open(page, await makeStation(request, 'Hand worked', (s) => (s.control = { ...s.control, scheme: 'contactor' })));
+  await open(
+    page,
+    await makeStation(request, 'Hand worked', (s) => (s.control = { ...s.control, scheme: 'contactor' })),
+  );
   await sheet(page, 'scenario');
   await choose(page, 'a hand works', 'S1: Hand, Off or Auto for the pump');
   await choose(page, 'to', 'Hand');
@@ -109,10 +124,14 @@ test('what comes in is chosen, or read from a table; a bad table is told by its 
   await give(page, 'inflow file', 'flow.csv', 'time (min),flow (L/s)\n0,0.2\n60,0.1\n60,0.3\n');
   await expect(page.getByRole('alert').filter({ hasText: 'The inflow was not changed' })).toContainText('row 3');
   await give(page, 'inflow file', 'flow.csv', 'time (min),flow (L/s)\n0,0.2\n600,0.1\n');
-  await expect(page.getByRole('combobox', { name: 'inflow', exact: true })).toHaveText('a table of 2 rows, each until the next');
+  await expect(page.getByRole('combobox', { name: 'inflow', exact: true })).toHaveText(
+    'a table of 2 rows, each until the next',
+  );
   await sheet(page, 'figures');
   // 600 min at 0.2 L/s and 840 min at 0.1 L/s.
-  await expect(page.getByRole('table', { name: 'figures' }).getByRole('row').filter({ hasText: 'water in' })).toContainText('12240 L');
+  await expect(
+    page.getByRole('table', { name: 'figures' }).getByRole('row').filter({ hasText: 'water in' }),
+  ).toContainText('12240 L');
 });
 
 test('the scenario goes out and comes in; a bad one is refused and nothing is lost', async ({ page, request }) => {
@@ -124,9 +143,14 @@ test('the scenario goes out and comes in; a bad one is refused and nothing is lo
   expect(JSON.parse(scenario.text)).toMatchObject({ format: 'pit-bell/scenario', faults: [{ id: 'pump-stuck-down' }] });
   expect((await taken(page, 'events CSV')).text).toContain('fault: pump float: stuck down');
   expect((await taken(page, 'trace CSV')).text.split('\n')[0]).toContain('lowest (m)');
-  const bring = (text: string) => page.getByLabel('scenario file').setInputFiles({ name: 'flood.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  const bring = (text: string) =>
+    page
+      .getByLabel('scenario file')
+      .setInputFiles({ name: 'flood.json', mimeType: 'application/json', buffer: Buffer.from(text) });
   await bring(JSON.stringify({ ...JSON.parse(scenario.text), duty: 'fill' }));
-  await expect(page.getByRole('alert').filter({ hasText: 'the scenario is for another duty' })).toContainText('left as it was');
+  await expect(page.getByRole('alert').filter({ hasText: 'the scenario is for another duty' })).toContainText(
+    'left as it was',
+  );
   await expect(events(page)).toContainText('fault: pump float: stuck down');
   // A part that the panel lacks is told, and can be taken out there and then.
   await bring(JSON.stringify({ ...JSON.parse(scenario.text), faults: [{ from: 0, to: null, id: 'lag-stuck-up' }] }));
@@ -141,19 +165,27 @@ test('the scenario goes out and comes in; a bad one is refused and nothing is lo
   await expect(events(page)).not.toContainText('fault:');
 });
 
-test('what if: every single fault, ranked by how soon it harms, those that hide; one is put in', async ({ page, request }) => {
+test('what if: every single fault, ranked by how soon it harms, those that hide; one is put in', async ({
+  page,
+  request,
+}) => {
   await open(page, await makeStation(request, 'What if sump'));
   await sheet(page, 'what if');
   const table = page.getByRole('table', { name: 'what if' });
   await expect(table).toBeVisible({ timeout: 30_000 });
   await expect(table.getByRole('row').nth(1)).toContainText(/after/);
-  await expect(table.getByRole('row').filter({ hasText: 'alarm float: stuck down' })).toContainText('hides until a second fault');
+  await expect(table.getByRole('row').filter({ hasText: 'alarm float: stuck down' })).toContainText(
+    'hides until a second fault',
+  );
   await page.getByRole('button', { name: 'put in: Q1 is off (guards the circuit)' }).click();
   await sheet(page, 'what happened, and why');
   await expect(events(page)).toContainText('fault: Q1 is off');
 });
 
-test('one looks closer, to a second and no peak lost, by button, key and wheel; and wider again', async ({ page, request }) => {
+test('one looks closer, to a second and no peak lost, by button, key and wheel; and wider again', async ({
+  page,
+  request,
+}) => {
   await open(page, await makeStation(request, 'Closer sump'));
   const start = events(page).getByRole('listitem').filter({ hasText: 'pump 1 starts' }).first().getByRole('button');
   await start.click();
@@ -175,7 +207,10 @@ test('one looks closer, to a second and no peak lost, by button, key and wheel; 
   expect(await now(page)).toBe(at);
 });
 
-test('it plays: the cursor goes on by itself, the water and the panel with it, and is held', async ({ page, request }) => {
+test('it plays: the cursor goes on by itself, the water and the panel with it, and is held', async ({
+  page,
+  request,
+}) => {
   await open(page, await makeStation(request, 'Played sump'));
   await sheet(page, 'panel then');
   const does = page.getByRole('list', { name: 'what it does then' });
@@ -193,11 +228,17 @@ test('it plays: the cursor goes on by itself, the water and the panel with it, a
   await events(page).getByRole('listitem').filter({ hasText: 'pump 1 starts' }).first().getByRole('button').click();
   await sheet(page, 'panel then');
   await expect(does).toContainText('● pump 1 runs');
-  await page.getByRole('button', { name: /^M1\.U, pump 1/ }).first().click();
+  await page
+    .getByRole('button', { name: /^M1\.U, pump 1/ })
+    .first()
+    .click();
   await expect(page.getByRole('status', { name: 'why' })).toContainText('M1 is held in by');
 });
 
-test('two runs side by side: one is kept, the levels are changed, and both are there with what the rules say', async ({ page, request }) => {
+test('two runs side by side: one is kept, the levels are changed, and both are there with what the rules say', async ({
+  page,
+  request,
+}) => {
   const id = await makeStation(request, 'Before and after');
   await open(page, id);
   await sheet(page, 'figures');
@@ -214,19 +255,26 @@ test('two runs side by side: one is kept, the levels are changed, and both are t
   await expect(time(page)).toBeVisible({ timeout: 20_000 });
   await sheet(page, 'figures');
   await expect(starts.getByRole('cell').nth(2)).toHaveText(before!);
-  await expect(figures.getByRole('row').filter({ hasText: 'highest level' }).getByRole('cell').nth(1)).not.toHaveText((await figures.getByRole('row').filter({ hasText: 'highest level' }).getByRole('cell').nth(2).textContent())!);
+  await expect(figures.getByRole('row').filter({ hasText: 'highest level' }).getByRole('cell').nth(1)).not.toHaveText(
+    (await figures.getByRole('row').filter({ hasText: 'highest level' }).getByRole('cell').nth(2).textContent())!,
+  );
   await expect(page.locator('.kept')).toBeVisible();
   await page.getByRole('button', { name: 'let the kept one go' }).click();
   await expect(page.locator('.kept')).toHaveCount(0);
 });
 
-test('the chance of a flood is drawn by seed, with its interval and what had a part in it', async ({ page, request }) => {
+test('the chance of a flood is drawn by seed, with its interval and what had a part in it', async ({
+  page,
+  request,
+}) => {
   await open(page, await makeStation(request, 'Chance sump'));
   await sheet(page, 'chance');
   await type(page, 'years', '30');
   await page.getByRole('button', { name: 'draw the years' }).click();
   const found = page.getByRole('group', { name: 'chance of an overflow' });
-  await expect(found).toContainText(/between [\d.]+% and [\d.]+%, as sure as 95 % \(\d+ of 30 years\)/, { timeout: 30_000 });
+  await expect(found).toContainText(/between [\d.]+% and [\d.]+%, as sure as 95 % \(\d+ of 30 years\)/, {
+    timeout: 30_000,
+  });
   const first = await found.textContent();
   // The same seed draws the same years here and there.
   const here = chance(newStation('Chance sump', 'Test Yard', 'metric-230'), { ...usualChances, years: 30 });
@@ -270,18 +318,41 @@ test('a long rehearsal shows how far it is, and is stopped', async ({ page, requ
 });
 
 test('a scheme that does not fit is told', async ({ page, request }) => {
-  await page.goto(`/stations/${await makeStation(request, 'No fit', (s) => (s.control = { ...s.control, scheme: 'duplex' }))}/rehearse`);
+  await page.goto(
+    `/stations/${await makeStation(request, 'No fit', (s) => (s.control = { ...s.control, scheme: 'duplex' }))}/rehearse`,
+  );
   await expect(page.getByRole('alert').filter({ hasText: 'two pumps' })).toBeVisible({ timeout: 20_000 });
 });
 
-test('trips with no water between them are found as chatter, and what there was until then is shown', async ({ page, request }) => {
+test('trips with no water between them are found as chatter, and what there was until then is shown', async ({
+  page,
+  request,
+}) => {
   const id = await makeStation(request, 'Chattering sump', (s) => {
     const pump = s.sensors.find((f) => f.role === 'pump')!;
     s.control = { ...s.control, scheme: 'contactor' };
     s.discharge = { ...s.discharge, checkValve: { pipeBefore: 0 } };
-    s.sensors = s.sensors.map((f) => (f === pump ? { id: f.id, role: f.role, kind: 'side', duty: 'control', contact: f.contact, changeover: false, contactRating: 5, cordLength: f.cordLength, place: f.place, height: 0.5, differential: 1e-7 } : f));
+    s.sensors = s.sensors.map((f) =>
+      f === pump
+        ? {
+            id: f.id,
+            role: f.role,
+            kind: 'side',
+            duty: 'control',
+            contact: f.contact,
+            changeover: false,
+            contactRating: 5,
+            cordLength: f.cordLength,
+            place: f.place,
+            height: 0.5,
+            differential: 1e-7,
+          }
+        : f,
+    );
   });
   await open(page, id);
-  await expect(page.getByRole('alert').filter({ hasText: 'chatter: the panel switches without end at 500 mm' })).toContainText('It ended at');
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'chatter: the panel switches without end at 500 mm' }),
+  ).toContainText('It ended at');
   await expect(events(page)).toContainText('pump 1 starts');
 });

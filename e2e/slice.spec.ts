@@ -67,9 +67,15 @@ test('one simple job, from the tape measure to a proven pump', async ({ page }) 
     await page.getByRole('button', { name: 'fail', exact: true }).click();
     await expect(page.getByRole('region', { name: 'entered' })).toContainText('“contact welded”');
     await page.reload();
-    await page.getByRole('list', { name: 'steps' }).getByRole('button', { name: /Bench test: pump float/ }).click();
+    await page
+      .getByRole('list', { name: 'steps' })
+      .getByRole('button', { name: /Bench test: pump float/ })
+      .click();
     await expect(page.getByRole('region', { name: 'entered' })).toContainText('fail');
-    await page.getByRole('list', { name: 'steps' }).getByRole('button', { name: /Fill until the pump starts/ }).click();
+    await page
+      .getByRole('list', { name: 'steps' })
+      .getByRole('button', { name: /Fill until the pump starts/ })
+      .click();
     // 1 m × 762 mm of box between the trips of an arm of 200 mm at ±45°: 0.762 · 0.2828 m = 215.5 L
     await expect(page.getByRole('article')).toContainText('216 L, within 20%');
   });
@@ -97,7 +103,9 @@ test('a station goes out as a file and comes in elsewhere with the same numbers'
   expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({ format: 'pit-bell/station', version: 4 });
 
   await page.goto('/');
-  await page.getByLabel('station file').setInputFiles({ name: 'pit.json', mimeType: 'application/json', buffer: readFileSync(file) });
+  await page
+    .getByLabel('station file')
+    .setInputFiles({ name: 'pit.json', mimeType: 'application/json', buffer: readFileSync(file) });
   await expect(page).toHaveURL(/\/stations\/\d+\/levels$/);
   expect(await figures.innerText()).toBe(before);
 });

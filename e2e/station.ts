@@ -3,7 +3,11 @@ import { readFileSync } from 'node:fs';
 import { newStation, type Station } from '../src/core/station';
 
 /** Keeps a station of this test's own; answers its id. */
-export async function makeStation(request: APIRequestContext, name: string, change: (s: Station) => void = () => {}): Promise<number> {
+export async function makeStation(
+  request: APIRequestContext,
+  name: string,
+  change: (s: Station) => void = () => {},
+): Promise<number> {
   const station = newStation(name, 'Test Yard', 'metric-230');
   change(station);
   const answer = await request.post('/api/stations', { data: station });
@@ -11,10 +15,12 @@ export async function makeStation(request: APIRequestContext, name: string, chan
   return ((await answer.json()) as { saved: { id: number } }).saved.id;
 }
 
-export const float = (page: Page, role: string): Locator => page.getByRole('slider', { name: new RegExp(`\\w+ \\d, ${role}: acts`) });
+export const float = (page: Page, role: string): Locator =>
+  page.getByRole('slider', { name: new RegExp(`\\w+ \\d, ${role}: acts`) });
 
 /** The float of a role as the plan shows it. */
-export const fromAbove = (page: Page, role: string): Locator => page.getByRole('slider', { name: new RegExp(`float \\d, ${role}, from above`) });
+export const fromAbove = (page: Page, role: string): Locator =>
+  page.getByRole('slider', { name: new RegExp(`float \\d, ${role}, from above`) });
 export const bellLine = (page: Page): Locator => page.getByRole('contentinfo', { name: 'bell line' });
 export const saveState = (page: Page): Locator => page.getByRole('status', { name: 'save state' });
 
@@ -37,7 +43,8 @@ export async function choose(page: Page, label: string, choice: string): Promise
 }
 
 /** Gives a file to one of the file fields. */
-export const give = (page: Page, label: string, name: string, text: string): Promise<void> => page.getByLabel(label).setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
+export const give = (page: Page, label: string, name: string, text: string): Promise<void> =>
+  page.getByLabel(label).setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
 
 /** What a button hands out as a file. */
 export async function taken(page: Page, button: string): Promise<{ name: string; text: string }> {

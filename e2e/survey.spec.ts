@@ -44,10 +44,16 @@ test('what stands in the pit is drawn from above and told when a float meets it'
   await expect(bellLine(page)).toContainText('rules hold');
 });
 
-test('floats of the same trips, and contacts the wrong way, are told before anything is wired', async ({ page, request }) => {
+test('floats of the same trips, and contacts the wrong way, are told before anything is wired', async ({
+  page,
+  request,
+}) => {
   const id = await makeStation(request, 'Crossed sump');
   await page.goto(`/stations/${id}/survey`);
-  await page.getByRole('group', { name: 'floats that run the pump' }).getByRole('button', { name: 'stop and lead floats' }).click();
+  await page
+    .getByRole('group', { name: 'floats that run the pump' })
+    .getByRole('button', { name: 'stop and lead floats' })
+    .click();
   const lead = page.getByRole('region', { name: 'lead float' });
   const stop = page.getByRole('region', { name: 'stop float' });
   const clip = await stop.getByRole('textbox', { name: 'clip, floor up' }).inputValue();

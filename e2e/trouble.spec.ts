@@ -2,7 +2,10 @@ import { expect, test } from '@playwright/test';
 import { newStation } from '../src/core/station';
 import { float, makeStation, save, saveState, type } from './station';
 
-test('a save made from an old revision is refused with both versions, and nothing is overwritten', async ({ browser, request }) => {
+test('a save made from an old revision is refused with both versions, and nothing is overwritten', async ({
+  browser,
+  request,
+}) => {
   const id = await makeStation(request, 'Stale sump');
   const [mine, theirs] = [await (await browser.newContext()).newPage(), await (await browser.newContext()).newPage()];
   for (const page of [mine, theirs]) await page.goto(`/stations/${id}/levels`);
@@ -58,10 +61,14 @@ test('what cannot be read or contradicts itself is said at its field, and is not
   expect(kept).toEqual(newStation('Wrong sump', 'Test Yard', 'metric-230'));
 });
 
-test('a pump curve is read from CSV in any order of columns, pasted, or refused row by row', async ({ page, request }) => {
+test('a pump curve is read from CSV in any order of columns, pasted, or refused row by row', async ({
+  page,
+  request,
+}) => {
   const id = await makeStation(request, 'Curve sump');
   await page.goto(`/stations/${id}/survey`);
-  const csv = (text: string) => page.getByLabel('curve file').setInputFiles({ name: 'curve.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  const csv = (text: string) =>
+    page.getByLabel('curve file').setInputFiles({ name: 'curve.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
   const head = (n: number) => page.getByRole('textbox', { name: `head ${n}`, exact: true });
   await csv('Head (ft);Flow (gpm)\n30;0\n20;30\n5;60\n');
   await expect(head(3)).toHaveValue('1.524');
@@ -75,22 +82,33 @@ test('a pump curve is read from CSV in any order of columns, pasted, or refused 
   await page.evaluate(() => {
     const clipboardData = new DataTransfer();
     clipboardData.setData('text/plain', '0\t10\n2\t8\n4\t5\n5\t2\n');
-    document.activeElement!.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
+    document.activeElement!.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }),
+    );
   });
   await expect(head(4)).toHaveValue('2');
-  await page.getByLabel('curve file').setInputFiles({ name: 'big.csv', mimeType: 'text/csv', buffer: Buffer.alloc(2 * 1024 * 1024, '1') });
+  await page
+    .getByLabel('curve file')
+    .setInputFiles({ name: 'big.csv', mimeType: 'text/csv', buffer: Buffer.alloc(2 * 1024 * 1024, '1') });
   await expect(page.getByText(/big\.csv is 2 MB/)).toBeVisible();
 });
 
-test('a broken, foreign or huge file is refused with every problem by path, and nothing changes', async ({ page, request }) => {
+test('a broken, foreign or huge file is refused with every problem by path, and nothing changes', async ({
+  page,
+  request,
+}) => {
   await page.goto('/');
-  const bring = (name: string, content: string | Buffer) => page.getByLabel('station file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(content) });
+  const bring = (name: string, content: string | Buffer) =>
+    page.getByLabel('station file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(content) });
   const refused = page.getByRole('dialog', { name: /was not taken in/ });
   const spoilt = newStation('Spoilt', 'Test Yard', 'metric-230');
   spoilt.vessel.overflow = 4;
   Object.assign(spoilt.inflow.source, { low: 1 });
   await bring('spoilt.json', JSON.stringify(spoilt));
-  await expect(refused.getByRole('listitem')).toHaveText([/vessel\.overflow: .*above the rim/, /inflow\.source\.design: .*less than the low/]);
+  await expect(refused.getByRole('listitem')).toHaveText([
+    /vessel\.overflow: .*above the rim/,
+    /inflow\.source\.design: .*less than the low/,
+  ]);
   await refused.getByRole('button', { name: 'close' }).click();
   await bring('other.json', '{"hello": "world"}');
   await expect(refused).toContainText('format: this is not a Pit Bell station file');
@@ -100,11 +118,21 @@ test('a broken, foreign or huge file is refused with every problem by path, and 
   await page.reload();
   await expect(page.getByRole('region', { name: 'Skerry Landing' })).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Spoilt' })).toHaveCount(0);
-  const answer = await request.post('/api/stations', { data: Buffer.alloc(50 * 1024 * 1024, ' '), headers: { 'content-type': 'application/json' } });
+  const answer = await request.post('/api/stations', {
+    data: Buffer.alloc(50 * 1024 * 1024, ' '),
+    headers: { 'content-type': 'application/json' },
+  });
   expect(answer.status()).toBe(413);
 });
 
-for (const address of ['/stations/999', '/stations/abc/levels', '/stations/1e1', '/stations/1/prove/77', '/stations/1/nowhere', '/stations/-1/survey']) {
+for (const address of [
+  '/stations/999',
+  '/stations/abc/levels',
+  '/stations/1e1',
+  '/stations/1/prove/77',
+  '/stations/1/nowhere',
+  '/stations/-1/survey',
+]) {
   test(`a hand-edited address says so and leads back: ${address}`, async ({ page }) => {
     const answer = await page.goto(address);
     expect(answer!.status()).toBe(404);
@@ -116,10 +144,14 @@ for (const address of ['/stations/999', '/stations/abc/levels', '/stations/1e1',
 
 test('what was found stays, though the run is sent to again by hand', async ({ request }) => {
   const id = await makeStation(request, 'Kept sump');
-  const { run } = (await (await request.post(`/api/stations/${id}/runs`, { data: { tester: 'A. B.' } })).json()) as { run: { id: number } };
+  const { run } = (await (await request.post(`/api/stations/${id}/runs`, { data: { tester: 'A. B.' } })).json()) as {
+    run: { id: number };
+  };
   const entry = { stepId: 'bench-pump', verdict: 'fail', found: { hanging: false }, note: 'welded' };
   expect((await request.post(`/api/runs/${run.id}/entries`, { data: entry })).status()).toBe(201);
   expect((await request.put(`/api/runs/${run.id}/entries`, { data: entry })).status()).toBe(405);
-  expect((await request.post(`/api/runs/${run.id}/entries`, { data: { ...entry, verdict: 'maybe' } })).status()).toBe(422);
+  expect((await request.post(`/api/runs/${run.id}/entries`, { data: { ...entry, verdict: 'maybe' } })).status()).toBe(
+    422,
+  );
   expect((await request.post(`/api/stations/${id}/runs`, { data: { tester: '' } })).status()).toBe(422);
 });

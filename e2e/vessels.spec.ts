@@ -28,7 +28,9 @@ test('every shape of vessel is surveyed, drawn and judged', async ({ page, reque
   await type(page, 'takes up', '12');
   await expect(bellLine(page)).toContainText('rules hold');
   await save(page);
-  const kept = (await (await request.get(`/api/stations/${id}/file`)).json()) as { vessel: { shape: { sections: unknown[] }; displacement: { volume: number }[] } };
+  const kept = (await (await request.get(`/api/stations/${id}/file`)).json()) as {
+    vessel: { shape: { sections: unknown[] }; displacement: { volume: number }[] };
+  };
   expect(kept.vessel.shape.sections).toHaveLength(3);
   expect(kept.vessel.displacement[0]!.volume).toBeCloseTo(0.012, 9);
 });
@@ -37,7 +39,10 @@ test('a depth table is read from CSV, written to CSV, and refused when it goes d
   const id = await makeStation(request, 'Pond');
   await page.goto(`/stations/${id}/survey`);
   await choose(page, 'shape', 'table of height and area');
-  const csv = (text: string) => page.getByLabel('depth table file').setInputFiles({ name: 'pond.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  const csv = (text: string) =>
+    page
+      .getByLabel('depth table file')
+      .setInputFiles({ name: 'pond.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
   await csv('area (m2),height (mm)\n0.4,0\n0.6,500\n1.1,1250\n');
   await expect(page.getByRole('textbox', { name: 'area 3' })).toHaveValue('1.1');
   await expect(page.getByRole('textbox', { name: 'at height 3' })).toHaveValue('1250');
@@ -46,7 +51,12 @@ test('a depth table is read from CSV, written to CSV, and refused when it goes d
   await page.getByRole('button', { name: 'write the depths as CSV' }).click();
   const file = await download;
   expect(file.suggestedFilename()).toBe('pond-depths.csv');
-  expect(readFileSync(await file.path(), 'utf8').split(/\r?\n/)).toEqual(['height (mm),area (m²)', '0,0.4', '500,0.6', '1250,1.1']);
+  expect(readFileSync(await file.path(), 'utf8').split(/\r?\n/)).toEqual([
+    'height (mm),area (m²)',
+    '0,0.4',
+    '500,0.6',
+    '1250,1.1',
+  ]);
   await csv('height,area\n0,1\n900,2\n600,2\n1300,2\n');
   await expect(page.getByText(/a depth table runs from the floor up/).first()).toBeVisible();
   await csv('depth,pressure\n1,2\n');

@@ -27,7 +27,16 @@ import config from '../playwright.config';
 
 const PORT = 4398;
 const ADDRESS = `http://127.0.0.1:${PORT}`;
-const ROUTES = { round: '/', survey: '/stations/1/survey', levels: '/stations/1/levels', panel: '/stations/5/panel', rehearse: '/stations/5/rehearse', prove: '/stations/1/prove', run: '/stations/1/prove/1', card: '/stations/1/card' };
+const ROUTES = {
+  round: '/',
+  survey: '/stations/1/survey',
+  levels: '/stations/1/levels',
+  panel: '/stations/5/panel',
+  rehearse: '/stations/5/rehearse',
+  prove: '/stations/1/prove',
+  run: '/stations/1/prove/1',
+  card: '/stations/1/card',
+};
 
 const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!;
 const round = (value: number, digits = 2) => Number(value.toFixed(digits));
@@ -62,13 +71,19 @@ function proposing(station: Station): Record<string, number> {
     return performance.now() - from;
   };
   const aims = aimsFor(station);
-  return Object.fromEntries([['cold', round(once(aims[0]!), 0)], ...aims.map((aim) => [aim, round(median(Array.from({ length: 7 }, () => once(aim))), 0)])]);
+  return Object.fromEntries([
+    ['cold', round(once(aims[0]!), 0)],
+    ...aims.map((aim) => [aim, round(median(Array.from({ length: 7 }, () => once(aim))), 0)]),
+  ]);
 }
 
 /** The duplex panel with bell and interlock: built from its station, settled from cold, answered from memory, checked as landed, metered; ms, and µs from memory. */
 function panels() {
   const duplex = demoStations().find((d) => d.station.control.scheme === 'duplex')!.station;
-  const station: Station = { ...duplex, interlocks: [{ kind: 'cutoff', name: 'ice machine', acts: 'low-voltage', volts: 24, amps: 0.5, warns: false }] };
+  const station: Station = {
+    ...duplex,
+    interlocks: [{ kind: 'cutoff', name: 'ice machine', acts: 'low-voltage', volts: 24, amps: 0.5, warns: false }],
+  };
   const build = () => {
     const made = panelOf(station);
     if (!made.ok) throw new Error('the duplex does not fit');
@@ -87,14 +102,41 @@ function panels() {
     coldRestMs: timed(() => settle(wired.structure, wired.states)),
     coldAllCalledMs: timed(() => stand(wired, called)),
     coldAllCalledMoves: settled.moves.length,
-    fromMemoryUs: round((timed(() => { for (let i = 0; i < many; i++) remembered(called); }) * 1000) / many, 3),
+    fromMemoryUs: round(
+      (timed(() => {
+        for (let i = 0; i < many; i++) remembered(called);
+      }) *
+        1000) /
+        many,
+      3,
+    ),
     litMs: timed(() => lit(wired, settled)),
     meterMs: timed(() => read(wired.structure, settled.states, 'C', 'N', 'ac-volts')),
-    asLandedMs: timed(() => asLanded({ ...station, landings: { cores: [{ core: 'W-lag/black', to: 'X2:8' }], links: [] } }, wired.panel)),
+    asLandedMs: timed(() =>
+      asLanded({ ...station, landings: { cores: [{ core: 'W-lag/black', to: 'X2:8' }], links: [] } }, wired.panel),
+    ),
   };
 }
 
-const plainScenario = (station: Station, length: number, rows: { time: number; flow: number }[], powerCuts: Scenario['powerCuts'] = []): Scenario => ({ format: 'pit-bell/scenario', version: 1, name: 'bench', duty: station.duty.kind, length, start: null, inflow: { kind: 'steps', rows, every: null }, powerCuts, hands: [], faults: [], answers: null, protector: { stalled: 10, dry: 600, cools: 900 } });
+const plainScenario = (
+  station: Station,
+  length: number,
+  rows: { time: number; flow: number }[],
+  powerCuts: Scenario['powerCuts'] = [],
+): Scenario => ({
+  format: 'pit-bell/scenario',
+  version: 1,
+  name: 'bench',
+  duty: station.duty.kind,
+  length,
+  start: null,
+  inflow: { kind: 'steps', rows, every: null },
+  powerCuts,
+  hands: [],
+  faults: [],
+  answers: null,
+  protector: { stalled: 10, dry: 600, cools: 900 },
+});
 
 /** A year of the duplex at ten-minute steps with power cuts; a thousand one-day storms; and a thousand cycles of a sump against a plain loop of one-second steps, each held against quadrature. */
 function rehearsing() {
@@ -103,7 +145,10 @@ function rehearsing() {
   const year = plainScenario(
     duplex,
     365 * 86400,
-    Array.from({ length: 365 * 144 }, (_, i) => ({ time: i * 600, flow: 0.0003 + (random() < 0.02 ? 0.008 * random() : 0.0004 * random()) })),
+    Array.from({ length: 365 * 144 }, (_, i) => ({
+      time: i * 600,
+      flow: 0.0003 + (random() < 0.02 ? 0.008 * random() : 0.0004 * random()),
+    })),
     Array.from({ length: 12 }, (_, i) => ({ from: (i * 30 + 10) * 86400, to: (i * 30 + 10) * 86400 + 5400 })),
   );
   const go = (station: Station, scenario: Scenario) => {
@@ -116,7 +161,17 @@ function rehearsing() {
   const from = performance.now();
   for (let i = 0; i < 1000; i++) {
     const [peak, start] = [0.004 + 0.012 * random(), 3600 * 20 * random()];
-    go(duplex, plainScenario(duplex, 86400, [{ time: 0, flow: 0.0003 }, ...Array.from({ length: 12 }, (_, k) => ({ time: start + 1 + k * 600, flow: peak * Math.sin(((k + 0.5) * Math.PI) / 12) })), { time: start + 1 + 7200, flow: 0.0003 }]));
+    go(
+      duplex,
+      plainScenario(duplex, 86400, [
+        { time: 0, flow: 0.0003 },
+        ...Array.from({ length: 12 }, (_, k) => ({
+          time: start + 1 + k * 600,
+          flow: peak * Math.sin(((k + 0.5) * Math.PI) / 12),
+        })),
+        { time: start + 1 + 7200, flow: 0.0003 },
+      ]),
+    );
   }
   const storms = performance.now() - from;
 
@@ -153,7 +208,10 @@ function rehearsing() {
   const loops = Array.from({ length: 9 }, loop);
   const [exactMs, loopMs] = [median(exact.map((e) => e.ms)), median(loops.map((l) => l.ms))];
   const { pumps, balance } = exact[0]!.run;
-  const off = (of: { starts: number; pumped: number }) => ({ starts: round(of.starts / known.starts - 1, 5), pumped: Number((of.pumped / known.pumped - 1).toExponential(1)) });
+  const off = (of: { starts: number; pumped: number }) => ({
+    starts: round(of.starts / known.starts - 1, 5),
+    pumped: Number((of.pumped / known.pumped - 1).toExponential(1)),
+  });
   // What the screen asks of a rehearsal that has run: a window of an hour, a moment.
   const recorded = record(duplex, year);
   if (!recorded.ok) throw new Error('refused');
@@ -207,11 +265,15 @@ async function toggling() {
   return { medianMs: round(median(times), 1), longestMs: round(Math.max(...times.slice(2)), 1) };
 }
 
-const each = <T>(of: (station: Station) => T) => Object.fromEntries(demoStations().map(({ file, station }) => [file.replace('.json', ''), of(station)]));
+const each = <T>(of: (station: Station) => T) =>
+  Object.fromEntries(demoStations().map(({ file, station }) => [file.replace('.json', ''), of(station)]));
 
 async function startServer(data: string): Promise<{ server: ChildProcess; ms: number }> {
   const from = performance.now();
-  const server = spawn(process.execPath, ['scripts/serve.mjs', '--port', String(PORT)], { env: { ...process.env, PITBELL_DATA: data }, stdio: 'ignore' });
+  const server = spawn(process.execPath, ['scripts/serve.mjs', '--port', String(PORT)], {
+    env: { ...process.env, PITBELL_DATA: data },
+    stdio: 'ignore',
+  });
   // Broken off, the bench leaves no server behind.
   process.once('exit', () => server.kill());
   for (;;) {
@@ -247,7 +309,8 @@ async function open(browser: Browser, route: string): Promise<{ interactive: num
   const interactive = await answersAfter(page);
   await page.waitForLoadState('networkidle');
   await page.context().close();
-  const sum = (of: (s: { initial: boolean }) => boolean) => [...scripts.values()].filter(of).reduce((total, s) => total + s.bytes, 0) / 1000;
+  const sum = (of: (s: { initial: boolean }) => boolean) =>
+    [...scripts.values()].filter(of).reduce((total, s) => total + s.bytes, 0) / 1000;
   return { interactive, first: sum((s) => s.initial), all: sum(() => true) };
 }
 
@@ -286,7 +349,10 @@ async function dragging() {
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
   await page.goto(`${ADDRESS}/stations/5/levels`);
   await page.waitForLoadState('networkidle');
-  const box = (await page.getByRole('slider', { name: /float \d, lead: acts/ }).locator('.float').boundingBox())!;
+  const box = (await page
+    .getByRole('slider', { name: /float \d, lead: acts/ })
+    .locator('.float')
+    .boundingBox())!;
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
   const drag = async () => {
     await page.evaluate(COUNT_FRAMES);
@@ -299,7 +365,13 @@ async function dragging() {
     const gaps = times.slice(1).map((t, i) => t - times[i]!);
     const sorted = gaps.sort((a, b) => a - b);
     const at = (share: number) => round(sorted[Math.floor((sorted.length - 1) * share)]!, 1);
-    return { frames: gaps.length, medianMs: at(0.5), p95Ms: at(0.95), longestMs: at(1), over20Ms: gaps.filter((g) => g > 20).length };
+    return {
+      frames: gaps.length,
+      medianMs: at(0.5),
+      p95Ms: at(0.95),
+      longestMs: at(1),
+      over20Ms: gaps.filter((g) => g > 20).length,
+    };
   };
   const first = await drag();
   const second = await drag();

@@ -14,13 +14,19 @@ const steps = [
   ['types', () => run('npm', ['run', '--silent', 'types'])],
   ['lint', () => run('npm', ['run', '--silent', 'lint'])],
   ['layers and dead code', () => run('npm', ['run', '--silent', 'layers'])],
-  ['unit tests', () => run('npx', ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${unitReport}`])],
+  [
+    'unit tests',
+    () => run('npx', ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${unitReport}`]),
+  ],
   ['production build', ensureBuild],
   [
     'browser tests',
     () => {
-      if (!isFile(process.env.PITBELL_CHROMIUM ?? '/usr/bin/chromium')) needCommands({ chromium: 'chromium' }, 'the browser tests drive Chromium');
-      run('npx', ['playwright', 'test', '--reporter=list,json'], { env: { PLAYWRIGHT_JSON_OUTPUT_NAME: browserReport } });
+      if (!isFile(process.env.PITBELL_CHROMIUM ?? '/usr/bin/chromium'))
+        needCommands({ chromium: 'chromium' }, 'the browser tests drive Chromium');
+      run('npx', ['playwright', 'test', '--reporter=list,json'], {
+        env: { PLAYWRIGHT_JSON_OUTPUT_NAME: browserReport },
+      });
     },
   ],
 ];

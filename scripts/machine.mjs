@@ -15,7 +15,11 @@ export function stop(text) {
 
 /** Runs a command in the project's folder; stops with its name when it fails. */
 export function run(command, args, { env = {}, what = [command, ...args].join(' ') } = {}) {
-  const done = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...env } });
+  const done = spawnSync(command, args, {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', ...env },
+  });
   if (done.error) stop(`${what}: ${done.error.message}`);
   if (done.status !== 0) stop(`${what} failed (status ${done.status}).`);
 }
@@ -27,8 +31,14 @@ export function needCommands(wanted, why) {
   const missing = Object.entries(wanted).flatMap(([command, packageName]) => (has(command) ? [] : [packageName]));
   if (missing.length === 0) return;
   const packages = [...new Set(missing)].join(' ');
-  if (!has('apt-get')) stop(`${why}: needed are ${packages} (the names of Debian's packages). Install what your system calls them, then run this again.`);
-  if (process.getuid?.() !== 0) stop(`${why}: needed are ${packages}. You are not root, so run\n\n    sudo apt-get update && sudo apt-get install -y ${packages}\n\nand then this again.`);
+  if (!has('apt-get'))
+    stop(
+      `${why}: needed are ${packages} (the names of Debian's packages). Install what your system calls them, then run this again.`,
+    );
+  if (process.getuid?.() !== 0)
+    stop(
+      `${why}: needed are ${packages}. You are not root, so run\n\n    sudo apt-get update && sudo apt-get install -y ${packages}\n\nand then this again.`,
+    );
   say(`installing ${packages} (${why})`);
   const env = { DEBIAN_FRONTEND: 'noninteractive' };
   run('apt-get', ['update', '-qq'], { env });
@@ -43,7 +53,9 @@ function fileHash(files) {
 
 function filesBelow(folder) {
   return readdirSync(folder, { withFileTypes: true })
-    .flatMap((entry) => (entry.isDirectory() ? filesBelow(path.join(folder, entry.name)) : [path.join(folder, entry.name)]))
+    .flatMap((entry) =>
+      entry.isDirectory() ? filesBelow(path.join(folder, entry.name)) : [path.join(folder, entry.name)],
+    )
     .sort();
 }
 
@@ -61,14 +73,19 @@ export function ensurePackages() {
   const headers = [prefix, '/usr'].find((p) => existsSync(path.join(p, 'include/node/node.h')));
   say('installing packages (a few minutes the first time)');
   // Not “npm ci”: it wants every platform's optional packages in the lock file, and a registry mirror may carry only some. This keeps to the lock file too, and does not write it.
-  run('npm', ['install', '--no-save', '--no-fund', '--no-audit'], { env: { npm_config_build_from_source: 'true', ...(headers && { npm_config_nodedir: headers }) } });
+  run('npm', ['install', '--no-save', '--no-fund', '--no-audit'], {
+    env: { npm_config_build_from_source: 'true', ...(headers && { npm_config_nodedir: headers }) },
+  });
   writeFileSync(stamp, wanted);
 }
 
 /** Builds application and command line, unless they were built from exactly these sources. */
 export function ensureBuild() {
   const stamp = path.join(ROOT, '.next/pitbell-built');
-  const sources = [...filesBelow(path.join(ROOT, 'src')).filter((f) => !/\.test\.tsx?$/.test(f)), ...['package-lock.json', 'next.config.ts', 'tsconfig.json'].map((f) => path.join(ROOT, f))];
+  const sources = [
+    ...filesBelow(path.join(ROOT, 'src')).filter((f) => !/\.test\.tsx?$/.test(f)),
+    ...['package-lock.json', 'next.config.ts', 'tsconfig.json'].map((f) => path.join(ROOT, f)),
+  ];
   const wanted = fileHash(sources);
   if (stampMatches(stamp, wanted) && existsSync(path.join(ROOT, 'dist/pitbell.mjs'))) return;
   say('building');

@@ -3,4 +3,5 @@ import { writeFileSync } from 'node:fs';
 import { scenarioJsonSchema } from '@/core/rehearsal';
 import { stationJsonSchema } from '@/core/station';
 
-for (const [name, schema] of Object.entries({ station: stationJsonSchema(), scenario: scenarioJsonSchema() })) writeFileSync(new URL(`../docs/${name}.schema.json`, import.meta.url), `${JSON.stringify(schema, null, 2)}\n`);
+for (const [name, schema] of Object.entries({ station: stationJsonSchema(), scenario: scenarioJsonSchema() }))
+  writeFileSync(new URL(`../docs/${name}.schema.json`, import.meta.url), `${JSON.stringify(schema, null, 2)}\n`);

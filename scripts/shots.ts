@@ -17,14 +17,19 @@ interface Shot {
   before?(page: Page): Promise<void>;
 }
 
-const group = (name: string) => (page: Page) => page.getByRole('navigation', { name: 'groups of the survey' }).getByRole('link', { name }).click();
+const group = (name: string) => (page: Page) =>
+  page.getByRole('navigation', { name: 'groups of the survey' }).getByRole('link', { name }).click();
 const sheet = (name: string) => (page: Page) => page.getByRole('tab', { name }).click();
 
 const SHOTS: readonly Shot[] = [
   { name: 'round', address: '/' },
   { name: 'survey', address: '/stations/5/survey' },
   { name: 'survey-pumps', address: '/stations/5/survey', before: group('pump') },
-  { name: 'survey-discharge', address: '/stations/7/survey', before: async (page) => page.locator('#discharge').evaluate((e) => e.scrollIntoView({ block: 'end' })) },
+  {
+    name: 'survey-discharge',
+    address: '/stations/7/survey',
+    before: async (page) => page.locator('#discharge').evaluate((e) => e.scrollIntoView({ block: 'end' })),
+  },
   { name: 'survey-floats', address: '/stations/6/survey', before: group('floats') },
   { name: 'levels', address: '/stations/1/levels' },
   { name: 'levels-duplex', address: '/stations/5/levels' },
@@ -39,7 +44,12 @@ const SHOTS: readonly Shot[] = [
       await page.getByRole('button', { name: 'take it whole' }).waitFor();
     },
   },
-  { name: 'levels-broken-night', address: '/stations/3/levels?rule=starts', theme: 'night', before: sheet('tape list') },
+  {
+    name: 'levels-broken-night',
+    address: '/stations/3/levels?rule=starts',
+    theme: 'night',
+    before: sheet('tape list'),
+  },
   {
     name: 'panel',
     address: '/stations/5/panel',
@@ -50,7 +60,11 @@ const SHOTS: readonly Shot[] = [
       await page.getByLabel('black probe', { exact: true }).fill('earth');
     },
   },
-  { name: 'panel-landed', address: '/stations/11/panel', before: (page) => page.getByRole('region', { name: 'not as designed' }).waitFor() },
+  {
+    name: 'panel-landed',
+    address: '/stations/11/panel',
+    before: (page) => page.getByRole('region', { name: 'not as designed' }).waitFor(),
+  },
   { name: 'panel-schemes', address: '/stations/9/panel', before: sheet('scheme') },
   {
     name: 'rehearse',
@@ -72,7 +86,11 @@ const SHOTS: readonly Shot[] = [
       await page.getByRole('switch', { name: 'only what is out of the ordinary' }).click();
     },
   },
-  { name: 'prove', address: '/stations/5/prove', before: (page) => page.getByRole('button', { name: /Fill until the pump starts/ }).click() },
+  {
+    name: 'prove',
+    address: '/stations/5/prove',
+    before: (page) => page.getByRole('button', { name: /Fill until the pump starts/ }).click(),
+  },
   { name: 'prove-phone', address: '/stations/1/prove/1', phone: true },
   { name: 'card', address: '/stations/2/card' },
 ];
@@ -81,12 +99,20 @@ const data = mkdtempSync(path.join(tmpdir(), 'pitbell-shots-'));
 const env = { ...process.env, PITBELL_DATA: data };
 spawnSync(process.execPath, ['--import', 'tsx', 'scripts/seed.ts'], { env });
 const server = spawn(process.execPath, ['scripts/serve.mjs', '--port', '4397'], { env, stdio: 'ignore' });
-while (!(await fetch(ADDRESS).then((r) => r.ok, () => false))) await new Promise((r) => setTimeout(r, 50));
+while (
+  !(await fetch(ADDRESS).then(
+    (r) => r.ok,
+    () => false,
+  ))
+)
+  await new Promise((r) => setTimeout(r, 50));
 
 mkdirSync(OUT, { recursive: true });
 const browser = await chromium.launch(config.use!.launchOptions);
 for (const { name, address, phone, theme, before } of SHOTS) {
-  const context = await browser.newContext({ viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 } });
+  const context = await browser.newContext({
+    viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
+  });
   if (theme) await context.addCookies([{ name: 'pb-theme', value: theme, url: ADDRESS }]);
   const page = await context.newPage();
   await page.goto(`${ADDRESS}${address}`);

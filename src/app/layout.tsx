@@ -8,7 +8,10 @@ import { Surface } from '@/ui/theme/Surface';
 import { prefsFrom } from '@/ui/theme/prefs';
 import './print.css';
 
-export const metadata: Metadata = { title: { default: 'Pit Bell', template: '%s · Pit Bell' }, description: 'Levels, controls and proof of pumped pits' };
+export const metadata: Metadata = {
+  title: { default: 'Pit Bell', template: '%s · Pit Bell' },
+  description: 'Levels, controls and proof of pumped pits',
+};
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const jar = await cookies();

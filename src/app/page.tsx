@@ -6,5 +6,10 @@ export const dynamic = 'force-dynamic';
 
 export default function RoundPage() {
   const db = database();
-  return <RoundView stations={listStations(db).map(({ id, revision, station }) => ({ id, revision, station }))} unreadable={listUnreadable(db)} />;
+  return (
+    <RoundView
+      stations={listStations(db).map(({ id, revision, station }) => ({ id, revision, station }))}
+      unreadable={listUnreadable(db)}
+    />
+  );
 }

@@ -13,7 +13,11 @@ afterAll(() => rmSync(folder, { recursive: true }));
 function pitbell(...args: string[]) {
   const out: string[] = [];
   const err: string[] = [];
-  const status = main(args, (t) => out.push(t), (t) => err.push(t));
+  const status = main(
+    args,
+    (t) => out.push(t),
+    (t) => err.push(t),
+  );
   return { status, out: out.join('\n'), err };
 }
 const write = (name: string, content: unknown) => {
@@ -30,7 +34,10 @@ const sound = (change: (s: Station) => void = () => {}) => {
 describe('pitbell', () => {
   it('checks a station, or says every problem as file: path: what', () => {
     expect(JSON.parse(pitbell('check', write('a.json', sound())).out)).toMatchObject({ valid: true, name: 'Sump' });
-    const file = write('b.json', sound((s) => ((s.vessel.overflow = 3), Object.assign(s.inflow.source, { low: 1 }))));
+    const file = write(
+      'b.json',
+      sound((s) => ((s.vessel.overflow = 3), Object.assign(s.inflow.source, { low: 1 }))),
+    );
     const { status, out, err } = pitbell('check', file);
     expect(status).toBe(2);
     expect(out).toBe('');
@@ -41,7 +48,16 @@ describe('pitbell', () => {
   it('answers levels with the documented parts, the same numbers as the core', () => {
     const s = sound();
     const answer = JSON.parse(pitbell('levels', write('c.json', s)).out);
-    expect(Object.keys(answer)).toEqual(['trips', 'operatingPoints', 'cycles', 'worst', 'reserve', 'raise', 'rules', 'tape']);
+    expect(Object.keys(answer)).toEqual([
+      'trips',
+      'operatingPoints',
+      'cycles',
+      'worst',
+      'reserve',
+      'raise',
+      'rules',
+      'tape',
+    ]);
     expect(answer.worst.startsPerHour).toBe((judge(s).worst as { startsPerHour: number }).startsPerHour);
     expect(Object.keys(answer.rules[0])).toEqual(['id', 'title', 'severity', 'state', 'needs', 'has', 'slack', 'why']);
   });
@@ -51,7 +67,10 @@ describe('pitbell', () => {
     const { proposal } = JSON.parse(pitbell('levels', file, '--propose', 'fewest-starts').out);
     expect(proposal).toMatchObject({ aim: 'fewest-starts', ok: true, gives: [] });
     expect(proposal.moves[0].says).toMatch(/^(Raise|Lower|Lengthen) the/);
-    expect(pitbell('levels', file, '--propose', 'cheapest')).toMatchObject({ status: 2, err: [expect.stringMatching(/not one of fewest-starts/)] });
+    expect(pitbell('levels', file, '--propose', 'cheapest')).toMatchObject({
+      status: 2,
+      err: [expect.stringMatching(/not one of fewest-starts/)],
+    });
   });
 
   it('speaks the units asked for', () => {
@@ -65,7 +84,10 @@ describe('pitbell', () => {
     const file = write('e.json', sound());
     const plan = JSON.parse(pitbell('prove', file).out);
     expect(plan.steps[0]).toMatchObject({ id: 'isolate', phase: 'make safe' });
-    const results = write('found.json', { 'bench-pump': { hanging: true, raised: true, back: true }, running: { amps: 9, 'rest-volts': 231, 'run-volts': 226 } });
+    const results = write('found.json', {
+      'bench-pump': { hanging: true, raised: true, back: true },
+      running: { amps: 9, 'rest-volts': 231, 'run-volts': 226 },
+    });
     const judged = JSON.parse(pitbell('prove', file, '--results', results).out);
     const verdict = (id: string) => judged.steps.find((s: { id: string }) => s.id === id).verdict;
     expect([verdict('bench-pump'), verdict('running'), verdict('isolate')]).toEqual(['pass', 'fail', 'open']);
@@ -73,7 +95,12 @@ describe('pitbell', () => {
 
   it('refuses results that the plan does not ask for', () => {
     const file = write('f.json', sound());
-    const { status, err } = pitbell('prove', file, '--results', write('stray.json', { dance: {}, isolate: { colour: 1 } }));
+    const { status, err } = pitbell(
+      'prove',
+      file,
+      '--results',
+      write('stray.json', { dance: {}, isolate: { colour: 1 } }),
+    );
     expect(status).toBe(2);
     expect(err).toHaveLength(2);
   });
@@ -81,22 +108,52 @@ describe('pitbell', () => {
   it('lists the wires of a panel with its checks, and what is landed otherwise', () => {
     const s = sound((d) => (d.landings.cores = [{ core: 'W-alarm/black', to: null }]));
     const answer = JSON.parse(pitbell('wires', write('h.json', s)).out);
-    expect(Object.keys(answer)).toEqual(['scheme', 'schemes', 'rungs', 'terminals', 'links', 'wires', 'cables', 'parts', 'checks', 'expected', 'landed', 'cautions']);
+    expect(Object.keys(answer)).toEqual([
+      'scheme',
+      'schemes',
+      'rungs',
+      'terminals',
+      'links',
+      'wires',
+      'cables',
+      'parts',
+      'checks',
+      'expected',
+      'landed',
+      'cautions',
+    ]);
     expect(answer.schemes).toHaveLength(9);
     expect(answer.landed.differences[0].what).toMatch(/black core to alarm float, NO: hangs loose/);
-    expect(answer.landed.effects.map((e: { says: string }) => e.says)).toEqual(expect.arrayContaining([expect.stringMatching(/the horn never sounds/)]));
+    expect(answer.landed.effects.map((e: { says: string }) => e.says)).toEqual(
+      expect.arrayContaining([expect.stringMatching(/the horn never sounds/)]),
+    );
     expect(answer.cautions.at(-1)).toMatch(/certifies nothing/);
-    expect(pitbell('wires', write('h.json', s), '--scheme', 'duplex')).toMatchObject({ status: 2, err: expect.arrayContaining([expect.stringMatching(/control.scheme: it alternates two pumps, and there is one/)]) });
-    expect(pitbell('wires', write('h.json', s), '--scheme', 'magic')).toMatchObject({ status: 2, err: [expect.stringMatching(/not a control scheme/)] });
+    expect(pitbell('wires', write('h.json', s), '--scheme', 'duplex')).toMatchObject({
+      status: 2,
+      err: expect.arrayContaining([expect.stringMatching(/control.scheme: it alternates two pumps, and there is one/)]),
+    });
+    expect(pitbell('wires', write('h.json', s), '--scheme', 'magic')).toMatchObject({
+      status: 2,
+      err: [expect.stringMatching(/not a control scheme/)],
+    });
   });
 
   it('reads a meter between two points in a posture, and a clamp round a core', () => {
-    const file = write('i.json', sound((d) => (d.control.scheme = 'contactor')));
+    const file = write(
+      'i.json',
+      sound((d) => (d.control.scheme = 'contactor')),
+    );
     const posture = write('up.json', { 'S-pump': 'up' });
     const reading = (...args: string[]) => JSON.parse(pitbell('meter', file, ...args).out);
-    expect(reading('--between', 'M1:U', 'M1:V', '--posture', posture).reading).toMatchObject({ ok: true, unit: 'V', says: 'steady' });
+    expect(reading('--between', 'M1:U', 'M1:V', '--posture', posture).reading).toMatchObject({
+      ok: true,
+      unit: 'V',
+      says: 'steady',
+    });
     expect(reading('--between', 'M1:U', 'M1:V').reading).toMatchObject({ ok: true, says: 'near-zero' });
-    expect(reading('--between', 'M1:U', 'earth', '--mode', 'ohms', '--posture', posture).reading.reason).toMatch(/live: .* not valid/);
+    expect(reading('--between', 'M1:U', 'earth', '--mode', 'ohms', '--posture', posture).reading.reason).toMatch(
+      /live: .* not valid/,
+    );
     const { reading: amps, outcomes } = reading('--clamp', 'W-pump1/brown', '--posture', posture);
     expect(amps.value).toBeGreaterThan(3.9);
     expect(outcomes).toMatchObject({ M1: true, horn: false });
@@ -110,7 +167,10 @@ describe('pitbell', () => {
     [['--spice', 'both'], /not ac or dc/],
     [['--between', 'X1:1', 'earth', '--posture', 'POSTURE'], /S-lag: there is no such device/],
   ])('meter %j says what is wrong', (args, message) => {
-    const file = write('j.json', sound((d) => (d.control.scheme = 'contactor')));
+    const file = write(
+      'j.json',
+      sound((d) => (d.control.scheme = 'contactor')),
+    );
     const posture = write('stray-posture.json', { 'S-lag': 'up' });
     const { status, err } = pitbell('meter', file, ...(args as string[]).map((a) => (a === 'POSTURE' ? posture : a)));
     expect(status).toBe(2);
@@ -141,7 +201,10 @@ describe('pitbell', () => {
   it('helps', () => {
     expect(pitbell('--help').out).toContain('levels');
     expect(pitbell('prove', '--help')).toMatchObject({ status: 0, out: expect.stringContaining('--results') });
-    expect(pitbell('check', write('g.json', '{nonsense'))).toMatchObject({ status: 2, err: [expect.stringMatching(/is not JSON/)] });
+    expect(pitbell('check', write('g.json', '{nonsense'))).toMatchObject({
+      status: 2,
+      err: [expect.stringMatching(/is not JSON/)],
+    });
   });
 });
 
@@ -149,12 +212,16 @@ describe('pitbell meter with a fault', () => {
   it('reads what a meter would read then, and refuses a fault that the station cannot have', () => {
     const file = write('m.json', sound());
     const posture = write('up.json', { 'S-pump': 'up' });
-    const across = (...fault: string[]) => JSON.parse(pitbell('meter', file, '--between', 'M1:U,M1:V', '--posture', posture, ...fault).out);
+    const across = (...fault: string[]) =>
+      JSON.parse(pitbell('meter', file, '--between', 'M1:U,M1:V', '--posture', posture, ...fault).out);
     expect(across()).toMatchObject({ outcomes: { M1: true } });
     expect(across().reading.value).toBeGreaterThan(220);
     expect(across('--fault', 'pump-cord-cut')).toMatchObject({ outcomes: { M1: false } });
     expect(across('--fault', 'pump-stuck-down,alarm-stuck-up')).toMatchObject({ outcomes: { M1: false, horn: true } });
-    expect(pitbell('meter', file, '--between', 'M1:U,M1:V', '--fault', 'lag-stuck-up')).toMatchObject({ status: 2, err: [expect.stringMatching(/no part that could fail as “lag-stuck-up”; there are pump-stuck-up/)] });
+    expect(pitbell('meter', file, '--between', 'M1:U,M1:V', '--fault', 'lag-stuck-up')).toMatchObject({
+      status: 2,
+      err: [expect.stringMatching(/no part that could fail as “lag-stuck-up”; there are pump-stuck-up/)],
+    });
   });
 });
 
@@ -174,16 +241,28 @@ describe('pitbell rehearse', () => {
     const file = write('s.json', sound());
     const [day] = JSON.parse(pitbell('rehearse', file, '--list').out).scenarios;
     const stuck = write('stuck.json', { ...day, faults: [{ from: 600, to: null, id: 'pump-stuck-down' }] });
-    expect(pitbell('rehearse', file, '--scenario', stuck, '--csv', 'events').out).toMatch(/fault,fault: pump float: stuck down/);
+    expect(pitbell('rehearse', file, '--scenario', stuck, '--csv', 'events').out).toMatch(
+      /fault,fault: pump float: stuck down/,
+    );
     expect(pitbell('rehearse', file, '--scenario', stuck, '--csv', 'trace').out.split('\n')).toHaveLength(1441);
   });
   it('draws years by chance, the same for the same seed; and puts every fault in', () => {
     const file = write('u.json', sound());
     const drawn = () => JSON.parse(pitbell('rehearse', file, '--chance', '10', '--answers', '2', '--seed', '3').out);
     expect(drawn()).toEqual(drawn());
-    expect(drawn()).toMatchObject({ years: 10, chances: { answers: 7200, seed: 3 }, share: expect.any(Number), low: expect.any(Number), high: expect.any(Number) });
+    expect(drawn()).toMatchObject({
+      years: 10,
+      chances: { answers: 7200, seed: 3 },
+      share: expect.any(Number),
+      low: expect.any(Number),
+      high: expect.any(Number),
+    });
     const { faults } = JSON.parse(pitbell('rehearse', file, '--ready', 'two hours at peak', '--what-if').out);
-    expect(faults.find((f: { id: string }) => f.id === 'Q1-off')).toMatchObject({ harm: 'overflow', hides: false, mended: expect.any(String) });
+    expect(faults.find((f: { id: string }) => f.id === 'Q1-off')).toMatchObject({
+      harm: 'overflow',
+      hides: false,
+      mended: expect.any(String),
+    });
   });
   it.each([
     [['--chance', 'many'], /--chance: /],

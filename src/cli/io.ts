@@ -16,7 +16,8 @@ const LARGEST = 2 * 1024 * 1024;
 export function readJsonFile(file: string): unknown {
   let text: string;
   try {
-    if (statSync(file).size > LARGEST) throw new Complaint([`${file}: is larger than ${LARGEST / 1024 / 1024} MB; a station file is a few kB`]);
+    if (statSync(file).size > LARGEST)
+      throw new Complaint([`${file}: is larger than ${LARGEST / 1024 / 1024} MB; a station file is a few kB`]);
     text = readFileSync(file, 'utf8');
   } catch (error) {
     if (error instanceof Complaint) throw error;

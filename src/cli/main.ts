@@ -49,7 +49,12 @@ export function main(args: readonly string[], out: (text: string) => void, compl
 
 function parse(verb: Verb, args: string[]) {
   try {
-    return parseArgs({ args, options: { ...verb.options, help: { type: 'boolean' } }, allowPositionals: true, strict: true });
+    return parseArgs({
+      args,
+      options: { ...verb.options, help: { type: 'boolean' } },
+      allowPositionals: true,
+      strict: true,
+    });
   } catch (error) {
     throw new Complaint([`${error instanceof Error ? error.message : String(error)}; ${verb.usage}`]);
   }

@@ -11,7 +11,9 @@ const dataFolder = (): string => path.resolve(/* turbopackIgnore: true */ proces
 function migrate(db: Db, steps: readonly string[]): void {
   const version = db.pragma('user_version', { simple: true }) as number;
   if (version > steps.length) {
-    throw new Error(`The data folder was written by a newer Pit Bell (database version ${version}, this program knows ${steps.length}). Update the program; nothing was changed.`);
+    throw new Error(
+      `The data folder was written by a newer Pit Bell (database version ${version}, this program knows ${steps.length}). Update the program; nothing was changed.`,
+    );
   }
   for (let v = version; v < steps.length; v++) {
     db.transaction(() => {

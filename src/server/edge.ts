@@ -4,13 +4,18 @@ import type { Problem } from '@/core/station';
 /** A station document is a few kB; nothing that is sent here is honestly larger than this. */
 export const LARGEST_BODY = 2 * 1024 * 1024;
 
-export const refuse = (status: number, problems: readonly Problem[], more: Record<string, unknown> = {}): Response => Response.json({ problems, ...more }, { status });
+export const refuse = (status: number, problems: readonly Problem[], more: Record<string, unknown> = {}): Response =>
+  Response.json({ problems, ...more }, { status });
 
-export const notFound = (what: string): Response => refuse(404, [{ path: 'address', message: `there is no ${what} here` }]);
+export const notFound = (what: string): Response =>
+  refuse(404, [{ path: 'address', message: `there is no ${what} here` }]);
 
 type Read<T> = { ok: true; value: T } | { ok: false; response: Response };
 
-const failed = (status: number, message: string): { ok: false; response: Response } => ({ ok: false, response: refuse(status, [{ path: 'file', message }]) });
+const failed = (status: number, message: string): { ok: false; response: Response } => ({
+  ok: false,
+  response: refuse(status, [{ path: 'file', message }]),
+});
 
 async function readCapped(request: Request): Promise<Read<string>> {
   const tooLarge = `is larger than ${LARGEST_BODY / 1024 / 1024} MB; a station file is a few kB`;
@@ -51,7 +56,13 @@ export async function readAs<T>(request: Request, schema: z.ZodType<T>): Promise
   if (!json.ok) return json;
   const parsed = schema.safeParse(json.value);
   if (parsed.success) return { ok: true, value: parsed.data };
-  return { ok: false, response: refuse(422, parsed.error.issues.map((i) => ({ path: i.path.join('.') || 'body', message: i.message }))) };
+  return {
+    ok: false,
+    response: refuse(
+      422,
+      parsed.error.issues.map((i) => ({ path: i.path.join('.') || 'body', message: i.message })),
+    ),
+  };
 }
 
 /** A number in an address, as it stands there; null when it is not one of ours. */

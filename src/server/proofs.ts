@@ -24,12 +24,18 @@ const RUN = 'SELECT id, station_id AS stationId, revision, started_at AS started
 
 function entriesOf(db: Db, runId: number): ProofEntry[] {
   return db
-    .prepare<[number], EntryRow>('SELECT id, step_id AS stepId, entered_at AS enteredAt, verdict, found, note FROM proof_entries WHERE run_id = ? ORDER BY id')
+    .prepare<[number], EntryRow>(
+      'SELECT id, step_id AS stepId, entered_at AS enteredAt, verdict, found, note FROM proof_entries WHERE run_id = ? ORDER BY id',
+    )
     .all(runId)
     .map((row) => ({ ...row, found: JSON.parse(row.found) as Found }));
 }
 
-const toRun = (db: Db, row: RunRow): ProofRun => ({ ...row, plan: JSON.parse(row.plan) as Step[], entries: entriesOf(db, row.id) });
+const toRun = (db: Db, row: RunRow): ProofRun => ({
+  ...row,
+  plan: JSON.parse(row.plan) as Step[],
+  entries: entriesOf(db, row.id),
+});
 
 /** Begins a run on the newest revision of a station, its plan and expectations kept with it. Null when there is no such station. */
 export function startRun(db: Db, stationId: number, tester: string, at: string): ProofRun | null {

@@ -22,4 +22,3 @@ export function seedDemo(db: Db, at: string): number {
   }
   return saved.length;
 }
-

@@ -113,10 +113,14 @@ describe('stations', () => {
 
   it('keeps a document that cannot be read, tells its problems, and shows the others', () => {
     const { id } = createStation(db, station('Readable'), AT);
-    db.exec('INSERT INTO stations (id, revision, created_at) VALUES (7, 1, \'x\')');
-    db.prepare("INSERT INTO revisions (station_id, revision, saved_at, document) VALUES (7, 1, 'x', ?)").run('{"format": "pit-bell/station", "version": 99}');
+    db.exec("INSERT INTO stations (id, revision, created_at) VALUES (7, 1, 'x')");
+    db.prepare("INSERT INTO revisions (station_id, revision, saved_at, document) VALUES (7, 1, 'x', ?)").run(
+      '{"format": "pit-bell/station", "version": 99}',
+    );
     expect(listStations(db).map((s) => s.id)).toEqual([id]);
-    expect(listUnreadable(db)).toEqual([{ id: 7, problems: [{ path: 'version', message: expect.stringMatching(/version 99/) }] }]);
+    expect(listUnreadable(db)).toEqual([
+      { id: 7, problems: [{ path: 'version', message: expect.stringMatching(/version 99/) }] },
+    ]);
     expect(storedDocument(db, 7)).toBe('{"format": "pit-bell/station", "version": 99}');
     expect(() => findStation(db, 7)).toThrow(/cannot be read/);
     expect(storedDocument(db, 8)).toBeNull();
@@ -124,7 +128,7 @@ describe('stations', () => {
 
   it('brings a stored document of an older version up to date as it is read', () => {
     const old = readFileSync(new URL('../core/station/fixtures/version-1.json', import.meta.url), 'utf8');
-    db.exec('INSERT INTO stations (id, revision, created_at) VALUES (5, 1, \'x\')');
+    db.exec("INSERT INTO stations (id, revision, created_at) VALUES (5, 1, 'x')");
     db.prepare("INSERT INTO revisions (station_id, revision, saved_at, document) VALUES (5, 1, 'x', ?)").run(old);
     expect(findStation(db, 5)!.station).toMatchObject({ version: 4, vessel: { displacement: [] } });
     expect(saveStation(db, 5, 1, findStation(db, 5)!.station, AT)).toMatchObject({ ok: true, saved: { revision: 2 } });
@@ -156,7 +160,14 @@ describe('test runs', () => {
   it('are added to and never changed', () => {
     const { id } = createStation(db, station(), AT);
     const run = startRun(db, id, 'R. T.', AT)!;
-    expect(addEntry(db, run.id, { stepId: 'bench-pump', verdict: 'fail', found: { ...found, back: false }, note: 'sticks' }, AT).ok).toBe(true);
+    expect(
+      addEntry(
+        db,
+        run.id,
+        { stepId: 'bench-pump', verdict: 'fail', found: { ...found, back: false }, note: 'sticks' },
+        AT,
+      ).ok,
+    ).toBe(true);
     expect(addEntry(db, run.id, { stepId: 'bench-pump', verdict: 'pass', found, note: 'cleaned' }, AT).ok).toBe(true);
     expect(findRun(db, run.id)!.entries.map((e) => [e.verdict, e.note])).toEqual([
       ['fail', 'sticks'],
@@ -171,9 +182,17 @@ describe('test runs', () => {
   it('take no finding that the plan does not ask for', () => {
     const { id } = createStation(db, station(), AT);
     const run = startRun(db, id, 'R. T.', AT)!;
-    expect(addEntry(db, run.id, { stepId: 'dance', verdict: 'pass', found: {}, note: '' }, AT)).toMatchObject({ ok: false, reason: 'no-step' });
-    expect(addEntry(db, run.id, { stepId: 'bench-pump', verdict: 'pass', found: { colour: true }, note: '' }, AT)).toMatchObject({ ok: false, says: expect.stringContaining('colour') });
-    expect(addEntry(db, 99, { stepId: 'isolate', verdict: 'pass', found: {}, note: '' }, AT)).toMatchObject({ ok: false, reason: 'no-run' });
+    expect(addEntry(db, run.id, { stepId: 'dance', verdict: 'pass', found: {}, note: '' }, AT)).toMatchObject({
+      ok: false,
+      reason: 'no-step',
+    });
+    expect(
+      addEntry(db, run.id, { stepId: 'bench-pump', verdict: 'pass', found: { colour: true }, note: '' }, AT),
+    ).toMatchObject({ ok: false, says: expect.stringContaining('colour') });
+    expect(addEntry(db, 99, { stepId: 'isolate', verdict: 'pass', found: {}, note: '' }, AT)).toMatchObject({
+      ok: false,
+      reason: 'no-run',
+    });
   });
 });
 
@@ -188,7 +207,8 @@ describe('the demo data', () => {
 });
 
 describe('the edge', () => {
-  const request = (body: BodyInit, headers: Record<string, string> = {}) => new Request('http://x/', { method: 'POST', body, headers });
+  const request = (body: BodyInit, headers: Record<string, string> = {}) =>
+    new Request('http://x/', { method: 'POST', body, headers });
   const refusal = async (r: Request) => {
     const read = await readJson(r);
     return read.ok ? null : { status: read.response.status, text: await read.response.text() };
@@ -204,7 +224,9 @@ describe('the edge', () => {
     ['broken JSON', '{"a":', {}, 400],
     ['bytes that are not UTF-8', new Uint8Array([0xff, 0xfe, 0x00]), {}, 400],
     ['a page of another site', '{}', { 'sec-fetch-site': 'cross-site' }, 403],
-  ])('refuses %s', async (_, body, headers, status) => expect(await refusal(request(body, headers))).toMatchObject({ status }));
+  ])('refuses %s', async (_, body, headers, status) =>
+    expect(await refusal(request(body, headers))).toMatchObject({ status }),
+  );
   it.each([
     ['12', 12],
     ['0', null],

@@ -9,7 +9,8 @@ export interface Saved {
   readonly station: Station;
 }
 
-export type SaveResult = { ok: true; saved: Saved } | { ok: false; reason: 'stale'; theirs: Saved } | { ok: false; reason: 'not-found' };
+export type SaveResult =
+  { ok: true; saved: Saved } | { ok: false; reason: 'stale'; theirs: Saved } | { ok: false; reason: 'not-found' };
 
 interface Row {
   id: number;
@@ -38,7 +39,9 @@ function read(row: Row): { ok: true; saved: Saved } | { ok: false; unreadable: U
 function toSaved(row: Row): Saved {
   const result = read(row);
   if (result.ok) return result.saved;
-  throw new Error(`Station ${row.id}, revision ${row.revision} in the database cannot be read: ${result.unreadable.problems.map((p) => `${p.path}: ${p.message}`).join('; ')}`);
+  throw new Error(
+    `Station ${row.id}, revision ${row.revision} in the database cannot be read: ${result.unreadable.problems.map((p) => `${p.path}: ${p.message}`).join('; ')}`,
+  );
 }
 
 function newest(db: Db): ReturnType<typeof read>[] {
@@ -69,7 +72,9 @@ export function findStation(db: Db, id: number): Saved | null {
 }
 
 const insertRevision = (db: Db, id: number, revision: number, at: string, station: Station) =>
-  db.prepare('INSERT INTO revisions (station_id, revision, saved_at, document) VALUES (?, ?, ?, ?)').run(id, revision, at, JSON.stringify(station));
+  db
+    .prepare('INSERT INTO revisions (station_id, revision, saved_at, document) VALUES (?, ?, ?, ?)')
+    .run(id, revision, at, JSON.stringify(station));
 
 export function createStation(db: Db, station: Station, at: string): Saved {
   return db.transaction(() => {

@@ -5,9 +5,21 @@ import { sendEntry, startRun } from './prove/sendRun';
 import { sendStation } from './round/sendStation';
 
 const station = newStation('Sump', 'Yard', 'metric-230');
-const answer = (status: number, body: unknown) => vi.stubGlobal('fetch', vi.fn(async () => new Response(JSON.stringify(body), { status })));
-const noServer = () => vi.stubGlobal('fetch', vi.fn(async () => Promise.reject(new TypeError('fetch failed'))));
-const garbage = () => vi.stubGlobal('fetch', vi.fn(async () => new Response('<html>', { status: 502 })));
+const answer = (status: number, body: unknown) =>
+  vi.stubGlobal(
+    'fetch',
+    vi.fn(async () => new Response(JSON.stringify(body), { status })),
+  );
+const noServer = () =>
+  vi.stubGlobal(
+    'fetch',
+    vi.fn(async () => Promise.reject(new TypeError('fetch failed'))),
+  );
+const garbage = () =>
+  vi.stubGlobal(
+    'fetch',
+    vi.fn(async () => new Response('<html>', { status: 502 })),
+  );
 const lastCall = () => {
   const [url, init] = vi.mocked(fetch).mock.calls[0]!;
   return { url, method: init!.method, body: JSON.parse(init!.body as string) as unknown };
@@ -27,7 +39,10 @@ describe('saving a document', () => {
   });
   it('brings back every problem when it is refused', async () => {
     answer(422, { problems: [{ path: 'vessel.overflow', message: 'too high' }] });
-    expect(await saveDocument(1, 2, station)).toEqual({ state: 'refused', problems: [{ path: 'vessel.overflow', message: 'too high' }] });
+    expect(await saveDocument(1, 2, station)).toEqual({
+      state: 'refused',
+      problems: [{ path: 'vessel.overflow', message: 'too high' }],
+    });
   });
   it('never throws, whatever the server does', async () => {
     noServer();
@@ -45,7 +60,10 @@ describe('bringing in a station', () => {
   it('does not send a file that is far too large', async () => {
     answer(201, { saved: { id: 7 } });
     const sent = await sendStation(new File([new Uint8Array(3 * 1024 * 1024)], 'huge.json'));
-    expect(sent).toEqual({ ok: false, problems: [{ path: 'huge.json', message: 'is 3 MB; a station file is a few kB' }] });
+    expect(sent).toEqual({
+      ok: false,
+      problems: [{ path: 'huge.json', message: 'is 3 MB; a station file is a few kB' }],
+    });
     expect(fetch).not.toHaveBeenCalled();
   });
   it('says what the server says, or that it does not answer', async () => {
@@ -72,7 +90,10 @@ describe('a test run', () => {
     answer(422, { problems: [{ path: 'stepId', message: 'no such step' }] });
     expect(await sendEntry(5, entry)).toEqual({ ok: false, reason: 'no such step' });
     noServer();
-    expect(await sendEntry(5, entry)).toMatchObject({ ok: false, reason: expect.stringMatching(/kept in this browser/) });
+    expect(await sendEntry(5, entry)).toMatchObject({
+      ok: false,
+      reason: expect.stringMatching(/kept in this browser/),
+    });
     expect(await startRun(1, 'x')).toMatchObject({ ok: false });
   });
 });

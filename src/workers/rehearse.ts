@@ -13,8 +13,10 @@ const api = {
   },
   window: (from: number, to: number) => recording?.window(from, to) ?? null,
   moment: (at: number) => recording?.moment(at) ?? null,
-  whatIf: (station: Station, scenario: Scenario, at: number, told: (share: number) => void) => whatIf(station, scenario, at, told),
-  chance: (station: Station, chances: Chances, told: (share: number) => void) => chance(station, chances, { progress: told }),
+  whatIf: (station: Station, scenario: Scenario, at: number, told: (share: number) => void) =>
+    whatIf(station, scenario, at, told),
+  chance: (station: Station, chances: Chances, told: (share: number) => void) =>
+    chance(station, chances, { progress: told }),
 };
 
 export type RehearseApi = typeof api;

@@ -25,15 +25,19 @@ afterAll(() => {
 });
 
 const station = (name = 'Sump') => newStation(name, 'Yard', 'metric-230');
-const request = (body: unknown) => new Request('http://127.0.0.1/', { method: 'POST', body: typeof body === 'string' ? body : JSON.stringify(body) });
-const at = <K extends string>(key: K, value: string | number) => ({ params: Promise.resolve({ [key]: String(value) } as Record<K, string>) });
+const request = (body: unknown) =>
+  new Request('http://127.0.0.1/', { method: 'POST', body: typeof body === 'string' ? body : JSON.stringify(body) });
+const at = <K extends string>(key: K, value: string | number) => ({
+  params: Promise.resolve({ [key]: String(value) } as Record<K, string>),
+});
 
 async function make(document: Station = station()): Promise<number> {
   const response = await postStation(request(document));
   expect(response.status).toBe(201);
   return ((await response.json()) as { saved: { id: number } }).saved.id;
 }
-const problems = async (response: Response) => ((await response.json()) as { problems: { path: string; message: string }[] }).problems;
+const problems = async (response: Response) =>
+  ((await response.json()) as { problems: { path: string; message: string }[] }).problems;
 
 describe('stations', () => {
   it('come in and go out the same', async () => {
@@ -54,7 +58,10 @@ describe('stations', () => {
     expect(await (await save(1, 'Second')).json()).toMatchObject({ saved: { revision: 2 } });
     const stale = await save(1, 'Mine');
     expect(stale.status).toBe(409);
-    expect(await stale.json()).toMatchObject({ problems: [{ path: 'revision' }], theirs: { revision: 2, station: { identity: { name: 'Second' } } } });
+    expect(await stale.json()).toMatchObject({
+      problems: [{ path: 'revision' }],
+      theirs: { revision: 2, station: { identity: { name: 'Second' } } },
+    });
   });
   it.each([
     ['no such station', 999, { base: 1, document: newStation('a', 'b', 'us-120') }, 404],

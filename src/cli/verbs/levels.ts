@@ -14,7 +14,11 @@ function aimFrom(text: string | undefined): Aim | undefined {
 /** A proposal with its sentences said; a remedy as the whole document that it makes. */
 function proposalOf(station: Station, aim: Aim, system: UnitSystem): unknown {
   const [proposal] = propose(station, [aim]);
-  if (!proposal!.ok) return { ...proposal, remedies: proposal!.remedies.map((r) => ({ says: sayPhrase(r.says, system), station: r.station })) };
+  if (!proposal!.ok)
+    return {
+      ...proposal,
+      remedies: proposal!.remedies.map((r) => ({ says: sayPhrase(r.says, system), station: r.station })),
+    };
   return { ...proposal, moves: proposal!.moves.map((m) => ({ ...m, says: sayPhrase(m.says, system) })) };
 }
 
@@ -28,13 +32,30 @@ export const levels: Verb = {
     const system = unitsFrom(units) ?? systemOf(station.profile);
     const { context, operatingPoints, cycles, worst, reserve, raise, rules, tape } = judge(station);
     return {
-      trips: context.sensors.map(({ sensor, order, rise, fall }) => ({ sensor: sensor.id, role: sensor.role, order, rise, fall, differential: rise - fall, contact: sensor.contact })),
+      trips: context.sensors.map(({ sensor, order, rise, fall }) => ({
+        sensor: sensor.id,
+        role: sensor.role,
+        order,
+        rise,
+        fall,
+        differential: rise - fall,
+        contact: sensor.contact,
+      })),
       operatingPoints,
       cycles,
       worst,
       reserve,
       raise,
-      rules: rules.map(({ id, title, severity, state, needs, has, slack, why }) => ({ id, title, severity, state, needs, has, slack, why: sayPhrase(why, system) })),
+      rules: rules.map(({ id, title, severity, state, needs, has, slack, why }) => ({
+        id,
+        title,
+        severity,
+        state,
+        needs,
+        has,
+        slack,
+        why: sayPhrase(why, system),
+      })),
       tape,
       ...(aim && { proposal: proposalOf(station, aim, system) }),
     };

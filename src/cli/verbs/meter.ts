@@ -13,7 +13,8 @@ const postureSchema = z.record(z.string(), z.string());
 function postureFrom(file: string | undefined, wired: Wired): Posture {
   if (file === undefined) return {};
   const parsed = postureSchema.safeParse(readJsonFile(file));
-  if (!parsed.success) throw new Complaint([`${file}: a posture is a list of devices and their positions, such as {"S-lead": "up"}`]);
+  if (!parsed.success)
+    throw new Complaint([`${file}: a posture is a list of devices and their positions, such as {"S-lead": "up"}`]);
   const problems = postureProblems(wired, parsed.data);
   if (problems.length > 0) throw new Complaint(problems.map((p) => `${file}: ${p}`));
   return parsed.data;
@@ -23,7 +24,10 @@ function faultsFrom(text: string | undefined, station: Station, { panel }: Wired
   const all = faultsOf(station, panel);
   return (text?.split(',') ?? []).map((id) => {
     const found = all.find((f) => f.id === id);
-    if (!found) throw new Complaint([`--fault: this station has no part that could fail as “${id}”; there are ${all.map((f) => f.id).join(', ')}`]);
+    if (!found)
+      throw new Complaint([
+        `--fault: this station has no part that could fail as “${id}”; there are ${all.map((f) => f.id).join(', ')}`,
+      ]);
     return found;
   });
 }
@@ -36,16 +40,34 @@ function modeFrom(text: string | undefined): MeterMode {
 
 const nodeOf = (wired: Wired, point: string): string => {
   const node = point === 'earth' ? '0' : wired.points.get(point);
-  if (node === undefined) throw new Complaint([`there is no point ${point} on this panel; there are ${[...wired.points.keys()].join(' ')}`]);
+  if (node === undefined)
+    throw new Complaint([`there is no point ${point} on this panel; there are ${[...wired.points.keys()].join(' ')}`]);
   return node;
 };
 
-const told = (reading: Reading) => (reading.ok ? { ...reading, value: Number.isFinite(reading.value) ? reading.value : 'open line' } : { ...reading, reason: reading.reason === 'live' ? `live: ${reading.at} carries ${reading.volts?.toFixed(1)} V, so a resistance reading is not valid` : reading.reason });
+const told = (reading: Reading) =>
+  reading.ok
+    ? { ...reading, value: Number.isFinite(reading.value) ? reading.value : 'open line' }
+    : {
+        ...reading,
+        reason:
+          reading.reason === 'live'
+            ? `live: ${reading.at} carries ${reading.volts?.toFixed(1)} V, so a resistance reading is not valid`
+            : reading.reason,
+      };
 
 export const meter: Verb = {
   usage: `pitbell meter STATION.json --between A B | --clamp CORE [--mode ${METER_MODES.join('|')}] [--posture POSTURE.json] [--fault ID[,ID]] [--spice ac|dc]`,
   says: 'What a meter reads between two points of the panel as it is landed, or a clamp round a core. Points are terminals (X2:3), pins (K1:A1, M1:U) and earth. --fault puts faults of the catalogue into it (`pitbell rehearse --list` names them). --spice prints the circuit in that posture as a netlist instead.',
-  options: { between: { type: 'string' }, mode: { type: 'string' }, clamp: { type: 'string' }, posture: { type: 'string' }, fault: { type: 'string' }, spice: { type: 'string' }, scheme: { type: 'string' } },
+  options: {
+    between: { type: 'string' },
+    mode: { type: 'string' },
+    clamp: { type: 'string' },
+    posture: { type: 'string' },
+    fault: { type: 'string' },
+    spice: { type: 'string' },
+    scheme: { type: 'string' },
+  },
   run([file, ...named], { between, mode, clamp: core, posture, fault, spice: of, scheme }) {
     const station = readStation(file!);
     const well = wiredPanel(file!, station, scheme, systemOf(station.profile));
@@ -62,7 +84,13 @@ export const meter: Verb = {
     const rest = { posture: how, outcomes: outcomesOf(wired, settled), moved: settled.moves, chatter: settled.chatter };
     if (core !== undefined) return { reading: told(clamp(settled.solution, core.split(','))), clamp: core, ...rest };
     const [a, b] = [...(between?.split(',') ?? []), ...named];
-    if (a === undefined || b === undefined) throw new Complaint([`two points are wanted, such as --between X2:1 X2:2; ${meter.usage}`]);
-    return { reading: told(read(wired.structure, settled.states, nodeOf(wired, a), nodeOf(wired, b), modeFrom(mode))), between: [a, b], mode: modeFrom(mode), ...rest };
+    if (a === undefined || b === undefined)
+      throw new Complaint([`two points are wanted, such as --between X2:1 X2:2; ${meter.usage}`]);
+    return {
+      reading: told(read(wired.structure, settled.states, nodeOf(wired, a), nodeOf(wired, b), modeFrom(mode))),
+      between: [a, b],
+      mode: modeFrom(mode),
+      ...rest,
+    };
   },
 };

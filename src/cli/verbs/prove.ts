@@ -9,11 +9,18 @@ type Results = z.infer<typeof resultsSchema>;
 
 function readResults(file: string, plan: readonly Step[]): Results {
   const parsed = resultsSchema.safeParse(readJsonFile(file));
-  if (!parsed.success) throw new Complaint(parsed.error.issues.map((i) => `${file}: ${i.path.join('.') || 'document'}: must be a number in SI, or true or false`));
+  if (!parsed.success)
+    throw new Complaint(
+      parsed.error.issues.map(
+        (i) => `${file}: ${i.path.join('.') || 'document'}: must be a number in SI, or true or false`,
+      ),
+    );
   const strays = Object.entries(parsed.data).flatMap(([stepId, found]) => {
     const step = plan.find((s) => s.id === stepId);
     if (!step) return [`${file}: ${stepId}: this station's plan has no such step`];
-    return Object.keys(found).flatMap((id) => (step.expects.some((e) => e.id === id) ? [] : [`${file}: ${stepId}.${id}: the step asks nothing of that name`]));
+    return Object.keys(found).flatMap((id) =>
+      step.expects.some((e) => e.id === id) ? [] : [`${file}: ${stepId}.${id}: the step asks nothing of that name`],
+    );
   });
   if (strays.length > 0) throw new Complaint(strays);
   return parsed.data;

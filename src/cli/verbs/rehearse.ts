@@ -1,5 +1,18 @@
 import { faultsOf } from '@/core/faults';
-import { chance, chancesSchema, eventRows, readScenario, readyScenarios, rehearse as run, report, traceRows, usualChances, whatIf, type Chances, type Scenario } from '@/core/rehearsal';
+import {
+  chance,
+  chancesSchema,
+  eventRows,
+  readScenario,
+  readyScenarios,
+  rehearse as run,
+  report,
+  traceRows,
+  usualChances,
+  whatIf,
+  type Chances,
+  type Scenario,
+} from '@/core/rehearsal';
 import { panelOf } from '@/core/schemes';
 import type { Station } from '@/core/station';
 import { sayPhrase, systemOf, type Phrase, type UnitSystem } from '@/core/units';
@@ -19,27 +32,51 @@ function scenarioFrom(file: string | undefined, name: string | undefined, statio
 }
 
 /** Text with commas as the format asks: quoted where a cell has one, or a quote, or a line end. */
-const csv = (rows: readonly string[][]): string => rows.map((r) => r.map((c) => (/[",\n]/.test(c) ? `"${c.replace(/"/g, '""')}"` : c)).join(',')).join('\n');
+const csv = (rows: readonly string[][]): string =>
+  rows.map((r) => r.map((c) => (/[",\n]/.test(c) ? `"${c.replace(/"/g, '""')}"` : c)).join(',')).join('\n');
 
 function listed(station: Station, system: UnitSystem): unknown {
   const made = panelOf(station);
   if (!made.ok) throw new Complaint(made.reasons.map((r) => `control.scheme: ${sayPhrase(r, system)}`));
-  return { scenarios: readyScenarios(station), faults: faultsOf(station, made.panel).map(({ acts: _, ...told }) => told) };
+  return {
+    scenarios: readyScenarios(station),
+    faults: faultsOf(station, made.panel).map(({ acts: _, ...told }) => told),
+  };
 }
 
 /** Chances as usual, with what the command line says otherwise. */
 function chancesFrom(years: string, answers: string | undefined, seed: string | undefined): Chances {
-  const parsed = chancesSchema.safeParse({ ...usualChances, years: Number(years), ...(answers === undefined ? {} : { answers: Number(answers) * 3600 }), ...(seed === undefined ? {} : { seed: Number(seed) }) });
-  if (!parsed.success) throw new Complaint(parsed.error.issues.map((i) => `--${String(i.path[0] === 'years' ? 'chance' : i.path[0])}: ${i.message}`));
+  const parsed = chancesSchema.safeParse({
+    ...usualChances,
+    years: Number(years),
+    ...(answers === undefined ? {} : { answers: Number(answers) * 3600 }),
+    ...(seed === undefined ? {} : { seed: Number(seed) }),
+  });
+  if (!parsed.success)
+    throw new Complaint(
+      parsed.error.issues.map((i) => `--${String(i.path[0] === 'years' ? 'chance' : i.path[0])}: ${i.message}`),
+    );
   return parsed.data;
 }
 
-const said = (problems: readonly (Phrase | string)[], where: string, system: UnitSystem) => new Complaint(problems.map((p) => `${where}: ${typeof p === 'string' ? p : sayPhrase(p, system)}`));
+const said = (problems: readonly (Phrase | string)[], where: string, system: UnitSystem) =>
+  new Complaint(problems.map((p) => `${where}: ${typeof p === 'string' ? p : sayPhrase(p, system)}`));
 
 export const rehearse: Verb = {
-  usage: 'pitbell rehearse STATION.json [--scenario SCENARIO.json | --ready NAME | --list] [--what-if | --chance YEARS [--answers HOURS] [--seed N]] [--csv trace|events] [--units metric|us]',
+  usage:
+    'pitbell rehearse STATION.json [--scenario SCENARIO.json | --ready NAME | --list] [--what-if | --chance YEARS [--answers HOURS] [--seed N]] [--csv trace|events] [--units metric|us]',
   says: 'Runs the station through time by its hydraulics and its solved panel: starts, hours, bell, overflow, water’s balance, what the level rules say of it, and every event with why. --what-if puts every single fault into it and ranks them by time to harm. --chance draws so many years of storms, power cuts and faults, and tells how often it floods. --list tells the scenarios and faults that are ready; --csv prints the trace or the events instead.',
-  options: { 'what-if': { type: 'boolean' }, chance: { type: 'string' }, answers: { type: 'string' }, seed: { type: 'string' }, scenario: { type: 'string' }, ready: { type: 'string' }, list: { type: 'boolean' }, csv: { type: 'string' }, units: { type: 'string' } },
+  options: {
+    'what-if': { type: 'boolean' },
+    chance: { type: 'string' },
+    answers: { type: 'string' },
+    seed: { type: 'string' },
+    scenario: { type: 'string' },
+    ready: { type: 'string' },
+    list: { type: 'boolean' },
+    csv: { type: 'string' },
+    units: { type: 'string' },
+  },
   run([file], { scenario: path, ready, list, csv: what, units, chance: years, answers, seed, 'what-if': every }) {
     const station = readStation(file!, unitsFrom(units));
     const system = unitsFrom(units) ?? systemOf(station.profile);
@@ -50,12 +87,14 @@ export const rehearse: Verb = {
       if (!drawn.ok) throw said(drawn.problems, file!, system);
       return { chances, ...drawn.chance };
     }
-    if (what !== undefined && what !== 'trace' && what !== 'events') throw new Complaint([`--csv: “${what}” is not trace or events`]);
+    if (what !== undefined && what !== 'trace' && what !== 'events')
+      throw new Complaint([`--csv: “${what}” is not trace or events`]);
     const scenario = scenarioFrom(path, ready, station);
     if (every) return { scenario: scenario.name, faults: whatIf(station, scenario, 0) };
     const answer = run(station, scenario, what === 'events' ? { keep: 1e6 } : {});
     if (!answer.ok) throw said(answer.problems, path ?? file!, system);
-    if (what !== undefined) return csv(what === 'events' ? eventRows(answer.run, system) : traceRows(station, answer.run));
+    if (what !== undefined)
+      return csv(what === 'events' ? eventRows(answer.run, system) : traceRows(station, answer.run));
     return report(station, scenario, answer.run, system);
   },
 };

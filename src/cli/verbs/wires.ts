@@ -1,6 +1,18 @@
 import { reasonsAgainst, SCHEMES } from '@/core/schemes';
 import { sayPhrase, systemOf } from '@/core/units';
-import { asLanded, boxChecks, cableList, cautions, controlFigures, DEFERENCE, expectedReadings, partsList, supplyFigures, usualPosture, wireList } from '@/core/wiring';
+import {
+  asLanded,
+  boxChecks,
+  cableList,
+  cautions,
+  controlFigures,
+  DEFERENCE,
+  expectedReadings,
+  partsList,
+  supplyFigures,
+  usualPosture,
+  wireList,
+} from '@/core/wiring';
 import { readStation, unitsFrom } from '../io';
 import type { Verb } from '../verb';
 import { wiredPanel } from './panel';
@@ -17,7 +29,11 @@ export const wires: Verb = {
     const checks = [...supplyFigures(station), ...controlFigures(station, wired), ...boxChecks(station)];
     return {
       scheme: panel.scheme,
-      schemes: SCHEMES.map((s) => ({ id: s.id, title: s.title, against: reasonsAgainst(s, station).map((r) => sayPhrase(r, system)) })),
+      schemes: SCHEMES.map((s) => ({
+        id: s.id,
+        title: s.title,
+        against: reasonsAgainst(s, station).map((r) => sayPhrase(r, system)),
+      })),
       rungs: panel.rungs,
       terminals: panel.terminals,
       links: wired.links,

@@ -19,4 +19,7 @@ export function admittance(part: Part, frequency: number): Phasor {
 }
 
 /** What a part drives at a frequency, V. */
-export const emf = (part: Part, frequency: number): Phasor => (part.kind === 'source' && part.frequency === frequency ? polar(part.volts, frequency === 0 ? 0 : part.phaseDeg) : ZERO);
+export const emf = (part: Part, frequency: number): Phasor =>
+  part.kind === 'source' && part.frequency === frequency
+    ? polar(part.volts, frequency === 0 ? 0 : part.phaseDeg)
+    : ZERO;

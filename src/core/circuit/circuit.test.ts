@@ -1,16 +1,58 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { across, clamp, due, initialStates, potential, read, settle, size, solve, spice, structureOf, type CircuitDevice, type Netlist, type Part } from '.';
+import {
+  across,
+  clamp,
+  due,
+  initialStates,
+  potential,
+  read,
+  settle,
+  size,
+  solve,
+  spice,
+  structureOf,
+  type CircuitDevice,
+  type Netlist,
+  type Part,
+} from '.';
 import { solveSpice } from './simulator.fixture';
 
 const F = 50;
 const W = 2 * Math.PI * F;
 const net = (parts: Part[], devices: CircuitDevice[] = []): Netlist => ({ frequency: F, parts, devices });
-const mains = (a = 'L', volts = 230, r = 0.2): Part => ({ kind: 'source', id: `mains-${a}`, a, b: '0', volts, phaseDeg: 0, frequency: F, r });
-const ohm = (id: string, a: string, b: string, r: number, l?: number): Part => ({ kind: 'impedance', id, a, b, r, ...(l ? { l } : {}) });
-const contact = (id: string, a: string, b: string, device: string, ...states: string[]): Part => ({ kind: 'impedance', id, a, b, r: 0.01, when: { device, states, leak: 1e-10 } });
+const mains = (a = 'L', volts = 230, r = 0.2): Part => ({
+  kind: 'source',
+  id: `mains-${a}`,
+  a,
+  b: '0',
+  volts,
+  phaseDeg: 0,
+  frequency: F,
+  r,
+});
+const ohm = (id: string, a: string, b: string, r: number, l?: number): Part => ({
+  kind: 'impedance',
+  id,
+  a,
+  b,
+  r,
+  ...(l ? { l } : {}),
+});
+const contact = (id: string, a: string, b: string, device: string, ...states: string[]): Part => ({
+  kind: 'impedance',
+  id,
+  a,
+  b,
+  r: 0.01,
+  when: { device, states, leak: 1e-10 },
+});
 const worked = (id: string, initial: string): CircuitDevice => ({ id, initial, behaviour: { kind: 'worked' } });
-const coil = (id: string, part: string, pickUp = 180, dropOut = 90): CircuitDevice => ({ id, initial: 'off', behaviour: { kind: 'relay', senses: { what: 'volts', of: 'ac', parts: [part], by: 'sum' }, pickUp, dropOut } });
+const coil = (id: string, part: string, pickUp = 180, dropOut = 90): CircuitDevice => ({
+  id,
+  initial: 'off',
+  behaviour: { kind: 'relay', senses: { what: 'volts', of: 'ac', parts: [part], by: 'sum' }, pickUp, dropOut },
+});
 
 describe('networks solved by hand', () => {
   it('a divider: 230 V behind 0.2 Ω on 9.8 Ω and 36 Ω', () => {
@@ -28,13 +70,39 @@ describe('networks solved by hand', () => {
   });
 
   it('a balanced bridge carries nothing over its middle', () => {
-    const s = solve(structureOf(net([mains(), ohm('1', 'L', 'P', 10), ohm('2', 'P', '0', 20), ohm('3', 'L', 'Q', 30), ohm('4', 'Q', '0', 60), ohm('m', 'P', 'Q', 5)])), {});
+    const s = solve(
+      structureOf(
+        net([
+          mains(),
+          ohm('1', 'L', 'P', 10),
+          ohm('2', 'P', '0', 20),
+          ohm('3', 'L', 'Q', 30),
+          ohm('4', 'Q', '0', 60),
+          ohm('m', 'P', 'Q', 5),
+        ]),
+      ),
+      {},
+    );
     expect(size(across(s, s.structure.parts.get('m')!, 'ac').amps)).toBeLessThan(1e-7);
   });
 
   it('three phases in star of 23 Ω: no current in the neutral, 400 V between legs', () => {
-    const phases = [0, -120, 120].map((phaseDeg, i): Part => ({ kind: 'source', id: `s${i}`, a: `L${i}`, b: '0', volts: 230, phaseDeg, frequency: F, r: 1e-6 }));
-    const s = solve(structureOf(net([...phases, ...[0, 1, 2].map((i) => ohm(`w${i}`, `L${i}`, 'star', 23)), ohm('n', 'star', '0', 1)])), {});
+    const phases = [0, -120, 120].map((phaseDeg, i): Part => ({
+      kind: 'source',
+      id: `s${i}`,
+      a: `L${i}`,
+      b: '0',
+      volts: 230,
+      phaseDeg,
+      frequency: F,
+      r: 1e-6,
+    }));
+    const s = solve(
+      structureOf(
+        net([...phases, ...[0, 1, 2].map((i) => ohm(`w${i}`, `L${i}`, 'star', 23)), ohm('n', 'star', '0', 1)]),
+      ),
+      {},
+    );
     expect(size(across(s, s.structure.parts.get('n')!, 'ac').amps)).toBeLessThan(1e-9);
     const a = potential(s, 'L0', 'ac');
     const b = potential(s, 'L1', 'ac');
@@ -42,19 +110,46 @@ describe('networks solved by hand', () => {
   });
 
   it('a transformer 230 to 24 with 1 Ω of windings on 23 Ω: 23 V, and its primary takes the reflected amp', () => {
-    const s = solve(structureOf(net([mains('L', 230, 1e-6), { kind: 'transformer', id: 't', a: 'L', b: '0', c: 'x', d: 'y', ratio: 24 / 230, r: 1 }, ohm('load', 'x', 'y', 23)])), {});
+    const s = solve(
+      structureOf(
+        net([
+          mains('L', 230, 1e-6),
+          { kind: 'transformer', id: 't', a: 'L', b: '0', c: 'x', d: 'y', ratio: 24 / 230, r: 1 },
+          ohm('load', 'x', 'y', 23),
+        ]),
+      ),
+      {},
+    );
     const load = across(s, s.structure.parts.get('load')!, 'ac');
     expect(size(load.volts)).toBeCloseTo(23, 6);
     expect(size(across(s, s.structure.parts.get('t')!, 'ac').amps)).toBeCloseTo(24 / 230, 6);
   });
 
   it('direct and mains current are superposed: a lamp on both shows the root of the squares', () => {
-    const s = solve(structureOf(net([{ kind: 'source', id: 'ac', a: 'p', b: '0', volts: 3, phaseDeg: 0, frequency: F, r: 1e-9 }, { kind: 'source', id: 'dc', a: 'q', b: 'p', volts: 4, phaseDeg: 0, frequency: 0, r: 1e-9 }, ohm('lamp', 'q', '0', 10)])), {});
+    const s = solve(
+      structureOf(
+        net([
+          { kind: 'source', id: 'ac', a: 'p', b: '0', volts: 3, phaseDeg: 0, frequency: F, r: 1e-9 },
+          { kind: 'source', id: 'dc', a: 'q', b: 'p', volts: 4, phaseDeg: 0, frequency: 0, r: 1e-9 },
+          ohm('lamp', 'q', '0', 10),
+        ]),
+      ),
+      {},
+    );
     expect(clamp(s, ['lamp'])).toMatchObject({ ok: true, value: expect.closeTo(0.5, 6) });
   });
 
   it('a float cord left open couples through its capacitance: 20 nF onto 10 kΩ', () => {
-    const s = solve(structureOf(net([mains('L', 230, 1e-6), { kind: 'capacitor', id: 'c', a: 'L', b: 'in', c: 20e-9 }, ohm('relay', 'in', '0', 1e4)])), {});
+    const s = solve(
+      structureOf(
+        net([
+          mains('L', 230, 1e-6),
+          { kind: 'capacitor', id: 'c', a: 'L', b: 'in', c: 20e-9 },
+          ohm('relay', 'in', '0', 1e4),
+        ]),
+      ),
+      {},
+    );
     expect(size(potential(s, 'in', 'ac'))).toBeCloseTo((230 * 1e4) / Math.hypot(1e4, 1 / (W * 20e-9)), 3);
   });
 });
@@ -77,7 +172,8 @@ const networks = fc
         .map(({ a, b, what, size: z }, i): Part => {
           const ends = { id: `p${i}`, a: String(a), b: String(b) };
           if (what === 'c') return { kind: 'capacitor', ...ends, c: z * 1e-9 };
-          if (what === 'ac' || what === 'dc') return { kind: 'source', ...ends, volts: 10 + z / 20, phaseDeg: z, frequency: what === 'ac' ? F : 0, r: 1 };
+          if (what === 'ac' || what === 'dc')
+            return { kind: 'source', ...ends, volts: 10 + z / 20, phaseDeg: z, frequency: what === 'ac' ? F : 0, r: 1 };
           if (what === 'open') return contact(ends.id, ends.a, ends.b, 'S', 'closed');
           return ohm(ends.id, ends.a, ends.b, z, what === 'rl' ? z / W : undefined);
         }),
@@ -93,17 +189,28 @@ describe('Kirchhoff, on random networks', () => {
         for (const of of s.dc ? (['ac', 'dc'] as const) : (['ac'] as const)) {
           const into = new Map<string, { re: number; im: number; most: number }>();
           // Every node hangs on earth by 1 GΩ.
-          let [power, most] = [s.structure.names.reduce((sum, name) => sum + 1e-9 * size(potential(s, name, of)) ** 2, 0), 0];
+          let [power, most] = [
+            s.structure.names.reduce((sum, name) => sum + 1e-9 * size(potential(s, name, of)) ** 2, 0),
+            0,
+          ];
           for (const part of n.parts) {
             const { volts, amps } = across(s, part, of);
             power += volts.re * amps.re + volts.im * amps.im;
             most = Math.max(most, size(volts) * size(amps));
-            for (const [node, sign] of [[part.a, -1], [part.b, 1]] as const) {
+            for (const [node, sign] of [
+              [part.a, -1],
+              [part.b, 1],
+            ] as const) {
               const sum = into.get(node) ?? { re: 0, im: 0, most: 0 };
-              into.set(node, { re: sum.re + sign * amps.re, im: sum.im + sign * amps.im, most: Math.max(sum.most, size(amps)) });
+              into.set(node, {
+                re: sum.re + sign * amps.re,
+                im: sum.im + sign * amps.im,
+                most: Math.max(sum.most, size(amps)),
+              });
             }
           }
-          for (const [node, { re, im, most: m }] of into) if (node !== '0') expect(Math.hypot(re, im)).toBeLessThan(1e-7 * m + 1e-6);
+          for (const [node, { re, im, most: m }] of into)
+            if (node !== '0') expect(Math.hypot(re, im)).toBeLessThan(1e-7 * m + 1e-6);
           expect(Math.abs(power)).toBeLessThan(1e-6 * most + 1e-4);
         }
       }),
@@ -114,9 +221,15 @@ describe('Kirchhoff, on random networks', () => {
   it('turning every source by an angle, or doubling it, does so to every potential', () => {
     fc.assert(
       fc.property(networks, fc.double({ min: 0, max: 360, noNaN: true }), (n, deg) => {
-        const turned = { ...n, parts: n.parts.map((p) => (p.kind === 'source' ? { ...p, volts: 2 * p.volts, phaseDeg: p.phaseDeg + (p.frequency > 0 ? deg : 0) } : p)) };
+        const turned = {
+          ...n,
+          parts: n.parts.map((p) =>
+            p.kind === 'source' ? { ...p, volts: 2 * p.volts, phaseDeg: p.phaseDeg + (p.frequency > 0 ? deg : 0) } : p,
+          ),
+        };
         const [s, t] = [solve(structureOf(n), initialStates(n)), solve(structureOf(turned), initialStates(n))];
-        for (const name of s.structure.names) expect(size(potential(t, name, 'ac'))).toBeCloseTo(2 * size(potential(s, name, 'ac')), 3);
+        for (const name of s.structure.names)
+          expect(size(potential(t, name, 'ac'))).toBeCloseTo(2 * size(potential(s, name, 'ac')), 3);
       }),
       { numRuns: 60 },
     );
@@ -148,7 +261,13 @@ describe('Kirchhoff, on random networks', () => {
 
 describe('devices', () => {
   const sealed = net(
-    [mains(), contact('start', 'L', 'in', 'S', 'pressed'), contact('seal', 'L', 'in', 'K', 'on'), contact('stop', 'in', 'c', 'P', 'out'), ohm('K', 'c', '0', 5000)],
+    [
+      mains(),
+      contact('start', 'L', 'in', 'S', 'pressed'),
+      contact('seal', 'L', 'in', 'K', 'on'),
+      contact('stop', 'in', 'c', 'P', 'out'),
+      ohm('K', 'c', '0', 5000),
+    ],
     [worked('S', 'out'), worked('P', 'out'), coil('K', 'K')],
   );
 
@@ -167,14 +286,32 @@ describe('devices', () => {
   });
 
   it('two coils that start each other: a loop that feeds itself stays as it was put, on or off', () => {
-    const n = net([mains(), contact('1', 'L', 'a', 'B', 'on'), ohm('A', 'a', '0', 5000), contact('2', 'L', 'b', 'A', 'on'), ohm('B', 'b', '0', 5000)], [coil('A', 'A'), coil('B', 'B')]);
+    const n = net(
+      [
+        mains(),
+        contact('1', 'L', 'a', 'B', 'on'),
+        ohm('A', 'a', '0', 5000),
+        contact('2', 'L', 'b', 'A', 'on'),
+        ohm('B', 'b', '0', 5000),
+      ],
+      [coil('A', 'A'), coil('B', 'B')],
+    );
     expect(settle(structureOf(n), { A: 'off', B: 'off' }).states).toEqual({ A: 'off', B: 'off' });
     expect(settle(structureOf(n), { A: 'on', B: 'on' }).states).toEqual({ A: 'on', B: 'on' });
   });
 
   it('three coils in a ring of break contacts never rest: all three are named', () => {
     const ring = ['A', 'B', 'C'];
-    const n = net([mains(), ...ring.flatMap((k, i): Part[] => [contact(`${k}1`, 'L', k.toLowerCase(), ring[(i + 2) % 3]!, 'off'), ohm(k, k.toLowerCase(), '0', 5000)])], ring.map((k) => coil(k, k)));
+    const n = net(
+      [
+        mains(),
+        ...ring.flatMap((k, i): Part[] => [
+          contact(`${k}1`, 'L', k.toLowerCase(), ring[(i + 2) % 3]!, 'off'),
+          ohm(k, k.toLowerCase(), '0', 5000),
+        ]),
+      ],
+      ring.map((k) => coil(k, k)),
+    );
     expect([...settle(structureOf(n), initialStates(n)).chatter].sort()).toEqual(ring);
   });
 
@@ -186,7 +323,23 @@ describe('devices', () => {
   });
 
   it('an alternator passes the turn when the call ends, not when it comes', () => {
-    const n = net([mains(), contact('call', 'L', 'a', 'S', 'up'), ohm('A', 'a', '0', 5000)], [worked('S', 'down'), { id: 'A', initial: 'rest 1', behaviour: { kind: 'alternator', turns: 2, senses: { what: 'volts', of: 'ac', parts: ['A'], by: 'sum' }, pickUp: 180, dropOut: 90 } }]);
+    const n = net(
+      [mains(), contact('call', 'L', 'a', 'S', 'up'), ohm('A', 'a', '0', 5000)],
+      [
+        worked('S', 'down'),
+        {
+          id: 'A',
+          initial: 'rest 1',
+          behaviour: {
+            kind: 'alternator',
+            turns: 2,
+            senses: { what: 'volts', of: 'ac', parts: ['A'], by: 'sum' },
+            pickUp: 180,
+            dropOut: 90,
+          },
+        },
+      ],
+    );
     const structure = structureOf(n);
     let states = settle(structure, { S: 'up', A: 'rest 1' }).states;
     expect(states.A).toBe('call 1');
@@ -198,7 +351,13 @@ describe('devices', () => {
 
   it('timers wait for time, and say how long', () => {
     const senses = { what: 'volts', of: 'ac', parts: ['T'], by: 'sum' } as const;
-    const n = net([mains(), contact('on', 'L', 'a', 'S', 'up'), ohm('T', 'a', '0', 5000)], [worked('S', 'up'), { id: 'T', initial: 'off', behaviour: { kind: 'cycle', rest: 600, run: 45, senses, pickUp: 180, dropOut: 90 } }]);
+    const n = net(
+      [mains(), contact('on', 'L', 'a', 'S', 'up'), ohm('T', 'a', '0', 5000)],
+      [
+        worked('S', 'up'),
+        { id: 'T', initial: 'off', behaviour: { kind: 'cycle', rest: 600, run: 45, senses, pickUp: 180, dropOut: 90 } },
+      ],
+    );
     const { states } = settle(structureOf(n), initialStates(n));
     expect(states.T).toBe('resting');
     const timer = n.devices[1]!.behaviour;
@@ -210,8 +369,19 @@ describe('devices', () => {
 
   it('a shorted supply opens its breaker, which stays open', () => {
     const n = net(
-      [mains('S'), { kind: 'impedance', id: 'Q', a: 'S', b: 'L', r: 0.01, when: { device: 'Q', states: ['on'] } }, contact('short', 'L', '0', 'X', 'shorted')],
-      [{ id: 'Q', initial: 'on', behaviour: { kind: 'trip', above: 80, senses: { what: 'amps', of: 'ac', parts: ['Q'], by: 'sum' } } }, worked('X', 'shorted')],
+      [
+        mains('S'),
+        { kind: 'impedance', id: 'Q', a: 'S', b: 'L', r: 0.01, when: { device: 'Q', states: ['on'] } },
+        contact('short', 'L', '0', 'X', 'shorted'),
+      ],
+      [
+        {
+          id: 'Q',
+          initial: 'on',
+          behaviour: { kind: 'trip', above: 80, senses: { what: 'amps', of: 'ac', parts: ['Q'], by: 'sum' } },
+        },
+        worked('X', 'shorted'),
+      ],
     );
     const tripped = settle(structureOf(n), initialStates(n));
     expect(tripped.moves).toEqual([{ device: 'Q', from: 'on', to: 'tripped' }]);
@@ -220,19 +390,50 @@ describe('devices', () => {
 
   it('two sources tied together, and a ring of near-zero parts, are solved and not lost', () => {
     // 230 V against 24 V over 0.4 Ω: 515 A, whoever asks.
-    const two = solve(structureOf(net([mains('L', 230), { kind: 'source', id: 'b', a: 'L', b: '0', volts: 24, phaseDeg: 0, frequency: F, r: 0.2 }])), {});
+    const two = solve(
+      structureOf(
+        net([
+          mains('L', 230),
+          { kind: 'source', id: 'b', a: 'L', b: '0', volts: 24, phaseDeg: 0, frequency: F, r: 0.2 },
+        ]),
+      ),
+      {},
+    );
     expect(size(across(two, two.structure.parts.get('b')!, 'ac').amps)).toBeCloseTo(515, 6);
-    const ring = solve(structureOf(net([mains(), ohm('1', 'L', 'p', 1e-3), ohm('2', 'p', 'q', 1e-3), ohm('3', 'q', 'L', 1e-3), ohm('load', 'q', '0', 22.8)])), {});
+    const ring = solve(
+      structureOf(
+        net([
+          mains(),
+          ohm('1', 'L', 'p', 1e-3),
+          ohm('2', 'p', 'q', 1e-3),
+          ohm('3', 'q', 'L', 1e-3),
+          ohm('load', 'q', '0', 22.8),
+        ]),
+      ),
+      {},
+    );
     expect(size(across(ring, ring.structure.parts.get('load')!, 'ac').amps)).toBeCloseTo(230 / (23 + 2e-3 / 3), 6);
   });
 });
 
 describe('the meter', () => {
-  const relay = net([mains(), contact('float', 'L', 'in', 'F', 'up'), ohm('K', 'in', '0', 5000), { kind: 'capacitor', id: 'cord', a: 'L', b: 'spare', c: 1e-9 }], [worked('F', 'down')]);
+  const relay = net(
+    [
+      mains(),
+      contact('float', 'L', 'in', 'F', 'up'),
+      ohm('K', 'in', '0', 5000),
+      { kind: 'capacitor', id: 'cord', a: 'L', b: 'spare', c: 1e-9 },
+    ],
+    [worked('F', 'down')],
+  );
   const structure = structureOf(relay);
 
   it('reads full control voltage over an open contact with supply behind it, near zero over a closed one', () => {
-    expect(read(structure, { F: 'down' }, 'L', 'in', 'ac-volts')).toMatchObject({ ok: true, value: expect.closeTo(230, 0), says: 'steady' });
+    expect(read(structure, { F: 'down' }, 'L', 'in', 'ac-volts')).toMatchObject({
+      ok: true,
+      value: expect.closeTo(230, 0),
+      says: 'steady',
+    });
     expect(read(structure, { F: 'up' }, 'L', 'in', 'ac-volts')).toMatchObject({ ok: true, says: 'near-zero' });
   });
 

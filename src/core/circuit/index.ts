@@ -1,4 +1,14 @@
-export { conducts, EARTH, initialStates, type Behaviour, type CircuitDevice, type Netlist, type Part, type Sense, type States } from './netlist';
+export {
+  conducts,
+  EARTH,
+  initialStates,
+  type Behaviour,
+  type CircuitDevice,
+  type Netlist,
+  type Part,
+  type Sense,
+  type States,
+} from './netlist';
 export { structureOf, type Structure } from './structure';
 export { across, between, potential, rms, solve, type Solution } from './solve';
 export { due, sensed, settle, type Settled } from './settle';

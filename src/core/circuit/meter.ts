@@ -8,8 +8,18 @@ export const METER_MODES = ['ac-volts', 'dc-volts', 'low-z-volts', 'ohms', 'cont
 export type MeterMode = (typeof METER_MODES)[number];
 
 export type Reading =
-  | { readonly ok: true; readonly value: number; readonly unit: 'V' | 'Ω' | 'A'; readonly says: 'steady' | 'ghost' | 'near-zero' | 'open' | 'beeps' | 'silent' }
-  | { readonly ok: false; readonly reason: 'no-such-point' | 'live' | 'no-such-conductor'; readonly at: string; readonly volts?: number };
+  | {
+      readonly ok: true;
+      readonly value: number;
+      readonly unit: 'V' | 'Ω' | 'A';
+      readonly says: 'steady' | 'ghost' | 'near-zero' | 'open' | 'beeps' | 'silent';
+    }
+  | {
+      readonly ok: false;
+      readonly reason: 'no-such-point' | 'live' | 'no-such-conductor';
+      readonly at: string;
+      readonly volts?: number;
+    };
 
 /** What a meter of the trade loads a circuit with: 10 MΩ beside 100 pF; 3 kΩ in its low-impedance mode. */
 const HIGH = 10e6;
@@ -56,7 +66,11 @@ function ohms(structure: Structure, states: States, a: string, b: string, mode: 
   const live = solve(structure, states);
   const seen = [
     { at: `${a} – ${b}`, volts: rms(between(live, a, b, 'ac'), between(live, a, b, 'dc')), limit: STRAY },
-    ...[a, b].map((at) => ({ at, volts: rms(between(loadedTo(structure, states, at), at, '0', 'ac'), between(live, at, '0', 'dc')), limit: TOUCH })),
+    ...[a, b].map((at) => ({
+      at,
+      volts: rms(between(loadedTo(structure, states, at), at, '0', 'ac'), between(live, at, '0', 'dc')),
+      limit: TOUCH,
+    })),
   ].find((v) => v.volts > v.limit);
   if (seen) return { ok: false, reason: 'live', at: seen.at, volts: seen.volts };
 
@@ -66,20 +80,28 @@ function ohms(structure: Structure, states: States, a: string, b: string, mode: 
   const shown = between(solve(structureOf({ ...structure.netlist, parts: [...dead, meter] }), states), a, b, 'dc').re;
   const value = (shown * behind) / (test - shown);
   const top = mode === 'insulation' ? INSULATION_TOP : OPEN;
-  if (mode === 'continuity') return { ok: true, value: value > OPEN || value < 0 ? Infinity : value, unit: 'Ω', says: value >= 0 && value < BEEP ? 'beeps' : 'silent' };
+  if (mode === 'continuity')
+    return {
+      ok: true,
+      value: value > OPEN || value < 0 ? Infinity : value,
+      unit: 'Ω',
+      says: value >= 0 && value < BEEP ? 'beeps' : 'silent',
+    };
   if (value > top || value < 0) return { ok: true, value: Infinity, unit: 'Ω', says: 'open' };
   return { ok: true, value, unit: 'Ω', says: value < 1 ? 'near-zero' : 'steady' };
 }
 
 /** Potential to earth as it stands with a meter on it: what only the air holds up is none. */
-const loadedTo = (structure: Structure, states: States, at: string): Solution => loaded(structure, states, at, '0', LOW * 100, 0);
+const loadedTo = (structure: Structure, states: States, at: string): Solution =>
+  loaded(structure, states, at, '0', LOW * 100, 0);
 
 /**
  * What a meter reads between two points of a circuit in given states: V, or Ω. In `ac-volts` and `dc-volts` it is 10 MΩ beside
  * 100 pF, in `low-z-volts` 3 kΩ. Ohms, continuity (under 50 Ω) and insulation are refused where there is voltage.
  */
 export function read(structure: Structure, states: States, a: string, b: string, mode: MeterMode): Reading {
-  for (const at of [a, b]) if (at !== '0' && !structure.nodes.has(at)) return { ok: false, reason: 'no-such-point', at };
+  for (const at of [a, b])
+    if (at !== '0' && !structure.nodes.has(at)) return { ok: false, reason: 'no-such-point', at };
   return mode.endsWith('volts') ? volts(structure, states, a, b, mode) : ohms(structure, states, a, b, mode);
 }
 
@@ -87,7 +109,10 @@ export function read(structure: Structure, states: States, a: string, b: string,
 export function clamp(solution: Solution, parts: readonly string[]): Reading {
   const missing = parts.find((id) => !solution.structure.parts.has(id));
   if (missing !== undefined) return { ok: false, reason: 'no-such-conductor', at: missing };
-  const sum = (of: 'ac' | 'dc') => parts.map((id) => across(solution, solution.structure.parts.get(id)!, of).amps).reduce((p, q) => ({ re: p.re + q.re, im: p.im + q.im }), ZERO);
+  const sum = (of: 'ac' | 'dc') =>
+    parts
+      .map((id) => across(solution, solution.structure.parts.get(id)!, of).amps)
+      .reduce((p, q) => ({ re: p.re + q.re, im: p.im + q.im }), ZERO);
   const value = rms(sum('ac'), sum('dc'));
   return { ok: true, value, unit: 'A', says: value < 0.005 ? 'near-zero' : 'steady' };
 }

@@ -93,6 +93,8 @@ export interface Netlist {
 /** The state of every device by its id. */
 export type States = Readonly<Record<string, string>>;
 
-export const initialStates = ({ devices }: Netlist): States => Object.fromEntries(devices.map((d) => [d.id, d.initial]));
+export const initialStates = ({ devices }: Netlist): States =>
+  Object.fromEntries(devices.map((d) => [d.id, d.initial]));
 
-export const conducts = ({ when }: Part, states: States): boolean => when === undefined || when.states.includes(states[when.device] ?? '');
+export const conducts = ({ when }: Part, states: States): boolean =>
+  when === undefined || when.states.includes(states[when.device] ?? '');

@@ -19,7 +19,8 @@ export function sensed(solution: Solution, sense: Sense): number {
   return sense.by === 'least' ? Math.min(...sizes) : Math.max(...sizes);
 }
 
-const held = (value: number, was: boolean, { pickUp, dropOut }: { pickUp: number; dropOut: number }): boolean => (was ? value >= dropOut : value >= pickUp);
+const held = (value: number, was: boolean, { pickUp, dropOut }: { pickUp: number; dropOut: number }): boolean =>
+  was ? value >= dropOut : value >= pickUp;
 
 /** The state that a device goes to at once from this one; itself where nothing moves it. */
 export function next(behaviour: Behaviour, state: string, value: number): string {
@@ -40,7 +41,9 @@ export function next(behaviour: Behaviour, state: string, value: number): string
     case 'cycle':
       return held(value, state !== 'off', behaviour) ? (state === 'off' ? 'resting' : state) : 'off';
     case 'trip':
-      return state === 'on' && (value > (behaviour.above ?? Infinity) || value < (behaviour.below ?? -Infinity)) ? 'tripped' : state;
+      return state === 'on' && (value > (behaviour.above ?? Infinity) || value < (behaviour.below ?? -Infinity))
+        ? 'tripped'
+        : state;
   }
 }
 
@@ -70,7 +73,10 @@ const keyOf = (devices: readonly CircuitDevice[], states: States): string => dev
  */
 export function settle(structure: Structure, from: States): Settled {
   const { devices } = structure.netlist;
-  const moving = [...devices.filter((d) => d.behaviour.kind === 'trip'), ...devices.filter((d) => d.behaviour.kind !== 'trip' && d.behaviour.kind !== 'worked')];
+  const moving = [
+    ...devices.filter((d) => d.behaviour.kind === 'trip'),
+    ...devices.filter((d) => d.behaviour.kind !== 'trip' && d.behaviour.kind !== 'worked'),
+  ];
   let states = from;
   const seen = new Map<string, number>([[keyOf(devices, states), 0]]);
   const moves: { device: string; from: string; to: string }[] = [];
@@ -91,7 +97,8 @@ export function settle(structure: Structure, from: States): Settled {
     states = { ...states, [moved.device]: moved.to };
     const key = keyOf(devices, states);
     const before = seen.get(key);
-    if (before !== undefined) return { solution, states, chatter: [...new Set(moves.slice(before).map((m) => m.device))], moves };
+    if (before !== undefined)
+      return { solution, states, chatter: [...new Set(moves.slice(before).map((m) => m.device))], moves };
     seen.set(key, moves.length);
   }
 }

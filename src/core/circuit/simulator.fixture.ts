@@ -17,7 +17,8 @@ function gauss(m: Row[]): Phasor[] {
   const n = m.length;
   for (let k = 0; k < n; k++) {
     let best = k;
-    for (let i = k; i < n; i++) if (Math.hypot(m[i]![k]!.re, m[i]![k]!.im) > Math.hypot(m[best]![k]!.re, m[best]![k]!.im)) best = i;
+    for (let i = k; i < n; i++)
+      if (Math.hypot(m[i]![k]!.re, m[i]![k]!.im) > Math.hypot(m[best]![k]!.re, m[best]![k]!.im)) best = i;
     [m[k], m[best]] = [m[best]!, m[k]!];
     for (let i = k + 1; i < n; i++) {
       const f = div(m[i]![k]!, m[k]![k]!);
@@ -57,7 +58,13 @@ export function solveSpice(text: string): Map<string, Phasor> {
     const [a, b] = [at(p!), at(q!)];
     if (/^[RC]/.test(id!)) {
       const [re, im] = id!.startsWith('R') ? [1 / Number(rest[0]), 0] : [0, omega * Number(rest[0])];
-      for (const [i, j, s] of [[a, a, 1], [b, b, 1], [a, b, -1], [b, a, -1]] as const) add(i, j, s * re, s * im);
+      for (const [i, j, s] of [
+        [a, a, 1],
+        [b, b, 1],
+        [a, b, -1],
+        [b, a, -1],
+      ] as const)
+        add(i, j, s * re, s * im);
     } else if (id!.startsWith('F')) {
       const k = row(rest[0]!);
       add(a, k, Number(rest[1]));
@@ -76,13 +83,17 @@ export function solveSpice(text: string): Map<string, Phasor> {
       if (id!.startsWith('V')) {
         const [, dc, , size = '0', deg = '0'] = rest;
         const angle = (Number(deg) * Math.PI) / 180;
-        m[k]![n] = ac ? { re: Number(size) * Math.cos(angle), im: Number(size) * Math.sin(angle) } : { re: Number(dc), im: 0 };
+        m[k]![n] = ac
+          ? { re: Number(size) * Math.cos(angle), im: Number(size) * Math.sin(angle) }
+          : { re: Number(dc), im: 0 };
       }
     }
   }
   const x = gauss(m);
-  return new Map(lines.flatMap((l) => {
-    const named = /^\* node (\d+): (.*)$/.exec(l);
-    return named ? [[named[2]!, x[index.get(named[1]!)!]!] as const] : [];
-  }));
+  return new Map(
+    lines.flatMap((l) => {
+      const named = /^\* node (\d+): (.*)$/.exec(l);
+      return named ? [[named[2]!, x[index.get(named[1]!)!]!] as const] : [];
+    }),
+  );
 }

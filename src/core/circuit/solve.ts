@@ -26,7 +26,14 @@ export interface Solution {
  */
 function solveIsland({ nodes, order }: Island, prepared: Prepared, states: States, field: Potentials): void {
   const count = nodes.length;
-  const equations = { yRe: prepared.yRe.slice(), yIm: prepared.yIm.slice(), gRe: prepared.gRe.slice(), gIm: prepared.gIm.slice(), jRe: prepared.jRe.slice(), jIm: prepared.jIm.slice() };
+  const equations = {
+    yRe: prepared.yRe.slice(),
+    yIm: prepared.yIm.slice(),
+    gRe: prepared.gRe.slice(),
+    gIm: prepared.gIm.slice(),
+    jRe: prepared.jRe.slice(),
+    jIm: prepared.jIm.slice(),
+  };
   for (const { stamp, re, im, jRe, jIm } of prepared.gates) {
     if (conducts(stamp.part, states)) put(stamp, re, im, jRe, jIm, equations);
     else if (stamp.part.when?.leak) put(stamp, stamp.part.when.leak, 0, 0, 0, equations);
@@ -113,7 +120,8 @@ export function potential({ structure, ac, dc }: Solution, node: string, of: 'ac
   return field === null || n === undefined ? ZERO : { re: field.re[n]!, im: field.im[n]! };
 }
 
-export const between = (solution: Solution, a: string, b: string, of: 'ac' | 'dc'): Phasor => minus(potential(solution, a, of), potential(solution, b, of));
+export const between = (solution: Solution, a: string, b: string, of: 'ac' | 'dc'): Phasor =>
+  minus(potential(solution, a, of), potential(solution, b, of));
 
 /** Volts across and amps through a part, from `a` to `b`. */
 export function across(solution: Solution, part: Part, of: 'ac' | 'dc'): { volts: Phasor; amps: Phasor } {
@@ -124,7 +132,13 @@ export function across(solution: Solution, part: Part, of: 'ac' | 'dc'): { volts
   if (part.kind === 'transformer') {
     if (of === 'dc') return { volts, amps: ZERO };
     const second = between(solution, part.c, part.d, of);
-    return { volts, amps: times({ re: part.ratio * y.re, im: 0 }, { re: part.ratio * volts.re - second.re, im: part.ratio * volts.im - second.im }) };
+    return {
+      volts,
+      amps: times(
+        { re: part.ratio * y.re, im: 0 },
+        { re: part.ratio * volts.re - second.re, im: part.ratio * volts.im - second.im },
+      ),
+    };
   }
   return { volts, amps: times(y, minus(volts, emf(part, frequency))) };
 }

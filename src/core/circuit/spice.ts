@@ -21,17 +21,28 @@ export function spice({ frequency, parts }: Netlist, states: States, of: 'ac' | 
     if (!conducts(p, states)) return p.when?.leak ? [`R${n} ${a} ${b} ${figure(1 / p.when.leak)}`] : [];
     switch (p.kind) {
       case 'impedance':
-        return p.l ? [`R${n} ${a} ${mid} ${figure(p.r)}`, `L${n} ${mid} ${b} ${figure(p.l)}`] : [`R${n} ${a} ${b} ${figure(p.r)}`];
+        return p.l
+          ? [`R${n} ${a} ${mid} ${figure(p.r)}`, `L${n} ${mid} ${b} ${figure(p.l)}`]
+          : [`R${n} ${a} ${b} ${figure(p.r)}`];
       case 'capacitor':
         return [`C${n} ${a} ${b} ${figure(p.c)}`];
       case 'source': {
         const here = p.frequency === (of === 'ac' ? frequency : 0);
-        const value = !here ? 'DC 0' : of === 'ac' ? `DC 0 AC ${figure(p.volts)} ${figure(p.phaseDeg)}` : `DC ${figure(p.volts)}`;
+        const value = !here
+          ? 'DC 0'
+          : of === 'ac'
+            ? `DC 0 AC ${figure(p.volts)} ${figure(p.phaseDeg)}`
+            : `DC ${figure(p.volts)}`;
         return [`R${n} ${a} ${mid} ${figure(p.r)}`, `V${n} ${mid} ${b} ${value}`];
       }
       case 'transformer':
         if (of === 'dc') return [];
-        return [`E${n} ${mid} ${node(p.d)} ${a} ${b} ${figure(p.ratio)}`, `V${n} ${mid} k${n} DC 0`, `R${n} k${n} ${node(p.c)} ${figure(p.r)}`, `F${n} ${a} ${b} V${n} ${figure(p.ratio)}`];
+        return [
+          `E${n} ${mid} ${node(p.d)} ${a} ${b} ${figure(p.ratio)}`,
+          `V${n} ${mid} k${n} DC 0`,
+          `R${n} k${n} ${node(p.c)} ${figure(p.r)}`,
+          `F${n} ${a} ${b} V${n} ${figure(p.ratio)}`,
+        ];
     }
   });
   return [

@@ -87,7 +87,9 @@ function islandsOf(parts: readonly Part[]): Part[][] {
     return at;
   };
   for (const part of parts) {
-    const ends = (part.kind === 'transformer' ? [part.a, part.b, part.c, part.d] : [part.a, part.b]).filter((e) => e !== EARTH);
+    const ends = (part.kind === 'transformer' ? [part.a, part.b, part.c, part.d] : [part.a, part.b]).filter(
+      (e) => e !== EARTH,
+    );
     for (const end of ends) over.set(root(end), root(ends[0]!));
   }
   const lists = new Map<string, Part[]>();
@@ -131,7 +133,10 @@ function islandOf(parts: readonly Part[], frequency: number, globalOf: (name: st
     part,
     a: nodeOf(part.a),
     b: nodeOf(part.b),
-    at: joined[i]!.filter(({ a, b }) => a !== b).map(({ a, b, weight }) => ({ place: a < 0 ? -1 - b : b < 0 ? -1 - a : placeOf(a, b), weight })),
+    at: joined[i]!.filter(({ a, b }) => a !== b).map(({ a, b, weight }) => ({
+      place: a < 0 ? -1 - b : b < 0 ? -1 - a : placeOf(a, b),
+      weight,
+    })),
   }));
 
   const left = new Set(nodes.keys());
@@ -144,7 +149,12 @@ function islandOf(parts: readonly Part[], frequency: number, globalOf: (name: st
     for (const [i, [n]] of around.entries()) for (const [m] of around.slice(i + 1)) between.push(placeOf(n, m));
     for (const [n] of around) neighbours[n]!.delete(node);
     left.delete(node);
-    order.push({ node, neighbours: Int32Array.from(around, ([n]) => n), to: Int32Array.from(around, ([, p]) => p), between: Int32Array.from(between) });
+    order.push({
+      node,
+      neighbours: Int32Array.from(around, ([n]) => n),
+      to: Int32Array.from(around, ([, p]) => p),
+      between: Int32Array.from(between),
+    });
   }
   const source = (dc: boolean) => parts.some((p) => p.kind === 'source' && (p.frequency === 0) === dc);
   return {
@@ -161,7 +171,14 @@ function islandOf(parts: readonly Part[], frequency: number, globalOf: (name: st
 const AIR = 1e-9;
 
 /** Adds a stamp that conducts re + j·im and injects j into the equations of an island. */
-export function put({ at, a, b }: Stamp, re: number, im: number, jRe: number, jIm: number, to: Omit<Prepared, 'gates'>): void {
+export function put(
+  { at, a, b }: Stamp,
+  re: number,
+  im: number,
+  jRe: number,
+  jIm: number,
+  to: Omit<Prepared, 'gates'>,
+): void {
   for (const { place, weight } of at) {
     if (place < 0) {
       to.gRe[-1 - place]! += weight * re;
@@ -184,7 +201,15 @@ export function put({ at, a, b }: Stamp, re: number, im: number, jRe: number, jI
 
 function prepare(stamps: readonly Stamp[], count: number, places: number, frequency: number): Prepared {
   const field = (n: number) => new Float64Array(n);
-  const made = { yRe: field(places), yIm: field(places), gRe: field(count).fill(AIR), gIm: field(count), jRe: field(count), jIm: field(count), gates: [] as Gate[] };
+  const made = {
+    yRe: field(places),
+    yIm: field(places),
+    gRe: field(count).fill(AIR),
+    gIm: field(count),
+    jRe: field(count),
+    jIm: field(count),
+    gates: [] as Gate[],
+  };
   for (const stamp of stamps) {
     const { part } = stamp;
     // At 0 Hz a transformer does not couple.
@@ -209,5 +234,12 @@ export function structureOf(netlist: Netlist): Structure {
     return names.length - 1;
   };
   const islands = islandsOf(netlist.parts).map((parts) => islandOf(parts, netlist.frequency, globalOf));
-  return { netlist, nodes, names, islands, parts: new Map(netlist.parts.map((p) => [p.id, p])), hasDc: islands.some((i) => i.dc !== null) };
+  return {
+    netlist,
+    nodes,
+    names,
+    islands,
+    parts: new Map(netlist.parts.map((p) => [p.id, p])),
+    hasDc: islands.some((i) => i.dc !== null),
+  };
 }

@@ -9,7 +9,12 @@ function washBay(): Station {
   const s = begin('Wash bay pit', DEPOT, 'Grit trap upstream is emptied on Fridays.');
   return {
     ...s,
-    vessel: { ...s.vessel, shape: { kind: 'box', length: 4 * FOOT, width: 30 * INCH, depth: 54 * INCH }, inletInvert: 38 * INCH, overflow: 52 * INCH },
+    vessel: {
+      ...s.vessel,
+      shape: { kind: 'box', length: 4 * FOOT, width: 30 * INCH, depth: 54 * INCH },
+      inletInvert: 38 * INCH,
+      overflow: 52 * INCH,
+    },
     inflow: { source: { kind: 'steady', low: 1 * GPM, design: 12 * GPM, peak: 30 * GPM }, infiltration: 0 },
     settings: { ...s.settings, reserveTime: 600 },
   };
@@ -20,16 +25,32 @@ function batteryRoom(): Station {
   const s = begin('Battery room sump', DEPOT, 'Float was re-hung by the night crew.');
   const sensors = s.sensors.map((f) => (f.id === 'pump' && f.kind === 'tilt' ? { ...f, clip: 15 * INCH } : f));
   // The crew put the dialler on the pair that opens: it is told all day long, and falls silent in a flood.
-  return { ...s, sensors, found: sensors, alarm: { ...s.alarm, remoteContact: true }, landings: { cores: [{ core: 'W-remote/white', to: 'X5:3' }], links: [] } };
+  return {
+    ...s,
+    sensors,
+    found: sensors,
+    alarm: { ...s.alarm, remoteContact: true },
+    landings: { cores: [{ core: 'W-remote/white', to: 'X5:3' }], links: [] },
+  };
 }
 
 /** The cold store's condensate reservoir: three coils, a pump float and a high-level switch that stops them. */
 function coldStore(): Station {
-  const s = begin('Cold store condensate', DEPOT, 'Three coils over the dock. The switch breaks their thermostat feed.');
+  const s = begin(
+    'Cold store condensate',
+    DEPOT,
+    'Three coils over the dock. The switch breaks their thermostat feed.',
+  );
   return {
     ...s,
     duty: { kind: 'condensate' },
-    vessel: { ...s.vessel, shape: { kind: 'box', length: 14 * INCH, width: 8 * INCH, depth: 10 * INCH }, inletInvert: 9 * INCH, overflow: 9.25 * INCH, inletStream: null },
+    vessel: {
+      ...s.vessel,
+      shape: { kind: 'box', length: 14 * INCH, width: 8 * INCH, depth: 10 * INCH },
+      inletInvert: 9 * INCH,
+      overflow: 9.25 * INCH,
+      inletStream: null,
+    },
     inflow: {
       source: {
         kind: 'appliances',
@@ -45,7 +66,13 @@ function coldStore(): Station {
         volute: 1.75 * INCH,
         motorTop: 4 * INCH,
         diameter: 2.5 * INCH,
-        curve: curve(GALLON / 3600, FOOT, [[0, 22], [40, 18], [80, 13], [120, 6], [140, 1]]),
+        curve: curve(GALLON / 3600, FOOT, [
+          [0, 22],
+          [40, 18],
+          [80, 13],
+          [120, 6],
+          [140, 1],
+        ]),
         startsPerHour: 60,
         minimumRun: 0,
         headShare: 0.85,
@@ -56,11 +83,37 @@ function coldStore(): Station {
         riserOffset: 6 * INCH,
       },
     ],
-    discharge: { ...s.discharge, segments: [plastic('tube to the drain', 30 * FOOT, 0.375 * INCH, { '90° elbow': [0.95, 3] })], outlet: 9 * FOOT, checkValve: { pipeBefore: 2 * INCH }, weepHole: null, exposed: 4 * FOOT },
+    discharge: {
+      ...s.discharge,
+      segments: [plastic('tube to the drain', 30 * FOOT, 0.375 * INCH, { '90° elbow': [0.95, 3] })],
+      outlet: 9 * FOOT,
+      checkValve: { pipeBefore: 2 * INCH },
+      weepHole: null,
+      exposed: 4 * FOOT,
+    },
     pole: { bearing: 90, offset: 4 * INCH, diameter: 0.5 * INCH },
     sensors: [
-      { ...sensorBase('pump', 90), kind: 'rod', latch: 'snap', contactRating: 3, cordLength: 6 * FOOT, upperStop: 5.25 * INCH, lowerStop: 2.25 * INCH, place: { from: 'axis', bearing: 90, offset: 1 * INCH, facing: 0 } },
-      { ...sensorBase('cutoff', 90), kind: 'rod', latch: 'snap', changeover: true, contactRating: 3, cordLength: 6 * FOOT, upperStop: 8.25 * INCH, lowerStop: 7.5 * INCH, place: { from: 'axis', bearing: 90, offset: 4 * INCH, facing: 0 } },
+      {
+        ...sensorBase('pump', 90),
+        kind: 'rod',
+        latch: 'snap',
+        contactRating: 3,
+        cordLength: 6 * FOOT,
+        upperStop: 5.25 * INCH,
+        lowerStop: 2.25 * INCH,
+        place: { from: 'axis', bearing: 90, offset: 1 * INCH, facing: 0 },
+      },
+      {
+        ...sensorBase('cutoff', 90),
+        kind: 'rod',
+        latch: 'snap',
+        changeover: true,
+        contactRating: 3,
+        cordLength: 6 * FOOT,
+        upperStop: 8.25 * INCH,
+        lowerStop: 7.5 * INCH,
+        place: { from: 'axis', bearing: 90, offset: 4 * INCH, facing: 0 },
+      },
     ],
     cordRun: 3 * FOOT,
     control: { ...s.control, scheme: 'condensate' },
@@ -78,7 +131,16 @@ function washDown(): Station {
     duty: { kind: 'transfer', usefulRun: 400 * GALLON },
     vessel: {
       ...s.vessel,
-      shape: { kind: 'table', rows: [[0, 40], [12, 75], [24, 120], [48, 190], [72, 260]].map(([h, a]) => ({ height: h! * INCH, area: a! * FOOT * FOOT })) },
+      shape: {
+        kind: 'table',
+        rows: [
+          [0, 40],
+          [12, 75],
+          [24, 120],
+          [48, 190],
+          [72, 260],
+        ].map(([h, a]) => ({ height: h! * INCH, area: a! * FOOT * FOOT })),
+      },
       inletInvert: 60 * INCH,
       overflow: 66 * INCH,
     },
@@ -91,7 +153,13 @@ function washDown(): Station {
         volute: 9 * INCH,
         motorTop: 20 * INCH,
         diameter: 12 * INCH,
-        curve: curve(GPM, FOOT, [[0, 120], [30, 114], [60, 102], [90, 82], [120, 52]]),
+        curve: curve(GPM, FOOT, [
+          [0, 120],
+          [30, 114],
+          [60, 102],
+          [90, 82],
+          [120, 52],
+        ]),
         startsPerHour: 10,
         minimumRun: 120,
         ratedCurrent: 14.2,
@@ -100,10 +168,32 @@ function washDown(): Station {
         riserOffset: 34 * INCH,
       },
     ],
-    discharge: { ...s.discharge, segments: [plastic('to the wash rail', 180 * FOOT, 2.07 * INCH, { '90° elbow': [0.95, 5], 'swing check valve': [2.1, 1], 'gate valve, open': [0.16, 1] })], outlet: 40 * FOOT, checkValve: { pipeBefore: 4 * FOOT }, weepHole: null, exposed: 30 * FOOT },
+    discharge: {
+      ...s.discharge,
+      segments: [
+        plastic('to the wash rail', 180 * FOOT, 2.07 * INCH, {
+          '90° elbow': [0.95, 5],
+          'swing check valve': [2.1, 1],
+          'gate valve, open': [0.16, 1],
+        }),
+      ],
+      outlet: 40 * FOOT,
+      checkValve: { pipeBefore: 4 * FOOT },
+      weepHole: null,
+      exposed: 30 * FOOT,
+    },
     pole: { bearing: 90, offset: 20 * INCH, diameter: 2 * INCH },
     sensors: [
-      { ...sensorBase('pump', 0), kind: 'transmitter', contactRating: 5, cordLength: 40 * FOOT, zero: 4 * INCH, span: 78 * INCH, on: 34 * INCH, off: 22 * INCH },
+      {
+        ...sensorBase('pump', 0),
+        kind: 'transmitter',
+        contactRating: 5,
+        cordLength: 40 * FOOT,
+        zero: 4 * INCH,
+        span: 78 * INCH,
+        on: 34 * INCH,
+        off: 22 * INCH,
+      },
       float('low', 15 * INCH, 0, { ...IN_FLOAT, ...bracket(0, 16 * INCH, 0) }),
       float('alarm', 62 * INCH, 150, IN_FLOAT),
     ],

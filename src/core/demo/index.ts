@@ -8,5 +8,14 @@ export const demoStations = (): { file: string; station: Station }[] => [...land
 /** A few invented pumps to begin a library with: those of the demo stations, each once. */
 export function demoPumps(): Pick<Pump, keyof typeof pumpModelSchema.shape>[] {
   const all = demoStations().flatMap(({ station }) => station.pumps);
-  return [...new Map(all.map((p) => [p.name, pumpModelSchema.parse(Object.fromEntries(Object.keys(pumpModelSchema.shape).map((k) => [k, p[k as keyof Pump]])))])).values()];
+  return [
+    ...new Map(
+      all.map((p) => [
+        p.name,
+        pumpModelSchema.parse(
+          Object.fromEntries(Object.keys(pumpModelSchema.shape).map((k) => [k, p[k as keyof Pump]])),
+        ),
+      ]),
+    ).values(),
+  ];
 }

@@ -33,14 +33,33 @@ export function float(role: SensorRole, clip: number, bearing: number, more: Par
 }
 
 /** A bracket of its own on the wall or a rail, and the way the tether leads from it. */
-export const bracket = (bearing: number, offset: number, facing: number): { place: Metric['place'] } => ({ place: { from: 'axis', bearing, offset, facing } });
+export const bracket = (bearing: number, offset: number, facing: number): { place: Metric['place'] } => ({
+  place: { from: 'axis', bearing, offset, facing },
+});
 
 /** A tilt float that carries the motor. */
-export const motorFloat = (clip: number, tether: number, bearing: number, contactRating: number, more: Partial<Metric> = {}): SensorOf<'tilt'> =>
-  float('pump', clip, bearing, { duty: 'motor', contactRating, tether, riseDeg: FLOAT_ANGLES.motor, fallDeg: FLOAT_ANGLES.motor, ...more });
+export const motorFloat = (
+  clip: number,
+  tether: number,
+  bearing: number,
+  contactRating: number,
+  more: Partial<Metric> = {},
+): SensorOf<'tilt'> =>
+  float('pump', clip, bearing, {
+    duty: 'motor',
+    contactRating,
+    tether,
+    riseDeg: FLOAT_ANGLES.motor,
+    fallDeg: FLOAT_ANGLES.motor,
+    ...more,
+  });
 
 /** What a sensor of another kind shares with the floats. */
-export const sensorBase = (role: SensorRole, bearing: number): Omit<Sensor, 'kind' | keyof Metric> & Pick<Metric, 'duty' | 'contact' | 'changeover' | 'contactRating' | 'cordLength' | 'place'> => ({
+export const sensorBase = (
+  role: SensorRole,
+  bearing: number,
+): Omit<Sensor, 'kind' | keyof Metric> &
+  Pick<Metric, 'duty' | 'contact' | 'changeover' | 'contactRating' | 'cordLength' | 'place'> => ({
   id: role,
   role,
   duty: NARROW.duty,
@@ -51,7 +70,10 @@ export const sensorBase = (role: SensorRole, bearing: number): Omit<Sensor, 'kin
   place: { from: 'pole', bearing, offset: 0.02 },
 });
 
-const CONTACTS: Readonly<Record<string, string>> = { [LANDING]: 'harbour office, extension 14', [DEPOT]: 'yard foreman, board 2' };
+const CONTACTS: Readonly<Record<string, string>> = {
+  [LANDING]: 'harbour office, extension 14',
+  [DEPOT]: 'yard foreman, board 2',
+};
 
 /** A new station of a site with its contact and a note, ready to be changed. */
 export function begin(name: string, site: string, note: string): Station {
@@ -60,9 +82,25 @@ export function begin(name: string, site: string, note: string): Station {
 }
 
 /** Drawn plastic pipe with its fittings by name and count. */
-export function plastic(name: string, length: number, bore: number, fittings: Readonly<Record<string, readonly [k: number, count: number]>>): Station['discharge']['segments'][number] {
-  return { name, length, bore, roughness: 1.5e-6, hazenWilliams: 150, fittings: Object.entries(fittings).map(([n, [k, count]]) => ({ name: n, k, count })) };
+export function plastic(
+  name: string,
+  length: number,
+  bore: number,
+  fittings: Readonly<Record<string, readonly [k: number, count: number]>>,
+): Station['discharge']['segments'][number] {
+  return {
+    name,
+    length,
+    bore,
+    roughness: 1.5e-6,
+    hazenWilliams: 150,
+    fittings: Object.entries(fittings).map(([n, [k, count]]) => ({ name: n, k, count })),
+  };
 }
 
 /** A curve from pairs of flow and head, in units given as SI. */
-export const curve = (flow: number, head: number, points: readonly (readonly [number, number])[]): Station['pumps'][number]['curve'] => points.map(([q, h]) => ({ flow: q * flow, head: h * head }));
+export const curve = (
+  flow: number,
+  head: number,
+  points: readonly (readonly [number, number])[],
+): Station['pumps'][number]['curve'] => points.map(([q, h]) => ({ flow: q * flow, head: h * head }));

@@ -5,7 +5,25 @@ import { flowsOf } from '../inflow';
 import { leastClearance, tripsOf, worldOf } from '../sensing';
 import { checkStation, newStation, type InflowSource, type Sensor, type SensorRole, type Station } from '../station';
 import { systemOf } from '../units';
-import { moveCurvePoint, moveFloat, turnFloat, widenFloat, withControlFloats, withDoseMode, withDuty, withFilling, withFound, withKind, withObstacle, withPlace, withPumpCount, withPumpModel, withRole, withSource, withWeight } from './index';
+import {
+  moveCurvePoint,
+  moveFloat,
+  turnFloat,
+  widenFloat,
+  withControlFloats,
+  withDoseMode,
+  withDuty,
+  withFilling,
+  withFound,
+  withKind,
+  withObstacle,
+  withPlace,
+  withPumpCount,
+  withPumpModel,
+  withRole,
+  withSource,
+  withWeight,
+} from './index';
 
 const metric = () => newStation('a', 'b', 'metric-230');
 const roles = (s: Station) => s.sensors.map((x) => x.role);
@@ -16,21 +34,25 @@ const sound = (s: Station) => {
 const KINDS: readonly Sensor['kind'][] = ['tilt', 'rod', 'side', 'bell', 'transmitter'];
 
 describe('a station made into another', () => {
-  it.each(['metric-230', 'us-120'] as const)('keeps sound through duties, sources, pumps and floats (%s)', (profile) => {
-    const system = systemOf(profile);
-    for (const kind of ['empty', 'dose', 'fill', 'transfer', 'condensate'] as const) {
-      const s = withDuty(newStation('a', 'b', profile), kind);
-      sound(s);
-      for (const source of ['steady', 'pattern', 'fixtures', 'storm', 'appliances'] as const) sound(withSource(s, source));
-      for (const sensor of KINDS) sound(withKind(s, 'pump', sensor, system));
-      const two = withControlFloats(s, 'two', system);
-      sound(two);
-      expect(roles(two)).toEqual(expect.arrayContaining(['stop', 'lead']));
-      const one = withControlFloats(two, 'one', system);
-      sound(one);
-      expect(roles(one)).toContain('pump');
-    }
-  });
+  it.each(['metric-230', 'us-120'] as const)(
+    'keeps sound through duties, sources, pumps and floats (%s)',
+    (profile) => {
+      const system = systemOf(profile);
+      for (const kind of ['empty', 'dose', 'fill', 'transfer', 'condensate'] as const) {
+        const s = withDuty(newStation('a', 'b', profile), kind);
+        sound(s);
+        for (const source of ['steady', 'pattern', 'fixtures', 'storm', 'appliances'] as const)
+          sound(withSource(s, source));
+        for (const sensor of KINDS) sound(withKind(s, 'pump', sensor, system));
+        const two = withControlFloats(s, 'two', system);
+        sound(two);
+        expect(roles(two)).toEqual(expect.arrayContaining(['stop', 'lead']));
+        const one = withControlFloats(two, 'one', system);
+        sound(one);
+        expect(roles(one)).toContain('pump');
+      }
+    },
+  );
   it('turns contacts with the duty: what fills opens on rise, what empties closes', () => {
     const contact = (s: Station) => s.sensors.find((x) => x.role === 'pump')!.contact;
     const fill = withDuty(metric(), 'fill');
@@ -75,7 +97,11 @@ describe('floats', () => {
   });
   it('of a new role hang between their neighbours, facing where they touch nothing that turning can avoid', () => {
     const s = withRole(withPumpCount(metric(), 2), 'lag', true, 'metric');
-    const at = (role: SensorRole) => tripsOf(s.sensors.find((x) => x.role === role)!, worldOf(s));
+    const at = (role: SensorRole) =>
+      tripsOf(
+        s.sensors.find((x) => x.role === role)!,
+        worldOf(s),
+      );
     expect(at('lag').rise).toBeGreaterThan(at('pump').rise);
     expect(at('lag').rise).toBeLessThan(at('alarm').rise);
     expect(roles(withRole(s, 'lag', true, 'metric'))).toEqual(roles(s));
@@ -98,13 +124,18 @@ describe('floats', () => {
   });
   it('of every kind are moved by marks and never leave the pit; those of a fixed range are not widened', () => {
     fc.assert(
-      fc.property(fc.constantFrom(...KINDS), fc.double({ min: -2, max: 2, noNaN: true }), fc.double({ min: -0.5, max: 0.5, noNaN: true }), (kind, by, wide) => {
-        const s = withKind(metric(), 'pump', kind, 'metric');
-        sound(moveFloat(s, 'pump', by, 'metric'));
-        const widened = widenFloat(s, 'pump', wide, 'metric');
-        sound(widened);
-        if (kind === 'side' || kind === 'bell') expect(widened).toBe(s);
-      }),
+      fc.property(
+        fc.constantFrom(...KINDS),
+        fc.double({ min: -2, max: 2, noNaN: true }),
+        fc.double({ min: -0.5, max: 0.5, noNaN: true }),
+        (kind, by, wide) => {
+          const s = withKind(metric(), 'pump', kind, 'metric');
+          sound(moveFloat(s, 'pump', by, 'metric'));
+          const widened = widenFloat(s, 'pump', wide, 'metric');
+          sound(widened);
+          if (kind === 'side' || kind === 'bell') expect(widened).toBe(s);
+        },
+      ),
     );
   });
   it('are taken down as found, and forgotten', () => {
@@ -131,11 +162,16 @@ describe('pumps', () => {
   });
   it('points of a curve are dragged anywhere and the curve still falls', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 4 }), fc.double({ min: -0.01, max: 0.02, noNaN: true }), fc.double({ min: -5, max: 30, noNaN: true }), (i, flow, head) => {
-        const s = moveCurvePoint(metric(), 0, i, { flow, head });
-        sound(s);
-        expect(s.pumps[0]!.curve[0]!.flow).toBe(0);
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 4 }),
+        fc.double({ min: -0.01, max: 0.02, noNaN: true }),
+        fc.double({ min: -5, max: 30, noNaN: true }),
+        (i, flow, head) => {
+          const s = moveCurvePoint(metric(), 0, i, { flow, head });
+          sound(s);
+          expect(s.pumps[0]!.curve[0]!.flow).toBe(0);
+        },
+      ),
     );
   });
   it('obstacles are added sound', () => {

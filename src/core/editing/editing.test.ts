@@ -1,7 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import { tripsOf as tripsIn, worldOf } from '../sensing';
 import { checkStation, depthOf, newStation, type Sensor, type Station } from '../station';
-import { getAt, moveFloat, setAt, widenFloat, withKind, withMeasuredRange, withProfile, withRole, withSection, withShape } from './index';
+import {
+  getAt,
+  moveFloat,
+  setAt,
+  widenFloat,
+  withKind,
+  withMeasuredRange,
+  withProfile,
+  withRole,
+  withSection,
+  withShape,
+} from './index';
 
 const tripsOf = (s: Sensor) => tripsIn(s, worldOf(metric()));
 const metric = () => newStation('a', 'b', 'metric-230');
@@ -17,7 +28,10 @@ describe('setAt', () => {
     expect(before.pumps[0]!.curve[1]!.head).toBe(7.6);
     expect(after.vessel).toBe(before.vessel);
   });
-  it.each(['pumps.3.intake', 'vessel.colour', 'pumps.0.curve.x', '__proto__.polluted'])('refuses a path that is not there: %s', (path) => expect(() => setAt(metric(), path, 1)).toThrow(RangeError));
+  it.each(['pumps.3.intake', 'vessel.colour', 'pumps.0.curve.x', '__proto__.polluted'])(
+    'refuses a path that is not there: %s',
+    (path) => expect(() => setAt(metric(), path, 1)).toThrow(RangeError),
+  );
   it('reads nothing where there is nothing', () => expect(getAt(metric(), 'vessel.colour.depth')).toBeUndefined());
 });
 
@@ -88,7 +102,10 @@ describe('changing what is there', () => {
   });
   it('changes one section of a stacked vessel', () => {
     const changed = withSection(withShape(metric(), 'stacked'), 1, 'box').vessel.shape;
-    expect(changed.kind === 'stacked' && changed.sections.map((s) => [s.kind, s.depth])).toEqual([['cylinder', 0.6], ['box', 0.6]]);
+    expect(changed.kind === 'stacked' && changed.sections.map((s) => [s.kind, s.depth])).toEqual([
+      ['cylinder', 0.6],
+      ['box', 0.6],
+    ]);
     expect(withSection(metric(), 0, 'box')).toEqual(metric());
   });
   it('takes the alarm float out and hangs one back, still a sound document', () => {

@@ -9,7 +9,10 @@ describe('wiring edits', () => {
   it('another scheme keeps choices and landings', () => {
     const landed = withOption(withCore(s, core, 'X2:2'), 'hoa', 'no');
     const other = withScheme(landed, 'contactor');
-    expect(other).toMatchObject({ control: { scheme: 'contactor', options: { hoa: 'no' } }, landings: { cores: [{ core: core.id, to: 'X2:2' }] } });
+    expect(other).toMatchObject({
+      control: { scheme: 'contactor', options: { hoa: 'no' } },
+      landings: { cores: [{ core: core.id, to: 'X2:2' }] },
+    });
     expect(withScheme(other, 'contactor')).toBe(other);
   });
   it('a core moved is recorded once, and not at all when it is put back', () => {
@@ -25,9 +28,12 @@ describe('wiring edits', () => {
     expect(withLink(s, 'X2:1', 'X2:1', true, false)).toBe(s);
     expect(landedByDesign(fitted).landings).toEqual({ cores: [], links: [] });
   });
-  it.each(['cutoff', 'may-fill', 'full', 'standby', 'external-stop'] as const)('a %s interlock begins sound, and goes again', (kind) => {
-    const made = addInterlock(s, kind);
-    expect(checkStation(made).ok).toBe(true);
-    expect(removeInterlock(made, 0)).toEqual(s);
-  });
+  it.each(['cutoff', 'may-fill', 'full', 'standby', 'external-stop'] as const)(
+    'a %s interlock begins sound, and goes again',
+    (kind) => {
+      const made = addInterlock(s, kind);
+      expect(checkStation(made).ok).toBe(true);
+      expect(removeInterlock(made, 0)).toEqual(s);
+    },
+  );
 });

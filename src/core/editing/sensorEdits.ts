@@ -25,11 +25,16 @@ export function widenFloat(station: Station, id: string, by: number, system: Uni
   const least = tapeStep(system);
   return replaceSensor(station, id, (sensor) => {
     const kind = kindOf(sensor);
-    const range = kind.measures(sensor).find((m) => m.field === (sensor.kind === 'tilt' ? 'tether' : kind.measures(sensor)[0]!.field))!;
+    const range = kind
+      .measures(sensor)
+      .find((m) => m.field === (sensor.kind === 'tilt' ? 'tether' : kind.measures(sensor)[0]!.field))!;
     const wider = kind.widened(sensor, toTape(range.value + by, system) - range.value);
     if (!wider) return sensor;
     const { rise, fall } = tripsOf(wider, worldOf(station));
-    const within = wider.kind === 'tilt' ? wider.tether >= 0.02 && wider.tether + wider.body <= depth : rise - fall >= least && rise <= depth;
+    const within =
+      wider.kind === 'tilt'
+        ? wider.tether >= 0.02 && wider.tether + wider.body <= depth
+        : rise - fall >= least && rise <= depth;
     return within ? tidied(wider) : sensor;
   });
 }
@@ -46,12 +51,30 @@ export function turnFloat(station: Station, id: string, bearing: number): Statio
 }
 
 /** What a sensor has whatever its kind. */
-type Common = Pick<Sensor, 'id' | 'role' | 'duty' | 'contact' | 'changeover' | 'contactRating' | 'cordLength' | 'place'>;
+type Common = Pick<
+  Sensor,
+  'id' | 'role' | 'duty' | 'contact' | 'changeover' | 'contactRating' | 'cordLength' | 'place'
+>;
 
-const commonOf = ({ id, role, duty, contact, changeover, contactRating, cordLength, place }: Sensor): Common => ({ id, role, duty, contact, changeover, contactRating, cordLength, place });
+const commonOf = ({ id, role, duty, contact, changeover, contactRating, cordLength, place }: Sensor): Common => ({
+  id,
+  role,
+  duty,
+  contact,
+  changeover,
+  contactRating,
+  cordLength,
+  place,
+});
 
 /** A sensor of a kind that acts at these trips, as near as a tape can set it. */
-function hung(station: Station, common: Common, kind: Sensor['kind'], { rise, fall }: Trips, system: UnitSystem): Sensor {
+function hung(
+  station: Station,
+  common: Common,
+  kind: Sensor['kind'],
+  { rise, fall }: Trips,
+  system: UnitSystem,
+): Sensor {
   const tape = (x: number) => Math.max(toTape(x, system), 0);
   const us = system === 'us';
   switch (kind) {
@@ -60,25 +83,56 @@ function hung(station: Station, common: Common, kind: Sensor['kind'], { rise, fa
       const body = us ? 4 * INCH : 0.1;
       const arm = (rise - fall) / 2 / Math.sin((angle * Math.PI) / 180);
       const tether = Math.max(tape(arm - body / 2), tape(us ? 3.25 * INCH : 0.08));
-      return { ...common, kind, clip: tape((rise + fall) / 2), tether, body, thickness: us ? 3 * INCH : 0.08, riseDeg: angle, fallDeg: angle, measured: null, weight: null };
+      return {
+        ...common,
+        kind,
+        clip: tape((rise + fall) / 2),
+        tether,
+        body,
+        thickness: us ? 3 * INCH : 0.08,
+        riseDeg: angle,
+        fallDeg: angle,
+        measured: null,
+        weight: null,
+      };
     }
     case 'rod':
-      return { ...common, kind, latch: 'magnet', upperStop: tape(rise), lowerStop: Math.min(tape(fall), tape(rise) - tapeStep(system)) };
+      return {
+        ...common,
+        kind,
+        latch: 'magnet',
+        upperStop: tape(rise),
+        lowerStop: Math.min(tape(fall), tape(rise) - tapeStep(system)),
+      };
     case 'side':
       return { ...common, kind, height: tape(rise), differential: us ? INCH / 2 : 0.01 };
     case 'bell': {
-      const bell = { area: (Math.PI / 4) * 0.01, height: 0.15, air: (Math.PI / 4) * 0.01 * 0.15 + 0.0002, mouth: tape(Math.max(fall - 0.1, 0)) };
+      const bell = {
+        area: (Math.PI / 4) * 0.01,
+        height: 0.15,
+        air: (Math.PI / 4) * 0.01 * 0.15 + 0.0002,
+        mouth: tape(Math.max(fall - 0.1, 0)),
+      };
       const pascals = (level: number) => Math.round(pressureForLevel(bell, level, worldOf(station)));
       return { ...common, kind, ...bell, on: pascals(rise), off: pascals(fall) };
     }
     case 'transmitter':
-      return { ...common, kind, zero: 0, span: depthOf(station.vessel.shape), on: tape(rise), off: Math.min(tape(fall), tape(rise) - tapeStep(system)) };
+      return {
+        ...common,
+        kind,
+        zero: 0,
+        span: depthOf(station.vessel.shape),
+        on: tape(rise),
+        off: Math.min(tape(fall), tape(rise) - tapeStep(system)),
+      };
   }
 }
 
 /** The same sensor as another kind, set to the trips it had, on the marks of the tape. */
 export const withKind = (station: Station, id: string, kind: Sensor['kind'], system: UnitSystem): Station =>
-  replaceSensor(station, id, (sensor) => (sensor.kind === kind ? sensor : hung(station, commonOf(sensor), kind, tripsOf(sensor, worldOf(station)), system)));
+  replaceSensor(station, id, (sensor) =>
+    sensor.kind === kind ? sensor : hung(station, commonOf(sensor), kind, tripsOf(sensor, worldOf(station)), system),
+  );
 
 /** A tilt float's range as measured, beginning from the one worked out; or worked out again. */
 export function withMeasuredRange(station: Station, id: string, measured: boolean): Station {
@@ -92,7 +146,11 @@ export function withMeasuredRange(station: Station, id: string, measured: boolea
 
 /** A tilt float on a counterweight of its own cord, or clipped to something that stands. */
 export function withWeight(station: Station, id: string, hangs: boolean): Station {
-  return replaceSensor(station, id, (sensor) => (sensor.kind === 'tilt' ? { ...sensor, weight: hangs ? { mass: 1.6, volume: 0.0002, below: 0.08, lift: 0.4 } : null } : sensor));
+  return replaceSensor(station, id, (sensor) =>
+    sensor.kind === 'tilt'
+      ? { ...sensor, weight: hangs ? { mass: 1.6, volume: 0.0002, below: 0.08, lift: 0.4 } : null }
+      : sensor,
+  );
 }
 
 /** A sensor on the common pole, or on its own where it stands now. */
@@ -100,7 +158,13 @@ export function withPlace(station: Station, id: string, from: 'pole' | 'axis'): 
   return replaceSensor(station, id, (sensor) => {
     if (sensor.place.from === from) return sensor;
     const facing = sensor.place.from === 'pole' ? sensor.place.bearing : sensor.place.facing;
-    return { ...sensor, place: from === 'pole' ? { from, bearing: facing, offset: station.pole.diameter / 2 } : { from, bearing: station.pole.bearing, offset: station.pole.offset, facing } };
+    return {
+      ...sensor,
+      place:
+        from === 'pole'
+          ? { from, bearing: facing, offset: station.pole.diameter / 2 }
+          : { from, bearing: station.pole.bearing, offset: station.pole.offset, facing },
+    };
   });
 }
 
@@ -118,7 +182,10 @@ export function withRole(station: Station, role: SensorRole, fitted: boolean, sy
   const world = worldOf(station);
   const rank = (s: Sensor) => order.indexOf(s.role) - order.indexOf(role);
   const below = Math.max(0, ...others.filter((s) => rank(s) < 0).map((s) => tripsOf(s, world).rise));
-  const above = Math.min(station.vessel.overflow, ...others.filter((s) => rank(s) > 0).map((s) => tripsOf(s, world).fall));
+  const above = Math.min(
+    station.vessel.overflow,
+    ...others.filter((s) => rank(s) > 0).map((s) => tripsOf(s, world).fall),
+  );
   const middle = (below + Math.max(above, below)) / 2;
   const control = ['pump', 'stop', 'lead', 'lag', 'lag2'].includes(role);
   const model = station.sensors[0];
@@ -157,8 +224,20 @@ export function withControlFloats(station: Station, floats: 'one' | 'two', syste
     const half = 0.02;
     const rest = station.sensors.filter((s) => s !== pump);
     const bare = { ...station, sensors: rest };
-    const lower = hung(station, { ...common, id: freeId(bare, low), role: low }, 'tilt', { rise: fall + 2 * half, fall }, system);
-    const upper = hung(station, { ...common, id: freeId(bare, high), role: high }, 'tilt', { rise, fall: rise - 2 * half }, system);
+    const lower = hung(
+      station,
+      { ...common, id: freeId(bare, low), role: low },
+      'tilt',
+      { rise: fall + 2 * half, fall },
+      system,
+    );
+    const upper = hung(
+      station,
+      { ...common, id: freeId(bare, high), role: high },
+      'tilt',
+      { rise, fall: rise - 2 * half },
+      system,
+    );
     const made: Station = { ...station, sensors: [lower, upper, ...rest] };
     return turnFloat(made, upper.id, bestFacing(made, upper.id).facing);
   }
@@ -166,8 +245,19 @@ export function withControlFloats(station: Station, floats: 'one' | 'two', syste
   if (floats === 'one' && stop && lead) {
     const [low, high] = filling ? [lead, stop] : [stop, lead];
     const rest = station.sensors.filter((s) => s !== stop && s !== lead);
-    const common: Common = { ...commonOf(low), id: freeId({ ...station, sensors: rest }, 'pump'), role: 'pump', duty: 'motor' };
-    return { ...station, sensors: [hung(station, common, 'tilt', { rise: tripsOf(high, world).rise, fall: tripsOf(low, world).fall }, system), ...rest] };
+    const common: Common = {
+      ...commonOf(low),
+      id: freeId({ ...station, sensors: rest }, 'pump'),
+      role: 'pump',
+      duty: 'motor',
+    };
+    return {
+      ...station,
+      sensors: [
+        hung(station, common, 'tilt', { rise: tripsOf(high, world).rise, fall: tripsOf(low, world).fall }, system),
+        ...rest,
+      ],
+    };
   }
   return station;
 }

@@ -16,8 +16,14 @@ function replaced(node: unknown, [step, ...rest]: readonly Step[], value: unknow
  * The value is not judged here: `checkStation` does that for the document as a whole.
  * @throws RangeError when there is nothing at the path
  */
-export const setAt = <T>(document: T, path: string, value: unknown): T => replaced(document, path.split('.'), value) as T;
+export const setAt = <T>(document: T, path: string, value: unknown): T =>
+  replaced(document, path.split('.'), value) as T;
 
 /** The value at a dotted path, or undefined. */
 export const getAt = (document: unknown, path: string): unknown =>
-  path.split('.').reduce<unknown>((node, step) => (typeof node === 'object' && node !== null ? (node as Record<string, unknown>)[step] : undefined), document);
+  path
+    .split('.')
+    .reduce<unknown>(
+      (node, step) => (typeof node === 'object' && node !== null ? (node as Record<string, unknown>)[step] : undefined),
+      document,
+    );

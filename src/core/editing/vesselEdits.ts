@@ -57,6 +57,8 @@ export function withShape(station: Station, kind: VesselShape['kind']): Station 
 export function withSection(station: Station, index: number, kind: 'cylinder' | 'box'): Station {
   const { shape } = station.vessel;
   if (shape.kind !== 'stacked') return station;
-  const sections = shape.sections.map((s, i) => (i === index && s.kind !== kind ? (shapeOf(kind, acrossOf(s), s.depth) as typeof s) : s));
+  const sections = shape.sections.map((s, i) =>
+    i === index && s.kind !== kind ? (shapeOf(kind, acrossOf(s), s.depth) as typeof s) : s,
+  );
   return { ...station, vessel: { ...station.vessel, shape: { kind: 'stacked', sections } } };
 }

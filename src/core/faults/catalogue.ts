@@ -7,4 +7,10 @@ import { powerFaults } from './power';
 import { sensorFaults } from './sensors';
 
 /** Every single fault that this station can have by the parts it has, each with a name of its own. */
-export const faultsOf = (station: Station, panel: Panel): Fault[] => [...sensorFaults(station, panel), ...powerFaults(panel), ...controlFaults(panel), ...pumpFaults(station, panel), ...pipeFaults(station)];
+export const faultsOf = (station: Station, panel: Panel): Fault[] => [
+  ...sensorFaults(station, panel),
+  ...powerFaults(panel),
+  ...controlFaults(panel),
+  ...pumpFaults(station, panel),
+  ...pipeFaults(station),
+];

@@ -4,34 +4,67 @@ import type { CircuitDevice, Netlist, Part } from '../circuit';
  * Changes of a circuit that faults are made of. Each gives a new netlist; devices and nodes keep their names.
  */
 
-const each = (netlist: Netlist, change: (part: Part) => readonly Part[]): Netlist => ({ ...netlist, parts: netlist.parts.flatMap(change) });
+const each = (netlist: Netlist, change: (part: Part) => readonly Part[]): Netlist => ({
+  ...netlist,
+  parts: netlist.parts.flatMap(change),
+});
 
 /** Takes out parts: a broken wire, a winding, a coil. */
-export const without = (...ids: readonly string[]) => (netlist: Netlist): Netlist => each(netlist, (p) => (ids.includes(p.id) ? [] : [p]));
+export const without =
+  (...ids: readonly string[]) =>
+  (netlist: Netlist): Netlist =>
+    each(netlist, (p) => (ids.includes(p.id) ? [] : [p]));
 
 /** Contacts that conduct whatever their device does. */
-export const welded = (...ids: readonly string[]) => (netlist: Netlist): Netlist =>
-  each(netlist, (p) => {
-    if (!ids.includes(p.id)) return [p];
-    const { when: _, ...always } = p;
-    return [always as Part];
-  });
+export const welded =
+  (...ids: readonly string[]) =>
+  (netlist: Netlist): Netlist =>
+    each(netlist, (p) => {
+      if (!ids.includes(p.id)) return [p];
+      const { when: _, ...always } = p;
+      return [always as Part];
+    });
 
 /** An open contact that leaks so much, S. */
-export const leaking = (id: string, leak: number) => (netlist: Netlist): Netlist => each(netlist, (p) => (p.id === id && p.when ? [{ ...p, when: { ...p.when, leak } }] : [p]));
+export const leaking =
+  (id: string, leak: number) =>
+  (netlist: Netlist): Netlist =>
+    each(netlist, (p) => (p.id === id && p.when ? [{ ...p, when: { ...p.when, leak } }] : [p]));
 
 /** Contacts of one device that close where they should open: states changed for one another. */
-export const reversed = (device: string, pairs: Readonly<Record<string, string>>) => (netlist: Netlist): Netlist =>
-  each(netlist, (p) => (p.when?.device === device ? [{ ...p, when: { ...p.when, states: p.when.states.map((s) => pairs[s] ?? s) } }] : [p]));
+export const reversed =
+  (device: string, pairs: Readonly<Record<string, string>>) =>
+  (netlist: Netlist): Netlist =>
+    each(netlist, (p) =>
+      p.when?.device === device
+        ? [{ ...p, when: { ...p.when, states: p.when.states.map((s) => pairs[s] ?? s) } }]
+        : [p],
+    );
 
 /** Sources that give another share of their voltage. */
-export const sourcesAt = (share: number, ...ids: readonly string[]) => (netlist: Netlist): Netlist => each(netlist, (p) => (p.kind === 'source' && ids.includes(p.id) ? [{ ...p, volts: p.volts * share }] : [p]));
+export const sourcesAt =
+  (share: number, ...ids: readonly string[]) =>
+  (netlist: Netlist): Netlist =>
+    each(netlist, (p) => (p.kind === 'source' && ids.includes(p.id) ? [{ ...p, volts: p.volts * share }] : [p]));
 
 /** Loads that take so many times their current. */
-export const drawing = (times: number, ...ids: readonly string[]) => (netlist: Netlist): Netlist =>
-  each(netlist, (p) => (p.kind === 'impedance' && ids.includes(p.id) ? [{ ...p, r: p.r / times, ...(p.l === undefined ? {} : { l: p.l / times }) }] : [p]));
+export const drawing =
+  (times: number, ...ids: readonly string[]) =>
+  (netlist: Netlist): Netlist =>
+    each(netlist, (p) =>
+      p.kind === 'impedance' && ids.includes(p.id)
+        ? [{ ...p, r: p.r / times, ...(p.l === undefined ? {} : { l: p.l / times }) }]
+        : [p],
+    );
 
-export const behaving = (id: string, change: (device: CircuitDevice) => CircuitDevice) => (netlist: Netlist): Netlist => ({ ...netlist, devices: netlist.devices.map((d) => (d.id === id ? change(d) : d)) });
+export const behaving =
+  (id: string, change: (device: CircuitDevice) => CircuitDevice) =>
+  (netlist: Netlist): Netlist => ({ ...netlist, devices: netlist.devices.map((d) => (d.id === id ? change(d) : d)) });
 
 /** Devices that nothing moves any more. */
-export const frozen = (ids: readonly string[]) => (netlist: Netlist): Netlist => ({ ...netlist, devices: netlist.devices.map((d) => (ids.includes(d.id) ? { ...d, behaviour: { kind: 'worked' } } : d)) });
+export const frozen =
+  (ids: readonly string[]) =>
+  (netlist: Netlist): Netlist => ({
+    ...netlist,
+    devices: netlist.devices.map((d) => (ids.includes(d.id) ? { ...d, behaviour: { kind: 'worked' } } : d)),
+  });

@@ -34,19 +34,86 @@ const duplex = demo('underpass-storm-sump.json');
 const cord = demo('workshop-sump.json');
 const sump = newStation('a', 'b', 'metric-230');
 const contactor: Station = { ...sump, control: { ...sump.control, scheme: 'contactor' } };
-const live = ({ solution }: ReturnType<typeof stand>, pin: string) => rms(potential(solution, pin, 'ac'), potential(solution, pin, 'dc'));
+const live = ({ solution }: ReturnType<typeof stand>, pin: string) =>
+  rms(potential(solution, pin, 'ac'), potential(solution, pin, 'dc'));
 const up = (...floats: string[]) => Object.fromEntries(floats.map((f) => [`S-${f}`, 'up']));
 
 describe('the catalogue', () => {
   it('names every kind of fault of the trade somewhere among the demo stations', () => {
-    const says = demoStations().flatMap(({ station }) => faultsOf(station, built(station)).map((f) => f.says)).join('\n');
-    for (const what of ['stuck up', 'stuck down', 'tangled', 'waterlogged', 'slipped', 'blocked by deposit', 'cord cut', 'contact welded', 'leaks through a wet housing', 'wrong core', 'bell or tube leaks', 'breather', 'upside down'])
+    const says = demoStations()
+      .flatMap(({ station }) => faultsOf(station, built(station)).map((f) => f.says))
+      .join('\n');
+    for (const what of [
+      'stuck up',
+      'stuck down',
+      'tangled',
+      'waterlogged',
+      'slipped',
+      'blocked by deposit',
+      'cord cut',
+      'contact welded',
+      'leaks through a wet housing',
+      'wrong core',
+      'bell or tube leaks',
+      'breather',
+      'upside down',
+    ])
       expect(says).toContain(what);
-    for (const what of ['is off', 'fuse blown', 'supply at', 'leg L2 lost', 'neutral lost', 'earth lost', 'disconnect left off', 'ground-fault', 'T1 dead', 'battery of the bell flat']) expect(says).toContain(what);
-    for (const what of ['left in Hand', 'left in Off', 'K1 welded', 'coil of', 'stuck pulled in', 'stuck: pump 1 always first', 'locked', 'link left in', 'never runs out', 'not programmed', 'drive in fault', 'silence stuck', 'horn dead', 'lamp dead', 'on the pair that opens', 'switches the neutral', 'cut-off of', 'polarity reversed'])
+    for (const what of [
+      'is off',
+      'fuse blown',
+      'supply at',
+      'leg L2 lost',
+      'neutral lost',
+      'earth lost',
+      'disconnect left off',
+      'ground-fault',
+      'T1 dead',
+      'battery of the bell flat',
+    ])
       expect(says).toContain(what);
-    for (const what of ['winding open', 'start capacitor', 'thermal protector open', 'overload tripped', 'seized', 'clogged', 'worn', 'air-locked']) expect(says).toContain(what);
-    for (const what of ['check valve stuck open', 'check valve of pump 1 stuck shut', 'blocked or frozen', 'joint off', 'weep hole blocked', 'inflow twice', 'water coming back']) expect(says).toContain(what);
+    for (const what of [
+      'left in Hand',
+      'left in Off',
+      'K1 welded',
+      'coil of',
+      'stuck pulled in',
+      'stuck: pump 1 always first',
+      'locked',
+      'link left in',
+      'never runs out',
+      'not programmed',
+      'drive in fault',
+      'silence stuck',
+      'horn dead',
+      'lamp dead',
+      'on the pair that opens',
+      'switches the neutral',
+      'cut-off of',
+      'polarity reversed',
+    ])
+      expect(says).toContain(what);
+    for (const what of [
+      'winding open',
+      'start capacitor',
+      'thermal protector open',
+      'overload tripped',
+      'seized',
+      'clogged',
+      'worn',
+      'air-locked',
+    ])
+      expect(says).toContain(what);
+    for (const what of [
+      'check valve stuck open',
+      'check valve of pump 1 stuck shut',
+      'blocked or frozen',
+      'joint off',
+      'weep hole blocked',
+      'inflow twice',
+      'water coming back',
+    ])
+      expect(says).toContain(what);
   });
   it('each station has those of its own parts, each once, and each says how it comes and is mended', () => {
     for (const { station } of demoStations()) {
@@ -99,7 +166,9 @@ describe('what they do to the circuit, written down from the trade', () => {
     ['P1-dead', up('alarm'), { horn: true, lamp: false }],
     ['M1-winding-open', up('pump'), { M1: false }],
     ['W0-neutral-lost', up('pump'), { M1: false }],
-  ])('float in the cord, %s in %j: %j', (id, posture, expected) => expect(does(cord, id, posture).outcomes).toMatchObject(expected));
+  ])('float in the cord, %s in %j: %j', (id, posture, expected) =>
+    expect(does(cord, id, posture).outcomes).toMatchObject(expected),
+  );
 
   it.each([
     ['K1-coil-open', up('stop', 'lead'), { M1: false, M2: false }],
@@ -116,7 +185,9 @@ describe('what they do to the circuit, written down from the trade', () => {
     ['P9-wrong-pair', {}, { horn: false, P9: true }],
     ['M1-overload', up('stop', 'lead'), { M1: false, M2: true }],
     ['W0-L2-lost', up('stop', 'lead'), { M1: false }],
-  ])('duplex, %s in %j: %j', (id, posture, expected) => expect(does(duplex, id, posture).outcomes).toMatchObject(expected));
+  ])('duplex, %s in %j: %j', (id, posture, expected) =>
+    expect(does(duplex, id, posture).outcomes).toMatchObject(expected),
+  );
 
   it('a stuck alternator gives pump 1 every call; a well one passes the turn', () => {
     const call = (id: string | null) => {
@@ -206,6 +277,9 @@ describe('what they do to levels and pumps', () => {
     expect(curve('M1-worn')).toEqual({ flow: whole.flow * 0.85, head: whole.head * 0.85 });
     expect(curve('M1-clogged')).toEqual({ flow: whole.flow * 0.5, head: whole.head });
     expect(curve('M1-clogged', 1)).toEqual(duplex.pumps[1]!.curve.at(-1));
-    expect([curve('joint-off', 0).flow, curve('joint-off', 1).flow]).toEqual([whole.flow * 0.5, duplex.pumps[1]!.curve.at(-1)!.flow * 0.5]);
+    expect([curve('joint-off', 0).flow, curve('joint-off', 1).flow]).toEqual([
+      whole.flow * 0.5,
+      duplex.pumps[1]!.curve.at(-1)!.flow * 0.5,
+    ]);
   });
 });

@@ -3,21 +3,44 @@ import { sourcesAt, without } from './change';
 import { type Acts, type Fault, kind, type Kind } from './fault';
 
 const KINDS = {
-  'breaker-off': kind(0.02, 'it opened on a passing overload, or a hand left it off', 'find why it opened before it is closed'),
+  'breaker-off': kind(
+    0.02,
+    'it opened on a passing overload, or a hand left it off',
+    'find why it opened before it is closed',
+  ),
   'fuse-blown': kind(0.01, 'a short in what it guards, or age', 'find the short; put in the same rating'),
-  'residual-tripped': kind(0.05, 'a leak to earth, or a nuisance: moisture in a splice', 'find the leak before it is reset'),
+  'residual-tripped': kind(
+    0.05,
+    'a leak to earth, or a nuisance: moisture in a splice',
+    'find the leak before it is reset',
+  ),
   'disconnect-off': kind(0.005, 'left off after work', 'unlock and close it when all is clear'),
-  'supply-low': kind(0.01, 'a long or loose feeder, or the network', 'measure at rest and running; tighten; ask the supplier'),
+  'supply-low': kind(
+    0.01,
+    'a long or loose feeder, or the network',
+    'measure at rest and running; tighten; ask the supplier',
+  ),
   'leg-lost': kind(0.005, 'a fuse of the network, or a loose terminal', 'measure leg by leg to neutral'),
   'neutral-lost': kind(0.002, 'a loose neutral', 'isolate at once: voltages wander; tighten'),
   'earth-lost': kind(0.004, 'a loose or rotten earth', 'make it good before anything is touched'),
-  'mains-lost': kind(0.02, 'the circuit at the board was switched off, or lost', 'find who switched it off, and label it'),
+  'mains-lost': kind(
+    0.02,
+    'the circuit at the board was switched off, or lost',
+    'find who switched it off, and label it',
+  ),
   'transformer-dead': kind(0.004, 'burnt out, or a lead off', 'change it, and its fuses'),
   'supply-dead': kind(0.01, 'the power supply failed with age or a surge', 'change it'),
   'battery-flat': kind(0.25, 'older than it lasts, or never charged', 'change the battery and write the date on it'),
 } as const satisfies Record<string, Kind>;
 
-const make = (id: string, which: keyof typeof KINDS, part: string, says: string, acts: Acts): Fault => ({ id, group: 'power', part, says, ...KINDS[which], acts });
+const make = (id: string, which: keyof typeof KINDS, part: string, says: string, acts: Acts): Fault => ({
+  id,
+  group: 'power',
+  part,
+  says,
+  ...KINDS[which],
+  acts,
+});
 
 /** Share of its voltage at which a supply is called low. */
 const LOW = 0.72;
@@ -26,9 +49,19 @@ function boardFaults(d: Device): Fault[] {
   const legs = Object.keys(d.elements).map((e) => `${d.tag}.${e}`);
   return [
     make(`${d.tag}-cut`, 'mains-lost', d.tag, `${d.says}: circuit at the board lost`, { holds: { [d.tag]: 'cut' } }),
-    make(`${d.tag}-low`, 'supply-low', d.tag, `${d.says}: supply at ${Math.round(LOW * 100)} %`, { circuit: sourcesAt(LOW, ...legs) }),
-    ...(legs.length > 1 ? legs.map((leg) => make(`${d.tag}-${leg.split('.')[1]}-lost`, 'leg-lost', d.tag, `${d.says}: leg ${leg.split('.')[1]} lost`, { circuit: without(leg) })) : []),
-    make(`${d.tag}-neutral-lost`, 'neutral-lost', d.tag, `${d.says}: neutral lost`, { circuit: without(`${d.tag}.bond`) }),
+    make(`${d.tag}-low`, 'supply-low', d.tag, `${d.says}: supply at ${Math.round(LOW * 100)} %`, {
+      circuit: sourcesAt(LOW, ...legs),
+    }),
+    ...(legs.length > 1
+      ? legs.map((leg) =>
+          make(`${d.tag}-${leg.split('.')[1]}-lost`, 'leg-lost', d.tag, `${d.says}: leg ${leg.split('.')[1]} lost`, {
+            circuit: without(leg),
+          }),
+        )
+      : []),
+    make(`${d.tag}-neutral-lost`, 'neutral-lost', d.tag, `${d.says}: neutral lost`, {
+      circuit: without(`${d.tag}.bond`),
+    }),
     make(`${d.tag}-earth-lost`, 'earth-lost', d.tag, `${d.says}: earth lost`, { circuit: without(`${d.tag}.earth`) }),
   ];
 }
@@ -37,8 +70,14 @@ function opened(d: Device): Fault[] {
   if (!d.positions.some((p) => p.state === 'off') || d.positions.some((p) => p.state === 'hand')) return [];
   const sum = d.behaviour.kind === 'trip' && d.behaviour.senses.by === 'sum';
   const fuse = Object.values(d.elements).some((e) => e.sign === 'fuse');
-  const which = d.behaviour.kind !== 'trip' ? 'disconnect-off' : sum ? 'residual-tripped' : fuse ? 'fuse-blown' : 'breaker-off';
-  const says = { 'disconnect-off': 'disconnect left off', 'residual-tripped': 'residual-current (ground-fault) device has tripped', 'fuse-blown': `fuse blown (${d.says})`, 'breaker-off': `is off (${d.says})` }[which];
+  const which =
+    d.behaviour.kind !== 'trip' ? 'disconnect-off' : sum ? 'residual-tripped' : fuse ? 'fuse-blown' : 'breaker-off';
+  const says = {
+    'disconnect-off': 'disconnect left off',
+    'residual-tripped': 'residual-current (ground-fault) device has tripped',
+    'fuse-blown': `fuse blown (${d.says})`,
+    'breaker-off': `is off (${d.says})`,
+  }[which];
   return [make(`${d.tag}-off`, which, d.tag, `${d.tag} ${says}`, { holds: { [d.tag]: 'off' } })];
 }
 
@@ -47,8 +86,18 @@ export function powerFaults({ devices }: Panel): Fault[] {
   return devices.flatMap((d): Fault[] => [
     ...(d.positions.some((p) => p.state === 'cut') ? boardFaults(d) : []),
     ...opened(d),
-    ...(d.transformer ? [make(`${d.tag}-dead`, 'transformer-dead', d.tag, `${d.tag} dead (${d.says})`, { circuit: without(`${d.tag}.core`) })] : []),
-    ...(d.behaviour.kind === 'relay' && d.gives ? [make(`${d.tag}-dead`, 'supply-dead', d.tag, `${d.tag} dead (${d.says})`, { holds: { [d.tag]: 'off' } })] : []),
-    ...(d.positions.some((p) => p.state === 'flat') ? [make(`${d.tag}-flat`, 'battery-flat', d.tag, 'battery of the bell flat', { holds: { [d.tag]: 'flat' } })] : []),
+    ...(d.transformer
+      ? [
+          make(`${d.tag}-dead`, 'transformer-dead', d.tag, `${d.tag} dead (${d.says})`, {
+            circuit: without(`${d.tag}.core`),
+          }),
+        ]
+      : []),
+    ...(d.behaviour.kind === 'relay' && d.gives
+      ? [make(`${d.tag}-dead`, 'supply-dead', d.tag, `${d.tag} dead (${d.says})`, { holds: { [d.tag]: 'off' } })]
+      : []),
+    ...(d.positions.some((p) => p.state === 'flat')
+      ? [make(`${d.tag}-flat`, 'battery-flat', d.tag, 'battery of the bell flat', { holds: { [d.tag]: 'flat' } })]
+      : []),
   ]);
 }

@@ -4,14 +4,22 @@ import { drawing, without } from './change';
 import { type Acts, type Fault, type FaultGroup, kind, type Kind } from './fault';
 
 const KINDS = {
-  winding: kind(0.01, 'burnt out: heat, water in the motor', 'change the pump; measure the winding and its insulation first'),
+  winding: kind(
+    0.01,
+    'burnt out: heat, water in the motor',
+    'change the pump; measure the winding and its insulation first',
+  ),
   capacitor: kind(0.02, 'the start capacitor dried out', 'discharge it, then change it'),
   thermal: kind(0.03, 'it ran dry, hot or blocked', 'let it cool; find why before it is left'),
   overload: kind(0.03, 'jammed, worn or on two legs', 'measure the amps before it is reset'),
   seized: kind(0.015, 'something in the impeller, or rust after a rest', 'isolate, lock, lift, and clear it'),
   clogged: kind(0.06, 'wipes or rope in the impeller', 'isolate, lock, lift, and clear it'),
   worn: kind(0.03, 'grit, years', 'new impeller or wear plate'),
-  airlocked: kind(0.02, 'air under the check valve: the pump was dry, and no weep hole lets it out', 'let the air out; drill or clear the weep hole'),
+  airlocked: kind(
+    0.02,
+    'air under the check valve: the pump was dry, and no weep hole lets it out',
+    'let the air out; drill or clear the weep hole',
+  ),
   'check-open': kind(0.03, 'a stone or rag holds it open', 'isolate, drain the line, clear it'),
   'check-shut': kind(0.01, 'rusted or blocked shut', 'isolate, drain the line, clear or change it'),
   blocked: kind(0.02, 'frozen, roots, a closed valve, grease', 'find the closed valve first; thaw or rod the line'),
@@ -21,14 +29,26 @@ const KINDS = {
   back: kind(0.02, 'the outlet is drowned or the sewer stands high', 'a better check valve, or a higher outlet'),
 } as const satisfies Record<string, Kind>;
 
-const make = (id: string, which: keyof typeof KINDS, group: FaultGroup, part: string, says: string, acts: Acts): Fault => ({ id, group, part, says, ...KINDS[which], acts });
+const make = (
+  id: string,
+  which: keyof typeof KINDS,
+  group: FaultGroup,
+  part: string,
+  says: string,
+  acts: Acts,
+): Fault => ({ id, group, part, says, ...KINDS[which], acts });
 
 /** Share of flow that a clogged pump, and of flow and head that a worn one, still has: examples to rehearse with. */
 const CLOGGED = 0.5;
 const WORN = 0.85;
 
 const curve = (n: number, flow: number, head: number): Acts => ({
-  station: (station: Station) => ({ ...station, pumps: station.pumps.map((p, i): Pump => (i === n - 1 ? { ...p, curve: p.curve.map((c) => ({ flow: c.flow * flow, head: c.head * head })) } : p)) }),
+  station: (station: Station) => ({
+    ...station,
+    pumps: station.pumps.map((p, i): Pump =>
+      i === n - 1 ? { ...p, curve: p.curve.map((c) => ({ flow: c.flow * flow, head: c.head * head })) } : p,
+    ),
+  }),
 });
 
 /** Faults of the pumps and their motors. */
@@ -39,13 +59,27 @@ export function pumpFaults({ pumps }: Station, { devices }: Panel): Fault[] {
     const device = devices.find((d) => d.tag === tag);
     if (!device) return [];
     const windings = Object.keys(device.elements).map((e) => `${tag}.${e}`);
-    const motor = (id: string, which: keyof typeof KINDS, says: string, acts: Acts) => make(`${tag}-${id}`, which, 'motor', tag, `pump ${n}: ${says}`, acts);
-    const stalls = { circuit: drawing(pump.motor.starting, ...windings), pumps: { [n]: { moves: false, stalls: true } } } as const;
+    const motor = (id: string, which: keyof typeof KINDS, says: string, acts: Acts) =>
+      make(`${tag}-${id}`, which, 'motor', tag, `pump ${n}: ${says}`, acts);
+    const stalls = {
+      circuit: drawing(pump.motor.starting, ...windings),
+      pumps: { [n]: { moves: false, stalls: true } },
+    } as const;
     return [
-      motor('winding-open', 'winding', 'winding open', { circuit: without(windings[0]!), pumps: { [n]: { moves: false } } }),
-      ...(windings.length === 1 ? [motor('capacitor', 'capacitor', 'start capacitor failed: it hums and stands', stalls)] : []),
-      motor('thermal', 'thermal', 'thermal protector open', { circuit: without(...windings), pumps: { [n]: { moves: false } } }),
-      ...(devices.some((d) => d.tag === `F1${n}`) ? [motor('overload', 'overload', 'overload tripped', { holds: { [`F1${n}`]: 'tripped' } })] : []),
+      motor('winding-open', 'winding', 'winding open', {
+        circuit: without(windings[0]!),
+        pumps: { [n]: { moves: false } },
+      }),
+      ...(windings.length === 1
+        ? [motor('capacitor', 'capacitor', 'start capacitor failed: it hums and stands', stalls)]
+        : []),
+      motor('thermal', 'thermal', 'thermal protector open', {
+        circuit: without(...windings),
+        pumps: { [n]: { moves: false } },
+      }),
+      ...(devices.some((d) => d.tag === `F1${n}`)
+        ? [motor('overload', 'overload', 'overload tripped', { holds: { [`F1${n}`]: 'tripped' } })]
+        : []),
       motor('seized', 'seized', 'seized', stalls),
       motor('clogged', 'clogged', 'impeller clogged: half the flow', curve(n, CLOGGED, 1)),
       motor('worn', 'worn', `impeller worn: ${Math.round(WORN * 100)} % of flow and head`, curve(n, WORN, WORN)),
@@ -56,16 +90,36 @@ export function pumpFaults({ pumps }: Station, { devices }: Panel): Fault[] {
 
 /** Faults of the line and of the water. */
 export function pipeFaults({ discharge, pumps, duty }: Station): Fault[] {
-  const pipe = (id: string, which: keyof typeof KINDS, says: string, acts: Acts) => make(id, which, 'pipe', 'line', says, acts);
+  const pipe = (id: string, which: keyof typeof KINDS, says: string, acts: Acts) =>
+    make(id, which, 'pipe', 'line', says, acts);
   const all = Object.fromEntries(pumps.map((_, i) => [i + 1, { moves: false } as const]));
   return [
     ...(discharge.checkValve
-      ? [pipe('check-open', 'check-open', 'check valve stuck open: the line drains back', { drainsBack: true }), ...pumps.map((_, i) => pipe(`check-shut-${i + 1}`, 'check-shut', `check valve of pump ${i + 1} stuck shut`, { pumps: { [i + 1]: { moves: false } } }))]
+      ? [
+          pipe('check-open', 'check-open', 'check valve stuck open: the line drains back', { drainsBack: true }),
+          ...pumps.map((_, i) =>
+            pipe(`check-shut-${i + 1}`, 'check-shut', `check valve of pump ${i + 1} stuck shut`, {
+              pumps: { [i + 1]: { moves: false } },
+            }),
+          ),
+        ]
       : []),
     pipe('blocked', 'blocked', 'discharge blocked or frozen', { pumps: all }),
-    pipe('joint-off', 'joint', 'joint off in the pit: half of it falls back', { station: (s) => pumps.reduce((now, _, i) => curve(i + 1, 0.5, 1).station!(now), s) }),
-    ...(discharge.weepHole ? [pipe('weep-blocked', 'weep', 'weep hole blocked', { station: (s) => ({ ...s, discharge: { ...s.discharge, weepHole: null } }) })] : []),
-    pipe('inflow-double', 'inflow', duty.kind === 'fill' ? 'twice as much drawn' : 'inflow twice what was surveyed', { inflow: 2 }),
-    ...(duty.kind === 'fill' ? [] : [pipe('water-back', 'back', 'water coming back: half as much again as comes in', { inflow: 1.5 })]),
+    pipe('joint-off', 'joint', 'joint off in the pit: half of it falls back', {
+      station: (s) => pumps.reduce((now, _, i) => curve(i + 1, 0.5, 1).station!(now), s),
+    }),
+    ...(discharge.weepHole
+      ? [
+          pipe('weep-blocked', 'weep', 'weep hole blocked', {
+            station: (s) => ({ ...s, discharge: { ...s.discharge, weepHole: null } }),
+          }),
+        ]
+      : []),
+    pipe('inflow-double', 'inflow', duty.kind === 'fill' ? 'twice as much drawn' : 'inflow twice what was surveyed', {
+      inflow: 2,
+    }),
+    ...(duty.kind === 'fill'
+      ? []
+      : [pipe('water-back', 'back', 'water coming back: half as much again as comes in', { inflow: 1.5 })]),
   ];
 }

@@ -5,18 +5,38 @@ import { leaking, reversed, welded, without } from './change';
 import { type Acts, type Fault, kind, type Kind } from './fault';
 
 const KINDS = {
-  'stuck-up': kind(0.03, 'caught on pipe, ladder or another float, or grease holds it', 'free it, and give it room to swing'),
-  'stuck-down': kind(0.03, 'grease or wipes weigh it down, or it lies under something', 'clean it, and see that it lifts'),
+  'stuck-up': kind(
+    0.03,
+    'caught on pipe, ladder or another float, or grease holds it',
+    'free it, and give it room to swing',
+  ),
+  'stuck-down': kind(
+    0.03,
+    'grease or wipes weigh it down, or it lies under something',
+    'clean it, and see that it lifts',
+  ),
   tangled: kind(0.02, 'its cord is wound round a pipe or another cord', 'untangle, and clip the cords apart'),
   waterlogged: kind(0.015, 'the body is cracked and has filled', 'change the float'),
   slipped: kind(0.015, 'the clip was not tight, or the pole is greasy', 'set it again by the tape list, and tighten'),
   deposit: kind(0.03, 'scale, grease or grit in its guide', 'clean guide and float'),
   'cord-cut': kind(0.005, 'chafed on an edge, or bitten', 'change the float: a splice in the pit does not last'),
-  welded: kind(0.006, 'its contact carried more than it is made for', 'change the float, and let a relay carry the load'),
+  welded: kind(
+    0.006,
+    'its contact carried more than it is made for',
+    'change the float, and let a relay carry the load',
+  ),
   leaking: kind(0.008, 'water has crept into its housing or splice', 'change the float, and make the splice anew, dry'),
   'wrong-core': kind(0.002, 'the spare core of a changeover was landed', 'land the core that the wire list names'),
-  'upside-down': kind(0.002, 'fitted with its cord at the wrong end, or the wrong kind taken', 'turn it, or change it for the kind on the list'),
-  'tube-leak': kind(0.03, 'bell, tube or joint leaks: the trapped air is lost', 'make it tight, and lift the bell to fill it with air again'),
+  'upside-down': kind(
+    0.002,
+    'fitted with its cord at the wrong end, or the wrong kind taken',
+    'turn it, or change it for the kind on the list',
+  ),
+  'tube-leak': kind(
+    0.03,
+    'bell, tube or joint leaks: the trapped air is lost',
+    'make it tight, and lift the bell to fill it with air again',
+  ),
   breather: kind(0.02, 'the breather of the pressure switch is wet or blocked', 'clear or change the breather'),
 } as const satisfies Record<string, Kind>;
 
@@ -51,7 +71,9 @@ const OF: Readonly<Record<Sensor['kind'], readonly (keyof typeof KINDS)[]>> = {
   transmitter: ['stuck-up', 'stuck-down', 'deposit', 'welded'],
 };
 
-const changed = (id: string, to: (s: Sensor) => Sensor): Acts => ({ station: (station: Station) => ({ ...station, sensors: station.sensors.map((s) => (s.id === id ? to(s) : s)) }) });
+const changed = (id: string, to: (s: Sensor) => Sensor): Acts => ({
+  station: (station: Station) => ({ ...station, sensors: station.sensors.map((s) => (s.id === id ? to(s) : s)) }),
+});
 
 function actsOf(fault: keyof typeof KINDS, sensor: Sensor, panel: Panel): Acts | null {
   const tag = floatTag(sensor);
@@ -82,7 +104,14 @@ function actsOf(fault: keyof typeof KINDS, sensor: Sensor, panel: Panel): Acts |
       const used = panel.cores.find((c) => c.pin === `${tag}:${contact}`);
       const spare = panel.cores.find((c) => c.pin === `${tag}:${contact === 'NO' ? 'NC' : 'NO'}`);
       if (!used?.terminal || !spare || spare.terminal !== null) return null;
-      return { landings: { cores: [{ core: used.id, to: null }, { core: spare.id, to: used.terminal }] } };
+      return {
+        landings: {
+          cores: [
+            { core: used.id, to: null },
+            { core: spare.id, to: used.terminal },
+          ],
+        },
+      };
     }
   }
 }
@@ -92,10 +121,24 @@ export function sensorFaults(station: Station, panel: Panel): Fault[] {
   return station.sensors.flatMap((sensor) => {
     const device = panel.devices.find((d) => d.sensor === sensor.id);
     if (!device) return [];
-    const kinds: readonly (keyof typeof KINDS)[] = [...OF[sensor.kind], ...(sensor.changeover ? (['wrong-core'] as const) : [])];
+    const kinds: readonly (keyof typeof KINDS)[] = [
+      ...OF[sensor.kind],
+      ...(sensor.changeover ? (['wrong-core'] as const) : []),
+    ];
     return kinds.flatMap((id): Fault[] => {
       const acts = actsOf(id, sensor, panel);
-      return acts ? [{ id: `${sensor.id}-${id}`, group: 'sensor', part: device.tag, says: `${device.says}: ${IN_WORDS[id]}`, ...KINDS[id], acts }] : [];
+      return acts
+        ? [
+            {
+              id: `${sensor.id}-${id}`,
+              group: 'sensor',
+              part: device.tag,
+              says: `${device.says}: ${IN_WORDS[id]}`,
+              ...KINDS[id],
+              acts,
+            },
+          ]
+        : [];
     });
   });
 }

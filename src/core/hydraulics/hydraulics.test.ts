@@ -29,10 +29,14 @@ describe('friction factor', () => {
   });
   it('solves its equation, not approximates it', () => {
     fc.assert(
-      fc.property(fc.double({ min: 4e3, max: 1e8, noNaN: true }), fc.double({ min: 0, max: 0.05, noNaN: true }), (re, rough) => {
-        const x = 1 / Math.sqrt(colebrook(re, rough));
-        expect(Math.abs(x + 2 * Math.log10(rough / 3.7 + (2.51 * x) / re))).toBeLessThan(1e-10);
-      }),
+      fc.property(
+        fc.double({ min: 4e3, max: 1e8, noNaN: true }),
+        fc.double({ min: 0, max: 0.05, noNaN: true }),
+        (re, rough) => {
+          const x = 1 / Math.sqrt(colebrook(re, rough));
+          expect(Math.abs(x + 2 * Math.log10(rough / 3.7 + (2.51 * x) / re))).toBeLessThan(1e-10);
+        },
+      ),
     );
   });
   it('is 64/Re in laminar flow and has no jump at either end of the blend', () => {
@@ -42,7 +46,15 @@ describe('friction factor', () => {
   });
 });
 
-const pipe = (over: Partial<Station['discharge']['segments'][number]> = {}) => ({ name: 'pipe', length: 60.96, bore: 0.1524, roughness: 0.0008 * 0.1524, hazenWilliams: 130, fittings: [], ...over });
+const pipe = (over: Partial<Station['discharge']['segments'][number]> = {}) => ({
+  name: 'pipe',
+  length: 60.96,
+  bore: 0.1524,
+  roughness: 0.0008 * 0.1524,
+  hazenWilliams: 130,
+  fittings: [],
+  ...over,
+});
 
 describe('head loss', () => {
   it('White example 6.6: 200 ft of 6 in pipe at 6 ft/s loses 4.5 ft', () => {
@@ -52,7 +64,8 @@ describe('head loss', () => {
   });
   it('rises with flow through laminar, blended and turbulent flow', () => {
     const line = pipelineOf([pipe({ length: 20, bore: 0.04 })], 1.3e-6);
-    fc.assert(fc.property(fc.double({ min: 1e-7, max: 5e-3, noNaN: true }), (q) => {
+    fc.assert(
+      fc.property(fc.double({ min: 1e-7, max: 5e-3, noNaN: true }), (q) => {
         expect(line.friction(q * 1.001)).toBeGreaterThan(line.friction(q));
       }),
     );
@@ -80,7 +93,11 @@ describe('Hazen–Williams', () => {
     expect(friction({ length: 1000, bore: 0.3 }, 0.1) / (slope * 1000)).toBeCloseTo(1, 2);
   });
   it('lies within a tenth of Darcy–Weisbach for drawn plastic at ordinary velocities, where it was made', () => {
-    for (const [bore, v] of [[0.1, 1], [0.1, 2], [0.3, 1.5]] as const) {
+    for (const [bore, v] of [
+      [0.1, 1],
+      [0.1, 2],
+      [0.3, 1.5],
+    ] as const) {
       const flow = v * (Math.PI / 4) * bore ** 2;
       const darcy = pipelineOf([pipe({ bore, roughness: 1.5e-6, length: 100 })], 1.1e-6).friction(flow);
       expect(Math.abs(friction({ bore, hazenWilliams: 150, length: 100 }, flow) / darcy - 1)).toBeLessThan(0.1);
@@ -129,8 +146,18 @@ describe('operating point', () => {
     const surplus = (q: number) => {
       const v = q / area;
       let f = 0.02;
-      for (let i = 0; i < 200; i++) f = (-2 * Math.log10(segment!.roughness / segment!.bore / 3.7 + 2.51 / (((v * segment!.bore) / nu) * Math.sqrt(f)))) ** -2;
-      return 10 * (1 - q / 0.006) - (s.discharge.outlet - 0.5) - ((f * segment!.length) / segment!.bore + k) * (v * v) / (2 * 9.80665);
+      for (let i = 0; i < 200; i++)
+        f =
+          (-2 *
+            Math.log10(
+              segment!.roughness / segment!.bore / 3.7 + 2.51 / (((v * segment!.bore) / nu) * Math.sqrt(f)),
+            )) **
+          -2;
+      return (
+        10 * (1 - q / 0.006) -
+        (s.discharge.outlet - 0.5) -
+        (((f * segment!.length) / segment!.bore + k) * (v * v)) / (2 * 9.80665)
+      );
     };
     let [lo, hi] = [1e-4, 0.006];
     for (let i = 0; i < 200; i++) {
@@ -143,7 +170,11 @@ describe('operating point', () => {
   });
 
   it('is where curve and pipe agree, and water is neither made nor lost at the weep hole', () => {
-    const weeping = fc.record({ level: fc.double({ min: 0, max: 1, noNaN: true }), hole: fc.double({ min: 0.001, max: 0.012, noNaN: true }), outlet: fc.double({ min: 1, max: 5, noNaN: true }) });
+    const weeping = fc.record({
+      level: fc.double({ min: 0, max: 1, noNaN: true }),
+      hole: fc.double({ min: 0.001, max: 0.012, noNaN: true }),
+      outlet: fc.double({ min: 1, max: 5, noNaN: true }),
+    });
     fc.assert(
       fc.property(weeping, ({ level, hole, outlet }) => {
         const s = newStation('t', 't', 'metric-230');

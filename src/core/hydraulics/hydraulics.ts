@@ -133,7 +133,8 @@ export function hydraulicsOf(station: HydraulicStation): Hydraulics {
     const best = Math.max(...active.map((b) => surplus(b, 0, mainLoss(0) + climb(level) - lift(level), level)));
     if (best <= 0) return { ok: false, reason: 'below-static-head', needs: climb(level), has: climb(level) + best };
     const most = active.reduce((sum, b) => sum + b.curve.to, 0);
-    const flows = (total: number) => (alike ? active.map(() => total / running) : active.map((b) => flowAgainst(b, mainLoss(total), level)));
+    const flows = (total: number) =>
+      alike ? active.map(() => total / running) : active.map((b) => flowAgainst(b, mainLoss(total), level));
     const excess = alike
       ? (total: number) => surplus(active[0]!, total / running, mainLoss(total), level)
       : (total: number) => flows(total).reduce((a, b) => a + b, 0) - total;
@@ -148,15 +149,30 @@ export function hydraulicsOf(station: HydraulicStation): Hydraulics {
     const sum = (of: (d: PumpDuty) => number) => duties.reduce((s, d) => s + of(d), 0);
     // A pump whose end of curve still has head to spare is past it, whether or not its flow was held there.
     const spent = duties.every((d, i) => d.pumpFlow < active[i]!.curve.to * (1 - 1e-12));
-    if (!spent) return { ok: false, reason: 'run-out', atLeast: sum((d) => Math.min(d.flow, Math.max(active[duties.indexOf(d)]!.curve.to - d.weep, 0))) };
-    return { ok: true, flow: sum((d) => d.flow), weep: sum((d) => d.weep), pumpFlow: sum((d) => d.pumpFlow), head: duties[0]!.head, staticHead: lift(level), pumps: duties };
+    if (!spent)
+      return {
+        ok: false,
+        reason: 'run-out',
+        atLeast: sum((d) => Math.min(d.flow, Math.max(active[duties.indexOf(d)]!.curve.to - d.weep, 0))),
+      };
+    return {
+      ok: true,
+      flow: sum((d) => d.flow),
+      weep: sum((d) => d.weep),
+      pumpFlow: sum((d) => d.pumpFlow),
+      head: duties[0]!.head,
+      staticHead: lift(level),
+      pumps: duties,
+    };
   };
 
   const drainback = (running: number): number => {
     if (station.duty.kind === 'fill') return 0;
     const { checkValve, highPoint } = discharge;
     const reach = Math.min(checkValve?.pipeBefore ?? Infinity, highPoint?.along ?? Infinity);
-    const own = branches.slice(0, running).reduce((sum, { riser }) => sum + riser.volumeOf(Math.min(reach, riser.length)), 0);
+    const own = branches
+      .slice(0, running)
+      .reduce((sum, { riser }) => sum + riser.volumeOf(Math.min(reach, riser.length)), 0);
     const shared = Math.max(reach - (branches[0]?.riser.length ?? 0), 0);
     return own + main.volumeOf(Math.min(shared, main.length)) + (reach === Infinity && laterals ? laterals.volume : 0);
   };
@@ -165,12 +181,17 @@ export function hydraulicsOf(station: HydraulicStation): Hydraulics {
   const valve = station.duty.kind === 'fill' && station.duty.from.kind === 'valve' ? station.duty.from.flow : null;
   const known = new Map<string | number, OperatingPoint>();
   const point = (level: number, running: number): OperatingPoint =>
-    valve === null ? solve(level, running) : { ok: true, flow: valve, weep: 0, pumpFlow: valve, head: 0, staticHead: 0, pumps: [] };
+    valve === null
+      ? solve(level, running)
+      : { ok: true, flow: valve, weep: 0, pumpFlow: valve, head: 0, staticHead: 0, pumps: [] };
   const tables = branches.map((_, i) =>
-    flowTable((level) => {
-      const p = point(level, i + 1);
-      return p.ok ? p.flow : null;
-    }, hole ? hole.height : station.duty.kind === 'fill' && station.duty.drowned ? crest : 0),
+    flowTable(
+      (level) => {
+        const p = point(level, i + 1);
+        return p.ok ? p.flow : null;
+      },
+      hole ? hole.height : station.duty.kind === 'fill' && station.duty.drowned ? crest : 0,
+    ),
   );
   return {
     curves: branches.map((b) => b.curve),

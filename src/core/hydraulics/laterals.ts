@@ -58,10 +58,19 @@ export function lateralSystem(laterals: Laterals, viscosity: number, school: Fri
   const roots = Array.from({ length: NODES }, (_, i) => (Math.sqrt(HIGHEST) * i) / (NODES - 1));
   const states = roots.map((r) => at(r * r));
   const flows = states.map((s) => s.flow);
-  const head = monotoneCubic(flows, states.map((s) => Math.sqrt(s.inletHead)));
+  const head = monotoneCubic(
+    flows,
+    states.map((s) => Math.sqrt(s.inletHead)),
+  );
   const squirt = monotoneCubic(flows, roots);
   const most = flows[NODES - 1]!;
   // Past the table (jets of 40 m) head goes on with the square of the flow: far beyond any bed.
-  const read = (table: typeof head, flow: number) => (flow <= most ? table.at(Math.max(flow, 0)) ** 2 : (table.at(most) * (flow / most)) ** 2);
-  return { at, headAt: (flow) => read(head, flow), squirtAt: (flow) => read(squirt, flow), volume: count * length * (Math.PI / 4) * bore ** 2 };
+  const read = (table: typeof head, flow: number) =>
+    flow <= most ? table.at(Math.max(flow, 0)) ** 2 : (table.at(most) * (flow / most)) ** 2;
+  return {
+    at,
+    headAt: (flow) => read(head, flow),
+    squirtAt: (flow) => read(squirt, flow),
+    volume: count * length * (Math.PI / 4) * bore ** 2,
+  };
 }

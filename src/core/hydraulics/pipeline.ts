@@ -24,10 +24,15 @@ export type FrictionSchool = Station['settings']['friction'];
  * formula for water near 15 °C in turbulent flow.
  * Source: L. W. Mays, "Water Resources Engineering", 2nd ed., eq. 12.2.8.
  */
-const hazenWilliamsLoss = (length: number, bore: number, c: number, flow: number): number => (10.67 * length * flow ** 1.852) / (c ** 1.852 * bore ** 4.8704);
+const hazenWilliamsLoss = (length: number, bore: number, c: number, flow: number): number =>
+  (10.67 * length * flow ** 1.852) / (c ** 1.852 * bore ** 4.8704);
 
 /** Head lost per m of a bare pipe at a flow, by either school, m/m. @param viscosity kinematic, m²/s */
-export function slopeOf({ bore, roughness, hazenWilliams }: Pick<Segment, 'bore' | 'roughness' | 'hazenWilliams'>, viscosity: number, school: FrictionSchool): (flow: number) => number {
+export function slopeOf(
+  { bore, roughness, hazenWilliams }: Pick<Segment, 'bore' | 'roughness' | 'hazenWilliams'>,
+  viscosity: number,
+  school: FrictionSchool,
+): (flow: number) => number {
   if (school === 'hazen-williams') return (flow) => hazenWilliamsLoss(1, bore, hazenWilliams, flow);
   const area = (Math.PI / 4) * bore ** 2;
   return (flow) => {
@@ -43,7 +48,11 @@ export function slopeOf({ bore, roughness, hazenWilliams }: Pick<Segment, 'bore'
  *
  * @param viscosity kinematic, m²/s
  */
-export function pipelineOf(segments: readonly Segment[], viscosity: number, school: FrictionSchool = 'darcy-weisbach'): Pipeline {
+export function pipelineOf(
+  segments: readonly Segment[],
+  viscosity: number,
+  school: FrictionSchool = 'darcy-weisbach',
+): Pipeline {
   const lengths = segments.map((s) => ({
     area: (Math.PI / 4) * s.bore ** 2,
     length: s.length,
@@ -51,7 +60,8 @@ export function pipelineOf(segments: readonly Segment[], viscosity: number, scho
     k: s.fittings.reduce((sum, f) => sum + f.k * f.count, 0),
   }));
   const head = (v: number) => (v * v) / (2 * GRAVITY);
-  const lossOf = (s: (typeof lengths)[number], flow: number) => (flow <= 0 ? 0 : s.k * head(flow / s.area) + s.length * s.slope(flow));
+  const lossOf = (s: (typeof lengths)[number], flow: number) =>
+    flow <= 0 ? 0 : s.k * head(flow / s.area) + s.length * s.slope(flow);
   const first = lengths[0];
   const last = lengths[lengths.length - 1];
   return {

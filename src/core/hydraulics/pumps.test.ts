@@ -11,9 +11,17 @@ import { pipelineOf } from './pipeline';
 import { GRAVITY } from './water';
 
 /** H = a − b·Q², in so many points that the curve between them is the parabola. */
-const parabola = (a: number, b: number, to: number): CurvePoint[] => Array.from({ length: 41 }, (_, i) => ({ flow: (to * i) / 40, head: a - b * ((to * i) / 40) ** 2 }));
+const parabola = (a: number, b: number, to: number): CurvePoint[] =>
+  Array.from({ length: 41 }, (_, i) => ({ flow: (to * i) / 40, head: a - b * ((to * i) / 40) ** 2 }));
 
-const bare = (k: number): Segment => ({ name: 'k', length: 1e-3, bore: 0.1, roughness: 0, hazenWilliams: 150, fittings: [{ name: 'all', k, count: 1 }] });
+const bare = (k: number): Segment => ({
+  name: 'k',
+  length: 1e-3,
+  bore: 0.1,
+  roughness: 0,
+  hazenWilliams: 150,
+  fittings: [{ name: 'all', k, count: 1 }],
+});
 
 function station(pumps: readonly Partial<Pump>[], change: (s: Station) => void = () => {}): Station {
   const s = newStation('a', 'b', 'metric-230');
@@ -78,24 +86,41 @@ describe('parallel pumps (F. M. White, Fluid Mechanics, section 11.6: at one hea
 
   it('more pumps never give less flow, and a higher water never less', () => {
     fc.assert(
-      fc.property(fc.double({ min: 8, max: 30, noNaN: true }), fc.double({ min: 3000, max: 30000, noNaN: true }), fc.double({ min: 5.5, max: 30, noNaN: true }), fc.double({ min: 0.1, max: 0.9, noNaN: true }), (a, b, a2, level) => {
-        const s = station([
-          { name: '1', curve: parabola(a, b, Math.sqrt((a * 0.98) / b)) },
-          { name: '2', curve: parabola(a2, b, Math.sqrt((a2 * 0.98) / b)) },
-        ]);
-        const h = hydraulicsOf(s);
-        const [one, two, higher] = [h.at(level, 1), h.at(level, 2), h.at(level + 0.1, 2)];
-        if (!one.ok || !two.ok || !higher.ok) return;
-        expect(two.flow).toBeGreaterThanOrEqual(one.flow * (1 - 1e-9));
-        expect(higher.flow).toBeGreaterThanOrEqual(two.flow * (1 - 1e-9));
-      }),
+      fc.property(
+        fc.double({ min: 8, max: 30, noNaN: true }),
+        fc.double({ min: 3000, max: 30000, noNaN: true }),
+        fc.double({ min: 5.5, max: 30, noNaN: true }),
+        fc.double({ min: 0.1, max: 0.9, noNaN: true }),
+        (a, b, a2, level) => {
+          const s = station([
+            { name: '1', curve: parabola(a, b, Math.sqrt((a * 0.98) / b)) },
+            { name: '2', curve: parabola(a2, b, Math.sqrt((a2 * 0.98) / b)) },
+          ]);
+          const h = hydraulicsOf(s);
+          const [one, two, higher] = [h.at(level, 1), h.at(level, 2), h.at(level + 0.1, 2)];
+          if (!one.ok || !two.ok || !higher.ok) return;
+          expect(two.flow).toBeGreaterThanOrEqual(one.flow * (1 - 1e-9));
+          expect(higher.flow).toBeGreaterThanOrEqual(two.flow * (1 - 1e-9));
+        },
+      ),
       { numRuns: 40 },
     );
   });
 
   it('a displacing pump, a steep curve, gives nearly its flow at any head', () => {
-    const curve = [[0, 60], [0.6e-3, 57], [0.7e-3, 42], [0.75e-3, 20], [0.78e-3, 0]].map(([flow, head]) => ({ flow: flow!, head: head! }));
-    const at = (outlet: number) => duty(station([{ curve }], (s) => (s.discharge.outlet = outlet)), 0.5, 1).flow;
+    const curve = [
+      [0, 60],
+      [0.6e-3, 57],
+      [0.7e-3, 42],
+      [0.75e-3, 20],
+      [0.78e-3, 0],
+    ].map(([flow, head]) => ({ flow: flow!, head: head! }));
+    const at = (outlet: number) =>
+      duty(
+        station([{ curve }], (s) => (s.discharge.outlet = outlet)),
+        0.5,
+        1,
+      ).flow;
     expect(at(10) / at(35)).toBeLessThan(1.12);
   });
 
@@ -111,28 +136,57 @@ describe('parallel pumps (F. M. White, Fluid Mechanics, section 11.6: at one hea
 
 describe('where the water goes', () => {
   it('a vented high point counts as the outlet; one that is not lets the siphon pull, once the pump has passed it', () => {
-    const with_ = (vented: boolean, height: number) => station([{ curve: parabola(12, 12000, 0.03) }], (s) => (s.discharge.highPoint = { height, along: 0.0005, vented }));
+    const with_ = (vented: boolean, height: number) =>
+      station(
+        [{ curve: parabola(12, 12000, 0.03) }],
+        (s) => (s.discharge.highPoint = { height, along: 0.0005, vented }),
+      );
     expect(hydraulicsOf(with_(true, 9)).staticHead(0.5)).toBeCloseTo(8.5, 12);
     expect(hydraulicsOf(with_(false, 9)).staticHead(0.5)).toBeCloseTo(4.5, 12);
     expect(hydraulicsOf(with_(false, 13)).at(0.5)).toMatchObject({ ok: false, reason: 'below-static-head' });
   });
   it('a tank filled from below is filled against its own water, from above against the outlet', () => {
-    const fill = (drowned: boolean) => station([{ curve: parabola(12, 12000, 0.03) }], (s) => ((s.discharge.outlet = 1), (s.duty = { kind: 'fill', from: { kind: 'pump', level: -4 }, drowned, runOn: 0, keep: 0.1 })));
-    expect([0.2, 1, 1.1].map((l) => hydraulicsOf(fill(true)).staticHead(l))).toEqual([5, 5, 5.1].map((x) => expect.closeTo(x, 12)));
+    const fill = (drowned: boolean) =>
+      station(
+        [{ curve: parabola(12, 12000, 0.03) }],
+        (s) => (
+          (s.discharge.outlet = 1),
+          (s.duty = { kind: 'fill', from: { kind: 'pump', level: -4 }, drowned, runOn: 0, keep: 0.1 })
+        ),
+      );
+    expect([0.2, 1, 1.1].map((l) => hydraulicsOf(fill(true)).staticHead(l))).toEqual(
+      [5, 5, 5.1].map((x) => expect.closeTo(x, 12)),
+    );
     expect([0.2, 1.1].map((l) => hydraulicsOf(fill(false)).staticHead(l))).toEqual([5, 5]);
     expect(hydraulicsOf(fill(false)).drainback(1)).toBe(0);
   });
   it('a valve gives what it gives, whatever the level', () => {
-    const s = station([{}], (x) => (x.duty = { kind: 'fill', from: { kind: 'valve', flow: 4e-4 }, drowned: false, runOn: 0, keep: 0.1 }));
+    const s = station(
+      [{}],
+      (x) => (x.duty = { kind: 'fill', from: { kind: 'valve', flow: 4e-4 }, drowned: false, runOn: 0, keep: 0.1 }),
+    );
     expect([0.1, 1].map((l) => duty(s, l, 1).flow)).toEqual([4e-4, 4e-4]);
     expect(hydraulicsOf(s).count).toBe(1);
   });
 });
 
 describe('laterals of a dosed bed', () => {
-  const laterals = { count: 3, length: 9, bore: 0.0381, roughness: 1.5e-6, hazenWilliams: 150, orifices: 6, orifice: 0.003175, coefficient: 0.6, squirt: 1 };
+  const laterals = {
+    count: 3,
+    length: 9,
+    bore: 0.0381,
+    roughness: 1.5e-6,
+    hazenWilliams: 150,
+    orifices: 6,
+    orifice: 0.003175,
+    coefficient: 0.6,
+    squirt: 1,
+  };
   it('one orifice gives 11.79·d²·√h gallons a minute, d in inches, h in feet (R. J. Otis, pressure distribution; EPA/625/R-00/008, section 4.4)', () => {
-    for (const [d, h] of [[0.125, 2.5], [0.25, 5]] as const) {
+    for (const [d, h] of [
+      [0.125, 2.5],
+      [0.25, 5],
+    ] as const) {
       const gpm = orificeFlow(0.6, d * 0.0254, h * 0.3048) / (GALLON / 60);
       expect(gpm / (11.79 * d ** 2 * Math.sqrt(h))).toBeCloseTo(1, 2);
     }
@@ -148,7 +202,10 @@ describe('laterals of a dosed bed', () => {
   it('by hand: two orifices, the loss of half a lateral between them', () => {
     const two = { ...laterals, count: 1, length: 10, orifices: 2, bore: 0.02, orifice: 0.005 };
     const q2 = orificeFlow(0.6, 0.005, 0.8);
-    const slope = pipelineOf([{ name: 'x', length: 1, bore: 0.02, roughness: 1.5e-6, hazenWilliams: 150, fittings: [] }], 1.1e-6);
+    const slope = pipelineOf(
+      [{ name: 'x', length: 1, bore: 0.02, roughness: 1.5e-6, hazenWilliams: 150, fittings: [] }],
+      1.1e-6,
+    );
     const h1 = 0.8 + 5 * slope.friction(q2);
     const q1 = orificeFlow(0.6, 0.005, h1);
     const state = lateralSystem(two, 1.1e-6, 'darcy-weisbach').at(0.8);
@@ -156,15 +213,19 @@ describe('laterals of a dosed bed', () => {
     expect(state.inletHead).toBeCloseTo(h1 + 5 * slope.friction(q1 + q2), 9);
     expect(state.spread).toBeCloseTo(q1 / q2 - 1, 12);
   });
-  it.each(['darcy-weisbach', 'hazen-williams'] as const)('from a flow back to its jet height and head, to a hundredth (%s)', (school) => {
-    const system = lateralSystem(laterals, 1.1e-6, school);
-    for (const squirt of [0.3, 1, 2.5, 7]) {
-      const { flow, inletHead } = system.at(squirt);
-      expect(system.squirtAt(flow) / squirt).toBeCloseTo(1, 2);
-      expect(system.headAt(flow) / inletHead).toBeCloseTo(1, 2);
-    }
-  });
-  it('holds the water of its pipes', () => expect(lateralSystem(laterals, 1e-6, 'darcy-weisbach').volume).toBeCloseTo(27 * (Math.PI / 4) * 0.0381 ** 2, 12));
+  it.each(['darcy-weisbach', 'hazen-williams'] as const)(
+    'from a flow back to its jet height and head, to a hundredth (%s)',
+    (school) => {
+      const system = lateralSystem(laterals, 1.1e-6, school);
+      for (const squirt of [0.3, 1, 2.5, 7]) {
+        const { flow, inletHead } = system.at(squirt);
+        expect(system.squirtAt(flow) / squirt).toBeCloseTo(1, 2);
+        expect(system.headAt(flow) / inletHead).toBeCloseTo(1, 2);
+      }
+    },
+  );
+  it('holds the water of its pipes', () =>
+    expect(lateralSystem(laterals, 1e-6, 'darcy-weisbach').volume).toBeCloseTo(27 * (Math.PI / 4) * 0.0381 ** 2, 12));
 });
 
 describe('the table of flows', () => {

@@ -8,7 +8,8 @@ export const GRAVITY = 9.80665;
  */
 export function density(celsius: number): number {
   const t = celsius;
-  const above = 999.83952 + t * (16.945176 + t * (-7.9870401e-3 + t * (-46.170461e-6 + t * (105.56302e-9 - t * 280.54253e-12))));
+  const above =
+    999.83952 + t * (16.945176 + t * (-7.9870401e-3 + t * (-46.170461e-6 + t * (105.56302e-9 - t * 280.54253e-12))));
   return above / (1 + 16.87985e-3 * t);
 }
 

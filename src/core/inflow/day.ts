@@ -12,7 +12,8 @@ export function dailyVolume(inflow: Inflow): number {
     const { low, design } = flowsOf(inflow);
     return design * lasts + low * (86400 - lasts);
   }
-  if (inflow.source.kind === 'fixtures') return flowsOf({ ...inflow, infiltration: 0 }).low * 86400 + inflow.infiltration * 86400;
+  if (inflow.source.kind === 'fixtures')
+    return flowsOf({ ...inflow, infiltration: 0 }).low * 86400 + inflow.infiltration * 86400;
   return flowsOf(inflow).design * 86400;
 }
 

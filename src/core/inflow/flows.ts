@@ -22,7 +22,11 @@ function stormAt({ rows, base }: Storm, time: number): number {
 
 /** Mean flow of a storm from its first row to its last: trapezoids, m³/s. */
 function stormMean({ rows, base }: Storm): number {
-  const volume = sum(rows.slice(1).map((r, i) => ((Math.max(r.flow, base) + Math.max(rows[i]!.flow, base)) / 2) * (r.time - rows[i]!.time)));
+  const volume = sum(
+    rows
+      .slice(1)
+      .map((r, i) => ((Math.max(r.flow, base) + Math.max(rows[i]!.flow, base)) / 2) * (r.time - rows[i]!.time)),
+  );
   return volume / (rows[rows.length - 1]!.time - rows[0]!.time);
 }
 
@@ -34,7 +38,11 @@ function sourceFlows(source: InflowSource): Flows {
     case 'steady':
       return source;
     case 'pattern':
-      return { low: source.mean * Math.min(...source.factors), design: source.mean * (sum(source.factors) / 24), peak: source.mean * Math.max(...source.factors) };
+      return {
+        low: source.mean * Math.min(...source.factors),
+        design: source.mean * (sum(source.factors) / 24),
+        peak: source.mean * Math.max(...source.factors),
+      };
     case 'fixtures': {
       const daily = sum(source.uses.map((u) => u.volume * u.perDay));
       const peak = sum(source.uses.map((u) => u.flow * u.atOnce));
@@ -42,7 +50,11 @@ function sourceFlows(source: InflowSource): Flows {
       return { low: daily / 86400, design, peak: Math.max(peak, design) };
     }
     case 'storm':
-      return { low: source.base, design: stormMean(source), peak: Math.max(...source.rows.map((r) => r.flow), source.base) };
+      return {
+        low: source.base,
+        design: stormMean(source),
+        peak: Math.max(...source.rows.map((r) => r.flow), source.base),
+      };
     case 'appliances': {
       const all = sum(source.list.map((a) => a.rate));
       return { low: Math.min(...source.list.map((a) => a.rate)), design: all, peak: all };
@@ -58,7 +70,11 @@ function sourceFlows(source: InflowSource): Flows {
  */
 export function flowsOf({ source, infiltration }: Inflow): Flows {
   const { low, design, peak } = sourceFlows(source);
-  return { low: Math.max(low, TRICKLE), design: Math.max(design + infiltration, TRICKLE), peak: Math.max(peak + infiltration, TRICKLE) };
+  return {
+    low: Math.max(low, TRICKLE),
+    design: Math.max(design + infiltration, TRICKLE),
+    peak: Math.max(peak + infiltration, TRICKLE),
+  };
 }
 
 /** Inflow at a time of day or of a storm, s from its beginning, m³/s; a wet day has its infiltration throughout. */

@@ -8,7 +8,11 @@ const day = Array.from({ length: 24 }, (_, h) => (h === 8 ? 6 : h >= 7 && h < 19
 
 describe('low, design and peak, by hand', () => {
   it('steady: as surveyed, with what seeps in on a wet day', () => {
-    expect(flowsOf(of({ kind: 'steady', low: 1e-4, design: 5e-4, peak: 1e-3 }, 2e-4))).toEqual({ low: 1e-4, design: expect.closeTo(7e-4, 12), peak: expect.closeTo(1.2e-3, 12) });
+    expect(flowsOf(of({ kind: 'steady', low: 1e-4, design: 5e-4, peak: 1e-3 }, 2e-4))).toEqual({
+      low: 1e-4,
+      design: expect.closeTo(7e-4, 12),
+      peak: expect.closeTo(1.2e-3, 12),
+    });
   });
   it('pattern: the mean times its least, mean and greatest factor', () => {
     const { low, design, peak } = flowsOf(of({ kind: 'pattern', mean: 1e-4, factors: day }));
@@ -42,8 +46,17 @@ describe('through time', () => {
     const pattern = of({ kind: 'pattern', mean: 1e-4, factors: day });
     expect(inflowAt(pattern, 8.5 * 3600)).toBeCloseTo(6e-4, 12);
     expect(inflowAt(pattern, 32.5 * 3600)).toBeCloseTo(6e-4, 12);
-    const storm = of({ kind: 'storm', base: 1e-3, rows: [{ time: 600, flow: 2e-3 }, { time: 1200, flow: 4e-3 }] });
-    expect([0, 600, 900, 1200, 1201].map((t) => inflowAt(storm, t))).toEqual([1e-3, 2e-3, 3e-3, 4e-3, 1e-3].map((x) => expect.closeTo(x, 12)));
+    const storm = of({
+      kind: 'storm',
+      base: 1e-3,
+      rows: [
+        { time: 600, flow: 2e-3 },
+        { time: 1200, flow: 4e-3 },
+      ],
+    });
+    expect([0, 600, 900, 1200, 1201].map((t) => inflowAt(storm, t))).toEqual(
+      [1e-3, 2e-3, 3e-3, 4e-3, 1e-3].map((x) => expect.closeTo(x, 12)),
+    );
   });
   it('a day of it is its design flow for a day', () => {
     const pattern = of({ kind: 'pattern', mean: 1e-4, factors: day });
@@ -59,19 +72,36 @@ describe('what gathers while a day comes faster than it is taken (Ripple’s mas
     expect(daySurge(inflow, 1e-4 * 86400, 0, 1)).toBeCloseTo(24e-4 * 3600 - 1e-4 * 3600, 6);
   });
   it('counts a peak across midnight whole', () => {
-    const at = (hours: readonly number[]) => daySurge(of({ kind: 'pattern', mean: 1e-4, factors: Array.from({ length: 24 }, (_, h) => (hours.includes(h) ? 12 : 0)) }), 8.64, 0, 1);
+    const at = (hours: readonly number[]) =>
+      daySurge(
+        of({
+          kind: 'pattern',
+          mean: 1e-4,
+          factors: Array.from({ length: 24 }, (_, h) => (hours.includes(h) ? 12 : 0)),
+        }),
+        8.64,
+        0,
+        1,
+      );
     expect(at([23, 0])).toBeCloseTo(at([11, 12]), 9);
   });
   it('of a steady inflow is its peak for as long as it lasts', () => {
-    expect(daySurge(of({ kind: 'steady', low: 1e-4, design: 1e-4, peak: 5e-4 }), 8.64, 1800, 1)).toBeCloseTo(4e-4 * 1800, 9);
+    expect(daySurge(of({ kind: 'steady', low: 1e-4, design: 1e-4, peak: 5e-4 }), 8.64, 1800, 1)).toBeCloseTo(
+      4e-4 * 1800,
+      9,
+    );
   });
   it('is nothing when it is taken as fast as it comes, and never less in a wetter day', () => {
     fc.assert(
-      fc.property(fc.array(fc.double({ min: 0, max: 5, noNaN: true }), { minLength: 24, maxLength: 24 }), fc.double({ min: 1, max: 3, noNaN: true }), (factors, wetter) => {
-        const inflow = of({ kind: 'pattern', mean: 1e-4, factors });
-        expect(daySurge(inflow, 6e-4 * 86400, 0, 1)).toBe(0);
-        expect(daySurge(inflow, 8.64, 0, wetter)).toBeGreaterThanOrEqual(daySurge(inflow, 8.64, 0, 1));
-      }),
+      fc.property(
+        fc.array(fc.double({ min: 0, max: 5, noNaN: true }), { minLength: 24, maxLength: 24 }),
+        fc.double({ min: 1, max: 3, noNaN: true }),
+        (factors, wetter) => {
+          const inflow = of({ kind: 'pattern', mean: 1e-4, factors });
+          expect(daySurge(inflow, 6e-4 * 86400, 0, 1)).toBe(0);
+          expect(daySurge(inflow, 8.64, 0, wetter)).toBeGreaterThanOrEqual(daySurge(inflow, 8.64, 0, 1));
+        },
+      ),
       { numRuns: 40 },
     );
   });

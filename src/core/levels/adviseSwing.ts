@@ -19,16 +19,36 @@ export function adviseSwing({ station, vessel }: LevelContext): SwingAdvice | nu
   if (!worst || worst.clearance >= swingClearance) return null;
   const role = (id: string) => station.sensors.find((s) => s.id === id)?.role ?? id;
   const other = worst.other.startsWith('float:') ? worst.other.slice('float:'.length) : null;
-  const both = [worst.float, ...(other && station.sensors.some((s) => s.id === other && s.kind === 'tilt') ? [other] : [])];
-  const turns = both.map((id) => ({ id, ...bestFacing(station, id, vessel) })).sort((a, b) => b.clearance - a.clearance);
+  const both = [
+    worst.float,
+    ...(other && station.sensors.some((s) => s.id === other && s.kind === 'tilt') ? [other] : []),
+  ];
+  const turns = both
+    .map((id) => ({ id, ...bestFacing(station, id, vessel) }))
+    .sort((a, b) => b.clearance - a.clearance);
   const best = turns[0]!;
   const sensor = station.sensors.find((s) => s.id === best.id)!;
-  const what = other ? `the ${role(worst.float)} float and the ${role(other)} float` : `the ${role(worst.float)} float and ${worst.name}`;
+  const what = other
+    ? `the ${role(worst.float)} float and the ${role(other)} float`
+    : `the ${role(worst.float)} float and ${worst.name}`;
   const state = worst.clearance < 0 ? 'touch' : 'come tight';
-  if (best.clearance > worst.clearance + 1e-4 && sensor.kind === 'tilt' && Math.abs(best.facing - facingOf(sensor)) > 0.5 && best.clearance >= 0) {
+  if (
+    best.clearance > worst.clearance + 1e-4 &&
+    sensor.kind === 'tilt' &&
+    Math.abs(best.facing - facingOf(sensor)) > 0.5 &&
+    best.clearance >= 0
+  ) {
     const after = best.clearance >= swingClearance ? 'is clear' : 'is only tight';
-    return { sensor: best.id, turn: { to: best.facing }, says: phrase`${what} ${state}. Turn the ${role(best.id)} float from ${quantity('angle', facingOf(sensor))} to ${quantity('angle', best.facing)}: then it ${after}, with ${quantity('height', Math.max(best.clearance, 0))} of room.` };
+    return {
+      sensor: best.id,
+      turn: { to: best.facing },
+      says: phrase`${what} ${state}. Turn the ${role(best.id)} float from ${quantity('angle', facingOf(sensor))} to ${quantity('angle', best.facing)}: then it ${after}, with ${quantity('height', Math.max(best.clearance, 0))} of room.`,
+    };
   }
   const by = toTape(swingClearance - worst.clearance, systemOf(station.profile));
-  return { sensor: worst.float, turn: null, says: phrase`${what} ${state}, and turning clears neither. Give one a bracket of its own away from the other, shorten a tether, or set them about ${quantity('height', by)} further apart.` };
+  return {
+    sensor: worst.float,
+    turn: null,
+    says: phrase`${what} ${state}, and turning clears neither. Give one a bracket of its own away from the other, shorten a tether, or set them about ${quantity('height', by)} further apart.`,
+  };
 }

@@ -32,7 +32,10 @@ export function sensorTrips(station: Station): SensorTrips[] {
  * Where each role acts. One float may start and stop the pump with its two trips, or one of each does.
  * @throws RangeError when nothing starts or stops the pump; a checked station always has what does
  */
-export function actingOf(sensors: readonly (Trips & { readonly sensor: { readonly id: string; readonly role: SensorRole } })[], filling: boolean): Acting {
+export function actingOf(
+  sensors: readonly (Trips & { readonly sensor: { readonly id: string; readonly role: SensorRole } })[],
+  filling: boolean,
+): Acting {
   const by = (role: SensorRole) => sensors.find((s) => s.sensor.role === role);
   const pump = by('pump');
   const [stop, lead] = [by('stop') ?? pump, by('lead') ?? pump];
@@ -46,16 +49,28 @@ export function actingOf(sensors: readonly (Trips & { readonly sensor: { readonl
     lead: filling ? lead.fall : lead.rise,
     stopBy: stop.sensor.id,
     leadBy: lead.sensor.id,
-    others: { low: other('low'), peak: other('peak'), lag: other('lag'), lag2: other('lag2'), alarm: other('alarm'), cutoff: other('cutoff') },
+    others: {
+      low: other('low'),
+      peak: other('peak'),
+      lag: other('lag'),
+      lag2: other('lag2'),
+      alarm: other('alarm'),
+      cutoff: other('cutoff'),
+    },
   };
 }
 
 /** Levels at which pumps are called, first to last: the lead float, then lag floats; in the three-float school the alarm float calls the second pump. */
-export function callsOf({ lead, others }: Acting, { pumps, control, duty }: Pick<Station, 'pumps' | 'control' | 'duty'>): number[] {
+export function callsOf(
+  { lead, others }: Acting,
+  { pumps, control, duty }: Pick<Station, 'pumps' | 'control' | 'duty'>,
+): number[] {
   const filling = duty.kind === 'fill';
   const level = (t: Trips | undefined) => t && (filling ? t.fall : t.rise);
   const second = level(others.lag) ?? (control.floats === 'three' && !filling ? level(others.alarm) : undefined);
-  return [lead, second, second === undefined ? undefined : level(others.lag2)].slice(0, pumps.length).filter((l) => l !== undefined);
+  return [lead, second, second === undefined ? undefined : level(others.lag2)]
+    .slice(0, pumps.length)
+    .filter((l) => l !== undefined);
 }
 
 /** The levels of a station with its floats as they are, in surroundings that are known. */
@@ -85,11 +100,19 @@ export function geometryOf(station: Station, { vessel, hydraulics }: Surrounding
   };
 }
 
-export const surroundingsOf = (station: Station): Surroundings => ({ vessel: vesselOf(station.vessel), hydraulics: hydraulicsOf(station) });
+export const surroundingsOf = (station: Station): Surroundings => ({
+  vessel: vesselOf(station.vessel),
+  hydraulics: hydraulicsOf(station),
+});
 
 /** The surroundings of a station that is another but for its floats, taken from before where nothing of them has changed. */
-export function surroundingsAfter(station: Station, { station: before, vessel, hydraulics }: LevelContext): Surroundings {
-  const same = (['vessel', 'pumps', 'discharge', 'duty', 'settings'] as const).every((part) => station[part] === before[part]);
+export function surroundingsAfter(
+  station: Station,
+  { station: before, vessel, hydraulics }: LevelContext,
+): Surroundings {
+  const same = (['vessel', 'pumps', 'discharge', 'duty', 'settings'] as const).every(
+    (part) => station[part] === before[part],
+  );
   return same ? { vessel, hydraulics } : surroundingsOf(station);
 }
 

@@ -30,15 +30,30 @@ function flowAt({ hydraulics }: Pick<LevelGeometry, 'hydraulics'>, level: number
 }
 
 /** ∫ A dh / |Q(h) − Qi| between two levels, s, piece by piece between the breaks of the vessel. */
-function passTime(context: LevelGeometry, a: number, b: number, inflow: number, running: number, tolerance: number): number {
+function passTime(
+  context: LevelGeometry,
+  a: number,
+  b: number,
+  inflow: number,
+  running: number,
+  tolerance: number,
+): number {
   const [low, high] = [Math.min(a, b), Math.max(a, b)];
-  const pace = (h: number) => context.vessel.area(h) / Math.abs((running > 0 ? flowAt(context, h, running) : 0) - inflow);
+  const pace = (h: number) =>
+    context.vessel.area(h) / Math.abs((running > 0 ? flowAt(context, h, running) : 0) - inflow);
   const marks = [low, ...context.vessel.breaks.filter((h) => h > low && h < high), high];
   return marks.slice(1).reduce((time, upper, i) => time + integrate(pace, marks[i]!, upper, tolerance), 0);
 }
 
 /** Time for `running` pumps to bring the level from `from` to `to` against an inflow that they overcome, s. */
-export const drawTime = (context: LevelGeometry, from: number, to: number, inflow: number, running = 1, tolerance = 1e-9): number => passTime(context, from, to, inflow, running, tolerance);
+export const drawTime = (
+  context: LevelGeometry,
+  from: number,
+  to: number,
+  inflow: number,
+  running = 1,
+  tolerance = 1e-9,
+): number => passTime(context, from, to, inflow, running, tolerance);
 
 /** A way in which the station can cycle: `running` pumps at once, at inflows between two ends. */
 interface Regime {
@@ -72,7 +87,8 @@ function regimesOf({ stop, calls, hydraulics }: LevelGeometry): Regime[] {
 }
 
 /** Share of the cycles in which one pump starts. */
-const turn = ({ station, hydraulics }: LevelGeometry, running: number): number => (station.control.alternates ? running / hydraulics.count : 1);
+const turn = ({ station, hydraulics }: LevelGeometry, running: number): number =>
+  station.control.alternates ? running / hydraulics.count : 1;
 
 function cycleIn(context: LevelGeometry, { running }: Regime, inflow: number, tolerance = 1e-9): Cycle {
   const { calls, stop, drawdown, hydraulics } = context;
@@ -80,7 +96,15 @@ function cycleIn(context: LevelGeometry, { running }: Regime, inflow: number, to
   let run = drawTime(context, calls[running - 1]!, stop, inflow, running, tolerance);
   for (let k = 1; k < running; k++) run += passTime(context, calls[k - 1]!, calls[k]!, inflow, k, tolerance);
   const cycle = fill + run;
-  return { inflow, fill, run, cycle, startsPerHour: (3600 / cycle) * turn(context, running), keepsUp: true, pumps: running };
+  return {
+    inflow,
+    fill,
+    run,
+    cycle,
+    startsPerHour: (3600 / cycle) * turn(context, running),
+    keepsUp: true,
+    pumps: running,
+  };
 }
 
 /**
@@ -94,7 +118,16 @@ export function cycleOf(context: LevelGeometry, inflow: number): CycleResult {
   const regime = regimes.find((r) => inflow > r.least && inflow < r.most);
   if (regime) return { ok: true, ...cycleIn(context, regime, inflow) };
   const running = regimes.filter((r) => inflow > r.least).at(-1)?.running ?? 1;
-  return { ok: true, inflow, fill: Math.max(context.drawdown - context.hydraulics.drainback(running), 0) / inflow, run: Infinity, cycle: Infinity, startsPerHour: 0, keepsUp: false, pumps: running };
+  return {
+    ok: true,
+    inflow,
+    fill: Math.max(context.drawdown - context.hydraulics.drainback(running), 0) / inflow,
+    run: Infinity,
+    cycle: Infinity,
+    startsPerHour: 0,
+    keepsUp: false,
+    pumps: running,
+  };
 }
 
 /**

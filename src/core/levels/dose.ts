@@ -31,13 +31,19 @@ export function timedDay(on: number, rest: number, volume: number): Timed {
 export type DoseResult = Result<Dosed, NoDuty>;
 
 /** Whether a timer, not the levels, decides how often the pump starts. */
-export const isTimed = ({ duty }: Pick<LevelGeometry['station'], 'duty'>): boolean => duty.kind === 'dose' && duty.mode === 'timed';
+export const isTimed = ({ duty }: Pick<LevelGeometry['station'], 'duty'>): boolean =>
+  duty.kind === 'dose' && duty.mode === 'timed';
 
 /**
  * One dose and one day. On demand a dose is the water between start and stop; timed it is the time on at the flow that the pump
  * gives where its float enables the timer. The peak of a steady inflow is taken to last as long as the duty says.
  */
-export function doseFigures({ station, hydraulics, drawdown, atLead }: Pick<LevelGeometry, 'station' | 'hydraulics' | 'drawdown' | 'atLead'>): DoseResult {
+export function doseFigures({
+  station,
+  hydraulics,
+  drawdown,
+  atLead,
+}: Pick<LevelGeometry, 'station' | 'hydraulics' | 'drawdown' | 'atLead'>): DoseResult {
   const { duty, inflow } = station;
   if (duty.kind !== 'dose') throw new RangeError('nothing is dosed');
   if (!atLead.ok) return atLead;
@@ -45,5 +51,11 @@ export function doseFigures({ station, hydraulics, drawdown, atLead }: Pick<Leve
   const volume = Math.max(pumped - hydraulics.drainback(1), 0);
   const perDay = dailyVolume(inflow);
   const taken = duty.mode === 'timed' ? (86400 / (duty.on + duty.off)) * volume : perDay;
-  return { ok: true, volume, perDay, fills: hydraulics.laterals?.volume ?? 0, surge: daySurge(inflow, taken, duty.surge, 1) };
+  return {
+    ok: true,
+    volume,
+    perDay,
+    fills: hydraulics.laterals?.volume ?? 0,
+    surge: daySurge(inflow, taken, duty.surge, 1),
+  };
 }

@@ -1,5 +1,12 @@
 export { judge, type Judgement } from './judge';
-export { levelContext, sensorTrips, surroundingsAfter, surroundingsOf, type LevelContext, type Surroundings } from './context';
+export {
+  levelContext,
+  sensorTrips,
+  surroundingsAfter,
+  surroundingsOf,
+  type LevelContext,
+  type Surroundings,
+} from './context';
 export type { SensorTrips } from './geometry';
 export { cycleOf as cycleAt, drawTime, type CycleResult } from './cycle';
 export { sawtooth, type LevelAt } from './sawtooth';

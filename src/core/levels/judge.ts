@@ -22,7 +22,12 @@ export interface Judgement {
   readonly cycles: Readonly<Record<'low' | 'design' | 'peak', CycleResult>>;
   readonly worst: CycleResult;
   /** From the bell to the overflow: m³, and s at each inflow; null without an alarm float. */
-  readonly reserve: { readonly volume: number; readonly low: number; readonly design: number; readonly peak: number } | null;
+  readonly reserve: {
+    readonly volume: number;
+    readonly low: number;
+    readonly design: number;
+    readonly peak: number;
+  } | null;
   readonly raise: readonly Raise[];
   /** Tightest first. */
   readonly rules: readonly JudgedRule[];
@@ -33,7 +38,9 @@ function operatingPoints({ marks, calls, hydraulics }: LevelContext): LevelPoint
   const called: Partial<Record<MarkName, number>> = { stop: 1, lead: 1, lag: 2, lag2: 3, alarm: calls.length };
   return marks.flatMap(({ name, level }) => {
     const running = called[name];
-    return running === undefined || running > hydraulics.count ? [] : [{ at: name, level, running, point: hydraulics.at(level, running) }];
+    return running === undefined || running > hydraulics.count
+      ? []
+      : [{ at: name, level, running, point: hydraulics.at(level, running) }];
   });
 }
 

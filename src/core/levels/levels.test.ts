@@ -30,7 +30,11 @@ const setAlarm = (s: Station, clip: number) => {
   if (alarm.kind === 'tilt') alarm.clip = clip;
 };
 const peak = (s: Station, flow: number) => Object.assign(s.inflow.source, { peak: flow });
-const setPump = (s: Station, clip: number, tether = 0.15) => Object.assign(s.sensors.find((x) => x.role === 'pump')!, { clip, tether });
+const setPump = (s: Station, clip: number, tether = 0.15) =>
+  Object.assign(
+    s.sensors.find((x) => x.role === 'pump')!,
+    { clip, tether },
+  );
 
 describe('cycle', () => {
   it('fill and run by hand: 0.5 m² · differential against 0.5 L/s in and 2 L/s out', () => {
@@ -82,14 +86,22 @@ describe('cycle', () => {
     const cycle = cycleOf(c, 0.0008);
     if (!cycle.ok) throw new Error(cycle.reason);
     expect(cycle.fill * 0.0008 + c.hydraulics.drainback(1)).toBeCloseTo(c.drawdown, 10);
-    const slices = Array.from({ length: 20 }, (_, i) => drawTime(c, c.lead - ((c.lead - c.stop) * i) / 20, c.lead - ((c.lead - c.stop) * (i + 1)) / 20, 0.0008));
+    const slices = Array.from({ length: 20 }, (_, i) =>
+      drawTime(c, c.lead - ((c.lead - c.stop) * i) / 20, c.lead - ((c.lead - c.stop) * (i + 1)) / 20, 0.0008),
+    );
     expect(slices.reduce((a, b) => a + b, 0)).toBeCloseTo(cycle.run, 6);
   });
 
   it('counts water and time through a step in the vessel and past equipment: the pieces add up', () => {
     const s = station((x) => {
       constantFlow(x);
-      x.vessel.shape = { kind: 'stacked', sections: [{ kind: 'box', length: 1, width: 0.5, depth: 0.45 }, { kind: 'box', length: 1, width: 1, depth: 0.75 }] };
+      x.vessel.shape = {
+        kind: 'stacked',
+        sections: [
+          { kind: 'box', length: 1, width: 0.5, depth: 0.45 },
+          { kind: 'box', length: 1, width: 1, depth: 0.75 },
+        ],
+      };
       x.vessel.displacement = [{ name: 'pump', volume: 0.02, from: 0.4, to: 0.5 }];
     });
     const c = levelContext(s);
@@ -123,24 +135,77 @@ describe('cycle', () => {
 describe('rules', () => {
   it('judges the station to begin from: all that there are, none broken', () => {
     const { rules } = judge(station());
-    expect(rules.map((r) => r.id).sort()).toEqual(['condensate', 'dose', 'drainback', 'dry-run', 'fill', 'gap', 'inlet', 'keep-up', 'order', 'reach', 'reserve', 'run', 'squirt', 'starts', 'submergence', 'swing', 'tube-bore']);
+    expect(rules.map((r) => r.id).sort()).toEqual([
+      'condensate',
+      'dose',
+      'drainback',
+      'dry-run',
+      'fill',
+      'gap',
+      'inlet',
+      'keep-up',
+      'order',
+      'reach',
+      'reserve',
+      'run',
+      'squirt',
+      'starts',
+      'submergence',
+      'swing',
+      'tube-bore',
+    ]);
     expect(rules.filter((r) => r.state === 'broken')).toEqual([]);
   });
 
   it.each<[string, string, Change, Change]>([
-    ['submergence', 'motor bare at the stop, covered once the clip is up', (s) => setPump(s, 0.4), (s) => setPump(s, 0.5)],
-    ['submergence', 'the other school asks only for the volute', (s) => setPump(s, 0.28), (s) => (setPump(s, 0.28), (s.pumps[0]!.volute = 0.13), (s.settings.submergence = 'volute'))],
+    [
+      'submergence',
+      'motor bare at the stop, covered once the clip is up',
+      (s) => setPump(s, 0.4),
+      (s) => setPump(s, 0.5),
+    ],
+    [
+      'submergence',
+      'the other school asks only for the volute',
+      (s) => setPump(s, 0.28),
+      (s) => (setPump(s, 0.28), (s.pumps[0]!.volute = 0.13), (s.settings.submergence = 'volute')),
+    ],
     ['order', 'bell under the start', (s) => setAlarm(s, 0.5), (s) => setAlarm(s, 0.7)],
     ['gap', 'bell 50 mm over the start', (s) => setAlarm(s, 0.615), (s) => setAlarm(s, 0.7)],
     ['starts', 'half the drawdown', (s) => setPump(s, 0.45, 0.08), (s) => setPump(s, 0.45, 0.2)],
-    ['run', 'a minute of run asked of a short one', (s) => (s.pumps[0]!.minimumRun = 90), (s) => (s.pumps[0]!.minimumRun = 45)],
-    ['drainback', 'a long line without a check valve', (s) => ((s.discharge.checkValve = null), (s.discharge.segments[0]!.length = 90)), (s) => (s.discharge.segments[0]!.length = 90)],
+    [
+      'run',
+      'a minute of run asked of a short one',
+      (s) => (s.pumps[0]!.minimumRun = 90),
+      (s) => (s.pumps[0]!.minimumRun = 45),
+    ],
+    [
+      'drainback',
+      'a long line without a check valve',
+      (s) => ((s.discharge.checkValve = null), (s.discharge.segments[0]!.length = 90)),
+      (s) => (s.discharge.segments[0]!.length = 90),
+    ],
     ['keep-up', 'a peak beyond the pump', (s) => peak(s, 2.7e-3), (s) => peak(s, 2.5e-3)],
-    ['inlet', 'bell over the inlet', (s) => (s.vessel.inletInvert = 0.7), (s) => ((s.vessel.inletInvert = 0.7), (s.settings.inlet = 'storage'))],
+    [
+      'inlet',
+      'bell over the inlet',
+      (s) => (s.vessel.inletInvert = 0.7),
+      (s) => ((s.vessel.inletInvert = 0.7), (s.settings.inlet = 'storage')),
+    ],
     ['reserve', 'an hour promised', (s) => (s.settings.reserveTime = 3600), (s) => (s.settings.reserveTime = 240)],
     ['reach', 'a tether too short to tilt', (s) => setPump(s, 0.45, 0.06), (s) => setPump(s, 0.45, 0.09)],
-    ['reach', 'a cord that ends in the pit', (s) => (s.sensors[0]!.cordLength = 2), (s) => (s.sensors[0]!.cordLength = 3.5)],
-    ['submergence', 'a range measured wider than its angles say', (s) => Object.assign(s.sensors[0]!, { measured: { above: 0.15, below: 0.16 } }), (s) => Object.assign(s.sensors[0]!, { measured: { above: 0.15, below: 0.14 } })],
+    [
+      'reach',
+      'a cord that ends in the pit',
+      (s) => (s.sensors[0]!.cordLength = 2),
+      (s) => (s.sensors[0]!.cordLength = 3.5),
+    ],
+    [
+      'submergence',
+      'a range measured wider than its angles say',
+      (s) => Object.assign(s.sensors[0]!, { measured: { above: 0.15, below: 0.16 } }),
+      (s) => Object.assign(s.sensors[0]!, { measured: { above: 0.15, below: 0.14 } }),
+    ],
     ['reach', 'a float that hits the floor before it acts', (s) => setPump(s, 0.15), (s) => setPump(s, 0.2)],
   ])('%s: %s', (id, _, breaks, holds) => {
     expect(rule(station(breaks), id).state).toBe('broken');
@@ -150,7 +215,10 @@ describe('rules', () => {
   it('gives needs, has and slack that agree', () => {
     for (const r of judge(station()).rules) {
       if (!r.needs || !r.has || !r.slack) continue;
-      expect(r.slack.value).toBeCloseTo(r.sense === 'at-least' ? r.has.value - r.needs.value : r.needs.value - r.has.value, 12);
+      expect(r.slack.value).toBeCloseTo(
+        r.sense === 'at-least' ? r.has.value - r.needs.value : r.needs.value - r.has.value,
+        12,
+      );
       expect(r.why.length).toBeGreaterThan(0);
     }
   });
@@ -163,28 +231,63 @@ describe('rules', () => {
   });
 
   it('calls a rule tight by its slack against the need', () => {
-    expect(rule(station((s) => (s.settings.tightShare = 0)), 'submergence').state).toBe('holds');
-    expect(rule(station((s) => (s.settings.tightShare = 0.5)), 'submergence').state).toBe('tight');
+    expect(
+      rule(
+        station((s) => (s.settings.tightShare = 0)),
+        'submergence',
+      ).state,
+    ).toBe('holds');
+    expect(
+      rule(
+        station((s) => (s.settings.tightShare = 0.5)),
+        'submergence',
+      ).state,
+    ).toBe('tight');
   });
 
   it('says not known where the pump has no operating point, and not asked where nothing is fitted', () => {
     const dead = station((s) => (s.discharge.outlet = 50));
-    expect([rule(dead, 'starts').state, rule(dead, 'run').state, rule(dead, 'keep-up').state]).toEqual(['unknown', 'unknown', 'unknown']);
-    const bare = station((s) => ((s.sensors = s.sensors.filter((x) => x.role === 'pump')), (s.discharge.checkValve = { pipeBefore: 0 })));
-    expect([rule(bare, 'reserve').state, rule(bare, 'inlet').state, rule(bare, 'drainback').state]).toEqual(['not-applicable', 'not-applicable', 'not-applicable']);
+    expect([rule(dead, 'starts').state, rule(dead, 'run').state, rule(dead, 'keep-up').state]).toEqual([
+      'unknown',
+      'unknown',
+      'unknown',
+    ]);
+    const bare = station(
+      (s) => ((s.sensors = s.sensors.filter((x) => x.role === 'pump')), (s.discharge.checkValve = { pipeBefore: 0 })),
+    );
+    expect([rule(bare, 'reserve').state, rule(bare, 'inlet').state, rule(bare, 'drainback').state]).toEqual([
+      'not-applicable',
+      'not-applicable',
+      'not-applicable',
+    ]);
   });
 
   it('more inflow never gives more reserve, a higher start never more starts', () => {
     fc.assert(
-      fc.property(fc.double({ min: 1e-5, max: 1e-3, noNaN: true }), fc.double({ min: 1.01, max: 3, noNaN: true }), (q, more) => {
-        const at = (design: number) => judge(station((s) => (s.inflow.source = { kind: 'steady', low: 1e-6, design, peak: 1 }))).reserve!.design;
-        expect(at(q * more)).toBeLessThan(at(q));
-      }),
+      fc.property(
+        fc.double({ min: 1e-5, max: 1e-3, noNaN: true }),
+        fc.double({ min: 1.01, max: 3, noNaN: true }),
+        (q, more) => {
+          const at = (design: number) =>
+            judge(station((s) => (s.inflow.source = { kind: 'steady', low: 1e-6, design, peak: 1 }))).reserve!.design;
+          expect(at(q * more)).toBeLessThan(at(q));
+        },
+      ),
       { numRuns: 20 },
     );
     const rod = (upperStop: number) =>
       station((s) => {
-        const { riseDeg: _r, fallDeg: _f, clip: _c, tether: _t, body: _b, measured: _m, weight: _w, thickness: _k, ...rest } = s.sensors[0]! as Extract<Station['sensors'][number], { kind: 'tilt' }>;
+        const {
+          riseDeg: _r,
+          fallDeg: _f,
+          clip: _c,
+          tether: _t,
+          body: _b,
+          measured: _m,
+          weight: _w,
+          thickness: _k,
+          ...rest
+        } = s.sensors[0]! as Extract<Station['sensors'][number], { kind: 'tilt' }>;
         s.sensors[0] = { ...rest, kind: 'rod', latch: 'magnet', upperStop, lowerStop: 0.31 } satisfies RodFloat;
       });
     const starts = [0.4, 0.5, 0.6, 0.7].map((u) => judge(rod(u)).rules.find((r) => r.id === 'starts')!.has!.value);
@@ -194,7 +297,9 @@ describe('rules', () => {
 
 describe('water and tape', () => {
   it('counts water from the floor and from the mark below, by hand for a box', () => {
-    const s = station((x) => ((x.vessel.shape = { kind: 'box', length: 1, width: 0.5, depth: 1.2 }), (x.settings.hoseFlow = 1e-3)));
+    const s = station(
+      (x) => ((x.vessel.shape = { kind: 'box', length: 1, width: 0.5, depth: 1.2 }), (x.settings.hoseFlow = 1e-3)),
+    );
     const { raise, context } = judge(s);
     expect(raise.map((r) => r.to)).toEqual(['stop', 'lead', 'alarm', 'overflow']);
     expect(raise[1]!.fromFloor).toBeCloseTo(0.5 * context.lead, 12);

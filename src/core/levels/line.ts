@@ -56,9 +56,21 @@ function crestWarnings({ station, stop }: LevelContext): Phrase[] {
   if (!highPoint || highPoint.vented) return [];
   const pull = highPoint.height - outlet;
   return [
-    ...(pull > SIPHON_BREAKS ? [phrase`Beyond the high point the water falls ${quantity('head', pull)}: the column tears there, and the pump lifts to the high point after all. Vent it, or count on no siphon.`] : []),
-    ...(outlet < stop ? [phrase`The outlet is below the water: once the pump has filled the line it siphons on after the stop, down to the intake. Vent the high point.`] : []),
-    ...(!checkValve ? [phrase`No check valve under the high point: what stands up to it falls back at every stop, and the siphon with it.`] : []),
+    ...(pull > SIPHON_BREAKS
+      ? [
+          phrase`Beyond the high point the water falls ${quantity('head', pull)}: the column tears there, and the pump lifts to the high point after all. Vent it, or count on no siphon.`,
+        ]
+      : []),
+    ...(outlet < stop
+      ? [
+          phrase`The outlet is below the water: once the pump has filled the line it siphons on after the stop, down to the intake. Vent the high point.`,
+        ]
+      : []),
+    ...(!checkValve
+      ? [
+          phrase`No check valve under the high point: what stands up to it falls back at every stop, and the siphon with it.`,
+        ]
+      : []),
   ];
 }
 
@@ -73,7 +85,9 @@ function frostWarnings(context: LevelContext): Phrase[] {
   const rests = cycleOf(context, inflow.low);
   const rest = rests.ok ? rests.fill : Infinity;
   return rest > freezes
-    ? [phrase`${quantity('distance', exposed)} of the line run in the open and stand full between runs: at ${quantity('temperature', air)} a bare pipe of ${quantity('bore', bore)} freezes through in ${quantity('time', freezes)}, and at the low inflow it rests ${quantity('time', rest)}. Drain it back, bury it or warm it.`]
+    ? [
+        phrase`${quantity('distance', exposed)} of the line run in the open and stand full between runs: at ${quantity('temperature', air)} a bare pipe of ${quantity('bore', bore)} freezes through in ${quantity('time', freezes)}, and at the low inflow it rests ${quantity('time', rest)}. Drain it back, bury it or warm it.`,
+      ]
     : [];
 }
 
@@ -92,11 +106,27 @@ export function lineOf(context: LevelContext): Line {
     ? []
     : [
         ...(atLead.ok ? [] : [sayNoDuty(atLead)]),
-        ...(share > pump.headShare ? [phrase`The pump works at ${quantity('share', share)} of its shut-off head; its maker allows ${quantity('share', pump.headShare)}.`] : []),
-        ...(slow.length > 0 ? [phrase`In ${slow[0]!.name} slower than ${quantity('velocity', velocityMin)} with one pump: solids settle in the pipe.`] : []),
-        ...(fast.length > 0 ? [phrase`In ${fast[0]!.name} faster than ${quantity('velocity', velocityMax)}: wear, and a blow when it stops.`] : []),
+        ...(share > pump.headShare
+          ? [
+              phrase`The pump works at ${quantity('share', share)} of its shut-off head; its maker allows ${quantity('share', pump.headShare)}.`,
+            ]
+          : []),
+        ...(slow.length > 0
+          ? [
+              phrase`In ${slow[0]!.name} slower than ${quantity('velocity', velocityMin)} with one pump: solids settle in the pipe.`,
+            ]
+          : []),
+        ...(fast.length > 0
+          ? [
+              phrase`In ${fast[0]!.name} faster than ${quantity('velocity', velocityMax)}: wear, and a blow when it stops.`,
+            ]
+          : []),
         ...crestWarnings(context),
         ...frostWarnings(context),
       ];
-  return { rows, total: { length: sum((r) => r.length), volume: sum((r) => r.volume), k: sum((r) => r.k), loss: sum((r) => r.loss) }, warnings };
+  return {
+    rows,
+    total: { length: sum((r) => r.length), volume: sum((r) => r.volume), k: sum((r) => r.k), loss: sum((r) => r.loss) },
+    warnings,
+  };
 }

@@ -20,7 +20,9 @@ export interface Acting {
   /** The sensor that stops the pump, and the one that starts it; one float may do both. */
   readonly stopBy: string;
   readonly leadBy: string;
-  readonly others: Readonly<Partial<Record<'low' | 'peak' | 'lag' | 'lag2' | 'alarm' | 'cutoff', Trips & { readonly sensor: string }>>>;
+  readonly others: Readonly<
+    Partial<Record<'low' | 'peak' | 'lag' | 'lag2' | 'alarm' | 'cutoff', Trips & { readonly sensor: string }>>
+  >;
 }
 
 /** The order in which the levels must stand, from the floor up. What is being filled starts low and stops high. */
@@ -28,10 +30,15 @@ const EMPTYING: readonly MarkName[] = ['low', 'stop', 'lead', 'peak', 'lag', 'la
 const FILLING: readonly MarkName[] = ['low', 'lag2', 'lag', 'lead', 'stop', 'alarm', 'overflow'];
 
 /** On which side of the water's move each acts: a low level as the water falls, pumps that fill likewise, all else as it rises. */
-const fallingIn = (name: MarkName, filling: boolean): boolean => name === 'low' || (filling && (name === 'lag' || name === 'lag2'));
+const fallingIn = (name: MarkName, filling: boolean): boolean =>
+  name === 'low' || (filling && (name === 'lag' || name === 'lag2'));
 
 /** Every level that is fitted, in the order in which they must stand from the floor up. */
-export function marksOf({ stop, lead, stopBy, leadBy, others }: Acting, overflow: number, duty: Station['duty']['kind']): Mark[] {
+export function marksOf(
+  { stop, lead, stopBy, leadBy, others }: Acting,
+  overflow: number,
+  duty: Station['duty']['kind'],
+): Mark[] {
   const filling = duty === 'fill';
   return (filling ? FILLING : EMPTYING).flatMap((name): Mark[] => {
     switch (name) {

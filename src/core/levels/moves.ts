@@ -13,11 +13,19 @@ export interface Move {
 const name = (s: Sensor) => `${s.role} ${kindOf(s).noun}`;
 
 function heightMove(sensor: Sensor, what: string, by: number): Move {
-  return { sensor: sensor.id, by: Math.abs(by), says: phrase`${by > 0 ? 'Raise' : 'Lower'} the ${what} of the ${name(sensor)} ${quantity('height', Math.abs(by))}.` };
+  return {
+    sensor: sensor.id,
+    by: Math.abs(by),
+    says: phrase`${by > 0 ? 'Raise' : 'Lower'} the ${what} of the ${name(sensor)} ${quantity('height', Math.abs(by))}.`,
+  };
 }
 
 function lengthMove(sensor: Sensor, what: string, by: number): Move {
-  return { sensor: sensor.id, by: Math.abs(by), says: phrase`${by > 0 ? 'Lengthen' : 'Shorten'} the ${what} of the ${name(sensor)} by ${quantity('height', Math.abs(by))}.` };
+  return {
+    sensor: sensor.id,
+    by: Math.abs(by),
+    says: phrase`${by > 0 ? 'Lengthen' : 'Shorten'} the ${what} of the ${name(sensor)} by ${quantity('height', Math.abs(by))}.`,
+  };
 }
 
 /** Below a tenth of a millimetre nothing is moved. */
@@ -31,22 +39,42 @@ function movesOf(from: Sensor, to: Sensor): Move[] {
     return [m.of === 'height' ? heightMove(to, m.label, by) : lengthMove(to, m.label, by)];
   });
   const [was, is] = [from.kind === 'tilt' ? facingOf(from) : null, to.kind === 'tilt' ? facingOf(to) : null];
-  const turned: Move[] = was !== null && is !== null && Math.abs(was - is) > 0.5 ? [{ sensor: to.id, by: 0, says: phrase`Turn the ${name(to)} from ${quantity('angle', was)} to ${quantity('angle', is)}.` }] : [];
+  const turned: Move[] =
+    was !== null && is !== null && Math.abs(was - is) > 0.5
+      ? [
+          {
+            sensor: to.id,
+            by: 0,
+            says: phrase`Turn the ${name(to)} from ${quantity('angle', was)} to ${quantity('angle', is)}.`,
+          },
+        ]
+      : [];
   const contact: Move[] =
-    from.contact !== to.contact ? [{ sensor: to.id, by: 0, says: phrase`Use the contact of the ${name(to)} that ${to.contact === 'closes-on-rise' ? 'closes on rise (NO hanging)' : 'opens on rise (NC hanging)'}.` }] : [];
+    from.contact !== to.contact
+      ? [
+          {
+            sensor: to.id,
+            by: 0,
+            says: phrase`Use the contact of the ${name(to)} that ${to.contact === 'closes-on-rise' ? 'closes on rise (NO hanging)' : 'opens on rise (NC hanging)'}.`,
+          },
+        ]
+      : [];
   return [...set, ...turned, ...contact];
 }
 
 /** What to do to come from one hanging of floats to another, lowest float of the wanted first: moved, exchanged, taken out, added. */
 export function moves(from: readonly Sensor[], to: readonly Sensor[]): Move[] {
-  const gone = from.filter((f) => !to.some((t) => t.id === f.id)).map((f): Move => ({ sensor: f.id, by: 1, says: phrase`Take out the ${name(f)}.` }));
+  const gone = from
+    .filter((f) => !to.some((t) => t.id === f.id))
+    .map((f): Move => ({ sensor: f.id, by: 1, says: phrase`Take out the ${name(f)}.` }));
   const rest = [...to]
     .sort((a, b) => kindOf(a).setting(a) - kindOf(b).setting(b))
     .flatMap((t): Move[] => {
       const f = from.find((s) => s.id === t.id);
       const hang = phrase`${quantity('height', kindOf(t).setting(t))} above the floor`;
       if (!f) return [{ sensor: t.id, by: 1, says: phrase`Hang a ${name(t)} at ${hang}.` }];
-      if (f.kind !== t.kind) return [{ sensor: t.id, by: 1, says: phrase`Exchange the ${name(f)} for a ${kindOf(t).name}, at ${hang}.` }];
+      if (f.kind !== t.kind)
+        return [{ sensor: t.id, by: 1, says: phrase`Exchange the ${name(f)} for a ${kindOf(t).name}, at ${hang}.` }];
       return movesOf(f, t);
     });
   return [...gone, ...rest];

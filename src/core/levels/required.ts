@@ -20,7 +20,11 @@ const fails = ({ state }: JudgedRule) => state === 'broken' || state === 'unknow
 const DEAR: readonly string[] = ['starts', 'run', 'swing'];
 
 /** The first of some rules that a station does not keep (or that cannot be judged), or null when all of them hold. */
-export function brokenRules(station: Station, required: ReadonlySet<string>, surroundings: Surroundings): string | null {
+export function brokenRules(
+  station: Station,
+  required: ReadonlySet<string>,
+  surroundings: Surroundings,
+): string | null {
   const geometry = geometryOf(station, surroundings);
   let worst: LevelContext['worst'] | null = null;
   const context: LevelContext = {
@@ -35,4 +39,8 @@ export function brokenRules(station: Station, required: ReadonlySet<string>, sur
 
 /** Whether one sensor by itself can act where it is set. */
 export const reachHolds = (station: Station, vessel: Vessel, sensor: Sensor): boolean =>
-  reachOf(station, vessel, sensor).every((c) => (c.sense === 'at-least' ? c.has.value - c.needs.value : c.needs.value - c.has.value) >= -1e-9 * (c.scale ?? Math.abs(c.needs.value)));
+  reachOf(station, vessel, sensor).every(
+    (c) =>
+      (c.sense === 'at-least' ? c.has.value - c.needs.value : c.needs.value - c.has.value) >=
+      -1e-9 * (c.scale ?? Math.abs(c.needs.value)),
+  );

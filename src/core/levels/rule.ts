@@ -63,12 +63,25 @@ const ROUNDING = 1e-9;
 export function judgeRule(rule: Rule, context: LevelContext): JudgedRule {
   const { id, title, severity } = rule;
   const asked = rule.judge(context);
-  if ('state' in asked) return { id, title, severity, sense: null, needs: null, has: null, slack: null, share: null, ...asked };
+  if ('state' in asked)
+    return { id, title, severity, sense: null, needs: null, has: null, slack: null, share: null, ...asked };
   const [tightest] = asked.map((c) => ({ ...c, ...measure(c) })).sort((a, b) => a.share - b.share);
   if (!tightest) throw new RangeError(`rule ${id} asks nothing`);
   const { sense, needs, has, slack, share, why, about } = tightest;
   const state = share < -ROUNDING ? 'broken' : share < context.station.settings.tightShare ? 'tight' : 'holds';
-  return { id, title, severity, state, sense, needs, has, slack: { kind: needs.kind, value: slack }, share, why, about };
+  return {
+    id,
+    title,
+    severity,
+    state,
+    sense,
+    needs,
+    has,
+    slack: { kind: needs.kind, value: slack },
+    share,
+    why,
+    about,
+  };
 }
 
 const RANK: Readonly<Record<RuleState, number>> = { broken: 0, unknown: 1, tight: 2, holds: 2, 'not-applicable': 3 };

@@ -23,7 +23,11 @@ export interface SystemCurves {
 const POINTS = 33;
 
 /** Flow of one pump at a head where the risers join, m³/s: nothing above its shut-off, its last point below that. */
-function flowAtJoint(curve: { readonly to: number; at(q: number): number }, riser: (q: number) => number, head: number): number {
+function flowAtJoint(
+  curve: { readonly to: number; at(q: number): number },
+  riser: (q: number) => number,
+  head: number,
+): number {
   const surplus = (q: number) => curve.at(q) - riser(q) - head;
   if (surplus(0) <= 0) return 0;
   return surplus(curve.to) >= 0 ? curve.to : brentRoot(surplus, 0, curve.to, 1e-9);
@@ -38,21 +42,37 @@ export function systemCurves({ hydraulics, calls, stop }: LevelContext): SystemC
   const pumps = Array.from({ length: hydraulics.count }, (_, k) => ({
     running: k + 1,
     // Below its run-out a curve is not known: the line ends there.
-    points: heads.map((head, j) => ({ head, flow: flows.slice(0, k + 1).reduce((sum, f) => sum + f[j]!, 0) })).filter((_, j) => j === 0 || flows.slice(0, k + 1).some((f) => f[j]! > f[j - 1]!)),
+    points: heads
+      .map((head, j) => ({ head, flow: flows.slice(0, k + 1).reduce((sum, f) => sum + f[j]!, 0) }))
+      .filter((_, j) => j === 0 || flows.slice(0, k + 1).some((f) => f[j]! > f[j - 1]!)),
   }));
   const end = Math.max(...pumps.flatMap((p) => p.points.map((x) => x.flow))) * 1.02;
   const names = (['lead', 'lag', 'lag2'] as const).slice(0, calls.length);
-  const levels: { at: MarkName; level: number }[] = [{ at: 'stop', level: stop }, ...names.map((at, i) => ({ at, level: calls[i]! }))];
+  const levels: { at: MarkName; level: number }[] = [
+    { at: 'stop', level: stop },
+    ...names.map((at, i) => ({ at, level: calls[i]! })),
+  ];
   const systems = levels.map(({ at, level }) => ({
     at,
     level,
-    points: Array.from({ length: POINTS }, (_, i) => ({ flow: (end * i) / (POINTS - 1), head: hydraulics.jointHead((end * i) / (POINTS - 1), level) })).filter((p) => p.head <= most * 1.1),
+    points: Array.from({ length: POINTS }, (_, i) => ({
+      flow: (end * i) / (POINTS - 1),
+      head: hydraulics.jointHead((end * i) / (POINTS - 1), level),
+    })).filter((p) => p.head <= most * 1.1),
   }));
   const duties = levels.flatMap(({ at, level }, i) => {
     const running = Math.max(i, 1);
     const point = hydraulics.at(level, running);
-    return point.ok && point.pumps.length > 0 ? [{ at, running, flow: point.flow, head: hydraulics.jointHead(point.flow, level) }] : [];
+    return point.ok && point.pumps.length > 0
+      ? [{ at, running, flow: point.flow, head: hydraulics.jointHead(point.flow, level) }]
+      : [];
   });
   const first = curves[0]!;
-  return { pumps, systems, duties, shutOff: { flow: 0, head: first.at(0) }, runOut: { flow: first.to, head: first.at(first.to) } };
+  return {
+    pumps,
+    systems,
+    duties,
+    shutOff: { flow: 0, head: first.at(0) },
+    runOut: { flow: first.to, head: first.at(first.to) },
+  };
 }

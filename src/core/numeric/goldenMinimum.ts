@@ -7,7 +7,12 @@ const SHRINK = (Math.sqrt(5) - 1) / 2;
  *
  * @param tolerance relative to b − a; the value at the minimum is flat, so 1e-5 gives it to about 1e-10
  */
-export function goldenMinimum(f: (x: number) => number, a: number, b: number, tolerance = 1e-5): { x: number; value: number } {
+export function goldenMinimum(
+  f: (x: number) => number,
+  a: number,
+  b: number,
+  tolerance = 1e-5,
+): { x: number; value: number } {
   const stop = tolerance * (b - a);
   let x1 = b - SHRINK * (b - a);
   let x2 = a + SHRINK * (b - a);

@@ -7,7 +7,8 @@ describe('brentRoot', () => {
     expect(brentRoot((x) => x ** 3 - 2 * x - 5, 2, 3)).toBeCloseTo(2.0945514815423265, 11);
   });
   it('finds a root wherever it lies in the bracket', () => {
-    fc.assert(fc.property(fc.double({ min: -5, max: 5, noNaN: true }), (r) => {
+    fc.assert(
+      fc.property(fc.double({ min: -5, max: 5, noNaN: true }), (r) => {
         expect(brentRoot((x) => Math.expm1(x - r) + (x - r) ** 3, -6, 6)).toBeCloseTo(r, 9);
       }),
     );
@@ -18,10 +19,14 @@ describe('brentRoot', () => {
 describe('goldenMinimum', () => {
   it('finds the valley of a/x + b/(1 − x), which is at √a/(√a + √b)', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.1, max: 10, noNaN: true }), fc.double({ min: 0.1, max: 10, noNaN: true }), (a, b) => {
-        const { x } = goldenMinimum((t) => a / t + b / (1 - t), 0, 1, 1e-7);
-        expect(x).toBeCloseTo(Math.sqrt(a) / (Math.sqrt(a) + Math.sqrt(b)), 5);
-      }),
+      fc.property(
+        fc.double({ min: 0.1, max: 10, noNaN: true }),
+        fc.double({ min: 0.1, max: 10, noNaN: true }),
+        (a, b) => {
+          const { x } = goldenMinimum((t) => a / t + b / (1 - t), 0, 1, 1e-7);
+          expect(x).toBeCloseTo(Math.sqrt(a) / (Math.sqrt(a) + Math.sqrt(b)), 5);
+        },
+      ),
     );
   });
 });
@@ -37,7 +42,10 @@ describe('integrate', () => {
 
 describe('monotoneCubic', () => {
   const falling = fc
-    .array(fc.tuple(fc.double({ min: 0.05, max: 2, noNaN: true }), fc.double({ min: 0.05, max: 3, noNaN: true })), { minLength: 2, maxLength: 12 })
+    .array(fc.tuple(fc.double({ min: 0.05, max: 2, noNaN: true }), fc.double({ min: 0.05, max: 3, noNaN: true })), {
+      minLength: 2,
+      maxLength: 12,
+    })
     .map((steps) => {
       let x = 0;
       let y = 50;
@@ -47,7 +55,10 @@ describe('monotoneCubic', () => {
   it('passes through its points and never rises between falling ones', () => {
     fc.assert(
       fc.property(falling, (points) => {
-        const curve = monotoneCubic(points.map((p) => p[0]), points.map((p) => p[1]));
+        const curve = monotoneCubic(
+          points.map((p) => p[0]),
+          points.map((p) => p[1]),
+        );
         for (const [x, y] of points) expect(curve.at(x)).toBeCloseTo(y, 9);
         let before = Infinity;
         for (let i = 0; i <= 200; i++) {

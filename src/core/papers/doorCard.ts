@@ -7,7 +7,12 @@ export interface DoorCard {
   readonly revision: string;
   readonly date: string;
   readonly facts: readonly { readonly label: string; readonly value: string }[];
-  readonly levels: readonly { readonly name: string; readonly rimDown: string; readonly floorUp: string; readonly what: string }[];
+  readonly levels: readonly {
+    readonly name: string;
+    readonly rimDown: string;
+    readonly floorUp: string;
+    readonly what: string;
+  }[];
   readonly bell: readonly string[];
   readonly contact: string;
   readonly cautions: readonly string[];
@@ -18,13 +23,19 @@ export interface DoorCard {
  * @param revision of the document that the card is true of
  * @param date on which it is printed, as it should stand there
  */
-export function doorCard({ context, cycles, reserve }: Judgement, revision: number, date: string, system: UnitSystem): DoorCard {
+export function doorCard(
+  { context, cycles, reserve }: Judgement,
+  revision: number,
+  date: string,
+  system: UnitSystem,
+): DoorCard {
   const { station, marks, alarm, vessel, atLead, drawdown } = context;
   const { duty, pumps } = station;
   const pump = pumps[0]!;
   const height = (level: number) => say(quantity('height', level), system);
   const { design } = cycles;
-  const answers = [station.alarm.horn ? 'horn' : '', station.alarm.lamp ? 'lamp' : ''].filter(Boolean).join(' and ') || 'alarm';
+  const answers =
+    [station.alarm.horn ? 'horn' : '', station.alarm.lamp ? 'lamp' : ''].filter(Boolean).join(' and ') || 'alarm';
   const filling = duty.kind === 'fill';
   const valve = filling && duty.from.kind === 'valve';
   const what: Readonly<Record<MarkName, string>> = {
@@ -34,8 +45,18 @@ export function doorCard({ context, cycles, reserve }: Judgement, revision: numb
     lag: 'a second pump starts',
     lag2: 'a third pump starts',
     peak: 'the timer rests less',
-    lead: filling ? 'filling starts' : duty.kind === 'dose' && duty.mode === 'timed' ? 'the timer begins' : 'pump starts',
-    stop: filling ? 'filling stops' : duty.kind === 'dose' && duty.mode === 'timed' ? 'the timer ends' : pumps.length > 1 ? 'every pump stops' : 'pump stops',
+    lead: filling
+      ? 'filling starts'
+      : duty.kind === 'dose' && duty.mode === 'timed'
+        ? 'the timer begins'
+        : 'pump starts',
+    stop: filling
+      ? 'filling stops'
+      : duty.kind === 'dose' && duty.mode === 'timed'
+        ? 'the timer ends'
+        : pumps.length > 1
+          ? 'every pump stops'
+          : 'pump stops',
     low: filling ? 'the tank is nearly empty' : 'everything off, whatever else says',
   };
   return {
@@ -44,20 +65,58 @@ export function doorCard({ context, cycles, reserve }: Judgement, revision: numb
     revision: `revision ${revision}`,
     date,
     facts: [
-      { label: valve ? 'filled through' : 'pump', value: valve ? 'a valve' : pumps.length > 1 ? `${pumps.length} × ${pump.name}` : pump.name },
-      ...(valve ? [] : [{ label: 'nameplate', value: `${say(quantity('current', pump.ratedCurrent), system)} at ${say(quantity('voltage', station.supply.voltage), system)} ${station.supply.frequency} Hz` }]),
-      { label: 'delivers at start', value: atLead.ok ? (valve ? say(quantity('flow', atLead.flow), system) : `${say(quantity('flow', atLead.flow), system)} at ${say(quantity('head', atLead.head), system)}`) : 'not known' },
+      {
+        label: valve ? 'filled through' : 'pump',
+        value: valve ? 'a valve' : pumps.length > 1 ? `${pumps.length} × ${pump.name}` : pump.name,
+      },
+      ...(valve
+        ? []
+        : [
+            {
+              label: 'nameplate',
+              value: `${say(quantity('current', pump.ratedCurrent), system)} at ${say(quantity('voltage', station.supply.voltage), system)} ${station.supply.frequency} Hz`,
+            },
+          ]),
+      {
+        label: 'delivers at start',
+        value: atLead.ok
+          ? valve
+            ? say(quantity('flow', atLead.flow), system)
+            : `${say(quantity('flow', atLead.flow), system)} at ${say(quantity('head', atLead.head), system)}`
+          : 'not known',
+      },
       { label: 'moves each run', value: say(quantity('volume', drawdown), system) },
-      { label: filling ? 'fills at design draw in' : 'runs at design inflow', value: design.ok && design.keepsUp ? say(quantity('time', design.run), system) : 'without a stop' },
+      {
+        label: filling ? 'fills at design draw in' : 'runs at design inflow',
+        value: design.ok && design.keepsUp ? say(quantity('time', design.run), system) : 'without a stop',
+      },
       ...(valve ? [] : [{ label: 'at most', value: `${Number(pump.startsPerHour.toFixed(1))} starts an hour` }]),
     ],
-    levels: [...marks].reverse().map(({ name, level }) => ({ name: markWords(name, duty), rimDown: height(vessel.depth - level), floorUp: height(level), what: what[name] })),
+    levels: [...marks]
+      .reverse()
+      .map(({ name, level }) => ({
+        name: markWords(name, duty),
+        rimDown: height(vessel.depth - level),
+        floorUp: height(level),
+        what: what[name],
+      })),
     bell:
       alarm && reserve
         ? [
-            filling ? 'The bell means: the tank is fuller than it should ever be.' : 'The bell means: the water is higher than the pump should ever let it come.',
-            ...(filling ? [] : [sayPhrase(phrase`From the first ring to the overflow there are ${quantity('duration', reserve.design)} at the usual inflow, ${quantity('duration', reserve.peak)} at the most.`, system)]),
-            filling ? 'Shut the supply, call. Silence stops the horn; the lamp stays until the water is down.' : 'Use less water, call, and do not open the pit. Silence stops the horn; the lamp stays until the water is down.',
+            filling
+              ? 'The bell means: the tank is fuller than it should ever be.'
+              : 'The bell means: the water is higher than the pump should ever let it come.',
+            ...(filling
+              ? []
+              : [
+                  sayPhrase(
+                    phrase`From the first ring to the overflow there are ${quantity('duration', reserve.design)} at the usual inflow, ${quantity('duration', reserve.peak)} at the most.`,
+                    system,
+                  ),
+                ]),
+            filling
+              ? 'Shut the supply, call. Silence stops the horn; the lamp stays until the water is down.'
+              : 'Use less water, call, and do not open the pit. Silence stops the horn; the lamp stays until the water is down.',
           ]
         : ['No bell is fitted: nobody is told before the overflow. Look at the pit often.'],
     contact: station.identity.contact || 'no number is set',

@@ -5,29 +5,48 @@ import { newStation, type Station } from '../station';
 import { doorCard, planScene, sensorScene, shaftScene, shaftSvg, tapeCsvRows, type Group } from './index';
 
 const of = (file: string) => demoStations().find((d) => d.file === file)!.station;
-const scene = (s: Station, ghosts?: Parameters<typeof shaftScene>[1]['ghosts']) => shaftScene(levelContext(s), { width: 620, height: 660, detail: 'full', system: 'metric', level: 0.4, ghosts });
-const texts = (groups: readonly Group[]) => groups.flatMap((g) => g.shapes.flatMap((x) => (x.type === 'text' ? [x.text] : [])));
+const scene = (s: Station, ghosts?: Parameters<typeof shaftScene>[1]['ghosts']) =>
+  shaftScene(levelContext(s), { width: 620, height: 660, detail: 'full', system: 'metric', level: 0.4, ghosts });
+const texts = (groups: readonly Group[]) =>
+  groups.flatMap((g) => g.shapes.flatMap((x) => (x.type === 'text' ? [x.text] : [])));
 const numbersOf = (d: string) => [...d.matchAll(/-?\d+(?:\.\d+)?/g)].map((m) => Number(m[0]));
 
 describe('the shaft of every duty', () => {
-  it.each(demoStations().map((d) => [d.file, d.station] as const))('%s: every sensor and level is there, every figure a number', (_, station) => {
-    const { groups } = scene(station);
-    for (const s of station.sensors) expect(groups.find((g) => g.part === `float:${s.id}`)!.shapes.length).toBeGreaterThan(2);
-    for (const m of levelContext(station).marks) expect(groups.some((g) => g.part === `level:${m.name}`)).toBe(true);
-    for (const g of groups) for (const x of g.shapes) if (x.type === 'path') expect(numbersOf(x.d).every(Number.isFinite) && !x.d.includes('NaN')).toBe(true);
-  });
+  it.each(demoStations().map((d) => [d.file, d.station] as const))(
+    '%s: every sensor and level is there, every figure a number',
+    (_, station) => {
+      const { groups } = scene(station);
+      for (const s of station.sensors)
+        expect(groups.find((g) => g.part === `float:${s.id}`)!.shapes.length).toBeGreaterThan(2);
+      for (const m of levelContext(station).marks) expect(groups.some((g) => g.part === `level:${m.name}`)).toBe(true);
+      for (const g of groups)
+        for (const x of g.shapes)
+          if (x.type === 'path') expect(numbersOf(x.d).every(Number.isFinite) && !x.d.includes('NaN')).toBe(true);
+    },
+  );
   it('names its levels by the duty, and draws no pump in a tank that is filled', () => {
     const header = scene(of('workshop-header-tank.json'));
     expect(texts(header.groups)).toEqual(expect.arrayContaining(['fill pipe', 'low alarm', 'start', 'stop']));
     expect(header.groups.find((g) => g.part === 'pump')!.shapes).toEqual([]);
-    expect(texts(scene(of('sand-bed-dosing-tank.json')).groups)).toEqual(expect.arrayContaining(['timer on', 'peak', 'redundant off']));
-    expect(scene(of('sand-bed-dosing-tank.json')).groups.find((g) => g.part === 'pipe')!.shapes.some((x) => x.role === 'jet')).toBe(true);
+    expect(texts(scene(of('sand-bed-dosing-tank.json')).groups)).toEqual(
+      expect.arrayContaining(['timer on', 'peak', 'redundant off']),
+    );
+    expect(
+      scene(of('sand-bed-dosing-tank.json'))
+        .groups.find((g) => g.part === 'pipe')!
+        .shapes.some((x) => x.role === 'jet'),
+    ).toBe(true);
     expect(texts(scene(of('cold-store-condensate.json')).groups)).toContain('cut-off');
   });
   it('draws as many pumps as there are, and a ladder where one stands', () => {
-    const motors = (s: Station) => scene(s).groups.find((g) => g.part === 'pump')!.shapes.filter((x) => x.role === 'pump-motor').length;
+    const motors = (s: Station) =>
+      scene(s)
+        .groups.find((g) => g.part === 'pump')!
+        .shapes.filter((x) => x.role === 'pump-motor').length;
     expect([motors(of('underpass-storm-sump.json')), motors(of('workshop-sump.json'))]).toEqual([2, 1]);
-    expect(scene(of('underpass-storm-sump.json')).groups.some((g) => g.part === 'obstacle:0' && g.label === 'ladder')).toBe(true);
+    expect(
+      scene(of('underpass-storm-sump.json')).groups.some((g) => g.part === 'obstacle:0' && g.label === 'ladder'),
+    ).toBe(true);
   });
   it('shows what would be as outlines beside what is', () => {
     const s = of('workshop-sump.json');
@@ -69,7 +88,8 @@ describe('what goes out', () => {
     const svg = shaftSvg(scene(s), 'A <sump> & "pit"');
     expect(svg).toMatch(/^<svg xmlns="http:\/\/www\.w3\.org\/2000\/svg" viewBox="0 0 620 660"/);
     expect(svg).toContain('<title>A &lt;sump&gt; &amp; &quot;pit&quot;</title>');
-    for (const tag of ['svg', 'g', 'title', 'text']) expect(svg.split(`<${tag}`).length).toBe(svg.split(`</${tag}>`).length);
+    for (const tag of ['svg', 'g', 'title', 'text'])
+      expect(svg.split(`<${tag}`).length).toBe(svg.split(`</${tag}>`).length);
     expect(svg).not.toContain('undefined');
   });
   it('the tape list as rows: one for each thing to set, in the units asked for', () => {
@@ -77,7 +97,16 @@ describe('what goes out', () => {
     const [head, ...rows] = tapeCsvRows(judgement, 'metric');
     expect(rows).toHaveLength(4);
     expect(rows.every((r) => r.length === head!.length)).toBe(true);
-    expect(rows[0]!.slice(0, 8)).toEqual(['1', 'pump', 'tilt', 'closes on rise (NO hanging)', 'clip', '925', '475', '30']);
+    expect(rows[0]!.slice(0, 8)).toEqual([
+      '1',
+      'pump',
+      'tilt',
+      'closes on rise (NO hanging)',
+      'clip',
+      '925',
+      '475',
+      '30',
+    ]);
     expect(rows[1]!.slice(4, 7)).toEqual(['tether', '', '150']);
     expect(Number(tapeCsvRows(judgement, 'us')[1]![6])).toBeCloseTo(475 / 25.4, 5);
   });
@@ -85,13 +114,19 @@ describe('what goes out', () => {
     for (const { station } of demoStations()) {
       for (const trips of sensorTrips(station)) {
         const words = texts(sensorScene(trips, 'metric').groups);
-        expect(words.some((w) => w.startsWith('on ')) && words.some((w) => w.startsWith('off ')) && words.some((w) => w.startsWith('↕'))).toBe(true);
+        expect(
+          words.some((w) => w.startsWith('on ')) &&
+            words.some((w) => w.startsWith('off ')) &&
+            words.some((w) => w.startsWith('↕')),
+        ).toBe(true);
       }
     }
   });
   it('the door card speaks of the duty', () => {
     const card = (file: string) => doorCard(judge(of(file)), 1, 'today', 'metric');
-    expect(card('workshop-header-tank.json').levels.map((l) => l.what)).toEqual(expect.arrayContaining(['filling stops', 'filling starts', 'the tank is nearly empty']));
+    expect(card('workshop-header-tank.json').levels.map((l) => l.what)).toEqual(
+      expect.arrayContaining(['filling stops', 'filling starts', 'the tank is nearly empty']),
+    );
     expect(card('underpass-storm-sump.json').levels.map((l) => l.what)).toContain('a second pump starts');
     expect(card('underpass-storm-sump.json').facts[0]!.value).toMatch(/^2 × /);
     expect(card('sand-bed-dosing-tank.json').levels.map((l) => l.what)).toContain('the timer rests less');

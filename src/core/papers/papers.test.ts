@@ -5,10 +5,12 @@ import { judge, levelContext } from '../levels';
 import { newStation, type Station } from '../station';
 import { doorCard, shaftScene, type ShaftScene } from './index';
 
-const scene = (s: Station, over: Partial<Parameters<typeof shaftScene>[1]> = {}) => shaftScene(levelContext(s), { width: 640, height: 600, detail: 'full', system: 'metric', level: 0.5, ...over });
+const scene = (s: Station, over: Partial<Parameters<typeof shaftScene>[1]> = {}) =>
+  shaftScene(levelContext(s), { width: 640, height: 600, detail: 'full', system: 'metric', level: 0.5, ...over });
 const texts = (s: ShaftScene) => s.groups.flatMap((g) => g.shapes.flatMap((x) => (x.type === 'text' ? [x.text] : [])));
 const group = (s: ShaftScene, part: string) => s.groups.find((g) => g.part === part)!;
-const points = (d: string) => [...d.matchAll(/[ML](-?[\d.]+) (-?[\d.]+)/g)].map((m) => [Number(m[1]), Number(m[2])] as const);
+const points = (d: string) =>
+  [...d.matchAll(/[ML](-?[\d.]+) (-?[\d.]+)/g)].map((m) => [Number(m[1]), Number(m[2])] as const);
 
 describe('the shaft', () => {
   it('is to one scale both ways, and its levels and pixels are inverse', () => {
@@ -24,7 +26,11 @@ describe('the shaft', () => {
 
   it('keeps within its frame at any size, for every demo station', () => {
     for (const { station } of demoStations()) {
-      for (const [width, height] of [[340, 640], [620, 660], [900, 400]] as const) {
+      for (const [width, height] of [
+        [340, 640],
+        [620, 660],
+        [900, 400],
+      ] as const) {
         const { layout } = scene(station, { width, height });
         expect(layout.rim).toBeGreaterThan(20);
         expect(layout.floor).toBeLessThan(height);
@@ -52,7 +58,13 @@ describe('the shaft', () => {
     expect([bucket(0), bucket(0.6), bucket(1.2)].map((x) => Number(x.toFixed(6)))).toEqual([0.4, 0.6, 0.8]);
     const lying = withShape({ kind: 'lying', diameter: 1.2, length: 3 });
     expect(lying(0)).toBeCloseTo(0, 6);
-    const stacked = withShape({ kind: 'stacked', sections: [{ kind: 'cylinder', diameter: 0.5, depth: 0.6 }, { kind: 'cylinder', diameter: 0.8, depth: 0.6 }] });
+    const stacked = withShape({
+      kind: 'stacked',
+      sections: [
+        { kind: 'cylinder', diameter: 0.5, depth: 0.6 },
+        { kind: 'cylinder', diameter: 0.8, depth: 0.6 },
+      ],
+    });
     expect([stacked(0.59), stacked(0.6), stacked(1.1)].map((x) => Number(x.toFixed(6)))).toEqual([0.5, 0.8, 0.8]);
   });
 
@@ -77,8 +89,12 @@ describe('the shaft', () => {
 
   it('marks the tape both ways and names each level with its height', () => {
     const words = texts(scene(newStation('a', 'b', 'metric-230')));
-    expect(words).toEqual(expect.arrayContaining(['rim down', 'floor up', 'start', '591 mm', 'stop', '309 mm', 'bell', '776 mm']));
-    expect(texts(scene(newStation('a', 'b', 'us-120'), { system: 'us' }))).toEqual(expect.arrayContaining([`2' 7 1/16"`, `4'`]));
+    expect(words).toEqual(
+      expect.arrayContaining(['rim down', 'floor up', 'start', '591 mm', 'stop', '309 mm', 'bell', '776 mm']),
+    );
+    expect(texts(scene(newStation('a', 'b', 'us-120'), { system: 'us' }))).toEqual(
+      expect.arrayContaining([`2' 7 1/16"`, `4'`]),
+    );
   });
 
   it('keeps level labels apart', () => {
@@ -92,7 +108,8 @@ describe('the shaft', () => {
     for (let i = 1; i < ys.length; i++) expect(ys[i]! - ys[i - 1]!).toBeGreaterThanOrEqual(26.9);
   });
 
-  it('says nothing in a thumbnail', () => expect(texts(scene(newStation('a', 'b', 'metric-230'), { detail: 'thumb', width: 200, height: 320 }))).toEqual([]));
+  it('says nothing in a thumbnail', () =>
+    expect(texts(scene(newStation('a', 'b', 'metric-230'), { detail: 'thumb', width: 200, height: 320 }))).toEqual([]));
 });
 
 describe('the door card', () => {

@@ -3,9 +3,25 @@ import { factorOf, unitOf, type QuantityKind, type UnitSystem } from '../units';
 
 /** The tape list as rows of text with a heading, one thing to be set a row; figures in the units of `system`, heights in mm or decimal inches. */
 export function tapeCsvRows({ tape }: Pick<Judgement, 'tape'>, system: UnitSystem): string[][] {
-  const text = (kind: QuantityKind, value: number | null) => (value === null ? '' : String(Number((value / factorOf(kind, system)).toPrecision(8))));
+  const text = (kind: QuantityKind, value: number | null) =>
+    value === null ? '' : String(Number((value / factorOf(kind, system)).toPrecision(8)));
   const h = unitOf('height', system);
-  const head = ['float', 'role', 'kind', 'contact', 'set', `rim down (${h})`, `floor up or length (${h})`, 'bearing (deg)', `on (${h})`, `off (${h})`, 'range', `water (${unitOf('volume', system)})`, 'hose (min)', `cord with slack (${unitOf('distance', system)})`];
+  const head = [
+    'float',
+    'role',
+    'kind',
+    'contact',
+    'set',
+    `rim down (${h})`,
+    `floor up or length (${h})`,
+    'bearing (deg)',
+    `on (${h})`,
+    `off (${h})`,
+    'range',
+    `water (${unitOf('volume', system)})`,
+    'hose (min)',
+    `cord with slack (${unitOf('distance', system)})`,
+  ];
   const rows = tape.flatMap((row) =>
     row.settings.map((s) => [
       String(row.order),

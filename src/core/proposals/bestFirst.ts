@@ -6,9 +6,10 @@ export function* bestFirst(scores: Float64Array): Generator<number> {
   const heap = new Uint32Array(scores.length);
   for (let i = 0; i < heap.length; i++) heap[i] = i;
   let size = heap.length;
-  const before = (a: number, b: number) => scores[heap[a]!]! < scores[heap[b]!]! || (scores[heap[a]!]! === scores[heap[b]!]! && heap[a]! < heap[b]!);
+  const before = (a: number, b: number) =>
+    scores[heap[a]!]! < scores[heap[b]!]! || (scores[heap[a]!]! === scores[heap[b]!]! && heap[a]! < heap[b]!);
   const sink = (from: number) => {
-    for (let i = from; ; ) {
+    for (let i = from; ;) {
       const left = 2 * i + 1;
       let least = i;
       if (left < size && before(left, least)) least = left;

@@ -31,7 +31,11 @@ function marks(from: number, to: number, step: number): number[] {
 function ranges(sensor: Sensor, depth: number, widest: number, step: number): Sensor[] {
   switch (sensor.kind) {
     case 'tilt':
-      return marks(step, Math.min(depth, widest) - sensor.body, step).map((tether) => ({ ...sensor, tether, measured: Math.abs(tether - sensor.tether) < 1e-7 ? sensor.measured : null }));
+      return marks(step, Math.min(depth, widest) - sensor.body, step).map((tether) => ({
+        ...sensor,
+        tether,
+        measured: Math.abs(tether - sensor.tether) < 1e-7 ? sensor.measured : null,
+      }));
     case 'rod':
       return marks(step, depth, step).map((travel) => ({ ...sensor, lowerStop: 0, upperStop: travel }));
     case 'transmitter':
@@ -47,7 +51,13 @@ function measuresOf(form: Sensor, from: Sensor | undefined): { value: number; go
   const kind = kindOf(form);
   const raised = kind.measures(kind.moved(form, 1));
   const before = from && from.kind === form.kind ? kindOf(from).measures(from) : [];
-  return kind.measures(form).map((m, i) => ({ value: m.value, goes: raised[i]!.value - m.value, before: before.find((b) => b.field === m.field)?.value ?? Infinity }));
+  return kind
+    .measures(form)
+    .map((m, i) => ({
+      value: m.value,
+      goes: raised[i]!.value - m.value,
+      before: before.find((b) => b.field === m.field)?.value ?? Infinity,
+    }));
 }
 
 /**
@@ -55,7 +65,14 @@ function measuresOf(form: Sensor, from: Sensor | undefined): { value: number; go
  * @param from what hangs there now, which changes are counted from
  * @param widest across the vessel, m
  */
-export function candidatesFor(sensor: Sensor, from: Sensor | undefined, depth: number, widest: number, world: World, system: UnitSystem): Candidates {
+export function candidatesFor(
+  sensor: Sensor,
+  from: Sensor | undefined,
+  depth: number,
+  widest: number,
+  world: World,
+  system: UnitSystem,
+): Candidates {
   const step = tapeStep(system);
   // Forms of one sensor are mostly set at the same heights.
   const heightsKnown = new Map<string, readonly number[]>();
@@ -69,7 +86,13 @@ export function candidatesFor(sensor: Sensor, from: Sensor | undefined, depth: n
     const kind = kindOf(form);
     const at = kind.setting(form);
     const [low, high] = kind.extent(form);
-    return { form, at, trips: tripsOf(form, world), heights: heights(at - low, depth - (high - at)), measures: measuresOf(form, from) };
+    return {
+      form,
+      at,
+      trips: tripsOf(form, world),
+      heights: heights(at - low, depth - (high - at)),
+      measures: measuresOf(form, from),
+    };
   });
   const count = forms.reduce((sum, f) => sum + f.heights.length, 0);
   const [rise, fall, moved] = [new Float64Array(count), new Float64Array(count), new Float64Array(count)];

@@ -14,19 +14,77 @@ const STEP = tapeStep('us');
 const marks = (n: number) => Array.from({ length: n }, (_, i) => Number((i * STEP).toFixed(7)));
 
 /** A pit small enough that every hanging of its floats can be tried: twelve inches deep, on a tape of quarter inches. */
-function tiny(kind: 'rod' | 'tilt' | 'two', side: number, flow: number, starts: number, change: (s: Station) => void = () => {}): Station {
+function tiny(
+  kind: 'rod' | 'tilt' | 'two',
+  side: number,
+  flow: number,
+  starts: number,
+  change: (s: Station) => void = () => {},
+): Station {
   const s = newStation('a', 'b', 'us-120');
   const depth = 34 * STEP;
-  s.vessel = { ...s.vessel, shape: { kind: 'box', length: side, width: side, depth }, inletInvert: depth * 0.9, overflow: 32 * STEP };
-  s.pumps[0] = { ...s.pumps[0]!, intake: 0.002, volute: 0.01, motorTop: 0.03, diameter: 0.03, offset: 0.02, bearing: 270, riserOffset: 0.03, startsPerHour: starts, curve: [{ flow: 0, head: 5 }, { flow, head: 3 }, { flow: flow * 1.5, head: 0.5 }] };
+  s.vessel = {
+    ...s.vessel,
+    shape: { kind: 'box', length: side, width: side, depth },
+    inletInvert: depth * 0.9,
+    overflow: 32 * STEP,
+  };
+  s.pumps[0] = {
+    ...s.pumps[0]!,
+    intake: 0.002,
+    volute: 0.01,
+    motorTop: 0.03,
+    diameter: 0.03,
+    offset: 0.02,
+    bearing: 270,
+    riserOffset: 0.03,
+    startsPerHour: starts,
+    curve: [
+      { flow: 0, head: 5 },
+      { flow, head: 3 },
+      { flow: flow * 1.5, head: 0.5 },
+    ],
+  };
   s.discharge = { ...s.discharge, outlet: 1.5, weepHole: null, checkValve: { pipeBefore: 0.05 } };
   s.inflow.source = { kind: 'steady', low: flow / 40, design: flow / 10, peak: flow / 3 };
   s.pole = { bearing: 90, offset: 0.05, diameter: 0.01 };
   s.settings = { ...s.settings, minimumTether: 3 * STEP, swingClearance: 0.01, reserveTime: 20, sideSwingDeg: 10 };
   const place = (bearing: number) => ({ from: 'pole' as const, bearing, offset: 0.02 });
-  const common = { duty: 'control' as const, contact: 'closes-on-rise' as const, changeover: false, contactRating: 1, cordLength: 9 };
-  const tilt = (role: 'pump' | 'stop' | 'lead' | 'alarm', bearing: number): Sensor => ({ ...common, id: role, role, kind: 'tilt', place: place(bearing), clip: 10 * STEP, tether: 4 * STEP, body: 4 * STEP, thickness: 2 * STEP, riseDeg: 30, fallDeg: 30, measured: null, weight: null });
-  const pump: Sensor = kind === 'tilt' ? tilt('pump', 0) : { ...common, id: 'pump', role: 'pump', kind: 'rod', latch: 'snap', place: { from: 'axis', bearing: 200, offset: 0.08, facing: 0 }, upperStop: 12 * STEP, lowerStop: 8 * STEP };
+  const common = {
+    duty: 'control' as const,
+    contact: 'closes-on-rise' as const,
+    changeover: false,
+    contactRating: 1,
+    cordLength: 9,
+  };
+  const tilt = (role: 'pump' | 'stop' | 'lead' | 'alarm', bearing: number): Sensor => ({
+    ...common,
+    id: role,
+    role,
+    kind: 'tilt',
+    place: place(bearing),
+    clip: 10 * STEP,
+    tether: 4 * STEP,
+    body: 4 * STEP,
+    thickness: 2 * STEP,
+    riseDeg: 30,
+    fallDeg: 30,
+    measured: null,
+    weight: null,
+  });
+  const pump: Sensor =
+    kind === 'tilt'
+      ? tilt('pump', 0)
+      : {
+          ...common,
+          id: 'pump',
+          role: 'pump',
+          kind: 'rod',
+          latch: 'snap',
+          place: { from: 'axis', bearing: 200, offset: 0.08, facing: 0 },
+          upperStop: 12 * STEP,
+          lowerStop: 8 * STEP,
+        };
   s.sensors = kind === 'two' ? [tilt('stop', 0), tilt('lead', 180), tilt('alarm', 90)] : [pump, tilt('alarm', 90)];
   change(s);
   return s;
@@ -37,11 +95,24 @@ function* everyHanging(s: Station): Generator<Station> {
   const n = 35;
   if (s.sensors.length === 3) {
     const at = (i: number, clip: number) => ({ ...s.sensors[i]!, clip }) as Sensor;
-    for (const a of marks(n)) for (const b of marks(n)) for (const c of marks(n)) if (b > a && c > b) yield { ...s, sensors: [at(0, a), at(1, b), at(2, c)] };
+    for (const a of marks(n))
+      for (const b of marks(n))
+        for (const c of marks(n)) if (b > a && c > b) yield { ...s, sensors: [at(0, a), at(1, b), at(2, c)] };
     return;
   }
   const [pump, alarm] = s.sensors as [Sensor, Sensor];
-  const pumps: Sensor[] = pump.kind === 'rod' ? marks(n).flatMap((lowerStop) => marks(n).filter((u) => u > lowerStop).map((upperStop) => ({ ...pump, lowerStop, upperStop }))) : marks(n).flatMap((clip) => marks(n).filter((t) => t > 0 && pump.kind === 'tilt' && t + pump.body <= 34 * STEP).map((tether) => ({ ...pump, clip, tether }) as Sensor));
+  const pumps: Sensor[] =
+    pump.kind === 'rod'
+      ? marks(n).flatMap((lowerStop) =>
+          marks(n)
+            .filter((u) => u > lowerStop)
+            .map((upperStop) => ({ ...pump, lowerStop, upperStop })),
+        )
+      : marks(n).flatMap((clip) =>
+          marks(n)
+            .filter((t) => t > 0 && pump.kind === 'tilt' && t + pump.body <= 34 * STEP)
+            .map((tether) => ({ ...pump, clip, tether }) as Sensor),
+        );
   for (const p of pumps) for (const clip of marks(n)) yield { ...s, sensors: [p, { ...alarm, clip } as Sensor] };
 }
 
@@ -56,8 +127,16 @@ describe('against trying every hanging', () => {
     ['a rod float near its limit of starts', tiny('rod', 0.3, 4e-4, 24)],
     ['a rod float that cannot do it: the pump starts too often whatever is set', tiny('rod', 0.3, 2e-3, 60)],
     ['a tilt float among pump and wall', tiny('tilt', 0.3, 3e-4, 60)],
-    ['a tilt float whose swing the pole leaves little room', tiny('tilt', 0.2, 2e-4, 60, (s) => (s.pole.offset = 0.02))],
-    ['a tilt float and a post in the way', tiny('tilt', 0.3, 3e-4, 60, (s) => s.obstacles.push({ kind: 'round', name: 'post', bearing: 45, offset: 0.09, diameter: 0.03, from: 0, to: 0.2 }))],
+    [
+      'a tilt float whose swing the pole leaves little room',
+      tiny('tilt', 0.2, 2e-4, 60, (s) => (s.pole.offset = 0.02)),
+    ],
+    [
+      'a tilt float and a post in the way',
+      tiny('tilt', 0.3, 3e-4, 60, (s) =>
+        s.obstacles.push({ kind: 'round', name: 'post', bearing: 45, offset: 0.09, diameter: 0.03, from: 0, to: 0.2 }),
+      ),
+    ],
     ['a stop and a lead float', tiny('two', 0.3, 3e-4, 60)],
     ['a pump that cannot keep up', tiny('rod', 0.3, 4e-4, 60, (s) => Object.assign(s.inflow.source, { peak: 9e-4 }))],
   ];
@@ -73,28 +152,45 @@ describe('against trying every hanging', () => {
     const lowest = search(fieldOf(s, surroundingsOf(s), s.sensors), 'longest-reserve', MUSTS)!;
     expect(levelContext(lowest).lead).toBeCloseTo(Math.min(...all.map((x) => levelContext(x).lead)), 9);
     const stored = (x: Station) => ((c) => c.vessel.volume(c.stop) + c.vessel.volume(c.lead))(levelContext(x));
-    expect(stored(search(fieldOf(s, surroundingsOf(s), s.sensors), 'least-stored', MUSTS)!)).toBeCloseTo(Math.min(...all.map(stored)), 9);
+    expect(stored(search(fieldOf(s, surroundingsOf(s), s.sensors), 'least-stored', MUSTS)!)).toBeCloseTo(
+      Math.min(...all.map(stored)),
+      9,
+    );
   });
   it('both kinds of case are among them', () => expect(possible).toEqual(new Set([true, false])));
 });
 
 describe('proposals for the demo stations', () => {
-  it.each(demoStations().map((d) => [d.file, d.station] as const))('%s: every must holds, and every setting is a mark of the tape', { timeout: 60_000 }, (_, station) => {
-    const step = tapeStep(systemOf(station.profile));
-    for (const p of propose(station)) {
-      if (!p.ok) throw new Error(`${p.aim}: ${p.bites.join()}`);
-      const after = { ...station, sensors: [...p.sensors] };
-      expect(judge(after).rules.filter((r) => r.severity === 'must' && (r.state === 'broken' || r.state === 'unknown'))).toEqual([]);
-      for (const s of p.sensors) {
-        const before = station.sensors.find((x) => x.id === s.id)!;
-        for (const m of kindOf(s).measures(s)) {
-          const same = kindOf(before).measures(before).find((x) => x.field === m.field)!.value === m.value;
-          if (!same && s.kind !== 'rod') expect(Math.abs(m.value / step - Math.round(m.value / step))).toBeLessThan(1e-4);
+  it.each(demoStations().map((d) => [d.file, d.station] as const))(
+    '%s: every must holds, and every setting is a mark of the tape',
+    { timeout: 60_000 },
+    (_, station) => {
+      const step = tapeStep(systemOf(station.profile));
+      for (const p of propose(station)) {
+        if (!p.ok) throw new Error(`${p.aim}: ${p.bites.join()}`);
+        const after = { ...station, sensors: [...p.sensors] };
+        expect(
+          judge(after).rules.filter((r) => r.severity === 'must' && (r.state === 'broken' || r.state === 'unknown')),
+        ).toEqual([]);
+        for (const s of p.sensors) {
+          const before = station.sensors.find((x) => x.id === s.id)!;
+          for (const m of kindOf(s).measures(s)) {
+            const same =
+              kindOf(before)
+                .measures(before)
+                .find((x) => x.field === m.field)!.value === m.value;
+            if (!same && s.kind !== 'rod')
+              expect(Math.abs(m.value / step - Math.round(m.value / step))).toBeLessThan(1e-4);
+          }
         }
+        expect(p.gives).toEqual(
+          judge(after)
+            .rules.filter((r) => r.severity === 'should' && r.state === 'broken')
+            .map((r) => r.title),
+        );
       }
-      expect(p.gives).toEqual(judge(after).rules.filter((r) => r.severity === 'should' && r.state === 'broken').map((r) => r.title));
-    }
-  });
+    },
+  );
   it('a healthy station set on the tape needs no change for the fewest changes', () => {
     const [p] = propose(newStation('a', 'b', 'metric-230'), ['fewest-changes']);
     expect(p).toMatchObject({ ok: true, moves: [] });

@@ -1,4 +1,14 @@
-import { isTimed, judge, moves, RULE_IDS, ruleTitle, surroundingsOf, type Judgement, type Move, type Surroundings } from '../levels';
+import {
+  isTimed,
+  judge,
+  moves,
+  RULE_IDS,
+  ruleTitle,
+  surroundingsOf,
+  type Judgement,
+  type Move,
+  type Surroundings,
+} from '../levels';
 import type { Sensor, Station } from '../station';
 import { quantity, type Quantity } from '../units';
 import { AIMS, type Aim } from './aim';
@@ -37,10 +47,17 @@ const MUSTS: ReadonlySet<string> = new Set(RULE_IDS.must);
 const ALL: ReadonlySet<string> = new Set([...RULE_IDS.must, ...RULE_IDS.should]);
 
 function gainsOf(before: Judgement, after: Judgement): Gain[] {
-  const of = (take: (j: Judgement) => Quantity | null, what: string): Gain => ({ what, before: take(before), after: take(after) });
-  const volume = (j: Judgement) => (j.context.vessel.volume(j.context.stop) + j.context.vessel.volume(j.context.lead)) / 2;
+  const of = (take: (j: Judgement) => Quantity | null, what: string): Gain => ({
+    what,
+    before: take(before),
+    after: take(after),
+  });
+  const volume = (j: Judgement) =>
+    (j.context.vessel.volume(j.context.stop) + j.context.vessel.volume(j.context.lead)) / 2;
   return [
-    ...(isTimed(before.context.station) ? [] : [of((j) => (j.worst.ok ? quantity('rate', j.worst.startsPerHour) : null), 'starts, worst')]),
+    ...(isTimed(before.context.station)
+      ? []
+      : [of((j) => (j.worst.ok ? quantity('rate', j.worst.startsPerHour) : null), 'starts, worst')]),
     of((j) => quantity('volume', volume(j)), 'stored, mean'),
     of((j) => (j.reserve ? quantity('duration', j.reserve.design) : null), 'bell to overflow'),
   ];
@@ -56,22 +73,36 @@ function proposeOne(field: Field, aim: Aim, from: readonly Sensor[], now: Judgem
     const made = search(field, aim, required);
     if (!made) continue;
     const after = judge(made, field.surroundings);
-    return { aim, ok: true, sensors: made.sensors, gains: gainsOf(now, after), moves: moves(from, made.sensors), gives: after.rules.filter((r) => r.severity === 'should' && r.state === 'broken').map((r) => r.title) };
+    return {
+      aim,
+      ok: true,
+      sensors: made.sensors,
+      gains: gainsOf(now, after),
+      moves: moves(from, made.sensors),
+      gives: after.rules.filter((r) => r.severity === 'should' && r.state === 'broken').map((r) => r.title),
+    };
   }
   return null;
 }
 
 function impossible(field: Field, aim: Aim): Proposal {
   const { station } = field;
-  const bites = RULE_IDS.must.filter((id) => search(field, 'fewest-starts', new Set(RULE_IDS.must.filter((m) => m !== id))) !== null);
+  const bites = RULE_IDS.must.filter(
+    (id) => search(field, 'fewest-starts', new Set(RULE_IDS.must.filter((m) => m !== id))) !== null,
+  );
   return { aim, ok: false, bites: bites.map(ruleTitle), remedies: remediesFor(station, MUSTS, ALL) };
 }
 
 /** The aims that the levels of a station can serve: where a timer starts the pump they have no say in its starts. */
-export const aimsFor = (station: Station): readonly Aim[] => (isTimed(station) ? AIMS.filter((a) => a !== 'fewest-starts') : AIMS);
+export const aimsFor = (station: Station): readonly Aim[] =>
+  isTimed(station) ? AIMS.filter((a) => a !== 'fewest-starts') : AIMS;
 
 /** A proposal for each aim. @param station checked, by `checkStation` */
-export function propose(station: Station, aims: readonly Aim[] = aimsFor(station), surroundings: Surroundings = surroundingsOf(station)): Proposal[] {
+export function propose(
+  station: Station,
+  aims: readonly Aim[] = aimsFor(station),
+  surroundings: Surroundings = surroundingsOf(station),
+): Proposal[] {
   const from = station.found ?? station.sensors;
   const field = fieldOf(station, surroundings, from);
   const now = judge(station, surroundings);

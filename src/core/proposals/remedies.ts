@@ -23,7 +23,12 @@ function leastOf<T>(steps: readonly T[], change: (step: T) => Station, says: (st
 }
 
 /** A change that helps more the more there is of it: the least by halving; nothing when the most does not help. */
-function leastByHalving(count: number, change: (n: number) => Station, says: (n: number) => Phrase, find: Try): Remedy[] {
+function leastByHalving(
+  count: number,
+  change: (n: number) => Station,
+  says: (n: number) => Phrase,
+  find: Try,
+): Remedy[] {
   let best = find(change(count));
   if (!best) return [];
   let [no, yes] = [0, count];
@@ -55,7 +60,8 @@ function wider(shape: VesselShape, by: number): VesselShape {
 }
 
 /** Pump curves with all their flows times a share, their heads as they are. */
-const smaller = (pumps: readonly Pump[], share: number): Pump[] => pumps.map((p) => ({ ...p, name: `${p.name}, smaller`, curve: p.curve.map((c) => ({ ...c, flow: c.flow * share })) }));
+const smaller = (pumps: readonly Pump[], share: number): Pump[] =>
+  pumps.map((p) => ({ ...p, name: `${p.name}, smaller`, curve: p.curve.map((c) => ({ ...c, flow: c.flow * share })) }));
 
 const WIDEN = { metric: 0.05, us: 0.0508 } as const;
 const WIDER_STEPS = 40;
@@ -68,12 +74,20 @@ export function remediesFor(station: Station, musts: ReadonlySet<string>, all: R
   };
   const system = systemOf(station.profile);
   const step = tapeStep(system);
-  const tethers = Array.from({ length: 5 }, (_, i) => toTape(station.settings.minimumTether + 2 * step * (i + 1), system));
+  const tethers = Array.from({ length: 5 }, (_, i) =>
+    toTape(station.settings.minimumTether + 2 * step * (i + 1), system),
+  );
   const tethered = station.sensors.filter((s) => s.kind === 'tilt' && s.role !== 'pump');
   const other = leastOf(
     tethered.length > 0 ? tethers : [],
-    (tether) => ({ ...station, sensors: station.sensors.map((s) => (s.kind === 'tilt' && s.role !== 'pump' ? { ...s, tether, measured: null } : s)) }),
-    (tether) => phrase`Other tethers: ${quantity('height', tether)} on the ${tethered.map((s) => `${s.role} ${kindOf(s).noun}`).join(', ')}.`,
+    (tether) => ({
+      ...station,
+      sensors: station.sensors.map((s) =>
+        s.kind === 'tilt' && s.role !== 'pump' ? { ...s, tether, measured: null } : s,
+      ),
+    }),
+    (tether) =>
+      phrase`Other tethers: ${quantity('height', tether)} on the ${tethered.map((s) => `${s.role} ${kindOf(s).noun}`).join(', ')}.`,
     find,
   );
   const small = leastOf(
@@ -86,14 +100,16 @@ export function remediesFor(station: Station, musts: ReadonlySet<string>, all: R
   const second = leastOf(
     count <= 3 && station.duty.kind !== 'condensate' && station.duty.kind !== 'fill' ? [count] : [],
     (n) => withPumpCount(station, n),
-    (n) => phrase`One more pump like it, ${n === 2 ? 'the two' : 'the three'} taking turns: each starts half as often or less.`,
+    (n) =>
+      phrase`One more pump like it, ${n === 2 ? 'the two' : 'the three'} taking turns: each starts half as often or less.`,
     find,
   );
   const by = WIDEN[system];
   const wide = leastByHalving(
     WIDER_STEPS,
     (n) => ({ ...station, vessel: { ...station.vessel, shape: wider(station.vessel.shape, by * n) } }),
-    (n) => phrase`A bigger vessel: ${quantity('height', by * n)} wider, the depth of ${quantity('height', depthOf(station.vessel.shape))} as it is.`,
+    (n) =>
+      phrase`A bigger vessel: ${quantity('height', by * n)} wider, the depth of ${quantity('height', depthOf(station.vessel.shape))} as it is.`,
     find,
   );
   return [...other, ...small, ...second, ...wide];

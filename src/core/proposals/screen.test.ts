@@ -35,19 +35,22 @@ describe('a screen refuses only what the rule of its name refuses', () => {
       { numRuns: 60 },
     );
   });
-  it.each(stations.map((s) => [s.identity.name, s] as const))('%s: what a band says of itself is what the levels then are', (_, station) => {
-    const around = surroundingsOf(station);
-    const field = fieldOf(station, around, station.sensors);
-    fc.assert(
-      fc.property(fc.integer({ min: 0, max: field.bands.count - 1 }), (index) => {
-        const c = levelContext(withBand(station, field, index), around);
-        expect(c.stop).toBeCloseTo(field.bands.stop[index]!, 6);
-        expect(c.lead).toBeCloseTo(field.bands.lead[index]!, 6);
-        expect(c.drawdown).toBeCloseTo(bandAt(field, index).drawdown, 4);
-      }),
-      { numRuns: 25 },
-    );
-  });
+  it.each(stations.map((s) => [s.identity.name, s] as const))(
+    '%s: what a band says of itself is what the levels then are',
+    (_, station) => {
+      const around = surroundingsOf(station);
+      const field = fieldOf(station, around, station.sensors);
+      fc.assert(
+        fc.property(fc.integer({ min: 0, max: field.bands.count - 1 }), (index) => {
+          const c = levelContext(withBand(station, field, index), around);
+          expect(c.stop).toBeCloseTo(field.bands.stop[index]!, 6);
+          expect(c.lead).toBeCloseTo(field.bands.lead[index]!, 6);
+          expect(c.drawdown).toBeCloseTo(bandAt(field, index).drawdown, 4);
+        }),
+        { numRuns: 25 },
+      );
+    },
+  );
   it('refuses enough to be worth its while: most of what breaks a rule', () => {
     const station = newStation('a', 'b', 'metric-230');
     const around = surroundingsOf(station);

@@ -33,7 +33,11 @@ export interface Screen {
 /** Rounding never fails a bound. */
 const EASE = 1 + 1e-9;
 
-export function screenFor(station: Station, { vessel, hydraulics }: Surroundings, required: ReadonlySet<string>): Screen {
+export function screenFor(
+  station: Station,
+  { vessel, hydraulics }: Surroundings,
+  required: ReadonlySet<string>,
+): Screen {
   const { duty, settings, pumps, control } = station;
   const asks = (id: string) => required.has(id);
   const filling = duty.kind === 'fill';
@@ -48,17 +52,24 @@ export function screenFor(station: Station, { vessel, hydraulics }: Surroundings
   const turn = control.alternates ? 1 / hydraulics.count : 1;
   const flow = (level: number, running = 1) => hydraulics.flowAt(level, running);
   const overflowVolume = vessel.volume(station.vessel.overflow);
-  const inletMost = settings.inlet === 'free' ? station.vessel.inletInvert : station.vessel.inletInvert + settings.surcharge;
+  const inletMost =
+    settings.inlet === 'free' ? station.vessel.inletInvert : station.vessel.inletInvert + settings.surcharge;
 
-  const reserved = asks('reserve') && !filling ? vessel.height(overflowVolume - (settings.reserveTime * inflow[settings.reserveInflow]) / EASE) : Infinity;
+  const reserved =
+    asks('reserve') && !filling
+      ? vessel.height(overflowVolume - (settings.reserveTime * inflow[settings.reserveInflow]) / EASE)
+      : Infinity;
   const alarmMost = Math.min(asks('inlet') && !filling && duty.kind !== 'transfer' ? inletMost : Infinity, reserved);
 
-  const covered = (stop: number) => filling || stop * EASE >= cover || !(duty.kind === 'transfer' ? asks('dry-run') : asks('submergence'));
+  const covered = (stop: number) =>
+    filling || stop * EASE >= cover || !(duty.kind === 'transfer' ? asks('dry-run') : asks('submergence'));
   const kept = ({ stop, lead, drawdown }: Band) => {
     if (duty.kind === 'transfer' && asks('dry-run') && drawdown * EASE < duty.usefulRun) return false;
     if (!filling || !asks('fill')) return true;
     const into = flow(stop);
-    return lead * EASE >= duty.keep && (into === null || (overflowVolume - vessel.volume(stop)) * EASE >= into * duty.runOn);
+    return (
+      lead * EASE >= duty.keep && (into === null || (overflowVolume - vessel.volume(stop)) * EASE >= into * duty.runOn)
+    );
   };
   const drains = ({ drawdown }: Band) => !asks('drainback') || drawdown * EASE >= back * (1 + settings.drainbackMargin);
   // Between stop and start the flow lies between its ends; a constant flow q cycles in no less than (√(V−D) + √V)²/q.
@@ -85,7 +96,8 @@ export function screenFor(station: Station, { vessel, hydraulics }: Surroundings
       return delivered === null || delivered * EASE >= inflow.peak * settings.keepUpFactor;
     },
     alarmMost,
-    alarm: (rise, band) => rise <= alarmMost + 1e-9 && (!timed || !asks('dose') || surgeFits(station, { vessel, hydraulics }, band, rise)),
+    alarm: (rise, band) =>
+      rise <= alarmMost + 1e-9 && (!timed || !asks('dose') || surgeFits(station, { vessel, hydraulics }, band, rise)),
     cutoff(rise) {
       const { source } = station.inflow;
       if (!asks('condensate') || duty.kind !== 'condensate' || source.kind !== 'appliances') return true;
@@ -94,7 +106,12 @@ export function screenFor(station: Station, { vessel, hydraulics }: Surroundings
   };
 }
 
-function surgeFits(station: Station, { vessel, hydraulics }: Surroundings, { lead, drawdown }: Band, alarm: number): boolean {
+function surgeFits(
+  station: Station,
+  { vessel, hydraulics }: Surroundings,
+  { lead, drawdown }: Band,
+  alarm: number,
+): boolean {
   const dosed = doseFigures({ station, hydraulics, drawdown, atLead: hydraulics.at(lead) });
   return !dosed.ok || (vessel.volume(alarm) - vessel.volume(lead)) * EASE >= dosed.surge;
 }

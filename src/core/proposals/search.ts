@@ -25,7 +25,19 @@ export function fieldOf(station: Station, surroundings: Surroundings, from: read
   const widest = Math.max(...[...vessel.breaks, depth / 2].map((h) => vessel.widthAt(h)));
   const world = worldOf(station);
   const system = systemOf(station.profile);
-  const candidates = new Map(station.sensors.map((s) => [s.id, candidatesFor(s, from.find((f) => f.id === s.id), depth, widest, world, system)]));
+  const candidates = new Map(
+    station.sensors.map((s) => [
+      s.id,
+      candidatesFor(
+        s,
+        from.find((f) => f.id === s.id),
+        depth,
+        widest,
+        world,
+        system,
+      ),
+    ]),
+  );
   return { station, surroundings, candidates, bands: bandsOf(station, candidates), prepared: new WeakMap() };
 }
 
@@ -57,7 +69,10 @@ function furtherOf({ station, candidates }: Field): Further[] {
       return [{ role, up, candidates: all, order, levels: Float64Array.from(order, (i) => level[i]!) }];
     });
   // What calls pumps is set before the alarm, so that a pump that cannot keep up is seen early.
-  return [...list(filling(station) ? BELOW_FILLING : BELOW, false), ...list(filling(station) ? ABOVE_FILLING : ABOVE, true)];
+  return [
+    ...list(filling(station) ? BELOW_FILLING : BELOW, false),
+    ...list(filling(station) ? ABOVE_FILLING : ABOVE, true),
+  ];
 }
 
 /** The highest level at which each further sensor may act whatever is below it: under the overflow, what the screen lets pass of an alarm, and the gaps of those above. */
@@ -125,12 +140,21 @@ function prepare(field: Field, required: ReadonlySet<string>): Prepared {
   if (before) return before;
   const { station, surroundings, bands } = field;
   const screen = screenFor(station, surroundings, required);
-  const touch = required.has('swing') ? touchCheck(station, surroundings.vessel, required.has('gap') ? station.settings.swingClearance : 0) : null;
+  const touch = required.has('swing')
+    ? touchCheck(station, surroundings.vessel, required.has('gap') ? station.settings.swingClearance : 0)
+    : null;
   const known = new Known((c) => !required.has('reach') || reachHolds(station, surroundings.vessel, c.sensor), touch);
   const further = furtherOf(field);
   const lags = further.filter((f) => f.role === 'lag' || f.role === 'lag2').length;
-  const three = lags === 0 && station.control.floats === 'three' && station.pumps.length > 1 && !filling(station) && further.some((f) => f.role === 'alarm');
-  const callsLast = further.findLastIndex((f) => f.role === 'lag' || f.role === 'lag2' || (three && f.role === 'alarm'));
+  const three =
+    lags === 0 &&
+    station.control.floats === 'three' &&
+    station.pumps.length > 1 &&
+    !filling(station) &&
+    further.some((f) => f.role === 'alarm');
+  const callsLast = further.findLastIndex(
+    (f) => f.role === 'lag' || f.role === 'lag2' || (three && f.role === 'alarm'),
+  );
   const most = ceilings(further, station.vessel.overflow, screen);
   const firstUp = further.findIndex((f) => f.up);
   const highest = firstUp < 0 ? station.vessel.overflow - screen.gapToOverflow : most[firstUp]! - screen.gap;
@@ -139,7 +163,13 @@ function prepare(field: Field, required: ReadonlySet<string>): Prepared {
   for (let index = 0; index < bands.count; index++) {
     const [stop, lead] = [bands.stop[index]!, bands.lead[index]!];
     const [low, high] = [Math.min(stop, lead), Math.max(stop, lead)];
-    if (high - low < screen.gap - EASE || high > highest + EASE || !screen.stop(stop) || (callsLast < 0 && !screen.lastCall(lead, 1))) continue;
+    if (
+      high - low < screen.gap - EASE ||
+      high > highest + EASE ||
+      !screen.stop(stop) ||
+      (callsLast < 0 && !screen.lastCall(lead, 1))
+    )
+      continue;
     const [below, above] = [vessel.volume(low), vessel.volume(high)];
     if (screen.band({ stop, lead, drawdown: above - below })) passed.push({ index, below, above });
   }
@@ -161,14 +191,22 @@ export function search(field: Field, aim: Aim, required: ReadonlySet<string>): S
   const { minimumGap } = station.settings;
 
   const complete = (chosen: readonly Candidate[]): Station | null => {
-    const made: Station = { ...station, sensors: station.sensors.map((s) => chosen.find((c) => c.sensor.id === s.id)?.sensor ?? s) };
+    const made: Station = {
+      ...station,
+      sensors: station.sensors.map((s) => chosen.find((c) => c.sensor.id === s.id)?.sensor ?? s),
+    };
     return brokenRules(made, required, surroundings) ? null : made;
   };
 
   const hang = (index: number, chosen: readonly Candidate[], band: Band, low: number, high: number): Station | null => {
     const next = further[index];
     if (!next) return complete(chosen);
-    for (const at of within(next, aim, next.up ? high + screen.gap : -Infinity, next.up ? most[index]! : low - screen.gap)) {
+    for (const at of within(
+      next,
+      aim,
+      next.up ? high + screen.gap : -Infinity,
+      next.up ? most[index]! : low - screen.gap,
+    )) {
       const level = next.levels[at]!;
       if (index === callsLast && !screen.lastCall(level, running)) continue;
       const c = next.candidates.at(next.order[at]!);
@@ -185,16 +223,34 @@ export function search(field: Field, aim: Aim, required: ReadonlySet<string>): S
     further.every((next, index) => {
       const above = further.filter((f, i) => f.up && i < index).length;
       const below = further.filter((f, i) => !f.up && i < index).length;
-      for (const at of within(next, 'least-stored', next.up ? high + screen.gap * (above + 1) : -Infinity, next.up ? most[index]! : low - screen.gap * (below + 1))) {
+      for (const at of within(
+        next,
+        'least-stored',
+        next.up ? high + screen.gap * (above + 1) : -Infinity,
+        next.up ? most[index]! : low - screen.gap * (below + 1),
+      )) {
         const c = next.candidates.at(next.order[at]!);
-        if (fits(next, c, band, screen, minimumGap, required, filling(station)) && known.stands(c) && by.every((b) => known.apart(b, c))) return true;
+        if (
+          fits(next, c, band, screen, minimumGap, required, filling(station)) &&
+          known.stands(c) &&
+          by.every((b) => known.apart(b, c))
+        )
+          return true;
       }
       return false;
     });
 
   const score = BAND_SCORE[aim];
   const scores = new Float64Array(passed.length);
-  passed.forEach(({ index, below, above }, n) => (scores[n] = score({ below, above, high: Math.max(bands.stop[index]!, bands.lead[index]!), moved: bands.moved[index]! })));
+  passed.forEach(
+    ({ index, below, above }, n) =>
+      (scores[n] = score({
+        below,
+        above,
+        high: Math.max(bands.stop[index]!, bands.lead[index]!),
+        moved: bands.moved[index]!,
+      })),
+  );
   for (const n of bestFirst(scores)) {
     const { index, below, above } = passed[n]!;
     const by = bands.by(index);
@@ -214,7 +270,7 @@ function* within({ candidates, order, levels, up }: Further, aim: Aim, from: num
   // By level, nearest to the band first: the first that is not short of it, and on while it is not beyond.
   const inside = (i: number) => levels[i]! >= from - EASE && levels[i]! <= to + EASE;
   let first = 0;
-  for (let last = levels.length; first < last; ) {
+  for (let last = levels.length; first < last;) {
     const middle = (first + last) >> 1;
     if (up ? levels[middle]! < from - EASE : levels[middle]! > to + EASE) first = middle + 1;
     else last = middle;
@@ -225,11 +281,20 @@ function* within({ candidates, order, levels, up }: Further, aim: Aim, from: num
     for (let i = first; i < end; i++) yield i;
     return;
   }
-  for (const i of bestFirst(Float64Array.from({ length: end - first }, (_, n) => candidates.moved[order[first + n]!]!))) yield first + i;
+  for (const i of bestFirst(Float64Array.from({ length: end - first }, (_, n) => candidates.moved[order[first + n]!]!)))
+    yield first + i;
 }
 
 /** What a further sensor is asked before it is hung: only what would fail a rule whatever comes after. */
-function fits(next: Further, c: Candidate, band: Band, screen: Screen, gap: number, required: ReadonlySet<string>, fills: boolean): boolean {
+function fits(
+  next: Further,
+  c: Candidate,
+  band: Band,
+  screen: Screen,
+  gap: number,
+  required: ReadonlySet<string>,
+  fills: boolean,
+): boolean {
   if (required.has('gap') && !fills) {
     if (next.up && c.fall - band.stop < gap - 1e-9) return false;
     if (next.role === 'low' && band.lead - c.rise < gap - 1e-9) return false;

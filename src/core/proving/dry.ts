@@ -10,15 +10,28 @@ export function tapeCheck({ sensors, vessel }: LevelContext): Step {
   const expects = sensors.flatMap(({ sensor, order }) =>
     kindOf(sensor)
       .measures(sensor)
-      .map((m) => around(`${m.field}-${sensor.id}`, `${kindOf(sensor).noun} ${order}, ${m.label}${m.of === 'height' ? ', rim down' : ''}`, quantity('height', m.of === 'height' ? vessel.depth - m.value : m.value), { amount: TOLERANCE.clip })),
+      .map((m) =>
+        around(
+          `${m.field}-${sensor.id}`,
+          `${kindOf(sensor).noun} ${order}, ${m.label}${m.of === 'height' ? ', rim down' : ''}`,
+          quantity('height', m.of === 'height' ? vessel.depth - m.value : m.value),
+          { amount: TOLERANCE.clip },
+        ),
+      ),
   );
   return {
     id: 'tape',
     phase: 'dry',
     title: 'Measure the floats with the tape',
-    actions: [phrase`From the rim down to each clip or stop, the tape plumb; tether from clip to the near end of the body.`, phrase`Swing each float by hand through its whole arc: it must touch nothing.`],
+    actions: [
+      phrase`From the rim down to each clip or stop, the tape plumb; tether from clip to the near end of the body.`,
+      phrase`Swing each float by hand through its whole arc: it must touch nothing.`,
+    ],
     cautions: ['Still isolated and locked. Lean in from a firm stand; do not climb in.'],
-    expects: [...expects, seen('swing', 'swing of every float', phrase`free: no pump, pipe, wall or other float in the way`)],
+    expects: [
+      ...expects,
+      seen('swing', 'swing of every float', phrase`free: no pump, pipe, wall or other float in the way`),
+    ],
     about: sensors.map(({ sensor }) => `float:${sensor.id}` as const),
   };
 }
@@ -28,12 +41,19 @@ const AFTER_LIFT = 3;
 /** What lifting a sensor of each role does, and letting it back, with those below it still up. */
 function responses({ duty, alarm }: Station): Readonly<Record<SensorRole, readonly [lifted: Phrase, back: Phrase]>> {
   const bell = [alarm.horn ? 'horn' : '', alarm.lamp ? 'lamp' : ''].filter(Boolean).join(' and ') || 'alarm';
-  const starts = duty.kind === 'dose' && duty.mode === 'timed' ? 'the pump starts when the timer says so' : 'the pump starts at once, and no other device';
+  const starts =
+    duty.kind === 'dose' && duty.mode === 'timed'
+      ? 'the pump starts when the timer says so'
+      : 'the pump starts at once, and no other device';
   const filling = duty.kind === 'fill';
   return {
     pump: filling ? [phrase`filling stops`, phrase`filling starts`] : [phrase`${starts}`, phrase`the pump stops`],
-    stop: filling ? [phrase`filling stops`, phrase`nothing yet: the start float calls`] : [phrase`nothing yet: it only lets the pump run`, phrase`every pump stops`],
-    lead: filling ? [phrase`nothing yet: filling goes on to the stop`, phrase`filling starts`] : [phrase`${starts}, with the stop float still up`, phrase`the pump runs on to the stop`],
+    stop: filling
+      ? [phrase`filling stops`, phrase`nothing yet: the start float calls`]
+      : [phrase`nothing yet: it only lets the pump run`, phrase`every pump stops`],
+    lead: filling
+      ? [phrase`nothing yet: filling goes on to the stop`, phrase`filling starts`]
+      : [phrase`${starts}, with the stop float still up`, phrase`the pump runs on to the stop`],
     lag: [phrase`one more pump starts`, phrase`the pumps run on to the stop`],
     lag2: [phrase`the last pump starts`, phrase`the pumps run on to the stop`],
     alarm: [phrase`${bell}, the pump stays still`, phrase`the bell clears`],
@@ -61,7 +81,10 @@ export function dryLift({ station, sensors }: LevelContext): Step {
     expects: sensors.flatMap(({ sensor, order }) => {
       const [lifted, back] = says[sensor.role];
       const { noun } = kindOf(sensor);
-      return [seen(`lift-${sensor.id}`, `${noun} ${order} lifted`, lifted), seen(`drop-${sensor.id}`, `${noun} ${order} let back`, back)];
+      return [
+        seen(`lift-${sensor.id}`, `${noun} ${order} lifted`, lifted),
+        seen(`drop-${sensor.id}`, `${noun} ${order} let back`, back),
+      ];
     }),
     about: sensors.map(({ sensor }) => `float:${sensor.id}` as const),
   };

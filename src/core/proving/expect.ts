@@ -20,10 +20,23 @@ export const TOLERANCE = {
 export const seen = (id: string, label: string, says: Phrase): Expectation => ({ id, label, says, reading: null });
 
 /** A reading around an expected value, with a tolerance as a share of it or as an amount in its units. */
-export function around(id: string, label: string, expected: Quantity, tolerance: { share: number } | { amount: number }): Expectation {
+export function around(
+  id: string,
+  label: string,
+  expected: Quantity,
+  tolerance: { share: number } | { amount: number },
+): Expectation {
   const by = 'share' in tolerance ? Math.abs(expected.value) * tolerance.share : tolerance.amount;
-  const band = 'share' in tolerance ? phrase`${expected}, within ${{ kind: 'share', value: tolerance.share }}` : phrase`${expected}, within ${{ kind: expected.kind, value: by }}`;
-  return { id, label, says: band, reading: { expected, kind: expected.kind, least: expected.value - by, most: expected.value + by } };
+  const band =
+    'share' in tolerance
+      ? phrase`${expected}, within ${{ kind: 'share', value: tolerance.share }}`
+      : phrase`${expected}, within ${{ kind: expected.kind, value: by }}`;
+  return {
+    id,
+    label,
+    says: band,
+    reading: { expected, kind: expected.kind, least: expected.value - by, most: expected.value + by },
+  };
 }
 
 /** A reading that must not pass a limit. */
@@ -43,4 +56,5 @@ export const unknown = (id: string, label: string, kind: Quantity['kind'], why: 
 });
 
 /** True where the float stands in the pump's own cord: then plugs are pulled where elsewhere a selector is turned. */
-export const floatInCord = ({ sensors }: Pick<Station, 'sensors'>): boolean => sensors.some((s) => s.role === 'pump' && s.duty === 'motor');
+export const floatInCord = ({ sensors }: Pick<Station, 'sensors'>): boolean =>
+  sensors.some((s) => s.role === 'pump' && s.duty === 'motor');

@@ -10,7 +10,9 @@ export function stray({ station }: LevelContext): Step {
     title: 'Stray voltage',
     actions: [
       phrase`Everything on and the pump running: AC volts between the water and earth.`,
-      ...(station.supply.residualCurrent ? [phrase`Press the test button of the residual-current (ground-fault) device, then reset it.`] : []),
+      ...(station.supply.residualCurrent
+        ? [phrase`Press the test button of the residual-current (ground-fault) device, then reset it.`]
+        : []),
     ],
     cautions: ['More than a few volts in the water can hold a person. Isolate at once and find the leak.'],
     expects: [
@@ -26,9 +28,15 @@ export function closeUp(_: LevelContext): Step {
     id: 'close',
     phase: 'leave',
     title: 'Lid, gasket, cords, vent',
-    actions: [phrase`Cords led out without a bend in the floats' way, tied with a drip loop; grommets tight; gasket clean; vent open; lid bolted.`],
+    actions: [
+      phrase`Cords led out without a bend in the floats' way, tied with a drip loop; grommets tight; gasket clean; vent open; lid bolted.`,
+    ],
     cautions: ['A lid left off drowns children and animals.'],
-    expects: [seen('lid', 'lid and gasket', phrase`on, tight, no gap`), seen('cords', 'cords and grommets', phrase`sealed; plugs above flood level and dry`), seen('vent', 'vent', phrase`open`)],
+    expects: [
+      seen('lid', 'lid and gasket', phrase`on, tight, no gap`),
+      seen('cords', 'cords and grommets', phrase`sealed; plugs above flood level and dry`),
+      seen('vent', 'vent', phrase`open`),
+    ],
     about: [],
   };
 }
@@ -40,13 +48,25 @@ export function handOver({ station }: LevelContext): Step {
     phase: 'leave',
     title: 'Leave it working',
     actions: [
-      plug ? phrase`The pump plugs into the float's plug, not straight into the outlet. Breakers on, locks off, tools counted.` : phrase`Every selector to automatic. Breakers on, locks off, tools counted.`,
+      plug
+        ? phrase`The pump plugs into the float's plug, not straight into the outlet. Breakers on, locks off, tools counted.`
+        : phrase`Every selector to automatic. Breakers on, locks off, tools counted.`,
       phrase`Show the owner the bell, the silence button and the number on the door card.`,
     ],
-    cautions: [plug ? 'A pump plugged straight into the outlet runs until it burns.' : 'A selector left in Hand runs the pump until it burns; left at Off it floods.'],
+    cautions: [
+      plug
+        ? 'A pump plugged straight into the outlet runs until it burns.'
+        : 'A selector left in Hand runs the pump until it burns; left at Off it floods.',
+    ],
     expects: [
-      plug ? seen('automatic', 'pump plug', phrase`in the back of the float's plug: nothing left in Hand`) : seen('automatic', 'selectors', phrase`at automatic: nothing left in Hand`),
-      seen('owner', 'owner', phrase`knows what the bell means and whom to call${station.identity.contact ? `: ${station.identity.contact}` : ''}`),
+      plug
+        ? seen('automatic', 'pump plug', phrase`in the back of the float's plug: nothing left in Hand`)
+        : seen('automatic', 'selectors', phrase`at automatic: nothing left in Hand`),
+      seen(
+        'owner',
+        'owner',
+        phrase`knows what the bell means and whom to call${station.identity.contact ? `: ${station.identity.contact}` : ''}`,
+      ),
       seen('card', 'door card', phrase`on the lid or panel, of this revision`),
     ],
     about: [],

@@ -29,13 +29,17 @@ export function isolate({ station }: LevelContext): Step {
   };
 }
 
-const eye = (sensor: Sensor) => (sensor.contact === 'closes-on-rise' ? 'closes on rise (NO hanging)' : 'opens on rise (NC hanging)');
+const eye = (sensor: Sensor) =>
+  sensor.contact === 'closes-on-rise' ? 'closes on rise (NO hanging)' : 'opens on rise (NC hanging)';
 
 /** The contact of one sensor, worked in the hand. */
 export function bench(sensor: Sensor): Step {
   const closes = sensor.contact === 'closes-on-rise';
   const { noun, hand } = kindOf(sensor);
-  const where = sensor.role === 'pump' && sensor.duty === 'motor' ? 'across the blades of its plug' : 'across its two cores, taken off their terminals';
+  const where =
+    sensor.role === 'pump' && sensor.duty === 'motor'
+      ? 'across the blades of its plug'
+      : 'across its two cores, taken off their terminals';
   const spare = sensor.changeover ? phrase` The spare core of the changeover contact is capped.` : phrase``;
   return {
     id: `bench-${sensor.id}`,

@@ -4,10 +4,27 @@ import { dryLift, tapeCheck } from './dry';
 import { closeUp, handOver, stray } from './leave';
 import { bench, isolate } from './makeSafe';
 import type { Step } from './step';
-import { alternation, cutOff, drawdownTest, fillTank, fillToAlarm, fillToLag, fillToLead, pumpDown, running } from './wet';
+import {
+  alternation,
+  cutOff,
+  drawdownTest,
+  fillTank,
+  fillToAlarm,
+  fillToLag,
+  fillToLead,
+  pumpDown,
+  running,
+} from './wet';
 
 /** The wet steps of a pump that draws the water down. */
-const emptied = (context: LevelContext): Step[] => [fillToLead(context), running(context), pumpDown(context), drawdownTest(context), ...fillToLag(context), ...alternation(context)];
+const emptied = (context: LevelContext): Step[] => [
+  fillToLead(context),
+  running(context),
+  pumpDown(context),
+  drawdownTest(context),
+  ...fillToLag(context),
+  ...alternation(context),
+];
 
 /**
  * The test steps that apply to a station, in the order they are done: isolate, bench, dry, wet, drawdown, alarm, leave.

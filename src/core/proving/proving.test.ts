@@ -28,7 +28,8 @@ describe('the plan', () => {
   });
 
   it('has a caution wherever the power is on or the pit is open', () => {
-    for (const id of ['isolate', 'dry-lift', 'running', 'fill-alarm', 'stray', 'close', 'hand-over']) expect(stepOf(testPlan(box()), id).cautions.length).toBeGreaterThan(0);
+    for (const id of ['isolate', 'dry-lift', 'running', 'fill-alarm', 'stray', 'close', 'hand-over'])
+      expect(stepOf(testPlan(box()), id).cautions.length).toBeGreaterThan(0);
   });
 
   it('carries only the steps of what is fitted', () => {
@@ -115,14 +116,17 @@ describe('the plan of every duty', () => {
     // From the lead, 1535 mm, to the lag, 1885 mm, in a pit of 2 m across.
     expect(expected(stepOf(plan, 'fill-lag-2'), 'volume')).toBeCloseTo(Math.PI * 0.35, 2);
     expect(plan.map((s) => s.id)).toContain('alternator');
-    expect(sayPhrase(stepOf(plan, 'dry-lift').expects.find((e) => e.id === 'lift-stop')!.says, 'metric')).toContain('only lets the pump run');
+    expect(sayPhrase(stepOf(plan, 'dry-lift').expects.find((e) => e.id === 'lift-stop')!.says, 'metric')).toContain(
+      'only lets the pump run',
+    );
   });
   it('draws and fills a tank that is filled, and never fills it to its bell by hose', () => {
     const ids = planOf('workshop-header-tank.json').map((s) => s.id);
     expect(ids).toEqual(expect.arrayContaining(['draw-start', 'fill-up', 'silence']));
     expect(ids).not.toContain('fill-alarm');
   });
-  it('raises the water to a cut-off and sees what makes it stop', () => expect(planOf('cold-store-condensate.json').map((s) => s.id)).toContain('cut-off'));
+  it('raises the water to a cut-off and sees what makes it stop', () =>
+    expect(planOf('cold-store-condensate.json').map((s) => s.id)).toContain('cut-off'));
   it('speaks of selectors where no float stands in a pump cord', () => {
     const says = (file: string) => stepOf(planOf(file), 'hand-over').cautions.join();
     expect(says('workshop-sump.json')).toContain('plugged straight');

@@ -31,7 +31,11 @@ export function fillToLead(context: LevelContext): Step {
       around('volume', 'water from stop to start', fromStop, water),
       around('time', 'time for it by hose', quantity('time', context.drawdown / station.settings.hoseFlow), water),
       around('level', 'water when the pump starts, rim down', rimDown(context, lead), trip),
-      seen('reacts', 'what reacts', phrase`${station.duty.kind === 'dose' && station.duty.mode === 'timed' ? 'the timer begins and starts the pump in its turn' : 'one pump alone'}; the bell stays quiet`),
+      seen(
+        'reacts',
+        'what reacts',
+        phrase`${station.duty.kind === 'dose' && station.duty.mode === 'timed' ? 'the timer begins and starts the pump in its turn' : 'one pump alone'}; the bell stays quiet`,
+      ),
     ],
     about: ['level:lead'],
   };
@@ -43,7 +47,9 @@ export function running({ station }: LevelContext): Step {
     id: 'running',
     phase: 'wet',
     title: 'Volts and amps',
-    actions: [phrase`Volts at the outlet at rest and with the pump running; clamp around the line core alone while it runs.`],
+    actions: [
+      phrase`Volts at the outlet at rest and with the pump running; clamp around the line core alone while it runs.`,
+    ],
     cautions: ['Live measuring: rated meter and leads, one hand where you can, dry feet.'],
     expects: [
       around('rest-volts', 'volts at rest', volts, { share: TOLERANCE.voltage }),
@@ -58,18 +64,29 @@ export function pumpDown(context: LevelContext): Step {
   const { vessel, stop, lead, hydraulics } = context;
   const none = untold(context);
   const rise = vessel.height(vessel.volume(stop) + hydraulics.drainback(1)) - stop;
-  const run: Expectation = none ? unknown('run', 'from start to stop', 'time', none) : around('run', 'from start to stop', quantity('time', drawTime(context, lead, stop, 0)), water);
+  const run: Expectation = none
+    ? unknown('run', 'from start to stop', 'time', none)
+    : around('run', 'from start to stop', quantity('time', drawTime(context, lead, stop, 0)), water);
   return {
     id: 'pump-down',
     phase: 'wet',
     title: 'Let it pump down and stop',
-    actions: [phrase`Hose off, inflow stopped. Watch in hand from start to stop.`, phrase`Then wait two minutes: what drains back lifts the water by ${quantity('height', rise)} and must not start the pump.`],
+    actions: [
+      phrase`Hose off, inflow stopped. Watch in hand from start to stop.`,
+      phrase`Then wait two minutes: what drains back lifts the water by ${quantity('height', rise)} and must not start the pump.`,
+    ],
     cautions: [],
     expects: [
       run,
       around('level', 'water when the pump stops, rim down', rimDown(context, stop), trip),
       seen('stays', 'two minutes after', phrase`the pump stays still`),
-      seen('weep', 'check valve and weep hole', context.station.discharge.weepHole ? phrase`a jet from the weep hole while it runs; no flow back for longer than the pipe takes to empty` : phrase`no flow back for longer than the pipe takes to empty`),
+      seen(
+        'weep',
+        'check valve and weep hole',
+        context.station.discharge.weepHole
+          ? phrase`a jet from the weep hole while it runs; no flow back for longer than the pipe takes to empty`
+          : phrase`no flow back for longer than the pipe takes to empty`,
+      ),
     ],
     about: ['level:stop', 'pipe'],
   };
@@ -90,8 +107,12 @@ export function drawdownTest(context: LevelContext): Step {
     ],
     cautions: [],
     expects: [
-      drop === null ? unknown('drop', 'drop of the water', 'levelRate', none!) : around('drop', 'drop of the water', quantity('levelRate', drop), water),
-      flow === null ? unknown('flow', 'flow from it', 'flow', none!) : around('flow', 'flow from it', quantity('flow', flow), water),
+      drop === null
+        ? unknown('drop', 'drop of the water', 'levelRate', none!)
+        : around('drop', 'drop of the water', quantity('levelRate', drop), water),
+      flow === null
+        ? unknown('flow', 'flow from it', 'flow', none!)
+        : around('flow', 'flow from it', quantity('flow', flow), water),
     ],
     about: ['level:lead', 'level:stop', 'pump', 'pipe'],
   };
@@ -106,9 +127,14 @@ export function fillToLag(context: LevelContext): Step[] {
       id: `fill-lag-${i + 2}`,
       phase: 'wet',
       title: `Fill until pump ${i + 2} is called`,
-      actions: [phrase`${i === 0 ? 'The first pump' : 'The first two pumps'} at Off. Fill on from the level before with the hose (${quantity('flow', station.settings.hoseFlow)}).`],
+      actions: [
+        phrase`${i === 0 ? 'The first pump' : 'The first two pumps'} at Off. Fill on from the level before with the hose (${quantity('flow', station.settings.hoseFlow)}).`,
+      ],
       cautions: ['Hold a pump off only by its selector or its lock; put it back to automatic after.'],
-      expects: [around('volume', 'water for it', quantity('volume', volume), water), around('level', `water when pump ${i + 2} starts, rim down`, rimDown(context, level), trip)],
+      expects: [
+        around('volume', 'water for it', quantity('volume', volume), water),
+        around('level', `water when pump ${i + 2} starts, rim down`, rimDown(context, level), trip),
+      ],
       about: [i === 0 ? 'level:lag' : 'level:lag2'],
     };
   });
@@ -124,7 +150,9 @@ export function alternation({ station, hydraulics }: LevelContext): Step[] {
       title: 'The pumps take turns',
       actions: [phrase`Let it call ${String(hydraulics.count + 1)} times and note which pump starts.`],
       cautions: [],
-      expects: [seen('turns', 'pumps called', phrase`each in its turn, and the first again; the turn passes when a call ends`)],
+      expects: [
+        seen('turns', 'pumps called', phrase`each in its turn, and the first again; the turn passes when a call ends`),
+      ],
       about: ['pump'],
     },
   ];
@@ -141,7 +169,10 @@ export function cutOff(context: LevelContext): Step[] {
       title: 'The cut-off stops what makes the water',
       actions: [phrase`Pump held off, what makes the water running. Raise the water to the cut-off.`],
       cautions: ['The appliance has a supply of its own: it stays live when the pump is off.'],
-      expects: [around('level', 'water when it stops, rim down', rimDown(context, cutoff.rise), trip), seen('stops', 'what makes the water', phrase`stops, and runs again once the water is down`)],
+      expects: [
+        around('level', 'water when it stops, rim down', rimDown(context, cutoff.rise), trip),
+        seen('stops', 'what makes the water', phrase`stops, and runs again once the water is down`),
+      ],
       about: ['level:cutoff'],
     },
   ];
@@ -156,9 +187,14 @@ export function fillTank(context: LevelContext): Step[] {
       id: 'draw-start',
       phase: 'wet',
       title: 'Draw until filling starts',
-      actions: [phrase`Open a draw and watch the water go down. From stop to start it is ${quantity('volume', context.drawdown)}.`],
+      actions: [
+        phrase`Open a draw and watch the water go down. From stop to start it is ${quantity('volume', context.drawdown)}.`,
+      ],
       cautions: ['A float in a tank of drinking water is of a kind that is made for it.'],
-      expects: [around('level', 'water when filling starts, rim down', rimDown(context, lead), trip), seen('reacts', 'what reacts', phrase`filling alone; no bell`)],
+      expects: [
+        around('level', 'water when filling starts, rim down', rimDown(context, lead), trip),
+        seen('reacts', 'what reacts', phrase`filling alone; no bell`),
+      ],
       about: ['level:lead'],
     },
     {
@@ -168,9 +204,15 @@ export function fillTank(context: LevelContext): Step[] {
       actions: [phrase`Draws shut. Watch in hand from start to stop, then look how much still runs in.`],
       cautions: ['Stay with it until it has stopped: the overflow is the next thing up.'],
       expects: [
-        none ? unknown('run', 'from start to stop', 'time', none) : around('run', 'from start to stop', quantity('time', drawTime(context, lead, stop, 0)), water),
+        none
+          ? unknown('run', 'from start to stop', 'time', none)
+          : around('run', 'from start to stop', quantity('time', drawTime(context, lead, stop, 0)), water),
         around('level', 'water when filling stops, rim down', rimDown(context, stop), trip),
-        seen('after', 'two minutes after', phrase`no more runs in${station.duty.kind === 'fill' && station.duty.runOn > 0 ? phrase`, after at most ${quantity('time', station.duty.runOn)}` : phrase``}`),
+        seen(
+          'after',
+          'two minutes after',
+          phrase`no more runs in${station.duty.kind === 'fill' && station.duty.runOn > 0 ? phrase`, after at most ${quantity('time', station.duty.runOn)}` : phrase``}`,
+        ),
       ],
       about: ['level:stop'],
     },
@@ -188,13 +230,23 @@ export function fillToAlarm(context: LevelContext): Step[] {
       id: 'fill-alarm',
       phase: 'alarm',
       title: 'Fill until the bell rings',
-      actions: [phrase`${floatInCord(station) ? 'Unplug the pump' : 'Hold every pump at Off'}, leave the alarm on. Fill from the start level on.`],
+      actions: [
+        phrase`${floatInCord(station) ? 'Unplug the pump' : 'Hold every pump at Off'}, leave the alarm on. Fill from the start level on.`,
+      ],
       cautions: ['Stay with it: nothing pumps now, and the overflow is the next thing up.'],
       expects: [
         around('volume', 'water from start to bell', quantity('volume', volume), water),
         around('time', 'time for it by hose', quantity('time', volume / station.settings.hoseFlow), water),
         around('level', 'water when the bell rings, rim down', rimDown(context, alarm.rise), trip),
-        ...(station.alarm.horn ? [seen('horn', 'horn', phrase`sounds, and is heard at: ${station.alarm.place || 'the place where people are'}`)] : []),
+        ...(station.alarm.horn
+          ? [
+              seen(
+                'horn',
+                'horn',
+                phrase`sounds, and is heard at: ${station.alarm.place || 'the place where people are'}`,
+              ),
+            ]
+          : []),
         ...(station.alarm.lamp ? [seen('lamp', 'lamp', phrase`lit`)] : []),
       ],
       about: ['level:alarm'],
@@ -204,10 +256,14 @@ export function fillToAlarm(context: LevelContext): Step[] {
       id: 'recover',
       phase: 'alarm',
       title: floatInCord(station) ? 'Plug the pump in again' : 'Pumps back to automatic',
-      actions: [phrase`Hose off. ${floatInCord(station) ? "Plug the pump into the float's plug" : 'Selectors to automatic'}; watch in hand until it stops.`],
+      actions: [
+        phrase`Hose off. ${floatInCord(station) ? "Plug the pump into the float's plug" : 'Selectors to automatic'}; watch in hand until it stops.`,
+      ],
       cautions: [],
       expects: [
-        none ? unknown('run', 'from bell level to stop', 'time', none) : around('run', 'from bell level to stop', quantity('time', drawTime(context, alarm.rise, stop, 0)), water),
+        none
+          ? unknown('run', 'from bell level to stop', 'time', none)
+          : around('run', 'from bell level to stop', quantity('time', drawTime(context, alarm.rise, stop, 0)), water),
         around('clears', 'water when the bell clears, rim down', rimDown(context, alarm.fall), trip),
       ],
       about: ['level:alarm', 'level:stop', 'pump'],
@@ -217,14 +273,48 @@ export function fillToAlarm(context: LevelContext): Step[] {
 
 function alarmExtras({ station }: LevelContext): Step[] {
   const { alarm } = station;
-  const step = (id: string, title: string, action: string, caution: string[], expects: Expectation[]): Step => ({ id, phase: 'alarm', title, actions: [phrase`${action}`], cautions: caution, expects, about: ['level:alarm'] });
+  const step = (id: string, title: string, action: string, caution: string[], expects: Expectation[]): Step => ({
+    id,
+    phase: 'alarm',
+    title,
+    actions: [phrase`${action}`],
+    cautions: caution,
+    expects,
+    about: ['level:alarm'],
+  });
   return [
-    ...(alarm.silence ? [step('silence', 'Silence the horn', 'Press silence with the float still up.', [], [seen('silenced', 'after silence', phrase`horn off${alarm.lamp ? ', lamp stays lit' : ''}`)])] : []),
+    ...(alarm.silence
+      ? [
+          step(
+            'silence',
+            'Silence the horn',
+            'Press silence with the float still up.',
+            [],
+            [seen('silenced', 'after silence', phrase`horn off${alarm.lamp ? ', lamp stays lit' : ''}`)],
+          ),
+        ]
+      : []),
     ...(alarm.battery
-      ? [step('battery', 'Alarm on its battery', 'Switch off the alarm circuit with the float still up.', ['Only the alarm is off now; the pump circuit may still be live.'], [seen('battery', 'with its power off', phrase`the alarm still sounds`)])]
+      ? [
+          step(
+            'battery',
+            'Alarm on its battery',
+            'Switch off the alarm circuit with the float still up.',
+            ['Only the alarm is off now; the pump circuit may still be live.'],
+            [seen('battery', 'with its power off', phrase`the alarm still sounds`)],
+          ),
+        ]
       : []),
     ...(alarm.remoteContact
-      ? [step('remote', 'Remote contact', 'Meter on the remote pair, at the far end if you can.', ['The far end may bring its own supply: test for volts before ohms.'], [seen('remote', 'remote pair', phrase`changes over with the bell, and is received at the far end`)])]
+      ? [
+          step(
+            'remote',
+            'Remote contact',
+            'Meter on the remote pair, at the far end if you can.',
+            ['The far end may bring its own supply: test for volts before ohms.'],
+            [seen('remote', 'remote pair', phrase`changes over with the bell, and is received at the far end`)],
+          ),
+        ]
       : []),
   ];
 }

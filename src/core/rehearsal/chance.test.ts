@@ -5,7 +5,12 @@ import { chance, usualChances, type Chances } from '.';
 const sump = newStation('a', 'b', 'metric-230');
 
 describe('chance', () => {
-  const few: Chances = { ...usualChances, years: 40, storms: { ...usualChances.storms, perYear: 0 }, cuts: { ...usualChances.cuts, perYear: 0 } };
+  const few: Chances = {
+    ...usualChances,
+    years: 40,
+    storms: { ...usualChances.storms, perYear: 0 },
+    cuts: { ...usualChances.cuts, perYear: 0 },
+  };
   const drawn = (station: Station, more: Partial<Chances>) => {
     const answer = chance(station, { ...few, ...more });
     if (!answer.ok) throw new Error('refused');
@@ -17,24 +22,47 @@ describe('chance', () => {
     expect(JSON.stringify(c)).not.toBe(JSON.stringify(a));
   });
   it('nothing comes, nothing floods: the interval still does not promise it', () => {
-    expect(drawn(sump, { faults: 0 })).toMatchObject({ flooded: 0, share: 0, low: 0, high: expect.closeTo(3.8414588 / (40 + 3.8414588), 6), bells: 0, overflow: 0, causes: [] });
+    expect(drawn(sump, { faults: 0 })).toMatchObject({
+      flooded: 0,
+      share: 0,
+      low: 0,
+      high: expect.closeTo(3.8414588 / (40 + 3.8414588), 6),
+      bells: 0,
+      overflow: 0,
+      causes: [],
+    });
   });
   it('power cuts of two days flood every year that has one: one cut a year, as Poisson has it', () => {
-    const cuts = drawn(sump, { faults: 0, years: 400, cuts: { perYear: 1, middle: 2 * 86400, spread: 0, withStorm: 0 } });
-    expect(Math.abs(cuts.share - (1 - Math.exp(-1)))).toBeLessThan(3 * Math.sqrt((Math.exp(-1) * (1 - Math.exp(-1))) / 400));
+    const cuts = drawn(sump, {
+      faults: 0,
+      years: 400,
+      cuts: { perYear: 1, middle: 2 * 86400, spread: 0, withStorm: 0 },
+    });
+    expect(Math.abs(cuts.share - (1 - Math.exp(-1)))).toBeLessThan(
+      3 * Math.sqrt((Math.exp(-1) * (1 - Math.exp(-1))) / 400),
+    );
     expect(cuts.causes).toEqual([{ says: 'power cut', floods: expect.any(Number) }]);
   });
   it('whoever comes sooner has fewer floods', () => {
-    const [soon, late] = [drawn(sump, { answers: 60, faults: 4, years: 60 }), drawn(sump, { answers: 86400, faults: 4, years: 60 })];
+    const [soon, late] = [
+      drawn(sump, { answers: 60, faults: 4, years: 60 }),
+      drawn(sump, { answers: 86400, faults: 4, years: 60 }),
+    ];
     expect(soon.flooded).toBeLessThan(late.flooded);
   }, 20_000);
   it('what hides is found at visits: with many there are fewer silent floods', () => {
-    const [often, never] = [drawn(sump, { faults: 6, years: 60, visits: 30 * 86400, answers: 60 }), drawn(sump, { faults: 6, years: 60, visits: 20 * 365 * 86400, answers: 60 })];
+    const [often, never] = [
+      drawn(sump, { faults: 6, years: 60, visits: 30 * 86400, answers: 60 }),
+      drawn(sump, { faults: 6, years: 60, visits: 20 * 365 * 86400, answers: 60 }),
+    ];
     expect(often.silent).toBeLessThan(never.silent);
   }, 20_000);
   it('tells how far it is, and can be stopped', () => {
     const shares: number[] = [];
-    expect(chance(sump, few, { progress: (s) => shares.push(s), stopped: () => shares.length > 3 })).toEqual({ ok: false, problems: ['stopped by hand'] });
+    expect(chance(sump, few, { progress: (s) => shares.push(s), stopped: () => shares.length > 3 })).toEqual({
+      ok: false,
+      problems: ['stopped by hand'],
+    });
     expect(shares).toEqual([...shares].sort((a, b) => a - b));
   });
 });

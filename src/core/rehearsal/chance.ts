@@ -10,21 +10,40 @@ import { prepare, type Prepared } from './world';
 
 const YEAR = 365 * 86400;
 
-const times = (what: string) => z.number().min(0, `${what} cannot come less than never`).max(1000, `${what} more than a thousand times a year`);
+const times = (what: string) =>
+  z.number().min(0, `${what} cannot come less than never`).max(1000, `${what} more than a thousand times a year`);
 const spread = z.number().min(0, 'a spread cannot be negative').max(3, 'a spread beyond reason');
 
 /** What years are drawn from. All of it is assumed: the seed makes it the same again. */
 export const chancesSchema = z.strictObject({
-  seed: z.int('a seed is a whole number').min(0, 'a seed cannot be negative').max(2 ** 32 - 1, 'a seed of more than 32 bits'),
+  seed: z
+    .int('a seed is a whole number')
+    .min(0, 'a seed cannot be negative')
+    .max(2 ** 32 - 1, 'a seed of more than 32 bits'),
   years: z.int('whole years').min(1, 'a year at least').max(100000, 'more than 100 000 years'),
   /** s after the bell until a person is there. */
   answers: z.number().gt(0, 'nobody is there at once').max(YEAR, 'an answer after more than a year'),
   /** s between visits at which all is tested and mended. */
-  visits: z.number().min(86400, 'more than a visit a day').max(20 * YEAR, 'a visit in more than twenty years'),
+  visits: z
+    .number()
+    .min(86400, 'more than a visit a day')
+    .max(20 * YEAR, 'a visit in more than twenty years'),
   /** Storms (or days of much water) a year; the middle one in times what was surveyed, and the spread of its logarithm. */
-  storms: z.strictObject({ perYear: times('a storm'), middle: z.number().min(0, 'a storm cannot be negative').max(20, 'a storm beyond twenty of the surveyed'), spread }),
+  storms: z.strictObject({
+    perYear: times('a storm'),
+    middle: z.number().min(0, 'a storm cannot be negative').max(20, 'a storm beyond twenty of the surveyed'),
+    spread,
+  }),
   /** Power cuts a year, the middle length in s, its spread, and the share of storms that bring one. */
-  cuts: z.strictObject({ perYear: times('a power cut'), middle: z.number().gt(0, 'a cut lasts').max(30 * 86400, 'a cut of more than a month'), spread, withStorm: z.number().min(0, 'a share is 0 at least').max(1, 'a share is 1 at most') }),
+  cuts: z.strictObject({
+    perYear: times('a power cut'),
+    middle: z
+      .number()
+      .gt(0, 'a cut lasts')
+      .max(30 * 86400, 'a cut of more than a month'),
+    spread,
+    withStorm: z.number().min(0, 'a share is 0 at least').max(1, 'a share is 1 at most'),
+  }),
   /** How often faults come, in times their assumed weights. */
   faults: z.number().min(0, 'faults cannot come less than never').max(100, 'faults a hundred times as often at most'),
 });
@@ -68,7 +87,8 @@ type Trigger = { readonly at: number; readonly does: 'storm' | 'cut' | 'fault' |
 const HOUR = 3600;
 
 /** A fault is watched so long before it is called hidden, s: until twice the time that design inflow takes to fill the vessel, two days at least. */
-const watched = ({ station, top }: Prepared): number => Math.min(Math.max((2 * top) / flowsOf(station.inflow).design, 2 * 86400), 14 * 86400);
+const watched = ({ station, top }: Prepared): number =>
+  Math.min(Math.max((2 * top) / flowsOf(station.inflow).design, 2 * 86400), 14 * 86400);
 
 /** One of the faults by its weight. */
 function drawn(faults: readonly Fault[], total: number, random: Random): Fault {
@@ -79,13 +99,21 @@ function drawn(faults: readonly Fault[], total: number, random: Random): Fault {
 /** What comes next of each kind, walked through the years. */
 function* triggers({ years, storms, cuts, visits }: Chances, faultRate: number, random: Random): Generator<Trigger> {
   const end = years * YEAR;
-  const next = { storm: random.wait(storms.perYear / YEAR), cut: random.wait(cuts.perYear / YEAR), fault: random.wait(faultRate / YEAR), visit: visits };
+  const next = {
+    storm: random.wait(storms.perYear / YEAR),
+    cut: random.wait(cuts.perYear / YEAR),
+    fault: random.wait(faultRate / YEAR),
+    visit: visits,
+  };
   for (;;) {
     const does = (['visit', 'storm', 'cut', 'fault'] as const).reduce((a, b) => (next[b] < next[a] ? b : a));
     const at = next[does];
     if (at >= end) return;
     yield { at, does };
-    next[does] += does === 'visit' ? visits : random.wait((does === 'fault' ? faultRate : does === 'storm' ? storms.perYear : cuts.perYear) / YEAR);
+    next[does] +=
+      does === 'visit'
+        ? visits
+        : random.wait((does === 'fault' ? faultRate : does === 'storm' ? storms.perYear : cuts.perYear) / YEAR);
   }
 }
 
@@ -95,7 +123,11 @@ function* triggers({ years, storms, cuts, visits }: Chances, faultRate: number, 
  * floods stays, hidden, until the next visit. Between them nothing new can happen.
  * @returns the problems where the scheme does not fit, or where it was stopped
  */
-export function chance(station: Station, chances: Chances, { progress, stopped }: { progress?(share: number): void; stopped?(): boolean } = {}): { ok: true; chance: Chance } | { ok: false; problems: readonly (Phrase | string)[] } {
+export function chance(
+  station: Station,
+  chances: Chances,
+  { progress, stopped }: { progress?(share: number): void; stopped?(): boolean } = {},
+): { ok: true; chance: Chance } | { ok: false; problems: readonly (Phrase | string)[] } {
   const made = prepare(station);
   if (!made.ok) return { ok: false, problems: made.reasons };
   const { prepared } = made;
@@ -106,7 +138,14 @@ export function chance(station: Station, chances: Chances, { progress, stopped }
   const { source } = station.inflow;
   const storm = source.kind === 'storm' ? source.rows.at(-1)!.time + 6 * HOUR : 86400;
   const logNormal = (middle: number, deviation: number) => middle * Math.exp(deviation * random.normal());
-  const base = { ...plain('chance', station, watched(prepared), { kind: 'level', which: source.kind === 'storm' ? 'low' : 'design', scale: 1 }), answers: chances.answers } satisfies Scenario;
+  const base = {
+    ...plain('chance', station, watched(prepared), {
+      kind: 'level',
+      which: source.kind === 'storm' ? 'low' : 'design',
+      scale: 1,
+    }),
+    answers: chances.answers,
+  } satisfies Scenario;
   let hidden: readonly string[] = [];
   const wet = new Set<number>();
   const causes = new Map<string, number>();
@@ -119,14 +158,35 @@ export function chance(station: Station, chances: Chances, { progress, stopped }
       const cut = random.even() < chances.cuts.withStorm;
       const from = random.even() * storm * 0.5;
       const lasts = logNormal(chances.cuts.middle, chances.cuts.spread);
-      return { scenario: { ...base, length: storm + (cut ? lasts : 0), inflow: { kind: 'survey', scale }, faults: there, powerCuts: cut ? [{ from, to: from + lasts }] : [] }, says: [source.kind === 'storm' ? 'storm' : 'much water', ...(cut ? ['power cut'] : [])], comes: null };
+      return {
+        scenario: {
+          ...base,
+          length: storm + (cut ? lasts : 0),
+          inflow: { kind: 'survey', scale },
+          faults: there,
+          powerCuts: cut ? [{ from, to: from + lasts }] : [],
+        },
+        says: [source.kind === 'storm' ? 'storm' : 'much water', ...(cut ? ['power cut'] : [])],
+        comes: null,
+      };
     }
     if (does === 'cut') {
       const lasts = logNormal(chances.cuts.middle, chances.cuts.spread);
-      return { scenario: { ...base, length: lasts + 12 * HOUR, faults: there, powerCuts: [{ from: HOUR, to: HOUR + lasts }] }, says: ['power cut'], comes: null };
+      return {
+        scenario: { ...base, length: lasts + 12 * HOUR, faults: there, powerCuts: [{ from: HOUR, to: HOUR + lasts }] },
+        says: ['power cut'],
+        comes: null,
+      };
     }
     const fault = drawn(faults, total, random);
-    return { scenario: { ...base, faults: [...there.filter((f) => f.id !== fault.id), { from: HOUR, to: null, id: fault.id }] }, says: [fault.says], comes: fault.id };
+    return {
+      scenario: {
+        ...base,
+        faults: [...there.filter((f) => f.id !== fault.id), { from: HOUR, to: null, id: fault.id }],
+      },
+      says: [fault.says],
+      comes: fault.id,
+    };
   };
 
   for (const { at, does } of triggers(chances, total * chances.faults, random)) {
@@ -145,7 +205,8 @@ export function chance(station: Station, chances: Chances, { progress, stopped }
       wet.add(Math.floor(at / YEAR));
       overflow += balance.overflow;
       if (!rang.some((r) => r.from <= spilt[0]!.from)) silent++;
-      for (const what of new Set([...says, ...hidden.map((id) => `${faults.find((f) => f.id === id)!.says} (hidden)`)])) causes.set(what, (causes.get(what) ?? 0) + 1);
+      for (const what of new Set([...says, ...hidden.map((id) => `${faults.find((f) => f.id === id)!.says} (hidden)`)]))
+        causes.set(what, (causes.get(what) ?? 0) + 1);
     }
     // What rang was looked after, and what flooded was seen.
     if (rang.length > 0 || spilt.length > 0) hidden = [];
@@ -162,7 +223,9 @@ export function chance(station: Station, chances: Chances, { progress, stopped }
       overflow: overflow / chances.years,
       bells: bells / chances.years,
       silent,
-      causes: [...causes].map(([what, floods]) => ({ says: what, floods })).sort((a, b) => b.floods - a.floods || a.says.localeCompare(b.says, 'en')),
+      causes: [...causes]
+        .map(([what, floods]) => ({ says: what, floods }))
+        .sort((a, b) => b.floods - a.floods || a.says.localeCompare(b.says, 'en')),
     },
   };
 }

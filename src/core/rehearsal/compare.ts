@@ -28,12 +28,18 @@ function unknown({ powerCuts, faults, hands, length }: Scenario, run: Rehearsal)
   const both = run.pumps.length > 1 ? Math.min(...run.pumps.map((p) => p.ran)) : 0;
   return [
     ...(off > 0 ? [phrase`the power was off for ${quantity('time', off)}`] : []),
-    ...(faults.length > 0 ? [phrase`${faults.length === 1 ? 'a fault was' : `${String(faults.length)} faults were`} put in`] : []),
+    ...(faults.length > 0
+      ? [phrase`${faults.length === 1 ? 'a fault was' : `${String(faults.length)} faults were`} put in`]
+      : []),
     ...(hands.length > 0 ? [phrase`hands worked the panel`] : []),
     ...(both === 0 && run.pumps.length > 1 ? [phrase`one pump did nothing`] : []),
     ...(run.overflowing > 0 ? [phrase`water ran over for ${quantity('time', run.overflowing)}`] : []),
     ...(run.ended ? [phrase`it ended before its time`] : []),
-    ...(Math.abs(run.balance.change) > STORED * run.balance.inflow ? [phrase`${quantity('volume', Math.abs(run.balance.change))} ${run.balance.change > 0 ? 'of it is still stored' : 'was stored before'}`] : []),
+    ...(Math.abs(run.balance.change) > STORED * run.balance.inflow
+      ? [
+          phrase`${quantity('volume', Math.abs(run.balance.change))} ${run.balance.change > 0 ? 'of it is still stored' : 'was stored before'}`,
+        ]
+      : []),
   ];
 }
 
@@ -88,7 +94,9 @@ export function compare(station: Station, scenario: Scenario, run: Rehearsal): C
     run: quantity('count', busiest.starts),
     why: explain(!differ(starts, busiest.starts, 1.5), [
       ...(varies ? [phrase`the inflow changes within a cycle, and the rules take each inflow as if it stayed`] : []),
-      ...(above > 0 ? [phrase`for ${quantity('time', above)} more came than the pumps bring away: the rules count no start then`] : []),
+      ...(above > 0
+        ? [phrase`for ${quantity('time', above)} more came than the pumps bring away: the rules count no start then`]
+        : []),
     ]),
   });
   found.push({
@@ -96,7 +104,10 @@ export function compare(station: Station, scenario: Scenario, run: Rehearsal): C
     what: 'time in which a pump ran',
     rules: quantity('time', ran),
     run: quantity('time', run.anyRan),
-    why: explain(!differ(ran, run.anyRan, 120), varies ? [phrase`the inflow changes within a cycle, and the rules take each inflow as if it stayed`] : []),
+    why: explain(
+      !differ(ran, run.anyRan, 120),
+      varies ? [phrase`the inflow changes within a cycle, and the rules take each inflow as if it stayed`] : [],
+    ),
   });
   found.push({
     id: 'worst-hour',
@@ -117,7 +128,9 @@ export function compare(station: Station, scenario: Scenario, run: Rehearsal): C
       what: 'from bell to overflow',
       rules: quantity('time', has),
       run: quantity('time', run.warning),
-      why: differ(has, run.warning, 5) ? phrase`the rules take the ${station.settings.reserveInflow} inflow of ${quantity('flow', inflow[station.settings.reserveInflow])} and no pump; here up to ${quantity('flow', run.mostInflow)} came${run.pumps.some((p) => p.ran > 0) ? ', and what pumps there were went on' : ''}` : phrase`they agree`,
+      why: differ(has, run.warning, 5)
+        ? phrase`the rules take the ${station.settings.reserveInflow} inflow of ${quantity('flow', inflow[station.settings.reserveInflow])} and no pump; here up to ${quantity('flow', run.mostInflow)} came${run.pumps.some((p) => p.ran > 0) ? ', and what pumps there were went on' : ''}`
+        : phrase`they agree`,
     });
   }
   return found;

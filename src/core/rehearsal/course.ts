@@ -3,7 +3,22 @@ import { inflowing, type Inflowing } from './inflow';
 import type { Scenario } from './scenario';
 import type { Prepared } from './world';
 
-export type EventKind = 'float' | 'pump' | 'bell' | 'interlock' | 'power' | 'hand' | 'fault' | 'timer' | 'overflow' | 'dry' | 'protection' | 'far' | 'lamp' | 'call' | 'person';
+export type EventKind =
+  | 'float'
+  | 'pump'
+  | 'bell'
+  | 'interlock'
+  | 'power'
+  | 'hand'
+  | 'fault'
+  | 'timer'
+  | 'overflow'
+  | 'dry'
+  | 'protection'
+  | 'far'
+  | 'lamp'
+  | 'call'
+  | 'person';
 
 /** What will happen at a known time. */
 export interface Due {
@@ -29,11 +44,15 @@ export interface Course {
 /** Everything in a scenario that this panel has no part for, each as `path: what`. */
 function strangers({ panel, faults }: Prepared, scenario: Scenario): string[] {
   return [
-    ...scenario.faults.flatMap((f, i) => (faults.some((x) => x.id === f.id) ? [] : [`faults.${i}: this station has no part that could fail as “${f.id}”`])),
+    ...scenario.faults.flatMap((f, i) =>
+      faults.some((x) => x.id === f.id) ? [] : [`faults.${i}: this station has no part that could fail as “${f.id}”`],
+    ),
     ...scenario.hands.flatMap((h, i) => {
       const device = panel.devices.find((d) => d.tag === h.device);
       if (!device) return [`hands.${i}: this panel has no ${h.device}`];
-      return device.positions.some((p) => p.state === h.state) ? [] : [`hands.${i}: ${h.device} has no position “${h.state}”`];
+      return device.positions.some((p) => p.state === h.state)
+        ? []
+        : [`hands.${i}: ${h.device} has no position “${h.state}”`];
     }),
   ];
 }
@@ -49,20 +68,38 @@ function schedule({ panel, faults }: Prepared, scenario: Scenario): Due[] {
     ]),
     ...scenario.faults.flatMap((f, place): Due[] => {
       const { says } = faults.find((x) => x.id === f.id)!;
-      return [{ at: f.from, kind: 'fault', says: phrase`fault: ${says}`, fault: { place, on: true } }, ...(f.to === null ? [] : [{ at: f.to, kind: 'fault' as const, says: phrase`mended: ${says}`, fault: { place, on: false } }])];
+      return [
+        { at: f.from, kind: 'fault', says: phrase`fault: ${says}`, fault: { place, on: true } },
+        ...(f.to === null
+          ? []
+          : [{ at: f.to, kind: 'fault' as const, says: phrase`mended: ${says}`, fault: { place, on: false } }]),
+      ];
     }),
     ...scenario.hands.flatMap((h): Due[] => {
       const { positions, springs } = panel.devices.find((d) => d.tag === h.device)!;
-      const to = (state: string, at: number): Due => ({ at, kind: 'hand', says: phrase`${h.device} to ${positions.find((p) => p.state === state)!.says}`, put: { [h.device]: state } });
+      const to = (state: string, at: number): Due => ({
+        at,
+        kind: 'hand',
+        says: phrase`${h.device} to ${positions.find((p) => p.state === state)!.says}`,
+        put: { [h.device]: state },
+      });
       // What springs back is held for a second.
-      return springs === undefined || h.state === springs ? [to(h.state, h.at)] : [to(h.state, h.at), to(springs, h.at + 1)];
+      return springs === undefined || h.state === springs
+        ? [to(h.state, h.at)]
+        : [to(h.state, h.at), to(springs, h.at + 1)];
     }),
   ];
-  return list.map((d, i) => ({ d, i })).sort((a, b) => a.d.at - b.d.at || a.i - b.i).map(({ d }) => d);
+  return list
+    .map((d, i) => ({ d, i }))
+    .sort((a, b) => a.d.at - b.d.at || a.i - b.i)
+    .map(({ d }) => d);
 }
 
 /** @returns problems where the scenario names what the panel has not */
-export function courseOf(prepared: Prepared, scenario: Scenario): { ok: true; course: Course } | { ok: false; problems: readonly string[] } {
+export function courseOf(
+  prepared: Prepared,
+  scenario: Scenario,
+): { ok: true; course: Course } | { ok: false; problems: readonly string[] } {
   const problems = strangers(prepared, scenario);
   if (problems.length > 0) return { ok: false, problems };
   const { station, panel } = prepared;

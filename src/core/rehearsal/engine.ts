@@ -69,7 +69,12 @@ export interface State {
 /** What comes in at this moment, m³/s: nothing once appliances have shed what they had. */
 export const inflowNow = (s: State): number => (s.t >= s.shedUntil ? 0 : s.now.flow * s.world.inflow);
 
-export const copyOf = (s: State): State => ({ ...s, clocks: new Map(s.clocks), switches: [...s.switches], since: [...s.since] });
+export const copyOf = (s: State): State => ({
+  ...s,
+  clocks: new Map(s.clocks),
+  switches: [...s.switches],
+  since: [...s.since],
+});
 
 /** More switchings than this within a second of the rehearsal are chatter. */
 const CHATTER = 60;
@@ -77,7 +82,9 @@ const CHATTER = 60;
 /** The state a hand, or what held it, leaves a device in: as it rests. A relay and a float find their own. */
 const restOf = (panel: Panel, tag: string): string | null => {
   const device = panel.devices.find((d) => d.tag === tag)!;
-  return device.sensor === undefined && (device.behaviour.kind === 'trip' || device.behaviour.kind === 'worked') ? device.initial : null;
+  return device.sensor === undefined && (device.behaviour.kind === 'trip' || device.behaviour.kind === 'worked')
+    ? device.initial
+    : null;
 };
 
 const bitsOf = (mask: number): number => {
@@ -90,7 +97,9 @@ const bitsOf = (mask: number): number => {
 export function beginning({ prepared, scenario, inflowOf, filling }: Course): State {
   const { station, vessel, top } = prepared;
   const world = prepared.world([]);
-  const stops = sensorTrips(station).flatMap((t) => (t.sensor.role === 'pump' || t.sensor.role === 'stop' ? [filling ? t.rise : t.fall] : []));
+  const stops = sensorTrips(station).flatMap((t) =>
+    t.sensor.role === 'pump' || t.sensor.role === 'stop' ? [filling ? t.rise : t.fall] : [],
+  );
   const node = world.logic.first;
   return {
     t: 0,
@@ -120,7 +129,14 @@ export function beginning({ prepared, scenario, inflowOf, filling }: Course): St
  * @param watch asked now and then: true gives up
  * @param rests told the state between any two events: it may be copied there, and carried on from again
  */
-export function advance(course: Course, s: State, end: number, listener: Listener, watch?: (t: number) => boolean, rests?: (s: State) => void): void {
+export function advance(
+  course: Course,
+  s: State,
+  end: number,
+  listener: Listener,
+  watch?: (t: number) => boolean,
+  rests?: (s: State) => void,
+): void {
   const { prepared, scenario, inflowOf, dues, cutOffs, sheds, filling } = course;
   const { panel, vessel, top, intakes, station } = prepared;
   const sense = filling ? -1 : 1;
@@ -129,17 +145,33 @@ export function advance(course: Course, s: State, end: number, listener: Listene
   const tell = (kind: EventKind, says: () => Phrase) => listener.told?.(s.t, s.v, kind, says);
   const inflow = () => inflowNow(s);
   const pumping = () => (s.node.running | s.runsOn) & s.world.moves & ~s.dry;
-  const stretch: Passed = { from: 0, to: 0, v0: 0, v1: 0, on: 0, inflow: 0, node: s.node, dry: 0, pumped: 0, overflow: 0, came: 0, over: false, at: () => 0 };
+  const stretch: Passed = {
+    from: 0,
+    to: 0,
+    v0: 0,
+    v1: 0,
+    on: 0,
+    inflow: 0,
+    node: s.node,
+    dry: 0,
+    pumped: 0,
+    overflow: 0,
+    came: 0,
+    over: false,
+    at: () => 0,
+  };
   const overLane = 1 << (prepared.lanes.length - 1);
 
   const chattering = () => {
     s.switches.push(s.t);
-    if (s.switches.length > CHATTER && s.t - s.switches.shift()! < 1) s.ended = phrase`chatter: the panel switches without end at ${quantity('height', level())}`;
+    if (s.switches.length > CHATTER && s.t - s.switches.shift()! < 1)
+      s.ended = phrase`chatter: the panel switches without end at ${quantity('height', level())}`;
   };
 
   /** The bell sends for a person, where one answers it. */
   const sendFor = () => {
-    if (scenario.answers !== null && !s.clocks.has('person')) s.clocks.set('person', { at: s.t + scenario.answers, does: 'person', to: '' });
+    if (scenario.answers !== null && !s.clocks.has('person'))
+      s.clocks.set('person', { at: s.t + scenario.answers, does: 'person', to: '' });
   };
 
   /** Takes the panel to another node, and tells what that means. */
@@ -152,10 +184,19 @@ export function advance(course: Course, s: State, end: number, listener: Listene
     chattering();
     if (to.chatter.length > 0) s.ended = phrase`chatter: ${to.chatter.join(', ')} never come to rest`;
     // Which timers wait now, and since when.
-    if (s.clocks.size > 0) for (const [name, clock] of s.clocks) if (clock.does === 'timer' && !to.waiting.some((w) => w.device === name && before.states[name] === w.from)) s.clocks.delete(name);
-    for (const w of to.waiting) if (!s.clocks.has(w.device)) s.clocks.set(w.device, { at: s.t + w.after, does: 'timer', to: w.to });
+    if (s.clocks.size > 0)
+      for (const [name, clock] of s.clocks)
+        if (clock.does === 'timer' && !to.waiting.some((w) => w.device === name && before.states[name] === w.from))
+          s.clocks.delete(name);
+    for (const w of to.waiting)
+      if (!s.clocks.has(w.device)) s.clocks.set(w.device, { at: s.t + w.after, does: 'timer', to: w.to });
     const started = to.running & ~before.running;
-    const reason = () => (started && before.running ? phrase`${why()}; the pumps that ran could not keep up: inflow ${quantity('flow', inflow())} of ${quantity('flow', capacity(before))}` : started ? phrase`${why()}; inflow ${quantity('flow', inflow())}` : why());
+    const reason = () =>
+      started && before.running
+        ? phrase`${why()}; the pumps that ran could not keep up: inflow ${quantity('flow', inflow())} of ${quantity('flow', capacity(before))}`
+        : started
+          ? phrase`${why()}; inflow ${quantity('flow', inflow())}`
+          : why();
     listener.turned?.(s.t, before, to, reason, s.since);
     for (let i = 0; i < s.since.length; i++) if ((before.running ^ to.running) & (1 << i)) s.since[i] = s.t;
     s.dry &= to.running;
@@ -169,7 +210,9 @@ export function advance(course: Course, s: State, end: number, listener: Listene
       s.runsOn |= stopped;
       s.clocks.set('run-on', { at: s.t + runOn, does: 'runs-on', to: '' });
     }
-    for (const tag of to.tripped) if (before.states[tag] !== 'tripped' && !s.world.held.has(tag)) tell('protection', () => phrase`${tag} (${panel.devices.find((d) => d.tag === tag)!.says}) opens: ${why()}`);
+    for (const tag of to.tripped)
+      if (before.states[tag] !== 'tripped' && !s.world.held.has(tag))
+        tell('protection', () => phrase`${tag} (${panel.devices.find((d) => d.tag === tag)!.says}) opens: ${why()}`);
     if (to.rings && !before.rings) sendFor();
     const makes = cutOffs.length === 0 || cutOffs.some((id) => to.outcomes[id]);
     s.shedUntil = makes ? Infinity : Math.min(s.shedUntil, s.t + sheds);
@@ -177,7 +220,10 @@ export function advance(course: Course, s: State, end: number, listener: Listene
 
   const capacity = (node: Node): number => {
     const { volumes, flows } = s.world.delivery(node.running & s.world.moves & ~s.dry);
-    const i = Math.max(volumes.findIndex((v) => v >= s.v), 1);
+    const i = Math.max(
+      volumes.findIndex((v) => v >= s.v),
+      1,
+    );
     return flows[i - 1]! + ((flows[i]! - flows[i - 1]!) * (s.v - volumes[i - 1]!)) / (volumes[i]! - volumes[i - 1]!);
   };
 
@@ -187,17 +233,20 @@ export function advance(course: Course, s: State, end: number, listener: Listene
     const thermal = station.pumps.flatMap((_, i) => (s.open & (1 << i) ? [`M${i + 1}-thermal`] : []));
     const world = prepared.world([...[...s.active].map((i) => scenario.faults[i]!.id), ...thermal]);
     if (world === before) return;
-    const released = [...before.held].filter((tag) => !world.held.has(tag)).flatMap((tag) => {
-      const rest = s.puts[tag] ?? restOf(panel, tag);
-      return rest === null ? [] : [[tag, rest] as const];
-    });
+    const released = [...before.held]
+      .filter((tag) => !world.held.has(tag))
+      .flatMap((tag) => {
+        const rest = s.puts[tag] ?? restOf(panel, tag);
+        return rest === null ? [] : [[tag, rest] as const];
+      });
     s.world = world;
     become(world.logic.at({ ...s.node.states, ...Object.fromEntries(released), ...world.puts }), why);
   };
 
   const putFloat = (f: World['floats'][number], state: 'up' | 'down') => {
     const { v } = s;
-    const why = () => phrase`${f.says} ${state === 'up' ? 'lifted' : 'hangs'} at ${quantity('height', vessel.height(v))}`;
+    const why = () =>
+      phrase`${f.says} ${state === 'up' ? 'lifted' : 'hangs'} at ${quantity('height', vessel.height(v))}`;
     tell('float', why);
     become(s.world.logic.after(s.node, f.tag, state), why);
   };
@@ -205,7 +254,8 @@ export function advance(course: Course, s: State, end: number, listener: Listene
   /** Floats that the water has passed, and pumps that draw air or draw water again. */
   const passFloats = () => {
     for (const f of s.world.floats) {
-      if (s.v >= f.rise ? !(s.node.up & f.bit) : s.v <= f.fall && s.node.up & f.bit) putFloat(f, s.v >= f.rise ? 'up' : 'down');
+      if (s.v >= f.rise ? !(s.node.up & f.bit) : s.v <= f.fall && s.node.up & f.bit)
+        putFloat(f, s.v >= f.rise ? 'up' : 'down');
     }
   };
   const passIntakes = () => {
@@ -216,7 +266,11 @@ export function advance(course: Course, s: State, end: number, listener: Listene
       s.dry ^= bit;
       chattering();
       const [draws, at] = [s.dry & bit, level()];
-      tell('dry', () => (draws ? phrase`pump ${String(i + 1)} draws air at ${quantity('height', at)}: it runs dry` : phrase`pump ${String(i + 1)} draws water again at ${quantity('height', at)}`));
+      tell('dry', () =>
+        draws
+          ? phrase`pump ${String(i + 1)} draws air at ${quantity('height', at)}: it runs dry`
+          : phrase`pump ${String(i + 1)} draws water again at ${quantity('height', at)}`,
+      );
     }
   };
   /** What the water has passed at once, by a start, by a fault or by what ran back; what runs back may pass more. */
@@ -239,16 +293,25 @@ export function advance(course: Course, s: State, end: number, listener: Listene
       const heats = stalls || s.node.running & (s.dry | s.world.air) & bit;
       if (!heats) {
         if (s.clocks.get(name)?.does === 'heats') s.clocks.delete(name);
-      } else if (!s.clocks.has(name)) s.clocks.set(name, { at: s.t + (stalls ? scenario.protector.stalled : scenario.protector.dry), does: 'heats', to: String(i) });
+      } else if (!s.clocks.has(name))
+        s.clocks.set(name, {
+          at: s.t + (stalls ? scenario.protector.stalled : scenario.protector.dry),
+          does: 'heats',
+          to: String(i),
+        });
     }
   };
 
   const protect = (i: number) => {
     const bit = 1 << i;
-    const says = s.world.stalls & bit ? phrase`pump ${String(i + 1)} stood under voltage` : phrase`pump ${String(i + 1)} ran without water`;
+    const says =
+      s.world.stalls & bit
+        ? phrase`pump ${String(i + 1)} stood under voltage`
+        : phrase`pump ${String(i + 1)} ran without water`;
     // An overload relay sees the current of a rotor that stands, and waits for a hand; it does not see heat.
     const overload = panel.devices.find((d) => d.tag === `F1${i + 1}`);
-    if (s.world.stalls & bit && overload && !s.world.held.has(overload.tag)) return become(s.world.logic.after(s.node, overload.tag, 'tripped'), () => says);
+    if (s.world.stalls & bit && overload && !s.world.held.has(overload.tag))
+      return become(s.world.logic.after(s.node, overload.tag, 'tripped'), () => says);
     s.open |= bit;
     tell('protection', () => phrase`thermal protector of pump ${String(i + 1)} opens: ${says}`);
     s.clocks.set(`heat ${i + 1}`, { at: s.t + scenario.protector.cools, does: 'cools', to: String(i) });
@@ -262,7 +325,9 @@ export function advance(course: Course, s: State, end: number, listener: Listene
     s.active = new Set();
     const why = () => phrase`a person reset it`;
     reworld(why);
-    for (const d of panel.devices) if (d.behaviour.kind === 'trip' && s.node.states[d.tag] === 'tripped') become(s.world.logic.after(s.node, d.tag, d.initial), why);
+    for (const d of panel.devices)
+      if (d.behaviour.kind === 'trip' && s.node.states[d.tag] === 'tripped')
+        become(s.world.logic.after(s.node, d.tag, d.initial), why);
     for (const d of panel.devices) {
       if (d.springs === undefined || !Object.values(d.elements).some((e) => e.sign === 'button-break')) continue;
       become(s.world.logic.after(s.node, d.tag, d.positions.find((p) => p.state !== d.springs)!.state), why);
@@ -282,7 +347,10 @@ export function advance(course: Course, s: State, end: number, listener: Listene
         return protect(Number(clock.to));
       case 'cools':
         s.open &= ~(1 << Number(clock.to));
-        tell('protection', () => phrase`thermal protector of pump ${String(Number(clock.to) + 1)} has cooled and closes by itself`);
+        tell(
+          'protection',
+          () => phrase`thermal protector of pump ${String(Number(clock.to) + 1)} has cooled and closes by itself`,
+        );
         return reworld(() => phrase`its thermal protector closed`);
       case 'runs-on':
         s.runsOn = 0;
@@ -305,17 +373,28 @@ export function advance(course: Course, s: State, end: number, listener: Listene
       if (fault && fault.on === s.active.has(fault.place)) continue;
       tell(kind, () => says);
       if (fault) {
-        s.active = fault.on ? new Set([...s.active, fault.place]) : new Set([...s.active].filter((x) => x !== fault.place));
+        s.active = fault.on
+          ? new Set([...s.active, fault.place])
+          : new Set([...s.active].filter((x) => x !== fault.place));
         reworld(() => says);
       }
       s.puts = { ...s.puts, ...put };
-      for (const [tag, state] of Object.entries(put)) if (!s.world.held.has(tag)) become(s.world.logic.after(s.node, tag, state), () => says);
+      for (const [tag, state] of Object.entries(put))
+        if (!s.world.held.has(tag)) become(s.world.logic.after(s.node, tag, state), () => says);
     }
     settleWater();
   };
 
   /** Hands the stretch from `from` to now to whom it concerns. */
-  const hear = (from: number, v0: number, rate: number, pumped: number, came: number, overflow: number, over: boolean) => {
+  const hear = (
+    from: number,
+    v0: number,
+    rate: number,
+    pumped: number,
+    came: number,
+    overflow: number,
+    over: boolean,
+  ) => {
     if (!over && s.v < top) s.spill = false;
     if (!listener.passed || s.t === from) return;
     stretch.from = from;
@@ -331,7 +410,8 @@ export function advance(course: Course, s: State, end: number, listener: Listene
     stretch.overflow = overflow;
     stretch.over = over;
     const set = pumping();
-    stretch.at = v0 === s.v ? () => v0 : (time) => flowOn(s.world.delivery(set), v0, rate, sense, 1, 0, top, time - from).volume;
+    stretch.at =
+      v0 === s.v ? () => v0 : (time) => flowOn(s.world.delivery(set), v0, rate, sense, 1, 0, top, time - from).volume;
     listener.passed(stretch);
   };
 
@@ -355,7 +435,15 @@ export function advance(course: Course, s: State, end: number, listener: Listene
     } else {
       // Empty: pumps can move no more than comes in; from an empty tank no more can be drawn than pumps bring.
       const flow = flows[0]!;
-      hear(from, s.v, rate, (filling ? flow : Math.min(rate, flow)) * time, (filling ? Math.min(rate, flow) : rate) * time, 0, false);
+      hear(
+        from,
+        s.v,
+        rate,
+        (filling ? flow : Math.min(rate, flow)) * time,
+        (filling ? Math.min(rate, flow) : rate) * time,
+        0,
+        false,
+      );
     }
     happenNow();
   };
@@ -400,4 +488,3 @@ export function advance(course: Course, s: State, end: number, listener: Listene
     if (s.node === node && s.dry === dry) stay(until);
   }
 }
-

@@ -20,18 +20,35 @@ export function figures({ duty }: Pick<Station, 'duty'>, run: Rehearsal): Figure
   const [first, second] = run.pumps;
   const list: Figure[] = run.pumps.flatMap((p, i) => {
     const pump = `pump ${i + 1}`;
-    const of = (id: string, what: string, value: Quantity | null): Figure => ({ id: `${id}-${i + 1}`, what: `${pump}: ${what}`, value });
-    return [of('starts', 'starts', count(p.starts)), of('worst', 'most starts in an hour', count(p.worstHour)), of('ran', 'ran', time(p.ran)), of('run', 'longest run', time(p.longestRun)), of('rest', 'longest rest', time(p.longestRest)), of('energy', 'energy at rated current, kWh', quantity('factor', p.energy / JOULES))];
+    const of = (id: string, what: string, value: Quantity | null): Figure => ({
+      id: `${id}-${i + 1}`,
+      what: `${pump}: ${what}`,
+      value,
+    });
+    return [
+      of('starts', 'starts', count(p.starts)),
+      of('worst', 'most starts in an hour', count(p.worstHour)),
+      of('ran', 'ran', time(p.ran)),
+      of('run', 'longest run', time(p.longestRun)),
+      of('rest', 'longest rest', time(p.longestRest)),
+      of('energy', 'energy at rated current, kWh', quantity('factor', p.energy / JOULES)),
+    ];
   });
   const add = (id: string, what: string, value: Quantity | null) => list.push({ id, what, value });
-  if (several && first && second) add('share', 'hours of pump 1 to all of the two', first.ran + second.ran > 0 ? quantity('share', first.ran / (first.ran + second.ran)) : null);
+  if (several && first && second)
+    add(
+      'share',
+      'hours of pump 1 to all of the two',
+      first.ran + second.ran > 0 ? quantity('share', first.ran / (first.ran + second.ran)) : null,
+    );
   add('bells', 'bells', count(run.bells));
   add('bell', 'time in alarm', time(run.bell));
   add('warning', 'shortest time from bell to overflow', time(run.warning));
   add('overflow', filling ? 'water wasted in filling' : 'overflow', quantity('volume', run.balance.overflow));
   add('overflowing', filling ? 'time in which it ran over' : 'time of overflow', time(run.overflowing));
   add('dry', 'time a pump ran dry', time(run.dry));
-  for (const lane of run.lanes.filter((l) => l.kind === 'interlock')) add(`lane-${lane.id}`, lane.says, time(lane.time));
+  for (const lane of run.lanes.filter((l) => l.kind === 'interlock'))
+    add(`lane-${lane.id}`, lane.says, time(lane.time));
   add('age', 'water stays, on the mean', time(run.age));
   add('highest', 'highest level', quantity('height', run.highest));
   add('lowest', 'lowest level', quantity('height', run.lowest));

@@ -59,14 +59,39 @@ export interface Account {
 const KEPT = 500;
 
 /** Power at rated current, W. */
-const watts = ({ supply }: Prepared['station'], amps: number, powerFactor: number): number => (supply.source === 'three' ? Math.sqrt(3) : 1) * supply.voltage * amps * powerFactor;
+const watts = ({ supply }: Prepared['station'], amps: number, powerFactor: number): number =>
+  (supply.source === 'three' ? Math.sqrt(3) : 1) * supply.voltage * amps * powerFactor;
 
 /** Keeps the account of a rehearsal that it listens to. */
-export function ledger({ station, vessel, lanes }: Prepared, v0: number): { listener: Listener; close(t: number, v: number): Account } {
+export function ledger(
+  { station, vessel, lanes }: Prepared,
+  v0: number,
+): { listener: Listener; close(t: number, v: number): Account } {
   const filling = station.duty.kind === 'fill';
   const sense = filling ? -1 : 1;
-  const pumps = station.pumps.map((p) => ({ starts: 0, ran: 0, longestRun: 0, longestRest: 0, worstHour: 0, since: 0, on: false, recent: [] as number[], watts: watts(station, p.ratedCurrent, p.motor.powerFactor) }));
-  const sums = { inflow: 0, pumped: 0, returned: 0, overflow: 0, bell: 0, bells: 0, overflowing: 0, dry: 0, stored: 0, any: 0 };
+  const pumps = station.pumps.map((p) => ({
+    starts: 0,
+    ran: 0,
+    longestRun: 0,
+    longestRest: 0,
+    worstHour: 0,
+    since: 0,
+    on: false,
+    recent: [] as number[],
+    watts: watts(station, p.ratedCurrent, p.motor.powerFactor),
+  }));
+  const sums = {
+    inflow: 0,
+    pumped: 0,
+    returned: 0,
+    overflow: 0,
+    bell: 0,
+    bells: 0,
+    overflowing: 0,
+    dry: 0,
+    stored: 0,
+    any: 0,
+  };
   const times = lanes.map(() => 0);
   const rang: { from: number; to: number }[] = [];
   const spilt: { from: number; to: number }[] = [];
@@ -151,7 +176,14 @@ export function ledger({ station, vessel, lanes }: Prepared, v0: number): { list
           worstHour: p.worstHour,
           energy: p.ran * p.watts,
         })),
-        balance: { inflow: sums.inflow, pumped: sums.pumped, returned: sums.returned, overflow: sums.overflow, change, residue: sense * (sums.inflow - sums.pumped) + sums.returned - sums.overflow - change },
+        balance: {
+          inflow: sums.inflow,
+          pumped: sums.pumped,
+          returned: sums.returned,
+          overflow: sums.overflow,
+          change,
+          residue: sense * (sums.inflow - sums.pumped) + sums.returned - sums.overflow - change,
+        },
         anyRan: sums.any,
         bell: sums.bell,
         bells: sums.bells,

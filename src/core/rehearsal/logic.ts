@@ -15,7 +15,12 @@ export interface Node {
   /** Which lanes of the trace are on: bits in their order. */
   readonly lanes: number;
   /** Timers that wait: to what, and after how long. */
-  readonly waiting: readonly { readonly device: string; readonly from: string; readonly to: string; readonly after: number }[];
+  readonly waiting: readonly {
+    readonly device: string;
+    readonly from: string;
+    readonly to: string;
+    readonly after: number;
+  }[];
   readonly chatter: readonly string[];
   /** Devices whose protection has opened. */
   readonly tripped: readonly string[];
@@ -31,7 +36,8 @@ export interface Logic {
 }
 
 /** Devices that the water works, in the order of their bits. */
-export const floatsOf = ({ devices }: Panel): string[] => devices.flatMap((d) => (d.sensor === undefined ? [] : [d.tag]));
+export const floatsOf = ({ devices }: Panel): string[] =>
+  devices.flatMap((d) => (d.sensor === undefined ? [] : [d.tag]));
 
 /**
  * The solved circuit as a machine: every combination that has been met is solved once, and every step from one to another is looked up. The

@@ -10,7 +10,8 @@ import { demo, run, says, scenario, sump } from './rehearsal.fixture';
 import { whatIf, type Scenario } from '.';
 
 describe('faults', () => {
-  const of = (id: string, station = sump) => run(station, { length: 12 * 3600, faults: [{ from: 3600, to: null, id }] });
+  const of = (id: string, station = sump) =>
+    run(station, { length: 12 * 3600, faults: [{ from: 3600, to: null, id }] });
   it.each([
     ['pump-stuck-down', (r: ReturnType<typeof run>) => r.bells > 0 && r.overflowing > 0 && r.warning! > 0],
     ['pump-stuck-up', (r: ReturnType<typeof run>) => r.dry > 0 && r.bells === 0],
@@ -29,7 +30,9 @@ describe('faults', () => {
   });
   it('a fault that is mended leaves no trace after it', () => {
     const r = run(sump, { length: 12 * 3600, faults: [{ from: 3600, to: 7200, id: 'Q1-off' }] });
-    expect(says(r)).toEqual(expect.arrayContaining(['fault: Q1 is off (guards the circuit)', 'mended: Q1 is off (guards the circuit)']));
+    expect(says(r)).toEqual(
+      expect.arrayContaining(['fault: Q1 is off (guards the circuit)', 'mended: Q1 is off (guards the circuit)']),
+    );
     const later = r.events.filter((e) => e.at > 8000);
     expect(later.some((e) => e.kind === 'pump') && !later.some((e) => e.kind === 'overflow')).toBe(true);
   });
@@ -37,19 +40,33 @@ describe('faults', () => {
 
 describe('motors that heat', () => {
   const contactor: Station = { ...sump, control: { ...sump.control, scheme: 'contactor' } };
-  const flow = (rate: number): Partial<Scenario> => ({ inflow: { kind: 'steps', rows: [{ time: 0, flow: rate }], every: null } });
-  const at = (r: ReturnType<typeof run>, words: RegExp) => r.events.filter((e) => words.test(sayPhrase(e.says, 'metric'))).map((e) => e.at);
+  const flow = (rate: number): Partial<Scenario> => ({
+    inflow: { kind: 'steps', rows: [{ time: 0, flow: rate }], every: null },
+  });
+  const at = (r: ReturnType<typeof run>, words: RegExp) =>
+    r.events.filter((e) => words.test(sayPhrase(e.says, 'metric'))).map((e) => e.at);
 
   it('a rotor that stands opens the overload after its time, and that stays open until a hand resets it', () => {
     const r = run(contactor, { ...flow(0.0005), length: 3600, faults: [{ from: 0, to: null, id: 'M1-seized' }] });
-    const [starts, opens] = [at(r, /^pump 1 starts/), at(r, /^F11 \(guards pump 1\) opens: pump 1 stood under voltage/)];
+    const [starts, opens] = [
+      at(r, /^pump 1 starts/),
+      at(r, /^F11 \(guards pump 1\) opens: pump 1 stood under voltage/),
+    ];
     expect(opens).toEqual([expect.closeTo(starts[0]! + 10, 9)]);
     expect(starts).toHaveLength(1);
     expect(r.balance.pumped).toBe(0);
   });
   it('without an overload the motor’s own protector opens, cools and tries again', () => {
-    const r = run(sump, { ...flow(0.0005), length: 4000, faults: [{ from: 0, to: null, id: 'M1-seized' }], protector: { stalled: 12, dry: 600, cools: 700 } });
-    const [starts, opens] = [at(r, /^pump 1 starts/), at(r, /^thermal protector of pump 1 opens: pump 1 stood under voltage/)];
+    const r = run(sump, {
+      ...flow(0.0005),
+      length: 4000,
+      faults: [{ from: 0, to: null, id: 'M1-seized' }],
+      protector: { stalled: 12, dry: 600, cools: 700 },
+    });
+    const [starts, opens] = [
+      at(r, /^pump 1 starts/),
+      at(r, /^thermal protector of pump 1 opens: pump 1 stood under voltage/),
+    ];
     expect(starts.length).toBeGreaterThan(3);
     opens.forEach((t, i) => expect(t - starts[i]!).toBeCloseTo(12, 9));
     starts.slice(1).forEach((t, i) => expect(t - opens[i]!).toBeCloseTo(700, 9));
@@ -59,7 +76,10 @@ describe('motors that heat', () => {
   it('a pump in air opens after minutes; one that draws water again in between does not', () => {
     const stuck = { faults: [{ from: 0, to: null, id: 'pump-stuck-up' }], length: 7200 };
     const dry = run(sump, { ...flow(0), ...stuck });
-    const [air, opens] = [at(dry, /^pump 1 draws air/), at(dry, /^thermal protector of pump 1 opens: pump 1 ran without water/)];
+    const [air, opens] = [
+      at(dry, /^pump 1 draws air/),
+      at(dry, /^thermal protector of pump 1 opens: pump 1 ran without water/),
+    ];
     expect(opens[0]! - air[0]!).toBeCloseTo(600, 9);
     expect(dry.lowest).toBeCloseTo(sump.pumps[0]!.intake, 9);
     expect(at(run(sump, { ...flow(0.0005), ...stuck }), /thermal protector/)).toEqual([]);
@@ -90,14 +110,24 @@ describe('a person who answers the bell', () => {
     expect(r.bell).toBeLessThan(4000);
   });
   it('does not come where no bell rings', () => {
-    const r = run(sump, { length: 12 * 3600, answers: 600, faults: [{ from: 0, to: null, id: 'alarm-stuck-down' }, { from: 600, to: null, id: 'Q1-off' }] });
+    const r = run(sump, {
+      length: 12 * 3600,
+      answers: 600,
+      faults: [
+        { from: 0, to: null, id: 'alarm-stuck-down' },
+        { from: 600, to: null, id: 'Q1-off' },
+      ],
+    });
     expect(r.events.some((e) => e.kind === 'person')).toBe(false);
     expect(r.overflowing).toBeGreaterThan(0);
   });
 });
 
 describe('what if', () => {
-  const day = scenario(sump, { length: 6 * 3600, inflow: { kind: 'steps', rows: [{ time: 0, flow: 0.0004 }], every: null } });
+  const day = scenario(sump, {
+    length: 6 * 3600,
+    inflow: { kind: 'steps', rows: [{ time: 0, flow: 0.0004 }], every: null },
+  });
   const list = whatIf(sump, day, 0);
   const of = (id: string) => list.find((c) => c.id === id)!;
   it('ranks by time to harm; what hides comes after all that harms', () => {
@@ -110,10 +140,12 @@ describe('what if', () => {
     const vessel = vesselOf(sump.vessel);
     const alarm = sensorTrips(sump).find((x) => x.sensor.role === 'alarm')!;
     const room = vessel.volume(sump.vessel.overflow) - vessel.volume(alarm.rise);
-    for (const id of ['Q1-off', 'blocked', 'pump-stuck-down']) expect([id, of(id).harm, of(id).has]).toEqual([id, 'overflow', expect.closeTo(room / 0.0004, 3)]);
+    for (const id of ['Q1-off', 'blocked', 'pump-stuck-down'])
+      expect([id, of(id).harm, of(id).has]).toEqual([id, 'overflow', expect.closeTo(room / 0.0004, 3)]);
   });
   it('a stuck alarm float, a flat battery and a dead bell supply hide', () => {
-    for (const id of ['alarm-stuck-down', 'GB-flat']) expect(of(id)).toMatchObject({ hides: true, bellAfter: null, harmAfter: null });
+    for (const id of ['alarm-stuck-down', 'GB-flat'])
+      expect(of(id)).toMatchObject({ hides: true, bellAfter: null, harmAfter: null });
     expect(of('pump-stuck-up')).toMatchObject({ harm: 'dry', hides: false });
     expect(of('alarm-stuck-up')).toMatchObject({ bellAfter: 0, harm: null, hides: false });
   });
@@ -123,12 +155,26 @@ describe('faults in the order of the day', () => {
   const flow: Partial<Scenario> = { inflow: { kind: 'steps', rows: [{ time: 0, flow: 0.0004 }], every: null } };
   it('a second fault shows what the first one hid: a stuck alarm float rings no one when the pump dies', () => {
     const alone = run(sump, { ...flow, length: 6 * 3600, faults: [{ from: 0, to: null, id: 'alarm-stuck-down' }] });
-    const both = run(sump, { ...flow, length: 6 * 3600, faults: [{ from: 0, to: null, id: 'alarm-stuck-down' }, { from: 7200, to: null, id: 'M1-winding-open' }] });
+    const both = run(sump, {
+      ...flow,
+      length: 6 * 3600,
+      faults: [
+        { from: 0, to: null, id: 'alarm-stuck-down' },
+        { from: 7200, to: null, id: 'M1-winding-open' },
+      ],
+    });
     expect([alone.bells, alone.overflowing]).toEqual([0, 0]);
     expect([both.bells, both.overflowing > 0, both.warning]).toEqual([0, true, null]);
   });
   it('two faults of one pump come and go each by itself', () => {
-    const r = run(sump, { ...flow, length: 8 * 3600, faults: [{ from: 3600, to: 14400, id: 'M1-clogged' }, { from: 7200, to: 10800, id: 'Q1-off' }] });
+    const r = run(sump, {
+      ...flow,
+      length: 8 * 3600,
+      faults: [
+        { from: 3600, to: 14400, id: 'M1-clogged' },
+        { from: 7200, to: 10800, id: 'Q1-off' },
+      ],
+    });
     const pumps = r.events.filter((e) => e.kind === 'pump').map((e) => e.at);
     expect(pumps.some((t) => t > 7200 && t < 10800)).toBe(false);
     expect(pumps.some((t) => t > 10800 && t < 14400)).toBe(true);
@@ -149,11 +195,19 @@ describe('faults in the order of the day', () => {
     const well = run(sump, { ...flow, length: 86400 }).anyRan;
     expect(ran('M1-worn')).toBeGreaterThan(1.1 * well);
     expect(ran('joint-off')).toBeGreaterThan(ran('M1-worn'));
-    const bell = (id: string) => run(sump, { ...flow, length: 86400, faults: [{ from: 0, to: null, id: 'Q1-off' }, ...(id ? [{ from: 0, to: null, id }] : [])] }).rang[0]!.from;
+    const bell = (id: string) =>
+      run(sump, {
+        ...flow,
+        length: 86400,
+        faults: [{ from: 0, to: null, id: 'Q1-off' }, ...(id ? [{ from: 0, to: null, id }] : [])],
+      }).rang[0]!.from;
     expect(bell('alarm-slipped')).toBeLessThan(bell('') - 60);
   });
   it('a leg lost on three legs rings no bell by itself where the control lives on another', () => {
-    const r = run(demo('underpass-storm-sump.json'), { length: 86400, faults: [{ from: 3600, to: null, id: 'W0-L3-lost' }] });
+    const r = run(demo('underpass-storm-sump.json'), {
+      length: 86400,
+      faults: [{ from: 3600, to: null, id: 'W0-L3-lost' }],
+    });
     expect(r.pumps.every((p) => p.ran < 3600)).toBe(true);
     expect(r.rang[0]!.from).toBeGreaterThan(3700);
     expect(r.warning).toBeGreaterThan(0);

@@ -13,7 +13,11 @@ export interface Delivery {
 /** Cells of the table: with straight lines between, flows are true to a few parts in 100 000. */
 const CELLS = 160;
 
-const NOTHING = (top: number): Delivery => ({ volumes: Float64Array.of(0, top), flows: Float64Array.of(0, 0), unsure: false });
+const NOTHING = (top: number): Delivery => ({
+  volumes: Float64Array.of(0, top),
+  flows: Float64Array.of(0, 0),
+  unsure: false,
+});
 
 /** Delivery of a set of pumps (by number from 0) between the floor and a volume, m³. */
 function deliveryOf(station: Station, vessel: Vessel, set: readonly number[], top: number): Delivery {
@@ -27,7 +31,12 @@ function deliveryOf(station: Station, vessel: Vessel, set: readonly number[], to
     const point = hydraulics.at(level, set.length);
     return point.ok ? point.flow : point.reason === 'run-out' ? point.atLeast : 0;
   };
-  const volumes = [...new Set([...Array.from({ length: CELLS + 1 }, (_, i) => (top * i) / CELLS), ...vessel.breaks.map((h) => vessel.volume(h)).filter((v) => v > 0 && v < top)])].sort((a, b) => a - b);
+  const volumes = [
+    ...new Set([
+      ...Array.from({ length: CELLS + 1 }, (_, i) => (top * i) / CELLS),
+      ...vessel.breaks.map((h) => vessel.volume(h)).filter((v) => v > 0 && v < top),
+    ]),
+  ].sort((a, b) => a - b);
   const flows = volumes.map((v) => at(vessel.height(v)));
   return { volumes: Float64Array.from(volumes), flows: Float64Array.from(flows), unsure };
 }
@@ -38,7 +47,12 @@ export function deliveries(station: Station, vessel: Vessel, top: number): (set:
   return (set) => {
     const known = made.get(set);
     if (known) return known;
-    const delivery = deliveryOf(station, vessel, station.pumps.map((_, i) => i).filter((i) => set & (1 << i)), top);
+    const delivery = deliveryOf(
+      station,
+      vessel,
+      station.pumps.map((_, i) => i).filter((i) => set & (1 << i)),
+      top,
+    );
     made.set(set, delivery);
     return delivery;
   };
@@ -60,7 +74,16 @@ const NEAR = 1e-12;
  * V(t) = V* + (V − V*)·e^(−sβt) there, exactly. Goes on until V meets `low` or `high`, or `most` seconds have passed.
  * @param sense 1 where inflow fills and pumps empty, −1 where pumps fill
  */
-export function flowOn({ volumes, flows }: Delivery, volume: number, inflow: number, sense: 1 | -1, factor: number, low: number, high: number, most: number): Moved {
+export function flowOn(
+  { volumes, flows }: Delivery,
+  volume: number,
+  inflow: number,
+  sense: 1 | -1,
+  factor: number,
+  low: number,
+  high: number,
+  most: number,
+): Moved {
   let [v, time, pumped] = [volume, 0, 0];
   const last = volumes.length - 2;
   const guess = volumes[1]! > 0 ? Math.floor((v / volumes.at(-1)!) * (last + 1)) : 0;
@@ -88,7 +111,12 @@ export function flowOn({ volumes, flows }: Delivery, volume: number, inflow: num
     const left = most - time;
     // Time to the end of this cell: −ln((end − V*)/(v − V*))/β, as log1p of the share of the way to rest; infinite where the rest is before it.
     const share = (decay * (end - v)) / rate;
-    const reach = Math.abs(share) < 1e-9 ? ((end - v) / rate) * (1 + share / 2) : share >= 1 - NEAR ? Infinity : -Math.log1p(-share) / decay;
+    const reach =
+      Math.abs(share) < 1e-9
+        ? ((end - v) / rate) * (1 + share / 2)
+        : share >= 1 - NEAR
+          ? Infinity
+          : -Math.log1p(-share) / decay;
     const step = Math.min(reach, left);
     const gone = decay * step;
     // ∫e^(−sβt) dt over the step, s.

@@ -13,21 +13,47 @@ describe('a recording', () => {
     if (!answer.ok) throw new Error('refused');
     return answer;
   };
-  const mixed: Partial<Scenario> = { length: 2 * 86400, inflow: { kind: 'survey', scale: 1 }, powerCuts: [{ from: 30000, to: 40000 }], faults: [{ from: 50000, to: 90000, id: 'blocked' }] };
+  const mixed: Partial<Scenario> = {
+    length: 2 * 86400,
+    inflow: { kind: 'survey', scale: 1 },
+    powerCuts: [{ from: 30000, to: 40000 }],
+    faults: [{ from: 50000, to: 90000, id: 'blocked' }],
+  };
 
   it('any window of it shows what the whole showed, and more: no peak is lost, none is invented', () => {
-    for (const file of ['workshop-sump.json', 'underpass-storm-sump.json', 'sand-bed-dosing-tank.json', 'workshop-header-tank.json']) {
+    for (const file of [
+      'workshop-sump.json',
+      'underpass-storm-sump.json',
+      'sand-bed-dosing-tank.json',
+      'workshop-header-tank.json',
+    ]) {
       const station = demo(file);
       const whole = recorded(station, mixed);
       const { trace } = whole.run;
       const [from, to] = [12 * trace.step * 40, 12 * trace.step * 41];
       const { trace: close, events } = whole.window(from, to);
-      expect([file, events.map((e) => [e.kind, sayPhrase(e.says, 'metric')])]).toEqual([file, whole.run.events.filter((e) => e.at >= from && e.at <= to).map((e) => [e.kind, sayPhrase(e.says, 'metric')])]);
-      const inside = Array.from(trace.least.keys()).filter((i) => i * trace.step >= from - 1e-6 && (i + 1) * trace.step <= to + 1e-6);
+      expect([file, events.map((e) => [e.kind, sayPhrase(e.says, 'metric')])]).toEqual([
+        file,
+        whole.run.events.filter((e) => e.at >= from && e.at <= to).map((e) => [e.kind, sayPhrase(e.says, 'metric')]),
+      ]);
+      const inside = Array.from(trace.least.keys()).filter(
+        (i) => i * trace.step >= from - 1e-6 && (i + 1) * trace.step <= to + 1e-6,
+      );
       expect(inside).toHaveLength(12);
-      expect([file, Math.min(...close.least)]).toEqual([file, expect.closeTo(Math.min(...inside.map((i) => trace.least[i]!)), 9)]);
-      expect([file, Math.max(...close.greatest)]).toEqual([file, expect.closeTo(Math.max(...inside.map((i) => trace.greatest[i]!)), 9)]);
-      close.lanes.forEach(({ share }, n) => expect(share.reduce((a, b) => a + b, 0) * close.step).toBeCloseTo(inside.reduce((sum, i) => sum + trace.lanes[n]!.share[i]! * trace.step, 0), 5));
+      expect([file, Math.min(...close.least)]).toEqual([
+        file,
+        expect.closeTo(Math.min(...inside.map((i) => trace.least[i]!)), 9),
+      ]);
+      expect([file, Math.max(...close.greatest)]).toEqual([
+        file,
+        expect.closeTo(Math.max(...inside.map((i) => trace.greatest[i]!)), 9),
+      ]);
+      close.lanes.forEach(({ share }, n) =>
+        expect(share.reduce((a, b) => a + b, 0) * close.step).toBeCloseTo(
+          inside.reduce((sum, i) => sum + trace.lanes[n]!.share[i]! * trace.step, 0),
+          5,
+        ),
+      );
     }
   });
   it('down to a second', () => {
@@ -69,13 +95,24 @@ describe('what is told', () => {
   it('a year of ordinary days does not crowd out the one that was not', () => {
     const r = run(sump, { length: 300 * 86400, powerCuts: [{ from: 290 * 86400, to: 290 * 86400 + 7200 }] });
     expect(r.more).toBeGreaterThan(10000);
-    expect(says(r)).toEqual(expect.arrayContaining(['power fails', 'power is back', expect.stringMatching(/^overflow/)]));
+    expect(says(r)).toEqual(
+      expect.arrayContaining(['power fails', 'power is back', expect.stringMatching(/^overflow/)]),
+    );
     const times = r.events.map((e) => e.at);
     expect(times).toEqual([...times].sort((a, b) => a - b));
   });
   it('the second pump says who could not keep up, and by how much', () => {
-    const r = run(demo('underpass-storm-sump.json'), { length: 3600, inflow: { kind: 'level', which: 'peak', scale: 3 } });
-    expect(says(r)).toEqual(expect.arrayContaining([expect.stringMatching(/^pump \d starts: lag float lifted at 1885 mm; the pumps that ran could not keep up: inflow [\d.]+ L\/s of [\d.]+ L\/s$/)]));
+    const r = run(demo('underpass-storm-sump.json'), {
+      length: 3600,
+      inflow: { kind: 'level', which: 'peak', scale: 3 },
+    });
+    expect(says(r)).toEqual(
+      expect.arrayContaining([
+        expect.stringMatching(
+          /^pump \d starts: lag float lifted at 1885 mm; the pumps that ran could not keep up: inflow [\d.]+ L\/s of [\d.]+ L\/s$/,
+        ),
+      ]),
+    );
   });
 });
 
@@ -84,16 +121,29 @@ describe('beside the level rules', () => {
     for (const { station } of demoStations()) {
       const steady = scenario(station, { length: 7 * 86400 });
       const r = run(station, steady);
-      for (const c of compare(station, steady, r)) if (c.id === 'starts' || c.id === 'ran') expect([station.identity.name, c.id, sayPhrase(c.why, 'metric')]).toEqual([station.identity.name, c.id, 'they agree']);
+      for (const c of compare(station, steady, r))
+        if (c.id === 'starts' || c.id === 'ran')
+          expect([station.identity.name, c.id, sayPhrase(c.why, 'metric')]).toEqual([
+            station.identity.name,
+            c.id,
+            'they agree',
+          ]);
     }
   });
   it('a power cut and a fault are named as what the rules do not know of', () => {
-    const broken = scenario(sump, { powerCuts: [{ from: 3600, to: 39600 }], faults: [{ from: 50000, to: null, id: 'M1-clogged' }] });
+    const broken = scenario(sump, {
+      powerCuts: [{ from: 3600, to: 39600 }],
+      faults: [{ from: 50000, to: null, id: 'M1-clogged' }],
+    });
     const why = compare(sump, broken, run(sump, broken)).find((c) => c.id === 'starts')!.why;
     expect(sayPhrase(why, 'metric')).toMatch(/^the power was off for 10 h 00 min; a fault was put in; water ran over/);
   });
   it('the reserve agrees with a dead pump at the inflow of the rule', () => {
-    const dead = scenario(sump, { length: 86400, inflow: { kind: 'level', which: sump.settings.reserveInflow, scale: 1 }, faults: [{ from: 0, to: null, id: 'Q1-off' }] });
+    const dead = scenario(sump, {
+      length: 86400,
+      inflow: { kind: 'level', which: sump.settings.reserveInflow, scale: 1 },
+      faults: [{ from: 0, to: null, id: 'Q1-off' }],
+    });
     const reserve = compare(sump, dead, run(sump, dead)).find((c) => c.id === 'reserve')!;
     expect(reserve.run.value).toBeCloseTo(reserve.rules.value, 3);
     expect(sayPhrase(reserve.why, 'metric')).toBe('they agree');
@@ -101,7 +151,8 @@ describe('beside the level rules', () => {
 });
 
 describe('figures', () => {
-  const of = (station: Station, more: Partial<Scenario> = {}) => new Map(figures(station, run(station, more)).map((f) => [f.id, f]));
+  const of = (station: Station, more: Partial<Scenario> = {}) =>
+    new Map(figures(station, run(station, more)).map((f) => [f.id, f]));
   it('two pumps that take turns share their hours; one that is off leaves them to the other', () => {
     const station = demo('underpass-storm-sump.json');
     expect(of(station, { length: 7 * 86400 }).get('share')!.value!.value).toBeCloseTo(0.5, 2);
@@ -126,6 +177,11 @@ describe('figures', () => {
   it('stays consistent with the balance: in less pumped less over, and what ran back', () => {
     const list = of(sump, { faults: [{ from: 3600, to: 30000, id: 'check-open' }] });
     const { balance } = run(sump, { faults: [{ from: 3600, to: 30000, id: 'check-open' }] });
-    expect(list.get('in')!.value!.value - list.get('pumped')!.value!.value + list.get('back')!.value!.value - balance.overflow).toBeCloseTo(balance.change, 9);
+    expect(
+      list.get('in')!.value!.value -
+        list.get('pumped')!.value!.value +
+        list.get('back')!.value!.value -
+        balance.overflow,
+    ).toBeCloseTo(balance.change, 9);
   });
 });

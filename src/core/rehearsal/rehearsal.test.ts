@@ -11,12 +11,26 @@ import { demo, run, says, scenario, sump } from './rehearsal.fixture';
 import { rehearse } from '.';
 
 describe('water under a delivery', () => {
-  const flat = (q: number) => ({ volumes: Float64Array.of(0, 1, 2, 3), flows: Float64Array.of(q, q, q, q), unsure: false });
+  const flat = (q: number) => ({
+    volumes: Float64Array.of(0, 1, 2, 3),
+    flows: Float64Array.of(q, q, q, q),
+    unsure: false,
+  });
 
   it('constant flows: time is volume over their difference, to the last digit', () => {
-    expect(flowOn(flat(0.01), 2.5, 0.004, 1, 1, 0.5, 3, 1e9)).toMatchObject({ time: expect.closeTo(2 / 0.006, 9), volume: 0.5 });
-    expect(flowOn(flat(0), 0.5, 0.004, 1, 1, 0, 2, 1e9)).toMatchObject({ time: expect.closeTo(1.5 / 0.004, 9), volume: 2, pumped: 0 });
-    expect(flowOn(flat(0.01), 2, 0.004, -1, 1, 0, 3, 1e9)).toMatchObject({ time: expect.closeTo(1 / 0.006, 9), volume: 3 });
+    expect(flowOn(flat(0.01), 2.5, 0.004, 1, 1, 0.5, 3, 1e9)).toMatchObject({
+      time: expect.closeTo(2 / 0.006, 9),
+      volume: 0.5,
+    });
+    expect(flowOn(flat(0), 0.5, 0.004, 1, 1, 0, 2, 1e9)).toMatchObject({
+      time: expect.closeTo(1.5 / 0.004, 9),
+      volume: 2,
+      pumped: 0,
+    });
+    expect(flowOn(flat(0.01), 2, 0.004, -1, 1, 0, 3, 1e9)).toMatchObject({
+      time: expect.closeTo(1 / 0.006, 9),
+      volume: 3,
+    });
   });
   it('a delivery that rises with the water: the exponential of the textbook', () => {
     // q = 0.01·V, inflow 0.005: rest at V* = 0.5; from 2 down to 1 takes ln(1.5/0.5)/0.01 s.
@@ -29,43 +43,80 @@ describe('water under a delivery', () => {
     expect(flowOn(line, 2, 0.005, 1, 1, 0, 3, 5000).time).toBe(5000);
   });
   it('two stretches come to what one does, and water is kept', () => {
-    const table = fc.array(fc.double({ min: 0, max: 0.02, noNaN: true }), { minLength: 3, maxLength: 9 }).map((f) => ({ volumes: Float64Array.from(f, (_, i) => i * 0.4), flows: Float64Array.from([...f].sort((a, b) => a - b)), unsure: false }));
+    const table = fc
+      .array(fc.double({ min: 0, max: 0.02, noNaN: true }), { minLength: 3, maxLength: 9 })
+      .map((f) => ({
+        volumes: Float64Array.from(f, (_, i) => i * 0.4),
+        flows: Float64Array.from([...f].sort((a, b) => a - b)),
+        unsure: false,
+      }));
     fc.assert(
-      fc.property(table, fc.double({ min: 0.05, max: 0.95, noNaN: true }), fc.double({ min: 0, max: 0.02, noNaN: true }), fc.double({ min: 1, max: 2000, noNaN: true }), fc.double({ min: 0.1, max: 0.9, noNaN: true }), (d, share, inflow, time, part) => {
-        const top = d.volumes.at(-1)!;
-        const go = (v: number, t: number) => flowOn(d, v, inflow, 1, 1, 0, top, t);
-        const whole = go(share * top, time);
-        const first = go(share * top, time * part);
-        expect(whole.volume - share * top).toBeCloseTo(inflow * whole.time - whole.pumped, 9);
-        if (first.time < time * part || whole.time < time) return;
-        const second = go(first.volume, time - first.time);
-        expect(second.volume).toBeCloseTo(whole.volume, 9);
-        expect(first.pumped + second.pumped).toBeCloseTo(whole.pumped, 8);
-      }),
+      fc.property(
+        table,
+        fc.double({ min: 0.05, max: 0.95, noNaN: true }),
+        fc.double({ min: 0, max: 0.02, noNaN: true }),
+        fc.double({ min: 1, max: 2000, noNaN: true }),
+        fc.double({ min: 0.1, max: 0.9, noNaN: true }),
+        (d, share, inflow, time, part) => {
+          const top = d.volumes.at(-1)!;
+          const go = (v: number, t: number) => flowOn(d, v, inflow, 1, 1, 0, top, t);
+          const whole = go(share * top, time);
+          const first = go(share * top, time * part);
+          expect(whole.volume - share * top).toBeCloseTo(inflow * whole.time - whole.pumped, 9);
+          if (first.time < time * part || whole.time < time) return;
+          const second = go(first.volume, time - first.time);
+          expect(second.volume).toBeCloseTo(whole.volume, 9);
+          expect(first.pumped + second.pumped).toBeCloseTo(whole.pumped, 8);
+        },
+      ),
     );
   });
   it('everything k times as large takes as long', () => {
-    const big = (k: number) => flowOn({ volumes: Float64Array.of(0, k, 2 * k), flows: Float64Array.of(0.01 * k, 0.012 * k, 0.013 * k), unsure: false }, 1.9 * k, 0.002 * k, 1, 1, 0.1 * k, 2 * k, 1e9).time;
+    const big = (k: number) =>
+      flowOn(
+        {
+          volumes: Float64Array.of(0, k, 2 * k),
+          flows: Float64Array.of(0.01 * k, 0.012 * k, 0.013 * k),
+          unsure: false,
+        },
+        1.9 * k,
+        0.002 * k,
+        1,
+        1,
+        0.1 * k,
+        2 * k,
+        1e9,
+      ).time;
     expect(big(37)).toBeCloseTo(big(1), 9);
   });
 });
 
 describe('a station through time', () => {
   it('starts as often as the level rules predict', () => {
-    for (const file of ['workshop-sump.json', 'slip-gully-chamber.json', 'lodge-grinder-well.json', 'wash-bay-pit.json']) {
+    for (const file of [
+      'workshop-sump.json',
+      'slip-gully-chamber.json',
+      'lodge-grinder-well.json',
+      'wash-bay-pit.json',
+    ]) {
       const station = demo(file);
       const context = levelContext(station);
       const predicted = cycleAt(context, context.inflow.design);
       if (!predicted.ok) throw new Error(file);
       const { pumps, lasted } = run(station, { length: 6 * 86400 });
-      expect((pumps[0]!.starts / (lasted / 3600)) / predicted.startsPerHour).toBeCloseTo(1, 2);
+      expect(pumps[0]!.starts / (lasted / 3600) / predicted.startsPerHour).toBeCloseTo(1, 2);
     }
   });
 
   it('a power cut: the overflow comes after the room left over the inflow, and the bell before it', () => {
     const vessel = vesselOf(sump.vessel);
     const inflow = 0.0005;
-    const r = run(sump, { start: 0.3, length: 4000, inflow: { kind: 'steps', rows: [{ time: 0, flow: inflow }], every: null }, powerCuts: [{ from: 0, to: 5000 }] });
+    const r = run(sump, {
+      start: 0.3,
+      length: 4000,
+      inflow: { kind: 'steps', rows: [{ time: 0, flow: inflow }], every: null },
+      powerCuts: [{ from: 0, to: 5000 }],
+    });
     const spill = r.events.find((e) => e.kind === 'overflow')!;
     const room = vessel.volume(sump.vessel.overflow) - vessel.volume(0.3);
     expect(spill.at).toBeCloseTo(room / inflow, 6);
@@ -78,12 +129,22 @@ describe('a station through time', () => {
   it('keeps every drop, whatever station, inflow and cuts', () => {
     const stations = demoStations().map((d) => d.station);
     fc.assert(
-      fc.property(fc.constantFrom(...stations), fc.double({ min: 0, max: 3, noNaN: true }), fc.integer({ min: 0, max: 40000 }), fc.integer({ min: 1, max: 30000 }), (station, scale, from, lasts) => {
-        const r = run(station, { length: 86400, inflow: { kind: 'survey', scale }, powerCuts: [{ from, to: from + lasts }] });
-        expect(Math.abs(r.balance.residue)).toBeLessThan(1e-9 * Math.max(1, r.balance.inflow + r.balance.pumped));
-        expect(r.highest).toBeLessThanOrEqual(station.vessel.overflow + 1e-9);
-        expect(r.lowest).toBeGreaterThanOrEqual(0);
-      }),
+      fc.property(
+        fc.constantFrom(...stations),
+        fc.double({ min: 0, max: 3, noNaN: true }),
+        fc.integer({ min: 0, max: 40000 }),
+        fc.integer({ min: 1, max: 30000 }),
+        (station, scale, from, lasts) => {
+          const r = run(station, {
+            length: 86400,
+            inflow: { kind: 'survey', scale },
+            powerCuts: [{ from, to: from + lasts }],
+          });
+          expect(Math.abs(r.balance.residue)).toBeLessThan(1e-9 * Math.max(1, r.balance.inflow + r.balance.pumped));
+          expect(r.highest).toBeLessThanOrEqual(station.vessel.overflow + 1e-9);
+          expect(r.lowest).toBeGreaterThanOrEqual(0);
+        },
+      ),
       { numRuns: 25 },
     );
   }, 30_000);
@@ -91,7 +152,10 @@ describe('a station through time', () => {
   it('agrees with a plain loop of one-second steps: starts and water pumped', () => {
     const station = demo('workshop-sump.json');
     const inflow = 0.0007;
-    const r = run(station, { length: 21600, inflow: { kind: 'steps', rows: [{ time: 0, flow: inflow }], every: null } });
+    const r = run(station, {
+      length: 21600,
+      inflow: { kind: 'steps', rows: [{ time: 0, flow: inflow }], every: null },
+    });
     const vessel = vesselOf(station.vessel);
     const { flowAt, drainback } = hydraulicsOf(station);
     const { rise, fall } = sensorTrips(station).find((x) => x.sensor.role === 'pump')!;
@@ -111,12 +175,21 @@ describe('a station through time', () => {
 
   it('every demo station rehearses a week with the alarms that are expected and no others', () => {
     // The dialler of the battery room is on the wrong pair: it is told all week. The header tank calls for water now and then.
-    const told: Record<string, (time: number) => boolean> = { 'battery-room-sump.json P9': (t) => t === 7 * 86400, 'workshop-header-tank.json U30': (t) => t > 0 && t < 7 * 86400, 'cold-store-condensate.json U41': (t) => t === 7 * 86400 };
+    const told: Record<string, (time: number) => boolean> = {
+      'battery-room-sump.json P9': (t) => t === 7 * 86400,
+      'workshop-header-tank.json U30': (t) => t > 0 && t < 7 * 86400,
+      'cold-store-condensate.json U41': (t) => t === 7 * 86400,
+    };
     for (const { station, file } of demoStations()) {
       const r = run(station, { length: 7 * 86400 });
       expect([file, r.ended, r.bell, r.overflowing, r.dry]).toEqual([file, null, 0, 0, 0]);
       expect(r.pumps.some((p) => p.starts > 0)).toBe(true);
-      for (const lane of r.lanes.filter((l) => /^[PU]/.test(l.id))) expect([file, lane.id, (told[`${file} ${lane.id}`] ?? ((t) => t === 0))(lane.time)]).toEqual([file, lane.id, true]);
+      for (const lane of r.lanes.filter((l) => /^[PU]/.test(l.id)))
+        expect([file, lane.id, (told[`${file} ${lane.id}`] ?? ((t) => t === 0))(lane.time)]).toEqual([
+          file,
+          lane.id,
+          true,
+        ]);
     }
   }, 30_000);
 
@@ -135,8 +208,17 @@ describe('a station through time', () => {
 
   it('what still runs into a tank after the stop comes on top of it: the flow for its time', () => {
     const tank = demo('workshop-header-tank.json');
-    const filled = (runOn: number): Station => ({ ...tank, duty: { ...tank.duty, from: { kind: 'valve', flow: 0.0008 }, runOn } as Station['duty'] });
-    const high = (runOn: number) => vesselOf(tank.vessel).volume(run(filled(runOn), { length: 6 * 3600, inflow: { kind: 'steps', rows: [{ time: 0, flow: 0.0002 }], every: null } }).highest);
+    const filled = (runOn: number): Station => ({
+      ...tank,
+      duty: { ...tank.duty, from: { kind: 'valve', flow: 0.0008 }, runOn } as Station['duty'],
+    });
+    const high = (runOn: number) =>
+      vesselOf(tank.vessel).volume(
+        run(filled(runOn), {
+          length: 6 * 3600,
+          inflow: { kind: 'steps', rows: [{ time: 0, flow: 0.0002 }], every: null },
+        }).highest,
+      );
     expect(high(30) - high(0)).toBeCloseTo(30 * (0.0008 - 0.0002), 9);
   });
 
@@ -147,7 +229,20 @@ describe('a station through time', () => {
       vessel: { ...tank.vessel, shape: { kind: 'cylinder', diameter: 1.2 * Math.sqrt(k), depth: 1.1 } },
       duty: { ...tank.duty, from: { kind: 'valve', flow: 0.0009 * k } } as Station['duty'],
     });
-    const starts = (k: number) => run(of(k), { length: 6 * 3600, inflow: { kind: 'steps', rows: [{ time: 0, flow: 0.0003 * k }, { time: 7000, flow: 0.0001 * k }], every: null } }).events.filter((e) => e.kind === 'pump').map((e) => e.at);
+    const starts = (k: number) =>
+      run(of(k), {
+        length: 6 * 3600,
+        inflow: {
+          kind: 'steps',
+          rows: [
+            { time: 0, flow: 0.0003 * k },
+            { time: 7000, flow: 0.0001 * k },
+          ],
+          every: null,
+        },
+      })
+        .events.filter((e) => e.kind === 'pump')
+        .map((e) => e.at);
     expect(starts(1).length).toBeGreaterThan(4);
     expect(starts(3.7)).toHaveLength(starts(1).length);
     starts(3.7).forEach((t, i) => expect(t).toBeCloseTo(starts(1)[i]!, 6));
@@ -171,12 +266,19 @@ describe('a station through time', () => {
     const station = demo('cold-store-condensate.json');
     const r = run(station, { length: 86400, faults: [{ from: 0, to: null, id: 'blocked' }] });
     expect(r.overflowing).toBe(0);
-    expect(says(r)).toEqual(expect.arrayContaining([expect.stringMatching(/cold store coils is stopped: cutoff .* lifted/)]));
+    expect(says(r)).toEqual(
+      expect.arrayContaining([expect.stringMatching(/cold store coils is stopped: cutoff .* lifted/)]),
+    );
     expect(r.balance.inflow).toBeLessThan(vesselOf(station.vessel).capacity);
   });
 
   it('says why: the float and the inflow with every start', () => {
-    expect(says(run(sump))).toEqual(expect.arrayContaining([expect.stringMatching(/^pump 1 starts: pump float lifted at 591 mm; inflow 0\.\d+ L\/s$/), expect.stringMatching(/^pump 1 stops after .*: pump float hangs at 309 mm$/)]));
+    expect(says(run(sump))).toEqual(
+      expect.arrayContaining([
+        expect.stringMatching(/^pump 1 starts: pump float lifted at 591 mm; inflow 0\.\d+ L\/s$/),
+        expect.stringMatching(/^pump 1 stops after .*: pump float hangs at 309 mm$/),
+      ]),
+    );
   });
 
   it('the same run is the same to the last byte, and a trace does not grow with its length', () => {
@@ -189,7 +291,28 @@ describe('a station through time', () => {
   });
 
   it('a trip that leaves no water between is told as chatter, and ends', () => {
-    const station: Station = { ...sump, control: { ...sump.control, scheme: 'contactor' }, sensors: sump.sensors.map((s) => (s.role === 'pump' ? { id: 'pump', role: 'pump', kind: 'side', duty: 'control', contact: 'closes-on-rise', changeover: false, contactRating: 5, cordLength: 5, place: s.place, height: 0.5, differential: 1e-7 } : s)), discharge: { ...sump.discharge, checkValve: { pipeBefore: 0 } } };
+    const station: Station = {
+      ...sump,
+      control: { ...sump.control, scheme: 'contactor' },
+      sensors: sump.sensors.map((s) =>
+        s.role === 'pump'
+          ? {
+              id: 'pump',
+              role: 'pump',
+              kind: 'side',
+              duty: 'control',
+              contact: 'closes-on-rise',
+              changeover: false,
+              contactRating: 5,
+              cordLength: 5,
+              place: s.place,
+              height: 0.5,
+              differential: 1e-7,
+            }
+          : s,
+      ),
+      discharge: { ...sump.discharge, checkValve: { pipeBefore: 0 } },
+    };
     const r = run(station, { length: 86400 });
     expect(r.ended && sayPhrase(r.ended, 'metric')).toMatch(/chatter: the panel switches without end at 500 mm/);
     expect(r.lasted).toBeLessThan(86400);
@@ -197,7 +320,11 @@ describe('a station through time', () => {
 
   it('can be stopped, and tells how far it is', () => {
     const told: number[] = [];
-    const answer = rehearse(demo('ticket-office-cellar.json'), scenario(demo('ticket-office-cellar.json'), { length: 300 * 86400 }), { progress: (s) => told.push(s), stopped: () => told.length > 2 });
+    const answer = rehearse(
+      demo('ticket-office-cellar.json'),
+      scenario(demo('ticket-office-cellar.json'), { length: 300 * 86400 }),
+      { progress: (s) => told.push(s), stopped: () => told.length > 2 },
+    );
     expect(answer.ok && answer.run.ended && sayPhrase(answer.run.ended, 'metric')).toBe('stopped by hand');
     expect(told.length).toBe(3);
   });

@@ -96,7 +96,10 @@ function begin(station: Station, scenario: Scenario): { ok: true; course: Course
  * Runs a station through time and keeps only its account: for many rehearsals in a row.
  * @returns problems where the scheme does not fit or the scenario names what the panel has not
  */
-export function account(station: Station, scenario: Scenario): { ok: true; account: Account; ended: Phrase | null } | Refused {
+export function account(
+  station: Station,
+  scenario: Scenario,
+): { ok: true; account: Account; ended: Phrase | null } | Refused {
   const begun = begin(station, scenario);
   if (!begun.ok) return begun;
   const state = beginning(begun.course);
@@ -110,7 +113,11 @@ export function account(station: Station, scenario: Scenario): { ok: true; accou
  * circuit. States on the way are kept, one a bucket of the trace, from which any stretch can be run again.
  * @returns problems where the scheme does not fit or the scenario names what the panel has not
  */
-export function record(station: Station, scenario: Scenario, { progress, stopped, keep = KEEP }: Rehearsing = {}): ({ ok: true } & Recording) | Refused {
+export function record(
+  station: Station,
+  scenario: Scenario,
+  { progress, stopped, keep = KEEP }: Rehearsing = {},
+): ({ ok: true } & Recording) | Refused {
   const begun = begin(station, scenario);
   if (!begun.ok) return begun;
   const { course } = begun;
@@ -123,15 +130,29 @@ export function record(station: Station, scenario: Scenario, { progress, stopped
   const trace = traceFor(0, length, prepared.lanes);
   let due = trace.step;
   const all = together([book.listener, tale.listener, { passed: (p) => addStretch(trace, p) }]);
-  advance(course, state, length, all, (t) => {
-    progress?.(t / length);
-    return stopped?.() ?? false;
-  }, (s) => {
-    if (s.t < due) return;
-    kept.push(copyOf(s));
-    due = s.t + length / BUCKETS;
-  });
-  const run: Rehearsal = { lasted: state.t, ended: state.ended, ...book.close(state.t, state.v), trace, events: tale.events, more: tale.more() };
+  advance(
+    course,
+    state,
+    length,
+    all,
+    (t) => {
+      progress?.(t / length);
+      return stopped?.() ?? false;
+    },
+    (s) => {
+      if (s.t < due) return;
+      kept.push(copyOf(s));
+      due = s.t + length / BUCKETS;
+    },
+  );
+  const run: Rehearsal = {
+    lasted: state.t,
+    ended: state.ended,
+    ...book.close(state.t, state.v),
+    trace,
+    events: tale.events,
+    more: tale.more(),
+  };
 
   /** The last state kept at or before a time. */
   const before = (at: number): State => {
@@ -150,19 +171,35 @@ export function record(station: Station, scenario: Scenario, { progress, stopped
       const closer = traceFor(from, to, prepared.lanes);
       const told = story(prepared, keep);
       const s = before(from);
-      advance(course, s, Math.min(to, state.t), together([fromOn(from, told.listener), { passed: (p) => addStretch(closer, p) }]));
+      advance(
+        course,
+        s,
+        Math.min(to, state.t),
+        together([fromOn(from, told.listener), { passed: (p) => addStretch(closer, p) }]),
+      );
       return { trace: closer, events: told.events, more: told.more() };
     },
     moment(at) {
       const s = before(Math.min(at, state.t));
       advance(course, s, Math.min(at, state.t), {});
-      return { at: s.t, level: prepared.vessel.height(s.v), states: s.node.states, faults: s.world.faults, running: s.node.running, inflow: inflowNow(s) };
+      return {
+        at: s.t,
+        level: prepared.vessel.height(s.v),
+        states: s.node.states,
+        faults: s.world.faults,
+        running: s.node.running,
+        inflow: inflowNow(s),
+      };
     },
   };
 }
 
 /** Runs a station through time, and what it was. */
-export function rehearse(station: Station, scenario: Scenario, how: Rehearsing = {}): { ok: true; run: Rehearsal } | Refused {
+export function rehearse(
+  station: Station,
+  scenario: Scenario,
+  how: Rehearsing = {},
+): { ok: true; run: Rehearsal } | Refused {
   const recorded = record(station, scenario, how);
   return recorded.ok ? { ok: true, run: recorded.run } : recorded;
 }

@@ -12,7 +12,12 @@ export function report(station: Station, scenario: Scenario, run: Rehearsal, sys
     length: scenario.length,
     ended: ended && sayPhrase(ended, system),
     ...rest,
-    rules: compare(station, scenario, run).map((c) => ({ ...c, rules: c.rules.value, run: c.run.value, why: sayPhrase(c.why, system) })),
+    rules: compare(station, scenario, run).map((c) => ({
+      ...c,
+      rules: c.rules.value,
+      run: c.run.value,
+      why: sayPhrase(c.why, system),
+    })),
     events: events.map((e) => ({ ...e, says: sayPhrase(e.says, system) })),
   };
 }

@@ -13,11 +13,21 @@ const heats = z.number().gt(0, 'a protector takes some time').max(86400, 'a prot
 const inflow = z.discriminatedUnion(
   'kind',
   [
-    z.strictObject({ kind: z.literal('survey'), scale: z.number().min(0, 'a scale cannot be negative').max(100, 'a scale beyond 100') }),
-    z.strictObject({ kind: z.literal('level'), which: z.enum(['low', 'design', 'peak'], 'must be low, design or peak'), scale: z.number().min(0, 'a scale cannot be negative').max(100, 'a scale beyond 100') }),
+    z.strictObject({
+      kind: z.literal('survey'),
+      scale: z.number().min(0, 'a scale cannot be negative').max(100, 'a scale beyond 100'),
+    }),
+    z.strictObject({
+      kind: z.literal('level'),
+      which: z.enum(['low', 'design', 'peak'], 'must be low, design or peak'),
+      scale: z.number().min(0, 'a scale cannot be negative').max(100, 'a scale beyond 100'),
+    }),
     z.strictObject({
       kind: z.literal('steps'),
-      rows: z.array(z.strictObject({ time: at, flow })).min(1, 'an inflow table needs a row').max(200000, 'more than 200 000 rows of inflow'),
+      rows: z
+        .array(z.strictObject({ time: at, flow }))
+        .min(1, 'an inflow table needs a row')
+        .max(200000, 'more than 200 000 rows of inflow'),
       /** s after which the rows begin again; null: the last one stands. */
       every: z.number().gt(0, 'a period must be more than zero').nullable(),
     }),
@@ -31,17 +41,38 @@ export const scenarioSchema = z.strictObject({
   version: z.literal(1, 'this version of the scenario is not known here'),
   name: z.string().min(1, 'needs a name').max(80, 'is longer than 80 characters'),
   duty: z.enum(['empty', 'dose', 'fill', 'transfer', 'condensate'], 'must be a duty'),
-  length: z.number().gt(0, 'the length must be more than zero').max(LONGEST, 'a rehearsal of more than ten years: ten at most'),
-  start: z.number().min(0, 'a level below the floor').nullable().describe('where the water stands at the beginning; null: at the stop'),
+  length: z
+    .number()
+    .gt(0, 'the length must be more than zero')
+    .max(LONGEST, 'a rehearsal of more than ten years: ten at most'),
+  start: z
+    .number()
+    .min(0, 'a level below the floor')
+    .nullable()
+    .describe('where the water stands at the beginning; null: at the stop'),
   inflow,
   powerCuts: z.array(z.strictObject({ from: at, to: at })).max(2000, 'more than 2000 power cuts'),
-  hands: z.array(z.strictObject({ at, device: z.string().min(1), state: z.string().min(1) })).max(5000, 'more than 5000 moves of a hand'),
-  faults: z.array(z.strictObject({ from: at, to: at.nullable(), id: z.string().min(1) })).max(200, 'more than 200 faults'),
-  answers: z.number().gt(0, 'nobody is there at once').max(YEAR, 'an answer after more than a year').nullable().default(null).describe('how long after the bell begins a person is there, mends what has failed and resets what has tripped, s; null: nobody comes'),
+  hands: z
+    .array(z.strictObject({ at, device: z.string().min(1), state: z.string().min(1) }))
+    .max(5000, 'more than 5000 moves of a hand'),
+  faults: z
+    .array(z.strictObject({ from: at, to: at.nullable(), id: z.string().min(1) }))
+    .max(200, 'more than 200 faults'),
+  answers: z
+    .number()
+    .gt(0, 'nobody is there at once')
+    .max(YEAR, 'an answer after more than a year')
+    .nullable()
+    .default(null)
+    .describe(
+      'how long after the bell begins a person is there, mends what has failed and resets what has tripped, s; null: nobody comes',
+    ),
   protector: z
     .strictObject({ stalled: heats, dry: heats, cools: heats })
     .default({ stalled: 10, dry: 600, cools: 900 })
-    .describe('of the motors: how soon the thermal protector (or the overload) opens with the rotor standing, how soon with the pump in air, and how long it cools until it closes again, s; usual times unless they are known'),
+    .describe(
+      'of the motors: how soon the thermal protector (or the overload) opens with the rotor standing, how soon with the pump in air, and how long it cools until it closes again, s; usual times unless they are known',
+    ),
 });
 
 /** The scenario as JSON Schema (2020-12), for other programs. */
@@ -54,25 +85,53 @@ export function scenarioProblems(scenario: Scenario, { duty }: Station): string[
   const cuts = [...scenario.powerCuts].sort((a, b) => a.from - b.from);
   const rows = scenario.inflow.kind === 'steps' ? scenario.inflow.rows : [];
   return [
-    ...(scenario.duty === duty.kind ? [] : [`duty: the scenario is for another duty (${scenario.duty}); this station’s is ${duty.kind}`]),
+    ...(scenario.duty === duty.kind
+      ? []
+      : [`duty: the scenario is for another duty (${scenario.duty}); this station’s is ${duty.kind}`]),
     ...scenario.powerCuts.flatMap((c, i) => (c.to > c.from ? [] : [`powerCuts.${i}: ends before it begins`])),
-    ...cuts.slice(1).flatMap((c, i) => (c.from < cuts[i]!.to ? [`powerCuts: the cut at ${c.from} s begins while the one at ${cuts[i]!.from} s lasts`] : [])),
-    ...scenario.faults.flatMap((f, i) => (f.to === null || f.to > f.from ? [] : [`faults.${i}: ends before it begins`])),
-    ...rows.slice(1).flatMap((r, i) => (r.time > rows[i]!.time ? [] : [`inflow.rows.${i + 1}: times must rise`])).slice(0, 5),
+    ...cuts
+      .slice(1)
+      .flatMap((c, i) =>
+        c.from < cuts[i]!.to
+          ? [`powerCuts: the cut at ${c.from} s begins while the one at ${cuts[i]!.from} s lasts`]
+          : [],
+      ),
+    ...scenario.faults.flatMap((f, i) =>
+      f.to === null || f.to > f.from ? [] : [`faults.${i}: ends before it begins`],
+    ),
+    ...rows
+      .slice(1)
+      .flatMap((r, i) => (r.time > rows[i]!.time ? [] : [`inflow.rows.${i + 1}: times must rise`]))
+      .slice(0, 5),
   ];
 }
 
 /** Reads anything as a scenario for a station, or says every problem as `path: what`. */
-export function readScenario(input: unknown, station: Station): { ok: true; scenario: Scenario } | { ok: false; problems: string[] } {
+export function readScenario(
+  input: unknown,
+  station: Station,
+): { ok: true; scenario: Scenario } | { ok: false; problems: string[] } {
   const parsed = scenarioSchema.safeParse(input);
-  if (!parsed.success) return { ok: false, problems: parsed.error.issues.map((i) => `${i.path.map(String).join('.') || 'scenario'}: ${i.message.replace(/^Invalid input: /, '')}`) };
+  if (!parsed.success)
+    return {
+      ok: false,
+      problems: parsed.error.issues.map(
+        (i) => `${i.path.map(String).join('.') || 'scenario'}: ${i.message.replace(/^Invalid input: /, '')}`,
+      ),
+    };
   const problems = scenarioProblems(parsed.data, station);
   return problems.length > 0 ? { ok: false, problems } : { ok: true, scenario: parsed.data };
 }
 
 const DAY = 86400;
 
-export const plain = (name: string, { duty }: Station, length: number, of: Scenario['inflow'], more: Partial<Scenario> = {}): Scenario => ({
+export const plain = (
+  name: string,
+  { duty }: Station,
+  length: number,
+  of: Scenario['inflow'],
+  more: Partial<Scenario> = {},
+): Scenario => ({
   format: 'pit-bell/scenario',
   version: 1,
   name,
@@ -96,25 +155,61 @@ function ofDuty(station: Station): Scenario[] {
   const survey = { kind: 'survey', scale: 1 } as const;
   const design = { kind: 'level', which: 'design', scale: 1 } as const;
   const call = sensors.find((s) => s.role === 'pump' || s.role === 'lead');
-  const stuck = (name: string, state: 'up' | 'down', length: number): Scenario[] => (call ? [plain(name, station, length, design, { faults: [{ from: 2 * HOUR, to: null, id: `${call.id}-stuck-${state}` }] })] : []);
+  const stuck = (name: string, state: 'up' | 'down', length: number): Scenario[] =>
+    call
+      ? [
+          plain(name, station, length, design, {
+            faults: [{ from: 2 * HOUR, to: null, id: `${call.id}-stuck-${state}` }],
+          }),
+        ]
+      : [];
   switch (duty.kind) {
     case 'empty': {
       const { source } = station.inflow;
       const storm = source.kind === 'storm' ? source.rows.at(-1)!.time : null;
       return [
-        ...(storm === null ? [] : [plain('the power fails in the storm', station, storm + 4 * HOUR, survey, { powerCuts: [{ from: storm * 0.3, to: storm * 0.7 }] })]),
-        ...(pumps.length > 1 && control.scheme === 'duplex' ? [plain('the first pump is seized at peak', station, 4 * HOUR, { kind: 'level', which: 'peak', scale: 1 }, { faults: [{ from: 0, to: null, id: 'M1-seized' }] })] : []),
+        ...(storm === null
+          ? []
+          : [
+              plain('the power fails in the storm', station, storm + 4 * HOUR, survey, {
+                powerCuts: [{ from: storm * 0.3, to: storm * 0.7 }],
+              }),
+            ]),
+        ...(pumps.length > 1 && control.scheme === 'duplex'
+          ? [
+              plain(
+                'the first pump is seized at peak',
+                station,
+                4 * HOUR,
+                { kind: 'level', which: 'peak', scale: 1 },
+                { faults: [{ from: 0, to: null, id: 'M1-seized' }] },
+              ),
+            ]
+          : []),
         ...stuck('the pump is not called', 'down', DAY),
       ];
     }
     case 'dose':
-      return [plain('a peak day', station, DAY, { kind: 'survey', scale: duty.peakDay }), ...stuck('the enable float stays down', 'down', 2 * DAY)];
+      return [
+        plain('a peak day', station, DAY, { kind: 'survey', scale: duty.peakDay }),
+        ...stuck('the enable float stays down', 'down', 2 * DAY),
+      ];
     case 'fill':
-      return [plain('nothing is drawn for a day', station, DAY, { kind: 'level', which: 'low', scale: 0 }), ...stuck('the filling does not stop', 'down', DAY)];
+      return [
+        plain('nothing is drawn for a day', station, DAY, { kind: 'level', which: 'low', scale: 0 }),
+        ...stuck('the filling does not stop', 'down', DAY),
+      ];
     case 'transfer':
-      return [plain('no water comes for three days', station, 3 * DAY, { kind: 'level', which: 'low', scale: 0 }), ...stuck('the pump is not stopped', 'up', DAY)];
+      return [
+        plain('no water comes for three days', station, 3 * DAY, { kind: 'level', which: 'low', scale: 0 }),
+        ...stuck('the pump is not stopped', 'up', DAY),
+      ];
     case 'condensate':
-      return [plain('the discharge is blocked: the cut-off must act', station, DAY, design, { faults: [{ from: 2 * HOUR, to: null, id: 'blocked' }] })];
+      return [
+        plain('the discharge is blocked: the cut-off must act', station, DAY, design, {
+          faults: [{ from: 2 * HOUR, to: null, id: 'blocked' }],
+        }),
+      ];
   }
 }
 
@@ -123,10 +218,21 @@ export function readyScenarios(station: Station): Scenario[] {
   const survey = { kind: 'survey', scale: 1 } as const;
   const storm = station.inflow.source.kind === 'storm' ? station.inflow.source.rows.at(-1)!.time + 4 * HOUR : null;
   return [
-    ...(storm === null ? [plain('an ordinary day', station, DAY, survey)] : [plain('the storm of the survey', station, storm, survey), plain('a storm half as big again', station, storm, { kind: 'survey', scale: 1.5 })]),
+    ...(storm === null
+      ? [plain('an ordinary day', station, DAY, survey)]
+      : [
+          plain('the storm of the survey', station, storm, survey),
+          plain('a storm half as big again', station, storm, { kind: 'survey', scale: 1.5 }),
+        ]),
     plain('a week at design inflow', station, 7 * DAY, { kind: 'level', which: 'design', scale: 1 }),
     plain('two hours at peak', station, 2 * HOUR, { kind: 'level', which: 'peak', scale: 1 }),
-    plain('power cut of three hours', station, DAY, { kind: 'level', which: 'design', scale: 1 }, { powerCuts: [{ from: 2 * HOUR, to: 5 * HOUR }] }),
+    plain(
+      'power cut of three hours',
+      station,
+      DAY,
+      { kind: 'level', which: 'design', scale: 1 },
+      { powerCuts: [{ from: 2 * HOUR, to: 5 * HOUR }] },
+    ),
     plain('a dry month', station, 30 * DAY, { kind: 'level', which: 'low', scale: 1 }),
     ...ofDuty(station),
     plain('a year as it comes', station, YEAR, survey),

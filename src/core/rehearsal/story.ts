@@ -21,12 +21,16 @@ export const isOrdinary = ({ kind }: Pick<RunEvent, 'kind'>): boolean => ORDINAR
  * Tells what happened and why: so many of what is ordinary, and as many of what is not, which no length of ordinary days crowds out; the
  * rest are counted. Sentences are made only while they are kept.
  */
-export function story({ panel, vessel }: Prepared, keep: number): { listener: Listener; events: RunEvent[]; more(): number } {
+export function story(
+  { panel, vessel }: Prepared,
+  keep: number,
+): { listener: Listener; events: RunEvent[]; more(): number } {
   const events: RunEvent[] = [];
   let [more, usual, unusual] = [0, 0, 0];
   let volume = 0;
   const tell = (at: number, kind: EventKind, says: () => Phrase) => {
-    if ((ORDINARY.has(kind) ? usual++ : unusual++) < keep) events.push({ at, level: vessel.height(volume), kind, says: says() });
+    if ((ORDINARY.has(kind) ? usual++ : unusual++) < keep)
+      events.push({ at, level: vessel.height(volume), kind, says: says() });
     else more++;
   };
   return {
@@ -44,9 +48,15 @@ export function story({ panel, vessel }: Prepared, keep: number): { listener: Li
         for (let i = 0; i < since.length; i++) {
           const [was, is] = [before.running & (1 << i), after.running & (1 << i)];
           if (was === is) continue;
-          tell(t, 'pump', () => (is ? phrase`pump ${String(i + 1)} starts: ${why()}` : phrase`pump ${String(i + 1)} stops after ${quantity('time', t - since[i]!)}: ${why()}`));
+          tell(t, 'pump', () =>
+            is
+              ? phrase`pump ${String(i + 1)} starts: ${why()}`
+              : phrase`pump ${String(i + 1)} stops after ${quantity('time', t - since[i]!)}: ${why()}`,
+          );
         }
-        for (const o of panel.outcomes) if (o.kind !== 'pump' && before.outcomes[o.id] !== after.outcomes[o.id]) tell(t, o.kind, () => phrase`${after.outcomes[o.id] ? o.says : o.not}: ${why()}`);
+        for (const o of panel.outcomes)
+          if (o.kind !== 'pump' && before.outcomes[o.id] !== after.outcomes[o.id])
+            tell(t, o.kind, () => phrase`${after.outcomes[o.id] ? o.says : o.not}: ${why()}`);
       },
     },
   };

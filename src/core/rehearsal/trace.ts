@@ -19,7 +19,14 @@ export const BUCKETS = 1440;
 
 export function traceFor(from: number, to: number, lanes: readonly Lane[]): Trace {
   const field = () => new Float64Array(BUCKETS);
-  return { from, step: (to - from) / BUCKETS, least: field().fill(Infinity), greatest: field().fill(-Infinity), inflow: field(), lanes: lanes.map((lane) => ({ ...lane, share: field() })) };
+  return {
+    from,
+    step: (to - from) / BUCKETS,
+    least: field().fill(Infinity),
+    greatest: field().fill(-Infinity),
+    inflow: field(),
+    lanes: lanes.map((lane) => ({ ...lane, share: field() })),
+  };
 }
 
 /** A stretch of time in which the water went one way. Times s, volumes m³. */

@@ -30,14 +30,24 @@ const spill = ({ spilt }: Account, from: number): number | null => spilt.find((s
 const earlier = (a: number | null, b: number | null): boolean => a !== null && (b === null || a < b);
 
 /** Pumps that ran as long and as often as without the fault, within a hundredth. */
-const alike = (a: Account, b: Account): boolean => a.pumps.every((p, i) => Math.abs(p.ran - b.pumps[i]!.ran) <= 0.01 * Math.max(p.ran, 1) && Math.abs(p.starts - b.pumps[i]!.starts) <= Math.max(1, 0.01 * p.starts));
+const alike = (a: Account, b: Account): boolean =>
+  a.pumps.every(
+    (p, i) =>
+      Math.abs(p.ran - b.pumps[i]!.ran) <= 0.01 * Math.max(p.ran, 1) &&
+      Math.abs(p.starts - b.pumps[i]!.starts) <= Math.max(1, 0.01 * p.starts),
+  );
 
 /**
  * Every single fault of a station, each put into the same scenario at the same moment and rehearsed: ranked by how soon it harms, those that
  * hide last but one, those that only ring or only show last. A harm that comes without the fault too does not count.
  * @param at when each fault comes, s
  */
-export function whatIf(station: Station, scenario: Scenario, at: number, told?: (share: number) => void): Consequence[] {
+export function whatIf(
+  station: Station,
+  scenario: Scenario,
+  at: number,
+  told?: (share: number) => void,
+): Consequence[] {
   const made = prepare(station);
   const well = account(station, { ...scenario, faults: [] });
   if (!made.ok || !well.ok) return [];
@@ -51,9 +61,13 @@ export function whatIf(station: Station, scenario: Scenario, at: number, told?: 
     const rang = bell(run, at);
     const rings = earlier(rang, quiet.bell);
     const over = spill(run, at);
-    const [wet, dry] = [earlier(over, quiet.spill) ? over : null, run.firstDry !== null && well.account.firstDry === null ? run.firstDry : null];
+    const [wet, dry] = [
+      earlier(over, quiet.spill) ? over : null,
+      run.firstDry !== null && well.account.firstDry === null ? run.firstDry : null,
+    ];
     const chatter = answer.ended !== null && well.ended === null;
-    const harm = wet !== null && (dry === null || wet <= dry) ? 'overflow' : dry !== null ? 'dry' : chatter ? 'chatter' : null;
+    const harm =
+      wet !== null && (dry === null || wet <= dry) ? 'overflow' : dry !== null ? 'dry' : chatter ? 'chatter' : null;
     const when = harm === 'overflow' ? wet : harm === 'dry' ? dry : harm === 'chatter' ? at : null;
     return {
       id: fault.id,

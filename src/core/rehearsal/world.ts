@@ -66,9 +66,13 @@ const PRIMES = 0.005;
 const KEPT = 300;
 
 const lanesOf = ({ outcomes }: Panel): Lane[] => [
-  ...outcomes.flatMap((o): Lane[] => (o.kind === 'pump' ? [{ id: o.id, kind: o.kind, says: `pump ${o.id.slice(1)}` }] : [])),
+  ...outcomes.flatMap((o): Lane[] =>
+    o.kind === 'pump' ? [{ id: o.id, kind: o.kind, says: `pump ${o.id.slice(1)}` }] : [],
+  ),
   { id: 'bell', kind: 'bell', says: 'bell' },
-  ...outcomes.flatMap(({ id, kind, says }): Lane[] => (kind === 'interlock' || kind === 'far' ? [{ id, kind, says }] : [])),
+  ...outcomes.flatMap(({ id, kind, says }): Lane[] =>
+    kind === 'interlock' || kind === 'far' ? [{ id, kind, says }] : [],
+  ),
   { id: 'overflow', kind: 'overflow', says: 'overflow' },
 ];
 
@@ -77,14 +81,25 @@ const lanesOf = ({ outcomes }: Panel): Lane[] => [
  * once as in a circuit at rest.
  */
 export function wiredWith(station: Station, panel: Panel, well: Wired, faults: readonly Fault[]): Wired {
-  return afflict(station, panel, well, faults.map((f) => (Object.values(f.acts.pumps ?? {}).some((p) => p.stalls) ? { ...f, acts: { pumps: f.acts.pumps! } } : f)));
+  return afflict(
+    station,
+    panel,
+    well,
+    faults.map((f) =>
+      Object.values(f.acts.pumps ?? {}).some((p) => p.stalls) ? { ...f, acts: { pumps: f.acts.pumps! } } : f,
+    ),
+  );
 }
 
 /** The station without a fault: what every world of it is made from. */
 type Sound = Pick<Prepared, 'station' | 'panel' | 'vessel' | 'top' | 'lanes'> & { readonly wired: Wired };
 
 /** @param well the world without faults, whose parts serve again where the faults leave them alone; null while it is made itself */
-function worldOf({ station, panel, vessel, top, lanes, wired }: Sound, faults: readonly Fault[], well: World | null): World {
+function worldOf(
+  { station, panel, vessel, top, lanes, wired }: Sound,
+  faults: readonly Fault[],
+  well: World | null,
+): World {
   const changed = faults.reduce((s, f) => f.acts.station?.(s) ?? s, station);
   const held = heldBy(faults);
   const samePipe = well !== null && changed.pumps === station.pumps && changed.discharge === station.discharge;
@@ -96,13 +111,32 @@ function worldOf({ station, panel, vessel, top, lanes, wired }: Sound, faults: r
     faults: faults.map((f) => f.id),
     held: new Set(Object.keys(held)),
     puts: Object.fromEntries(Object.entries(held).filter((e): e is [string, string] => e[1] !== null)),
-    logic: sameCircuit ? well.logic : logicOf(wiredWith(station, panel, wired, faults), lanes.map((l) => l.id)),
+    logic: sameCircuit
+      ? well.logic
+      : logicOf(
+          wiredWith(station, panel, wired, faults),
+          lanes.map((l) => l.id),
+        ),
     floats: sensorTrips(changed).flatMap(({ sensor, rise, fall }): Float[] => {
       const device = panel.devices.find((d) => d.sensor === sensor.id);
-      return device && !(device.tag in held) ? [{ tag: device.tag, bit: 1 << tags.indexOf(device.tag), says: device.says, rise: vessel.volume(rise), fall: vessel.volume(fall) }] : [];
+      return device && !(device.tag in held)
+        ? [
+            {
+              tag: device.tag,
+              bit: 1 << tags.indexOf(device.tag),
+              says: device.says,
+              rise: vessel.volume(rise),
+              fall: vessel.volume(fall),
+            },
+          ]
+        : [];
     }),
     delivery: samePipe ? well.delivery : deliveries(changed, vessel, top),
-    drainback: samePipe && !drainsBack ? well.drainback : hydraulicsOf(drainsBack ? { ...changed, discharge: { ...changed.discharge, checkValve: null } } : changed).drainback,
+    drainback:
+      samePipe && !drainsBack
+        ? well.drainback
+        : hydraulicsOf(drainsBack ? { ...changed, discharge: { ...changed.discharge, checkValve: null } } : changed)
+            .drainback,
     inflow: faults.reduce((product, f) => product * (f.acts.inflow ?? 1), 1),
     moves: mask((n) => faults.every((f) => f.acts.pumps?.[n]?.moves !== false)),
     stalls: mask((n) => faults.some((f) => f.acts.pumps?.[n]?.stalls)),
@@ -113,14 +147,23 @@ function worldOf({ station, panel, vessel, top, lanes, wired }: Sound, faults: r
 const known = new WeakMap<Station, Prepared>();
 
 /** Made once for a document: a thousand storms on one station solve its panel and its pipe but once. */
-export function prepare(station: Station): { ok: true; prepared: Prepared } | { ok: false; reasons: readonly Phrase[] } {
+export function prepare(
+  station: Station,
+): { ok: true; prepared: Prepared } | { ok: false; reasons: readonly Phrase[] } {
   const found = known.get(station);
   if (found) return { ok: true, prepared: found };
   const made = panelOf(station);
   if (!made.ok) return made;
   const { panel } = made;
   const vessel = vesselOf(station.vessel);
-  const sound: Sound = { station, panel, vessel, top: vessel.volume(station.vessel.overflow), lanes: lanesOf(panel), wired: wire(station, panel) };
+  const sound: Sound = {
+    station,
+    panel,
+    vessel,
+    top: vessel.volume(station.vessel.overflow),
+    lanes: lanesOf(panel),
+    wired: wire(station, panel),
+  };
   const faults = faultsOf(station, panel);
   const byId = new Map(faults.map((f) => [f.id, f]));
   const well = worldOf(sound, [], null);
@@ -129,14 +172,22 @@ export function prepare(station: Station): { ok: true; prepared: Prepared } | { 
   const prepared: Prepared = {
     ...sound,
     faults,
-    intakes: station.pumps.map(({ intake, volute }) => (filling ? { loses: -Infinity, primes: -Infinity } : { loses: vessel.volume(intake), primes: vessel.volume(Math.max(volute, intake + PRIMES)) })),
+    intakes: station.pumps.map(({ intake, volute }) =>
+      filling
+        ? { loses: -Infinity, primes: -Infinity }
+        : { loses: vessel.volume(intake), primes: vessel.volume(Math.max(volute, intake + PRIMES)) },
+    ),
     world(names) {
       if (names.length === 0) return well;
       const key = [...new Set(names)].sort().join('|');
       const there = worlds.get(key);
       if (there) return there;
       if (worlds.size >= KEPT) worlds.clear();
-      const world = worldOf(sound, key.split('|').map((id) => byId.get(id)!), well);
+      const world = worldOf(
+        sound,
+        key.split('|').map((id) => byId.get(id)!),
+        well,
+      );
       worlds.set(key, world);
       return world;
     },

@@ -15,12 +15,26 @@ function bellSupply(b: Bench, feed: Feed | null): void {
   const { alarm, wiring, supply } = b.station;
   const colours = coloursOf(b.station);
   const mains: Power = { volts: lineToNeutral(supply), kind: 'ac' };
-  b.circuit({ id: 'bell-mains', says: 'bell supply', strip: 'X3', reference: 'N', volts: mains.volts, kind: 'ac', low: false });
+  b.circuit({
+    id: 'bell-mains',
+    says: 'bell supply',
+    strip: 'X3',
+    reference: 'N',
+    volts: mains.volts,
+    kind: 'ac',
+    low: false,
+  });
   b.circuit({ id: 'bell', says: 'bell', strip: 'X4', reference: 'A0', volts: BELL.volts, kind: 'dc', low: true });
   const g = directSupply(b, 'G2', 'feeds the bell', mains, BELL.volts, 10);
   const [fuse] = breaker(b, 'F3', 'guards the bell supply', 2, 1, { fuse: true });
   if (alarm.ownSupply || !feed) {
-    boardDevice(b, 'W9', 'feeds the bell', 1, { id: 'W-bell-supply', says: 'bell supply, a circuit of its own', length: wiring.feeder.length, area: 1.5e-6, colours: { L1: colours.lines[0], N: colours.neutral, PE: colours.earth } });
+    boardDevice(b, 'W9', 'feeds the bell', 1, {
+      id: 'W-bell-supply',
+      says: 'bell supply, a circuit of its own',
+      length: wiring.feeder.length,
+      area: 1.5e-6,
+      colours: { L1: colours.lines[0], N: colours.neutral, PE: colours.earth },
+    });
     b.land('LA', 'bell-mains', 'W9', 'L1');
     b.land('NA', 'bell-mains', 'W9', 'N');
     b.land('PE', 'bell-mains', 'W9', 'PE', 'X3:PE');
@@ -45,7 +59,15 @@ function bellSupply(b: Bench, feed: Feed | null): void {
       { state: 'charged', says: 'charged' },
       { state: 'flat', says: 'flat' },
     ],
-    elements: { cell: { pins: ['-', '+'], sign: 'cell', part: { kind: 'source', volts: -12.6, phaseDeg: 0, frequency: 0, r: 0.5 }, closed: ['charged'], leak: 1e-4 } },
+    elements: {
+      cell: {
+        pins: ['-', '+'],
+        sign: 'cell',
+        part: { kind: 'source', volts: -12.6, phaseDeg: 0, frequency: 0, r: 0.5 },
+        closed: ['charged'],
+        leak: 1e-4,
+      },
+    },
   });
   b.rung('battery, when mains is gone', 'bell', 'A0', [leaf('GB', 'cell'), present.break()], 'A');
 }
@@ -59,43 +81,136 @@ export interface Bell {
  * The bell of a station: what calls it, latch and reset, test, lamp, horn with silence, and the contact for somebody far away.
  * The high float calls it unless the scheme gives another call; `also` rings it too.
  */
-export function alarmChain(b: Bench, feed: Feed | null, { call, also = [] }: { call?: Tree; also?: readonly Tree[] } = {}): Bell {
+export function alarmChain(
+  b: Bench,
+  feed: Feed | null,
+  { call, also = [] }: { call?: Tree; also?: readonly Tree[] } = {},
+): Bell {
   const { alarm, interlocks } = b.station;
   bellSupply(b, feed);
   const high = call ?? floatOf(b, 'alarm')?.used;
   const bell = relay(b, 'K8', 'the bell rings', BELL);
   const held = alarm.latch ? [series(bell.make(), pushButton(b, 'S4', 'resets the bell', 'button-break'))] : [];
   const test = alarm.test ? [pushButton(b, 'S3', 'tests the bell', 'button')] : [];
-  b.rung('bell called', 'bell', 'A', [parallel(...(high ? [high] : []), ...also, ...held, ...test, ...(high || also.length > 0 || test.length > 0 ? [] : [pushButton(b, 'S3', 'tests the bell', 'button')])), bell.coil], 'A0');
+  b.rung(
+    'bell called',
+    'bell',
+    'A',
+    [
+      parallel(
+        ...(high ? [high] : []),
+        ...also,
+        ...held,
+        ...test,
+        ...(high || also.length > 0 || test.length > 0 ? [] : [pushButton(b, 'S3', 'tests the bell', 'button')]),
+      ),
+      bell.coil,
+    ],
+    'A0',
+  );
   if (alarm.lamp) {
-    b.rung('lamp', 'bell', 'A', [bell.make(), load(b, 'P1', 'lamp', 'lit while the bell is called', 'lamp', BELL, 2)], 'A0');
-    b.outcome({ id: 'lamp', says: 'the lamp is lit', not: 'the lamp is out', never: 'the lamp is never lit', always: 'the lamp never goes out', kind: 'lamp', senses: sense('volts', 'dc', ['P1.load']), above: 0.7 * BELL.volts });
+    b.rung(
+      'lamp',
+      'bell',
+      'A',
+      [bell.make(), load(b, 'P1', 'lamp', 'lit while the bell is called', 'lamp', BELL, 2)],
+      'A0',
+    );
+    b.outcome({
+      id: 'lamp',
+      says: 'the lamp is lit',
+      not: 'the lamp is out',
+      never: 'the lamp is never lit',
+      always: 'the lamp never goes out',
+      kind: 'lamp',
+      senses: sense('volts', 'dc', ['P1.load']),
+      above: 0.7 * BELL.volts,
+    });
   }
   if (alarm.horn) {
     const horn = load(b, 'P2', 'horn', 'sounds until it is silenced', 'horn', BELL, 3);
     if (alarm.silence) {
       const quiet = relay(b, 'K7', 'silenced', BELL);
-      b.rung('silence', 'bell', 'A', [bell.make(), parallel(pushButton(b, 'S2', 'silences the horn', 'button'), quiet.make()), quiet.coil], 'A0');
+      b.rung(
+        'silence',
+        'bell',
+        'A',
+        [bell.make(), parallel(pushButton(b, 'S2', 'silences the horn', 'button'), quiet.make()), quiet.coil],
+        'A0',
+      );
       b.rung('horn', 'bell', 'A', [bell.make(), quiet.break(), horn], 'A0');
     } else b.rung('horn', 'bell', 'A', [bell.make(), horn], 'A0');
-    b.outcome({ id: 'horn', says: 'the horn sounds', not: 'the horn is quiet', never: 'the horn never sounds', always: 'the horn never stops', kind: 'bell', senses: sense('volts', 'dc', ['P2.load']), above: 0.7 * BELL.volts });
+    b.outcome({
+      id: 'horn',
+      says: 'the horn sounds',
+      not: 'the horn is quiet',
+      never: 'the horn never sounds',
+      always: 'the horn never stops',
+      kind: 'bell',
+      senses: sense('volts', 'dc', ['P2.load']),
+      above: 0.7 * BELL.volts,
+    });
   }
-  if (alarm.remoteContact) farContact(b, 'P9', 'the dialler is told', 'the dialler is not told', 'dialler', 'remote', 'H', bell);
-  for (const [i, lock] of interlocks.entries()) if (lock.kind === 'standby') farContact(b, `U2${i}`, `${lock.name} is started`, `${lock.name} is not started`, lock.name, `standby${i}`, `Y${i + 1}`, bell);
+  if (alarm.remoteContact)
+    farContact(b, 'P9', 'the dialler is told', 'the dialler is not told', 'dialler', 'remote', 'H', bell);
+  for (const [i, lock] of interlocks.entries())
+    if (lock.kind === 'standby')
+      farContact(
+        b,
+        `U2${i}`,
+        `${lock.name} is started`,
+        `${lock.name} is not started`,
+        lock.name,
+        `standby${i}`,
+        `Y${i + 1}`,
+        bell,
+      );
   return { relay: bell };
 }
 
 /** A dry changeover contact of the bell on three terminals; the pair that closes goes out. */
-function farContact(b: Bench, tag: string, says: string, not: string, name: string, cable: string, wires: string, bell: Relay): void {
+function farContact(
+  b: Bench,
+  tag: string,
+  says: string,
+  not: string,
+  name: string,
+  cable: string,
+  wires: string,
+  bell: Relay,
+): void {
   const id = `far-${cable}`;
   const [common, closes, opens] = [1, 2, 3].map((n) => `${wires}${n}`) as [string, string, string];
-  b.circuit({ id, says: `dry contact for ${name}`, strip: 'X5', reference: closes, volts: DIALLER.volts, kind: 'dc', low: true });
+  b.circuit({
+    id,
+    says: `dry contact for ${name}`,
+    strip: 'X5',
+    reference: closes,
+    volts: DIALLER.volts,
+    kind: 'dc',
+    low: true,
+  });
   const [brown, black] = coloursOf(b.station).cord;
-  const outside = loop(b, tag, name, { id: `W-${cable}`, says: `to ${name}`, length: 20, area: 0.5e-6, colours: { '1': brown, '2': black } }, { ...DIALLER, kind: 'dc' }, DIALLER.amps);
+  const outside = loop(
+    b,
+    tag,
+    name,
+    { id: `W-${cable}`, says: `to ${name}`, length: 20, area: 0.5e-6, colours: { '1': brown, '2': black } },
+    { ...DIALLER, kind: 'dc' },
+    DIALLER.amps,
+  );
   b.rung(`dry contact for ${name}`, id, common, [bell.make()], closes);
   b.rung('its loop outside', id, common, [outside], closes);
   b.terminal(opens, id);
   b.rung('the other side of it, spare', id, common, [bell.break()], opens);
-  b.outcome({ id: tag, says, not, never: `${name} is never told: the alarm never reports`, always: `${name} is told all the time`, kind: 'far', senses: sense('amps', 'dc', [`${tag}.load`]), above: DIALLER.amps / 2 });
+  b.outcome({
+    id: tag,
+    says,
+    not,
+    never: `${name} is never told: the alarm never reports`,
+    always: `${name} is told all the time`,
+    kind: 'far',
+    senses: sense('amps', 'dc', [`${tag}.load`]),
+    above: DIALLER.amps / 2,
+  });
 }
-

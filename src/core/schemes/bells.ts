@@ -15,15 +15,32 @@ export const bells: Scheme = {
   title: 'pressure-bell grinder station',
   says: 'Pressure switches in the panel: one runs the pump, the other rings and, as redundant run, starts it too; a button runs it by hand.',
   people: 'No wire goes into the pit but the pump’s. A contactor breaks every live leg.',
-  fails: ['A leaking tube or a blocked breather shifts every level.', 'A dead pump switch is covered by the redundant run, with the bell.', 'A welded contactor runs on.'],
+  fails: [
+    'A leaking tube or a blocked breather shifts every level.',
+    'A dead pump switch is covered by the redundant run, with the bell.',
+    'A welded contactor runs on.',
+  ],
   options: [
-    option('redundant', 'alarm switch', [['runs', 'starts the pump too'], ['rings', 'only rings']]),
-    option('manual', 'by hand', [['yes', 'a button at the panel'], ['no', 'none']]),
-    option('isolate', 'control from', [['no', 'the leg, fused'], ['yes', 'a transformer']]),
+    option('redundant', 'alarm switch', [
+      ['runs', 'starts the pump too'],
+      ['rings', 'only rings'],
+    ]),
+    option('manual', 'by hand', [
+      ['yes', 'a button at the panel'],
+      ['no', 'none'],
+    ]),
+    option('isolate', 'control from', [
+      ['no', 'the leg, fused'],
+      ['yes', 'a transformer'],
+    ]),
   ],
   against: (station) => [
-    ...(station.sensors.some((s) => s.kind === 'bell') ? [] : [phrase`it is worked by pressure bells, and none hangs here`]),
-    ...onePump(station), ...(station.sensors.some((s) => s.role === 'pump') ? [] : [...needs(station, 'lead'), ...needs(station, 'stop')]), ...needs(station, 'alarm'),
+    ...(station.sensors.some((s) => s.kind === 'bell')
+      ? []
+      : [phrase`it is worked by pressure bells, and none hangs here`]),
+    ...onePump(station),
+    ...(station.sensors.some((s) => s.role === 'pump') ? [] : [...needs(station, 'lead'), ...needs(station, 'stop')]),
+    ...needs(station, 'alarm'),
   ],
   build(b, choose) {
     const f = feed(b);
@@ -33,7 +50,13 @@ export const bells: Scheme = {
     const call = pumpCall(b, control);
     const water = waterRelay(b, control);
     const hand = choose('manual') === 'yes' ? pushButton(b, 'S1', 'runs the pump while it is pressed', 'button') : null;
-    contactorPump(b, f, control, parallel(call, ...(choose('redundant') === 'runs' ? [high.make()] : []), ...(hand ? [hand] : [])), { hoa: false, under: lowCuts(b, water) });
+    contactorPump(
+      b,
+      f,
+      control,
+      parallel(call, ...(choose('redundant') === 'runs' ? [high.make()] : []), ...(hand ? [hand] : [])),
+      { hoa: false, under: lowCuts(b, water) },
+    );
     const present = relay(b, 'K10', 'control power is there', control);
     b.rung('control power is there', control.id, control.hot, [present.coil], control.back);
     const cut = cutOff(b);

@@ -119,15 +119,36 @@ export function bench(station: Station): Bench {
     done(scheme) {
       const list = [...devices.values()];
       const cores = list.flatMap((d): Core[] =>
-        d.cable ? Object.entries(d.cable.colours).map(([pin, colour]) => ({ id: `${d.cable!.id}/${colour}`, cable: d.cable!.id, colour, pin: `${d.tag}:${pin}`, terminal: landed.get(`${d.tag}:${pin}`) ?? null })) : [],
+        d.cable
+          ? Object.entries(d.cable.colours).map(([pin, colour]) => ({
+              id: `${d.cable!.id}/${colour}`,
+              cable: d.cable!.id,
+              colour,
+              pin: `${d.tag}:${pin}`,
+              terminal: landed.get(`${d.tag}:${pin}`) ?? null,
+            }))
+          : [],
       );
       const byStrip = (a: Terminal, b: Terminal) => a.id.split(':')[0]!.localeCompare(b.id.split(':')[0]!);
-      return { scheme, frequency: station.supply.frequency, circuits: [...circuits.values()], devices: list, rungs, terminals: [...terminals].sort(byStrip), cores, links, outcomes, pinNets, spans };
+      return {
+        scheme,
+        frequency: station.supply.frequency,
+        circuits: [...circuits.values()],
+        devices: list,
+        rungs,
+        terminals: [...terminals].sort(byStrip),
+        cores,
+        links,
+        outcomes,
+        pinNets,
+        spans,
+      };
     },
   };
 }
 
 export const series = (...steps: readonly Tree[]): Tree => ({ series: steps });
-export const parallel = (...branches: readonly Tree[]): Tree => (branches.length === 1 ? branches[0]! : { parallel: branches });
+export const parallel = (...branches: readonly Tree[]): Tree =>
+  branches.length === 1 ? branches[0]! : { parallel: branches };
 export const leaf = (tag: string, element: string): Tree => ({ leaf: `${tag}.${element}` });
 export const net = (name: string): Tree => ({ net: name });

@@ -12,8 +12,20 @@ export interface Colours {
 }
 
 const COLOURS: Readonly<Record<Station['profile'], Colours>> = {
-  'metric-230': { lines: ['brown', 'black', 'grey'], neutral: 'blue', earth: 'green-yellow', control: { ac: 'red', dc: 'dark blue' }, cord: ['brown', 'black', 'grey'] },
-  'us-120': { lines: ['black', 'red', 'blue'], neutral: 'white', earth: 'green', control: { ac: 'red', dc: 'blue' }, cord: ['black', 'white', 'red'] },
+  'metric-230': {
+    lines: ['brown', 'black', 'grey'],
+    neutral: 'blue',
+    earth: 'green-yellow',
+    control: { ac: 'red', dc: 'dark blue' },
+    cord: ['brown', 'black', 'grey'],
+  },
+  'us-120': {
+    lines: ['black', 'red', 'blue'],
+    neutral: 'white',
+    earth: 'green',
+    control: { ac: 'red', dc: 'blue' },
+    cord: ['black', 'white', 'red'],
+  },
 };
 
 export const coloursOf = (station: Station): Colours => COLOURS[station.profile];

@@ -12,11 +12,18 @@ export const condensate: Scheme = {
   id: 'condensate',
   title: 'condensate pump with cut-off',
   says: 'The pump’s own float carries its small motor; the high-level switch stops the appliance, by its low-voltage call or its live feed, and may ring as well.',
-  people: 'Mains only in the pump’s own housing. The cut-off is in the appliance’s circuit: two supplies meet in one box.',
-  fails: ['A high-level switch that was never connected shows nothing until the pump fails.', 'The wrong core of the changeover stops the appliance when all is well.', 'A blocked tube is told by the cut-off: the appliance stands.'],
+  people:
+    'Mains only in the pump’s own housing. The cut-off is in the appliance’s circuit: two supplies meet in one box.',
+  fails: [
+    'A high-level switch that was never connected shows nothing until the pump fails.',
+    'The wrong core of the changeover stops the appliance when all is well.',
+    'A blocked tube is told by the cut-off: the appliance stands.',
+  ],
   options: [],
   against: (station) => [
-    ...(station.duty.kind === 'condensate' ? [] : [phrase`it lifts condensate, and this is not what the station is for`]),
+    ...(station.duty.kind === 'condensate'
+      ? []
+      : [phrase`it lifts condensate, and this is not what the station is for`]),
     ...onePump(station),
     ...oneContactTwoLegs(station),
     ...smallMotor(station),
@@ -33,4 +40,5 @@ export const condensate: Scheme = {
 };
 
 /** The switch of a condensate pump is the maker's own part: pilot or motor, its rating decides. */
-const smallMotor = (station: Parameters<typeof motorThroughFloat>[0]) => motorThroughFloat({ ...station, sensors: station.sensors.map((s) => ({ ...s, duty: 'motor' as const })) });
+const smallMotor = (station: Parameters<typeof motorThroughFloat>[0]) =>
+  motorThroughFloat({ ...station, sensors: station.sensors.map((s) => ({ ...s, duty: 'motor' as const })) });

@@ -13,7 +13,13 @@ export function pumpCall(b: Bench, control: Control): Tree {
   const stop = floatOf(b, 'stop')!.used;
   const lead = floatOf(b, 'lead')!.used;
   const held = relay(b, 'K2', 'called, until the stop float opens', control);
-  b.rung('call, held until the stop float opens', control.id, control.hot, [stop, parallel(lead, held.make()), held.coil], control.back);
+  b.rung(
+    'call, held until the stop float opens',
+    control.id,
+    control.hot,
+    [stop, parallel(lead, held.make()), held.coil],
+    control.back,
+  );
   return held.make();
 }
 
@@ -37,23 +43,51 @@ export function waterRelay(b: Bench, control: Control): Water | null {
 }
 
 /** What the low float adds to the bell. */
-export const lowRings = (b: Bench, water: Water | null): Tree[] => (water && b.station.alarm.low ? [water.lacks()] : []);
+export const lowRings = (b: Bench, water: Water | null): Tree[] =>
+  water && b.station.alarm.low ? [water.lacks()] : [];
 
 /** Whether the low float cuts the pump: not where it is the tank that is filled. */
-export const lowCuts = (b: Bench, water: Water | null): Tree[] => (water && b.station.duty.kind !== 'fill' ? [water.enough()] : []);
+export const lowCuts = (b: Bench, water: Water | null): Tree[] =>
+  water && b.station.duty.kind !== 'fill' ? [water.enough()] : [];
 
 /**
  * One pump behind a contactor: selector where there is one, the call in Auto, what others allow, the low float under all of it, and
  * the overload; hour meter and counter beside the coil where they are asked for.
  */
-export function contactorPump(b: Bench, feed: Feed, control: Control, call: Tree, more: { hoa: boolean; under?: readonly Tree[]; counters?: boolean; hand?: Tree }): Relay {
+export function contactorPump(
+  b: Bench,
+  feed: Feed,
+  control: Control,
+  call: Tree,
+  more: { hoa: boolean; under?: readonly Tree[]; counters?: boolean; hand?: Tree },
+): Relay {
   const k = contactor(b, 'K1', 'runs the pump', control);
   const { healthy } = pumpPower(b, feed, 1, b.station.pumps[0]!, () => k.make());
   const allowed = permissions(b);
-  const auto = more.hoa ? selectorBranches(b, 'S1', 'the pump', call) : parallel(call, ...(more.hand ? [more.hand] : []));
-  b.rung('pump 1 called', control.id, control.hot, [auto, ...allowed, ...(more.under ?? []), ...healthy, k.coil], control.back);
+  const auto = more.hoa
+    ? selectorBranches(b, 'S1', 'the pump', call)
+    : parallel(call, ...(more.hand ? [more.hand] : []));
+  b.rung(
+    'pump 1 called',
+    control.id,
+    control.hot,
+    [auto, ...allowed, ...(more.under ?? []), ...healthy, k.coil],
+    control.back,
+  );
   if (more.counters) {
-    b.rung('hours and starts', control.id, control.hot, [k.make(), parallel(load(b, 'P3', 'hour meter', 'hours of the pump', 'counter', control, 1), load(b, 'P4', 'counter', 'starts of the pump', 'counter', control, 1))], control.back);
+    b.rung(
+      'hours and starts',
+      control.id,
+      control.hot,
+      [
+        k.make(),
+        parallel(
+          load(b, 'P3', 'hour meter', 'hours of the pump', 'counter', control, 1),
+          load(b, 'P4', 'counter', 'starts of the pump', 'counter', control, 1),
+        ),
+      ],
+      control.back,
+    );
   }
   return k;
 }

@@ -16,15 +16,37 @@ export const cord: Scheme = {
   title: 'float in the pump cord',
   says: 'The float’s contact carries the motor: by its piggyback plug, or in a sealed box.',
   people: 'Mains voltage in the pit, at the float. A residual-current (ground-fault) device is what guards a person.',
-  fails: ['A welded contact runs the pump until it is dry.', 'A worn contact or a cut cord leaves the pit to its alarm.', 'No one can run it by hand but by the plug.'],
-  options: [option('join', 'joined by', [['plug', 'piggyback plug'], ['box', 'sealed box']])],
-  against: (station) => [...onePump(station), ...oneContactTwoLegs(station), ...motorThroughFloat(station), ...noPermission(station)],
+  fails: [
+    'A welded contact runs the pump until it is dry.',
+    'A worn contact or a cut cord leaves the pit to its alarm.',
+    'No one can run it by hand but by the plug.',
+  ],
+  options: [
+    option('join', 'joined by', [
+      ['plug', 'piggyback plug'],
+      ['box', 'sealed box'],
+    ]),
+  ],
+  against: (station) => [
+    ...onePump(station),
+    ...oneContactTwoLegs(station),
+    ...motorThroughFloat(station),
+    ...noPermission(station),
+  ],
   build(b, choose) {
     const { station } = b;
     const plug = choose('join') === 'plug';
     const colours = coloursOf(station);
     const volts = station.supply.voltage;
-    const circuit = b.circuit({ id: 'power', says: 'pump power', strip: plug ? 'R' : 'J', reference: 'N', volts, kind: 'ac', low: false });
+    const circuit = b.circuit({
+      id: 'power',
+      says: 'pump power',
+      strip: plug ? 'R' : 'J',
+      reference: 'N',
+      volts,
+      kind: 'ac',
+      low: false,
+    });
     boardDevice(b, 'W0', plug ? 'feeds the receptacle' : 'feeds the box', 1, {
       id: 'W-supply',
       says: plug ? 'feeds the receptacle' : 'feeds the box',
@@ -41,7 +63,10 @@ export const cord: Scheme = {
     b.rung('neutral', 'power', 'Ns', guard.length > 0 ? [guard[1]!] : [bridge(b)], 'N');
 
     const sensor = sensorOf(b, 'pump')!;
-    const contacts = floatSwitch(b, sensor, { says: plug ? 'cord of the float, with its piggyback plug' : 'cord of the pump float', length: sensor.cordLength });
+    const contacts = floatSwitch(b, sensor, {
+      says: plug ? 'cord of the float, with its piggyback plug' : 'cord of the pump float',
+      length: sensor.cordLength,
+    });
     const at = plug ? { L: 'R:L', N: 'R:N', PE: 'R:PE' } : null;
     if (at) for (const [pin, id] of Object.entries(at)) b.terminal(pin === 'L' ? 'L1' : pin, 'power', id);
     b.land('L1', 'power', `S-${sensor.id}`, 'C', plug ? 'P:1' : undefined);
@@ -68,6 +93,16 @@ export const cord: Scheme = {
 
 /** Neutral that is not switched on its way. */
 function bridge(b: Bench): Tree {
-  b.device({ tag: 'E2', noun: 'neutral bar', says: 'the neutral is not switched', place: 'board', cost: 0, behaviour: { kind: 'worked' }, initial: '', positions: [], elements: { bar: { pins: ['1', '2'], sign: 'fuse', part: { kind: 'impedance', r: 0.002 } } } });
+  b.device({
+    tag: 'E2',
+    noun: 'neutral bar',
+    says: 'the neutral is not switched',
+    place: 'board',
+    cost: 0,
+    behaviour: { kind: 'worked' },
+    initial: '',
+    positions: [],
+    elements: { bar: { pins: ['1', '2'], sign: 'fuse', part: { kind: 'impedance', r: 0.002 } } },
+  });
   return leaf('E2', 'bar');
 }

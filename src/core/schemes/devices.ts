@@ -18,22 +18,42 @@ const DC_COIL = { pickUp: 0.75, dropOut: 0.1 };
 export const contactPart = { kind: 'impedance', r: CLOSED } as const;
 
 /** R and L of a load that takes `va` at `volts` and a power factor. */
-export function loadPart(volts: number, va: number, powerFactor: number, frequency: number): { kind: 'impedance'; r: number; l?: number } {
+export function loadPart(
+  volts: number,
+  va: number,
+  powerFactor: number,
+  frequency: number,
+): { kind: 'impedance'; r: number; l?: number } {
   const z = (volts * volts) / va;
   const x = z * Math.sqrt(1 - powerFactor * powerFactor);
-  return { kind: 'impedance', r: z * powerFactor, ...(x > 0 && frequency > 0 ? { l: x / (2 * Math.PI * frequency) } : {}) };
+  return {
+    kind: 'impedance',
+    r: z * powerFactor,
+    ...(x > 0 && frequency > 0 ? { l: x / (2 * Math.PI * frequency) } : {}),
+  };
 }
 
-export const sense = (what: Sense['what'], of: Sense['of'], parts: readonly string[], by: Sense['by'] = 'sum'): Sense => ({ what, of, parts, by });
+export const sense = (
+  what: Sense['what'],
+  of: Sense['of'],
+  parts: readonly string[],
+  by: Sense['by'] = 'sum',
+): Sense => ({ what, of, parts, by });
 
 export interface Power {
   readonly volts: number;
   readonly kind: 'ac' | 'dc';
 }
 
-const coilPart = (b: Bench, { volts, kind }: Power, va: number) => (kind === 'ac' ? loadPart(volts, va, COIL.powerFactor, b.station.supply.frequency) : ({ kind: 'impedance', r: (volts * volts) / va } as const));
+const coilPart = (b: Bench, { volts, kind }: Power, va: number) =>
+  kind === 'ac'
+    ? loadPart(volts, va, COIL.powerFactor, b.station.supply.frequency)
+    : ({ kind: 'impedance', r: (volts * volts) / va } as const);
 
-export const coilLimits = ({ volts, kind }: Power) => (kind === 'ac' ? { pickUp: COIL.pickUp * volts, dropOut: COIL.dropOut * volts } : { pickUp: DC_COIL.pickUp * volts, dropOut: DC_COIL.dropOut * volts });
+export const coilLimits = ({ volts, kind }: Power) =>
+  kind === 'ac'
+    ? { pickUp: COIL.pickUp * volts, dropOut: COIL.dropOut * volts }
+    : { pickUp: DC_COIL.pickUp * volts, dropOut: DC_COIL.dropOut * volts };
 
 /** A relay in hand: its coil, and a further contact at each asking. */
 export interface Relay {
@@ -64,7 +84,11 @@ export function relay(b: Bench, tag: string, says: string, power: Power, look: R
     says,
     place: 'panel',
     cost: look.cost ?? 1,
-    behaviour: look.behaviour?.(coil) ?? { kind: 'relay', senses: sense('volts', power.kind, [coil]), ...coilLimits(power) },
+    behaviour: look.behaviour?.(coil) ?? {
+      kind: 'relay',
+      senses: sense('volts', power.kind, [coil]),
+      ...coilLimits(power),
+    },
     initial: look.initial ?? 'off',
     positions: [],
     elements: { coil: { pins: ['A1', 'A2'], sign: look.sign ?? 'coil', part: coilPart(b, power, look.va ?? 1.2) } },
@@ -73,7 +97,13 @@ export function relay(b: Bench, tag: string, says: string, power: Power, look: R
   const contact = (sign: 'make' | 'break', closed: readonly string[]): Tree => {
     const p = ++poles;
     const pins: [string, string] = sign === 'make' ? [`${p}3`, `${p}4`] : [`${p}1`, `${p}2`];
-    return b.addElement(tag, pins.join('-'), { pins, sign, part: look.contactPart ?? contactPart, closed, leak: OPEN_LEAK });
+    return b.addElement(tag, pins.join('-'), {
+      pins,
+      sign,
+      part: look.contactPart ?? contactPart,
+      closed,
+      leak: OPEN_LEAK,
+    });
   };
   return {
     coil: leaf(tag, 'coil'),
@@ -82,11 +112,31 @@ export function relay(b: Bench, tag: string, says: string, power: Power, look: R
   };
 }
 
-export const contactor = (b: Bench, tag: string, says: string, power: Power): Relay => relay(b, tag, says, power, { noun: 'contactor', va: 7, cost: 2 });
+export const contactor = (b: Bench, tag: string, says: string, power: Power): Relay =>
+  relay(b, tag, says, power, { noun: 'contactor', va: 7, cost: 2 });
 
 /** Something worked by hand, with a contact for each thing it closes. */
-export function worked(b: Bench, tag: string, noun: string, says: string, positions: Device['positions'], initial: string, more: Partial<Device> = {}) {
-  b.device({ tag, noun, says, place: 'door', cost: 1, behaviour: { kind: 'worked' }, initial, positions, elements: {}, ...more });
+export function worked(
+  b: Bench,
+  tag: string,
+  noun: string,
+  says: string,
+  positions: Device['positions'],
+  initial: string,
+  more: Partial<Device> = {},
+) {
+  b.device({
+    tag,
+    noun,
+    says,
+    place: 'door',
+    cost: 1,
+    behaviour: { kind: 'worked' },
+    initial,
+    positions,
+    elements: {},
+    ...more,
+  });
   let poles = 0;
   return (sign: Sign, ...closed: readonly string[]): Tree => {
     const p = ++poles;
@@ -96,12 +146,34 @@ export function worked(b: Bench, tag: string, noun: string, says: string, positi
 }
 
 export function pushButton(b: Bench, tag: string, says: string, sign: 'button' | 'button-break'): Tree {
-  const contact = worked(b, tag, 'push button', says, [{ state: 'out', says: 'let go' }, { state: 'pressed', says: 'pressed' }], 'out', { springs: 'out' });
+  const contact = worked(
+    b,
+    tag,
+    'push button',
+    says,
+    [
+      { state: 'out', says: 'let go' },
+      { state: 'pressed', says: 'pressed' },
+    ],
+    'out',
+    { springs: 'out' },
+  );
   return contact(sign, sign === 'button' ? 'pressed' : 'out');
 }
 
 export function handOffAuto(b: Bench, tag: string, says: string) {
-  return worked(b, tag, 'selector, three positions', says, [{ state: 'hand', says: 'Hand' }, { state: 'off', says: 'Off' }, { state: 'auto', says: 'Auto' }], 'auto');
+  return worked(
+    b,
+    tag,
+    'selector, three positions',
+    says,
+    [
+      { state: 'hand', says: 'Hand' },
+      { state: 'off', says: 'Off' },
+      { state: 'auto', says: 'Auto' },
+    ],
+    'auto',
+  );
 }
 
 const BREAKER_POSITIONS = [
@@ -113,26 +185,63 @@ const BREAKER_POSITIONS = [
 const SUSTAINED = 1.45;
 
 /** A breaker or fuse with a pole for each wire; opens itself when any carries too much. */
-export function breaker(b: Bench, tag: string, says: string, amps: number, poles: number, more: { fuse?: boolean; direct?: boolean; place?: Device['place'] } = {}): Tree[] {
+export function breaker(
+  b: Bench,
+  tag: string,
+  says: string,
+  amps: number,
+  poles: number,
+  more: { fuse?: boolean; direct?: boolean; place?: Device['place'] } = {},
+): Tree[] {
   const names = Array.from({ length: poles }, (_, i) => `${2 * i + 1}-${2 * i + 2}`);
-  const noun = more.fuse ? `fuse and holder, ${amps} A` : `circuit breaker, ${poles} pole${poles > 1 ? 's' : ''}, ${amps} A${more.direct ? ', for direct current' : ''}`;
+  const noun = more.fuse
+    ? `fuse and holder, ${amps} A`
+    : `circuit breaker, ${poles} pole${poles > 1 ? 's' : ''}, ${amps} A${more.direct ? ', for direct current' : ''}`;
   b.device({
     tag,
     noun,
     says,
     place: more.place ?? 'panel',
     cost: more.fuse ? 1 : 2,
-    behaviour: { kind: 'trip', senses: sense('amps', more.direct ? 'dc' : 'ac', names.map((n) => `${tag}.${n}`), 'most'), above: SUSTAINED * amps },
+    behaviour: {
+      kind: 'trip',
+      senses: sense(
+        'amps',
+        more.direct ? 'dc' : 'ac',
+        names.map((n) => `${tag}.${n}`),
+        'most',
+      ),
+      above: SUSTAINED * amps,
+    },
     initial: 'on',
     positions: BREAKER_POSITIONS,
-    elements: Object.fromEntries(names.map((n) => [n, { pins: n.split('-') as [string, string], sign: more.fuse ? 'fuse' : 'breaker', part: contactPart, closed: ['on'], leak: OPEN_LEAK }])),
+    elements: Object.fromEntries(
+      names.map((n) => [
+        n,
+        {
+          pins: n.split('-') as [string, string],
+          sign: more.fuse ? 'fuse' : 'breaker',
+          part: contactPart,
+          closed: ['on'],
+          leak: OPEN_LEAK,
+        },
+      ]),
+    ),
   });
   return names.map((n) => leaf(tag, n));
 }
 
 /** A disconnect that can be locked off. */
 export function disconnect(b: Bench, tag: string, poles: number): Tree[] {
-  const contact = worked(b, tag, `disconnect switch, ${poles} poles, lockable`, 'isolates the panel', BREAKER_POSITIONS, 'on', { cost: 2 });
+  const contact = worked(
+    b,
+    tag,
+    `disconnect switch, ${poles} poles, lockable`,
+    'isolates the panel',
+    BREAKER_POSITIONS,
+    'on',
+    { cost: 2 },
+  );
   return Array.from({ length: poles }, () => contact('breaker', 'on'));
 }
 
@@ -145,16 +254,39 @@ export function residual(b: Bench, tag: string, poles: number, trips: number): T
     says: 'opens on a leak to earth',
     place: 'panel',
     cost: 2,
-    behaviour: { kind: 'trip', senses: sense('amps', 'ac', names.map((n) => `${tag}.${n}`), 'sum'), above: trips },
+    behaviour: {
+      kind: 'trip',
+      senses: sense(
+        'amps',
+        'ac',
+        names.map((n) => `${tag}.${n}`),
+        'sum',
+      ),
+      above: trips,
+    },
     initial: 'on',
     positions: BREAKER_POSITIONS,
-    elements: Object.fromEntries(names.map((n) => [n, { pins: n.split('-') as [string, string], sign: 'breaker', part: contactPart, closed: ['on'], leak: OPEN_LEAK }])),
+    elements: Object.fromEntries(
+      names.map((n) => [
+        n,
+        { pins: n.split('-') as [string, string], sign: 'breaker', part: contactPart, closed: ['on'], leak: OPEN_LEAK },
+      ]),
+    ),
   });
   return names.map((n) => leaf(tag, n));
 }
 
 /** A load with two pins: lamp, horn, hour meter, counter. */
-export function load(b: Bench, tag: string, noun: string, says: string, sign: Sign, { volts, kind }: Power, va: number, place: Device['place'] = 'door'): Tree {
+export function load(
+  b: Bench,
+  tag: string,
+  noun: string,
+  says: string,
+  sign: Sign,
+  { volts, kind }: Power,
+  va: number,
+  place: Device['place'] = 'door',
+): Tree {
   b.device({
     tag,
     noun: `${noun}, ${Math.round(volts)} V ${kind.toUpperCase()}`,
@@ -170,7 +302,14 @@ export function load(b: Bench, tag: string, noun: string, says: string, sign: Si
 }
 
 /** A power supply to a low direct voltage: gives it while its input is there. Input and output are elements of two rungs. */
-export function directSupply(b: Bench, tag: string, says: string, input: Power, volts: number, watts: number): { input: Tree; output: Tree } {
+export function directSupply(
+  b: Bench,
+  tag: string,
+  says: string,
+  input: Power,
+  volts: number,
+  watts: number,
+): { input: Tree; output: Tree } {
   const element = `${tag}.in`;
   b.device({
     tag,
@@ -178,12 +317,23 @@ export function directSupply(b: Bench, tag: string, says: string, input: Power, 
     says,
     place: 'panel',
     cost: 2,
-    behaviour: { kind: 'relay', senses: sense('volts', 'ac', [element]), pickUp: 0.7 * input.volts, dropOut: 0.5 * input.volts },
+    behaviour: {
+      kind: 'relay',
+      senses: sense('volts', 'ac', [element]),
+      pickUp: 0.7 * input.volts,
+      dropOut: 0.5 * input.volts,
+    },
     initial: 'off',
     positions: [],
     elements: {
       in: { pins: ['L', 'N'], sign: 'winding', part: { kind: 'impedance', r: input.volts ** 2 / 5 } },
-      out: { pins: ['-', '+'], sign: 'source', part: { kind: 'source', volts: -volts, phaseDeg: 0, frequency: 0, r: 0.3 }, closed: ['on'], leak: 1e-5 },
+      out: {
+        pins: ['-', '+'],
+        sign: 'source',
+        part: { kind: 'source', volts: -volts, phaseDeg: 0, frequency: 0, r: 0.3 },
+        closed: ['on'],
+        leak: 1e-5,
+      },
     },
     gives: { element: `${tag}.out`, amps: watts / volts },
   });
@@ -191,7 +341,14 @@ export function directSupply(b: Bench, tag: string, says: string, input: Power, 
 }
 
 /** A transformer: primary and secondary are elements of two rungs. */
-export function transformer(b: Bench, tag: string, says: string, primary: number, secondary: number, va: number): { input: Tree; output: Tree } {
+export function transformer(
+  b: Bench,
+  tag: string,
+  says: string,
+  primary: number,
+  secondary: number,
+  va: number,
+): { input: Tree; output: Tree } {
   b.device({
     tag,
     noun: `transformer, ${Math.round(primary)} V to ${secondary} V, ${va} VA`,
@@ -207,13 +364,25 @@ export function transformer(b: Bench, tag: string, says: string, primary: number
     },
     gives: { element: `${tag}.core`, amps: va / secondary },
     // Windings that lose a twentieth of the voltage at full load.
-    transformer: { primary: ['P1', 'P2'], secondary: ['S1', 'S2'], ratio: secondary / primary, r: (0.05 * secondary ** 2) / va },
+    transformer: {
+      primary: ['P1', 'P2'],
+      secondary: ['S1', 'S2'],
+      ratio: secondary / primary,
+      r: (0.05 * secondary ** 2) / va,
+    },
   });
   return { input: leaf(tag, 'in'), output: leaf(tag, 'out') };
 }
 
 /** A loop outside that a contact of ours closes: its own source, and what follows when current flows. */
-export function loop(b: Bench, tag: string, says: string, cable: Device['cable'], { volts, kind }: Power, amps: number): Tree {
+export function loop(
+  b: Bench,
+  tag: string,
+  says: string,
+  cable: Device['cable'],
+  { volts, kind }: Power,
+  amps: number,
+): Tree {
   const r = volts / amps;
   b.device({
     tag,
@@ -224,7 +393,13 @@ export function loop(b: Bench, tag: string, says: string, cable: Device['cable']
     behaviour: { kind: 'worked' },
     initial: '',
     positions: [],
-    elements: { load: { pins: ['1', '2'], sign: 'input', part: { kind: 'source', volts, phaseDeg: 0, frequency: kind === 'ac' ? b.station.supply.frequency : 0, r } } },
+    elements: {
+      load: {
+        pins: ['1', '2'],
+        sign: 'input',
+        part: { kind: 'source', volts, phaseDeg: 0, frequency: kind === 'ac' ? b.station.supply.frequency : 0, r },
+      },
+    },
     cable,
   });
   return leaf(tag, 'load');

@@ -15,7 +15,13 @@ const timer = (b: Bench, control: Control, tag: string, says: string, rest: numb
     noun: `repeat-cycle timer, ${Math.round(rest / 60)} min rest, ${Math.round(run)} s run`,
     cost: 2,
     sign: 'timer',
-    behaviour: (coil) => ({ kind: 'cycle', rest, run, senses: sense('volts', control.kind, [coil]), ...coilLimits(control) }),
+    behaviour: (coil) => ({
+      kind: 'cycle',
+      rest,
+      run,
+      senses: sense('volts', control.kind, [coil]),
+      ...coilLimits(control),
+    }),
     made: ['running'],
   });
 
@@ -46,11 +52,24 @@ export const doser: Scheme = {
   title: 'timed doser',
   says: 'A float lets a timer run, the timer doses; a peak float shortens the rest; hours and starts are counted.',
   people: 'Floats at control voltage behind a fuse, or behind a transformer. The motor is dead when it stands.',
-  fails: ['A failed timer doses never or always: the counter tells.', 'An enable float stuck down leaves the tank to its alarm.', 'Left in Hand the bed is flooded.'],
+  fails: [
+    'A failed timer doses never or always: the counter tells.',
+    'An enable float stuck down leaves the tank to its alarm.',
+    'Left in Hand the bed is flooded.',
+  ],
   options: [
-    option('hoa', 'selector', [['yes', 'Hand-Off-Auto'], ['no', 'none']]),
-    option('counters', 'hours and starts', [['yes', 'counted'], ['no', 'not counted']]),
-    option('isolate', 'control from', [['no', 'the leg, fused'], ['yes', 'a transformer']]),
+    option('hoa', 'selector', [
+      ['yes', 'Hand-Off-Auto'],
+      ['no', 'none'],
+    ]),
+    option('counters', 'hours and starts', [
+      ['yes', 'counted'],
+      ['no', 'not counted'],
+    ]),
+    option('isolate', 'control from', [
+      ['no', 'the leg, fused'],
+      ['yes', 'a transformer'],
+    ]),
   ],
   against: (station) => [
     ...(station.duty.kind === 'dose' ? [] : [phrase`it doses a bed, and this is not what the station is for`]),
@@ -63,7 +82,11 @@ export const doser: Scheme = {
     const timed = b.station.duty.kind === 'dose' && b.station.duty.mode === 'timed';
     const call = timed ? timedCall(b, control) : pumpCall(b, control);
     const water = waterRelay(b, control);
-    contactorPump(b, f, control, call, { hoa: choose('hoa') === 'yes', under: lowCuts(b, water), counters: choose('counters') === 'yes' });
+    contactorPump(b, f, control, call, {
+      hoa: choose('hoa') === 'yes',
+      under: lowCuts(b, water),
+      counters: choose('counters') === 'yes',
+    });
     const cut = cutOff(b);
     cut.finish(alarmChain(b, f, { also: [...cut.also, ...lowRings(b, water)] }));
   },

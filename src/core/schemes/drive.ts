@@ -17,7 +17,11 @@ export const INPUT = { r: 4700, on: 15, off: 5 } as const;
 /** A drive: mains in, motor out, a 24 V supply of its own, two inputs. It runs on the first; the second, once lost, is a fault until it is reset. */
 function driveDevice(b: Bench, { lines, volts }: Feed): void {
   const { supplyBudget } = b.station.wiring;
-  const input = (pin: string) => ({ pins: [pin, 'COM'] as const, sign: 'input' as const, part: { kind: 'impedance' as const, r: INPUT.r } });
+  const input = (pin: string) => ({
+    pins: [pin, 'COM'] as const,
+    sign: 'input' as const,
+    part: { kind: 'impedance' as const, r: INPUT.r },
+  });
   b.device({
     tag: 'U1',
     noun: 'variable-speed drive, one to suit the motor',
@@ -30,10 +34,25 @@ function driveDevice(b: Bench, { lines, volts }: Feed): void {
     gives: { element: 'U1.24V', amps: supplyBudget },
     elements: {
       supply: { pins: ['L', 'N'], sign: 'winding', part: { kind: 'impedance', r: volts ** 2 / 15 } },
-      '24V': { pins: ['COM', '+24'], sign: 'source', part: { kind: 'source', volts: -24, phaseDeg: 0, frequency: 0, r: 2 } },
+      '24V': {
+        pins: ['COM', '+24'],
+        sign: 'source',
+        part: { kind: 'source', volts: -24, phaseDeg: 0, frequency: 0, r: 2 },
+      },
       run: input('DI1'),
       fault: input('DI2'),
-      ...Object.fromEntries(lines.map((l, i) => [`out${i + 1}`, { pins: [`${l}`, `T${i + 1}`] as [string, string], sign: 'solid' as const, part: { kind: 'impedance' as const, r: 0.05 }, closed: ['on'], leak: OPEN_LEAK }])),
+      ...Object.fromEntries(
+        lines.map((l, i) => [
+          `out${i + 1}`,
+          {
+            pins: [`${l}`, `T${i + 1}`] as [string, string],
+            sign: 'solid' as const,
+            part: { kind: 'impedance' as const, r: 0.05 },
+            closed: ['on'],
+            leak: OPEN_LEAK,
+          },
+        ]),
+      ),
     },
   });
 }
@@ -43,15 +62,29 @@ export const drive: Scheme = {
   id: 'drive',
   title: 'input of a drive',
   says: 'The float closes an input of a variable-speed drive: as run enable it restarts by itself, as external fault a person must look and reset.',
-  people: 'Floats at 24 V direct. The drive’s output is at mains: it keeps a charge after it is isolated; wait as long as its label says.',
-  fails: ['A float stuck open stops the pump, or faults the drive.', 'A short in a long float run takes the 24 V supply down with it.', 'A drive in fault waits for a person: the bell must tell.'],
+  people:
+    'Floats at 24 V direct. The drive’s output is at mains: it keeps a charge after it is isolated; wait as long as its label says.',
+  fails: [
+    'A float stuck open stops the pump, or faults the drive.',
+    'A short in a long float run takes the 24 V supply down with it.',
+    'A drive in fault waits for a person: the bell must tell.',
+  ],
   options: [
-    option('input', 'protection by', [['run-enable', 'run enable: restarts by itself'], ['external-fault', 'external fault: reset by hand']]),
-    option('supply', 'float supply', [['own', 'the drive’s own 24 V'], ['dc', 'a separate 24 V direct'], ['ac', 'a separate 24 V alternating, with relays']]),
+    option('input', 'protection by', [
+      ['run-enable', 'run enable: restarts by itself'],
+      ['external-fault', 'external fault: reset by hand'],
+    ]),
+    option('supply', 'float supply', [
+      ['own', 'the drive’s own 24 V'],
+      ['dc', 'a separate 24 V direct'],
+      ['ac', 'a separate 24 V alternating, with relays'],
+    ]),
   ],
   against: (station, choose) => [
     ...onePump(station),
-    ...(station.sensors.some((s) => s.role === 'pump') ? [] : [phrase`it needs one float that starts and stops the pump by its own range`]),
+    ...(station.sensors.some((s) => s.role === 'pump')
+      ? []
+      : [phrase`it needs one float that starts and stops the pump by its own range`]),
     ...(choose('supply') === 'own' ? budget(station) : []),
   ],
   build(b, choose) {
@@ -72,18 +105,58 @@ export const drive: Scheme = {
         { state: 'on', says: 'reset' },
         { state: 'tripped', says: 'in fault' },
       ],
-      elements: Object.fromEntries(f.lines.map((l, i) => [`${i + 1}`, { pins: [`${l}a`, `${l}b`] as [string, string], sign: 'solid' as const, part: { kind: 'impedance' as const, r: CLOSED }, closed: ['on'], leak: OPEN_LEAK }])),
+      elements: Object.fromEntries(
+        f.lines.map((l, i) => [
+          `${i + 1}`,
+          {
+            pins: [`${l}a`, `${l}b`] as [string, string],
+            sign: 'solid' as const,
+            part: { kind: 'impedance' as const, r: CLOSED },
+            closed: ['on'],
+            leak: OPEN_LEAK,
+          },
+        ]),
+      ),
     });
     motorDevice(b, 1, pump, f, motorCable(b, 1, f));
     const poles = breaker(b, 'Q1', 'guards the drive', b.station.supply.breaker, f.lines.length);
     const pins = f.lines.length === 3 ? ['U', 'V', 'W'] : ['U', 'V'];
-    const way = (i: number): Tree[] => [poles[i]!, { net: `D${i + 1}` }, leaf('U1', `out${i + 1}`), leaf('U1F', `${i + 1}`)];
-    if (f.lines.length === 3) f.lines.forEach((line, i) => b.rung(i === 0 ? 'drive to pump 1' : `drive to pump 1, ${line}`, 'power', line, [...way(i), leaf('M1', pins[i]!)], 'star 1'));
-    else b.rung('drive to pump 1', 'power', pair[0], [...way(0), leaf('M1', 'U'), ...(pair[1] === 'N' ? [] : way(1).reverse())], pair[1]);
+    const way = (i: number): Tree[] => [
+      poles[i]!,
+      { net: `D${i + 1}` },
+      leaf('U1', `out${i + 1}`),
+      leaf('U1F', `${i + 1}`),
+    ];
+    if (f.lines.length === 3)
+      f.lines.forEach((line, i) =>
+        b.rung(
+          i === 0 ? 'drive to pump 1' : `drive to pump 1, ${line}`,
+          'power',
+          line,
+          [...way(i), leaf('M1', pins[i]!)],
+          'star 1',
+        ),
+      );
+    else
+      b.rung(
+        'drive to pump 1',
+        'power',
+        pair[0],
+        [...way(0), leaf('M1', 'U'), ...(pair[1] === 'N' ? [] : way(1).reverse())],
+        pair[1],
+      );
     b.land('PE', 'power', 'M1', 'PE', 'X1:PE1');
     b.rung('drive supply', 'power', 'D1', [leaf('U1', 'supply')], f.lines.length > 1 ? 'D2' : pair[1]);
 
-    b.circuit({ id: 'inputs', says: 'inputs of the drive', strip: 'X2', reference: '0V', volts: 24, kind: 'dc', low: true });
+    b.circuit({
+      id: 'inputs',
+      says: 'inputs of the drive',
+      strip: 'X2',
+      reference: '0V',
+      volts: 24,
+      kind: 'dc',
+      low: true,
+    });
     b.rung('24 V of the drive', 'inputs', '0V', [leaf('U1', '24V')], '+24');
     const call = floatOf(b, 'pump')!.used;
     const low = b.station.duty.kind === 'fill' ? null : floatOf(b, 'low');
@@ -95,7 +168,13 @@ export const drive: Scheme = {
     const hot = source === 'dc' ? 'P24' : '+24';
     const enable = [steps(call, 'K11'), ...others, ...(low && !asFault ? [steps(low.used, 'K12')] : [])];
     b.rung(asFault ? 'run' : 'run enable', 'inputs', hot, [...enable, leaf('U1', 'run')], '0V');
-    b.rung(asFault && low ? 'external fault: opens on low water' : 'external fault, not used: bridged', 'inputs', asFault && low ? hot : '+24', [...(asFault && low ? [steps(low.used, 'K12')] : []), leaf('U1', 'fault')], '0V');
+    b.rung(
+      asFault && low ? 'external fault: opens on low water' : 'external fault, not used: bridged',
+      'inputs',
+      asFault && low ? hot : '+24',
+      [...(asFault && low ? [steps(low.used, 'K12')] : []), leaf('U1', 'fault')],
+      '0V',
+    );
     const cut = cutOff(b);
     cut.finish(alarmChain(b, f, { also: cut.also }));
   },
@@ -113,7 +192,15 @@ function separate(b: Bench, { pair, volts }: Feed): void {
 function interposed(b: Bench, { pair, volts }: Feed, float: Tree, tag: string): Tree {
   const ac = { volts: 24, kind: 'ac' } as const;
   if (tag === 'K11') {
-    b.circuit({ id: 'floats', says: 'floats, 24 V alternating', strip: 'X2', reference: 'B0', volts: 24, kind: 'ac', low: true });
+    b.circuit({
+      id: 'floats',
+      says: 'floats, 24 V alternating',
+      strip: 'X2',
+      reference: 'B0',
+      volts: 24,
+      kind: 'ac',
+      low: true,
+    });
     const t = transformer(b, 'T1', 'feeds the floats', volts, 24, 40);
     b.rung('separate 24 V transformer', 'power', pair[0], [t.input], pair[1]);
     const [out] = breaker(b, 'F2', 'guards the float supply', 1, 1);
@@ -128,5 +215,9 @@ function interposed(b: Bench, { pair, volts }: Feed, float: Tree, tag: string): 
 function budget({ wiring, interlocks }: Station) {
   const inputs = 2 * (24 / INPUT.r);
   const need = inputs + interlocks.length * 0.01;
-  return need <= wiring.supplyBudget ? [] : [phrase`the drive’s own 24 V supply gives ${quantity('current', wiring.supplyBudget)}, and its inputs take ${quantity('current', need)}: use a separate supply`];
+  return need <= wiring.supplyBudget
+    ? []
+    : [
+        phrase`the drive’s own 24 V supply gives ${quantity('current', wiring.supplyBudget)}, and its inputs take ${quantity('current', need)}: use a separate supply`,
+      ];
 }

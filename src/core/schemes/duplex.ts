@@ -19,7 +19,14 @@ function calls(b: Bench, control: Control) {
   const wide = floatOf(b, 'pump');
   if (wide) b.rung('lead call', id, hot, [wide.used, call.coil], back);
   // Should the lead float fail, the lag float calls in its place.
-  else b.rung('lead call, held until the stop float opens', id, hot, [floatOf(b, 'stop')!.used, parallel(floatOf(b, 'lead')!.used, call.make(), lag.make()), call.coil], back);
+  else
+    b.rung(
+      'lead call, held until the stop float opens',
+      id,
+      hot,
+      [floatOf(b, 'stop')!.used, parallel(floatOf(b, 'lead')!.used, call.make(), lag.make()), call.coil],
+      back,
+    );
 
   const lagInput = relay(b, 'K4I', 'lag input', control);
   const highInput = relay(b, 'K5I', 'high input', control);
@@ -37,14 +44,29 @@ export const duplex: Scheme = {
   id: 'duplex',
   title: 'alternating duplex',
   says: 'Lead, lag, high: the turn passes on when the lead call ends; a toggle locks one pump first; a pump that fails is skipped.',
-  people: 'Floats at control voltage behind a fuse, or behind a transformer. Each motor is dead when it stands, and has its own breaker.',
-  fails: ['One pump lost: the other takes every call, and the bell tells only if the water gets high.', 'A stuck alternator lets one pump do all the work.', 'Lost control power rings the bell: it has its own supply.'],
+  people:
+    'Floats at control voltage behind a fuse, or behind a transformer. Each motor is dead when it stands, and has its own breaker.',
+  fails: [
+    'One pump lost: the other takes every call, and the bell tells only if the water gets high.',
+    'A stuck alternator lets one pump do all the work.',
+    'Lost control power rings the bell: it has its own supply.',
+  ],
   options: [
-    option('hoa', 'selectors', [['yes', 'Hand-Off-Auto each'], ['no', 'none']]),
-    option('isolate', 'control from', [['no', 'the leg, fused'], ['yes', 'a transformer']]),
+    option('hoa', 'selectors', [
+      ['yes', 'Hand-Off-Auto each'],
+      ['no', 'none'],
+    ]),
+    option('isolate', 'control from', [
+      ['no', 'the leg, fused'],
+      ['yes', 'a transformer'],
+    ]),
   ],
   against: (station) => [
-    ...(station.pumps.length === 2 ? [] : [phrase`it alternates two pumps, and there ${station.pumps.length === 1 ? 'is one' : `are ${station.pumps.length}`}`]),
+    ...(station.pumps.length === 2
+      ? []
+      : [
+          phrase`it alternates two pumps, and there ${station.pumps.length === 1 ? 'is one' : `are ${station.pumps.length}`}`,
+        ]),
     ...(station.sensors.some((s) => s.role === 'pump') ? [] : [...needs(station, 'lead'), ...needs(station, 'stop')]),
     ...needs(station, 'alarm'),
     ...(station.control.floats === 'four' ? needs(station, 'lag') : []),
@@ -54,29 +76,73 @@ export const duplex: Scheme = {
     const control = mainsControl(b, f, choose('isolate') === 'yes');
     const { id, hot, back } = control;
     const { call, lag, lagInput, highInput, school } = calls(b, control);
-    b.rung('lag call, held while the lead call stands', id, hot, [parallel(lagInput.make(), series(lag.make(), call.make())), lag.coil], back);
-    b.outcome({ id: 'lag', says: 'the lag pump is called', not: 'the lag pump is not called', never: 'the lag is never called', always: 'the lag is called all the time', kind: 'call', senses: sense('volts', 'ac', ['K4C.coil']), above: 0.7 * control.volts });
+    b.rung(
+      'lag call, held while the lead call stands',
+      id,
+      hot,
+      [parallel(lagInput.make(), series(lag.make(), call.make())), lag.coil],
+      back,
+    );
+    b.outcome({
+      id: 'lag',
+      says: 'the lag pump is called',
+      not: 'the lag pump is not called',
+      never: 'the lag is never called',
+      always: 'the lag is called all the time',
+      kind: 'call',
+      senses: sense('volts', 'ac', ['K4C.coil']),
+      above: 0.7 * control.volts,
+    });
     const [lagPin, highPin] = [b.terminal('IN-LAG', id, 'X2:LAG'), b.terminal('IN-HIGH', id, 'X2:HIGH')];
-    if (school === 'three') b.link({ a: lagPin, b: highPin, says: 'three floats: the high float is the lag float too' });
+    if (school === 'three')
+      b.link({ a: lagPin, b: highPin, says: 'three floats: the high float is the lag float too' });
 
     const alternator = relay(b, 'A1', 'whose turn it is', control, {
       noun: 'alternating relay',
       cost: 2,
       sign: 'timer',
       initial: 'rest 1',
-      behaviour: (coil) => ({ kind: 'alternator', turns: 2, senses: sense('volts', control.kind, [coil]), ...coilLimits(control) }),
+      behaviour: (coil) => ({
+        kind: 'alternator',
+        turns: 2,
+        senses: sense('volts', control.kind, [coil]),
+        ...coilLimits(control),
+      }),
       made: ['rest 1', 'call 1'],
     });
     b.rung('the turn passes on when the call ends', id, hot, [call.make(), alternator.coil], back);
-    const toggle = worked(b, 'S5', 'toggle, three positions', 'who goes first', [{ state: 'one', says: '1 first' }, { state: 'turns', says: 'take turns' }, { state: 'two', says: '2 first' }], b.station.control.alternates ? 'turns' : 'one');
+    const toggle = worked(
+      b,
+      'S5',
+      'toggle, three positions',
+      'who goes first',
+      [
+        { state: 'one', says: '1 first' },
+        { state: 'turns', says: 'take turns' },
+        { state: 'two', says: '2 first' },
+      ],
+      b.station.control.alternates ? 'turns' : 'one',
+    );
     const oneLeads = relay(b, 'K6C', 'pump 1 leads', control);
-    b.rung('pump 1 leads', id, hot, [parallel(series(toggle('selector', 'turns'), alternator.make()), toggle('selector', 'one')), oneLeads.coil], back);
+    b.rung(
+      'pump 1 leads',
+      id,
+      hot,
+      [parallel(series(toggle('selector', 'turns'), alternator.make()), toggle('selector', 'one')), oneLeads.coil],
+      back,
+    );
 
     const pumps = b.station.pumps.map((pump, i) => {
       const n = i + 1;
       const k = contactor(b, `K${n}`, `runs pump ${n}`, control);
       const { healthy } = pumpPower(b, f, n, pump, () => k.make());
-      const aux = b.addElement(`Q${n}`, '13-14', { pins: ['13', '14'], sign: 'make', part: { kind: 'impedance', r: 0.01 }, closed: ['on'], leak: 1e-10 });
+      const aux = b.addElement(`Q${n}`, '13-14', {
+        pins: ['13', '14'],
+        sign: 'make',
+        part: { kind: 'impedance', r: 0.01 },
+        closed: ['on'],
+        leak: 1e-10,
+      });
       return { n, k, ready: relay(b, `K${6 + n}R`, `pump ${n} is ready`, control), healthy, aux };
     });
     const water = waterRelay(b, control);
@@ -89,14 +155,31 @@ export const duplex: Scheme = {
       const turn = n === 1 ? oneLeads.make() : oneLeads.break();
       const wanted: Tree = parallel(series(call.make(), parallel(turn, other.ready.break())), lag.make());
       const branch = fitted ? selectorBranches(b, `S1${n}`, `pump ${n}`, wanted) : wanted;
-      b.rung(`pump ${n} called`, id, hot, [branch, ready.make(), ...(permitted ? [permitted.make()] : []), ...lowCuts(b, water), k.coil], back);
-      const inAuto: Tree[] = fitted ? [b.addElement(`S1${n}`, '9-9a', { pins: ['9', '9a'], sign: 'selector', part: { kind: 'impedance', r: 0.01 }, closed: ['auto', 'hand'], leak: 1e-10 })] : [];
+      b.rung(
+        `pump ${n} called`,
+        id,
+        hot,
+        [branch, ready.make(), ...(permitted ? [permitted.make()] : []), ...lowCuts(b, water), k.coil],
+        back,
+      );
+      const inAuto: Tree[] = fitted
+        ? [
+            b.addElement(`S1${n}`, '9-9a', {
+              pins: ['9', '9a'],
+              sign: 'selector',
+              part: { kind: 'impedance', r: 0.01 },
+              closed: ['auto', 'hand'],
+              leak: 1e-10,
+            }),
+          ]
+        : [];
       b.rung(`pump ${n} is ready`, id, hot, [aux, ...healthy, ...inAuto, ready.coil], back);
     }
     const present = relay(b, 'K10', 'control power is there', control);
     b.rung('control power is there', id, hot, [present.coil], back);
     const cut = cutOff(b);
-    cut.finish(alarmChain(b, f, { call: highInput.make(), also: [present.break(), ...cut.also, ...lowRings(b, water)] }));
+    cut.finish(
+      alarmChain(b, f, { call: highInput.make(), also: [present.break(), ...cut.also, ...lowRings(b, water)] }),
+    );
   },
 };
-

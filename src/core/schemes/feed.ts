@@ -40,7 +40,18 @@ export function boardDevice(b: Bench, tag: string, says: string, legs: number, c
       { state: 'cut', says: 'power cut' },
     ],
     elements: Object.fromEntries(
-      ANGLES[supply.source]!.slice(0, legs).map((phaseDeg, i) => [`L${i + 1}`, { pins: [`L${i + 1}`, GROUND_PIN], sign: 'source', part: { kind: 'source', volts, phaseDeg, frequency: supply.frequency, r: supply.loop / 2 }, closed: ['there'] }] as const),
+      ANGLES[supply.source]!.slice(0, legs).map(
+        (phaseDeg, i) =>
+          [
+            `L${i + 1}`,
+            {
+              pins: [`L${i + 1}`, GROUND_PIN],
+              sign: 'source',
+              part: { kind: 'source', volts, phaseDeg, frequency: supply.frequency, r: supply.loop / 2 },
+              closed: ['there'],
+            },
+          ] as const,
+      ),
     ),
     inside: [
       { id: 'bond', a: 'N', b: GROUND_PIN, part: { kind: 'impedance', r: supply.loop / 2 } },
@@ -57,13 +68,25 @@ export function feed(b: Bench): Feed {
   const legs = ANGLES[supply.source]!.length;
   const lines = Array.from({ length: legs }, (_, i) => `L${i + 1}`);
   const volts = supply.voltage;
-  const circuit = b.circuit({ id: 'power', says: 'pump power', strip: 'X1', reference: 'N', volts: lineToNeutral(supply), kind: 'ac', low: false });
+  const circuit = b.circuit({
+    id: 'power',
+    says: 'pump power',
+    strip: 'X1',
+    reference: 'N',
+    volts: lineToNeutral(supply),
+    kind: 'ac',
+    low: false,
+  });
   boardDevice(b, 'W0', 'feeds the panel', legs, {
     id: 'W-supply',
     says: 'feeder from the board',
     length: wiring.feeder.length,
     area: wiring.feeder.area,
-    colours: Object.fromEntries([...lines.map((l, i) => [l, colours.lines[i]!]), ['N', colours.neutral], ['PE', colours.earth]]),
+    colours: Object.fromEntries([
+      ...lines.map((l, i) => [l, colours.lines[i]!]),
+      ['N', colours.neutral],
+      ['PE', colours.earth],
+    ]),
   });
   // A neutral is switched with its line where that is the custom.
   const switched = profile === 'metric-230';
@@ -71,7 +94,13 @@ export function feed(b: Bench): Feed {
   const guard = supply.residualCurrent ? residual(b, 'Q9', legs + 1, RESIDUAL[profile]) : null;
   lines.forEach((l, i) => {
     b.land(`${l}s`, 'power', 'W0', l);
-    b.rung(i === 0 ? 'incoming supply' : `incoming, ${l}`, 'power', `${l}s`, [poles[i]!, ...(guard ? [guard[i]!] : [])], l);
+    b.rung(
+      i === 0 ? 'incoming supply' : `incoming, ${l}`,
+      'power',
+      `${l}s`,
+      [poles[i]!, ...(guard ? [guard[i]!] : [])],
+      l,
+    );
   });
   const neutral: Tree[] = [...(switched ? [poles[legs]!] : []), ...(guard ? [guard[legs]!] : [])];
   if (neutral.length > 0) {
@@ -98,7 +127,15 @@ export function mainsControl(b: Bench, { lines, pair, volts }: Feed, isolate = f
   const toNeutral = lineToNeutral(b.station.supply);
   const direct = !isolate && Math.abs(toNeutral / usual - 1) < 0.08;
   const power: Power = { volts: direct ? toNeutral : usual, kind: 'ac' };
-  b.circuit({ id: 'control', says: 'control', strip: 'X2', reference: direct ? 'N' : 'C0', volts: power.volts, kind: 'ac', low: false });
+  b.circuit({
+    id: 'control',
+    says: 'control',
+    strip: 'X2',
+    reference: direct ? 'N' : 'C0',
+    volts: power.volts,
+    kind: 'ac',
+    low: false,
+  });
   if (direct) {
     const [fuse] = breaker(b, 'F1', 'guards the control circuit', 4, 1, { fuse: true });
     b.rung('control fuse', 'control', lines[0]!, [fuse!], 'C');
@@ -118,7 +155,10 @@ export function lowControl(b: Bench, { pair, volts }: Feed, kind: 'ac' | 'dc'): 
   const power: Power = { volts: 24, kind };
   b.circuit({ id: 'control', says: 'low-voltage control', strip: 'X2', reference: 'C0', volts: 24, kind, low: true });
   const [fuse, second] = breaker(b, 'F1', 'guards the control supply', 2, pair[1] === 'N' ? 1 : 2, { fuse: true });
-  const t = kind === 'ac' ? transformer(b, 'T1', 'float circuit, apart from the mains', volts, 24, 40) : directSupply(b, 'G1', 'float circuit, apart from the mains', { volts, kind: 'ac' }, 24, 15);
+  const t =
+    kind === 'ac'
+      ? transformer(b, 'T1', 'float circuit, apart from the mains', volts, 24, 40)
+      : directSupply(b, 'G1', 'float circuit, apart from the mains', { volts, kind: 'ac' }, 24, 15);
   b.rung('low-voltage supply', 'power', pair[0], [fuse!, t.input, ...(second ? [second] : [])], pair[1]);
   const [out] = breaker(b, 'F2', 'guards the float circuit', 1, 1, { direct: kind === 'dc' });
   b.rung('low-voltage breaker', 'control', 'C0', [t.output, out!], 'C');
@@ -127,6 +167,16 @@ export function lowControl(b: Bench, { pair, volts }: Feed, kind: 'ac' | 'dc'): 
 
 /** One side of a transformer's secondary is tied to earth, so that a fault to earth blows its fuse. */
 function earthed(b: Bench, net: string): void {
-  b.device({ tag: 'E1', noun: 'earth bridge', says: 'ties one side of the control to earth', place: 'panel', cost: 0, behaviour: { kind: 'worked' }, initial: '', positions: [], elements: { bridge: { pins: ['1', '2'], sign: 'fuse', part: { kind: 'impedance', r: 0.01 } } } });
+  b.device({
+    tag: 'E1',
+    noun: 'earth bridge',
+    says: 'ties one side of the control to earth',
+    place: 'panel',
+    cost: 0,
+    behaviour: { kind: 'worked' },
+    initial: '',
+    positions: [],
+    elements: { bridge: { pins: ['1', '2'], sign: 'fuse', part: { kind: 'impedance', r: 0.01 } } },
+  });
   b.rung('control earthed on one side', 'control', net, [leaf('E1', 'bridge')], 'PE');
 }

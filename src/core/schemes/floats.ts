@@ -22,7 +22,11 @@ export interface FloatContacts {
  * The switch of a sensor, once: its common core and its contact, and for a changeover the other contact. `up` and `down` are where
  * the water last moved it.
  */
-export function floatSwitch(b: Bench, sensor: Sensor, cable: Partial<NonNullable<Device['cable']>> = {}): FloatContacts {
+export function floatSwitch(
+  b: Bench,
+  sensor: Sensor,
+  cable: Partial<NonNullable<Device['cable']>> = {},
+): FloatContacts {
   const { station } = b;
   const tag = floatTag(sensor);
   const kind = kindOf(sensor);
@@ -49,7 +53,10 @@ export function floatSwitch(b: Bench, sensor: Sensor, cable: Partial<NonNullable
       { state: 'down', says: 'hanging' },
       { state: 'up', says: 'lifted' },
     ],
-    elements: { [usedPin]: contact(usedPin), ...(sensor.changeover ? { [otherPin]: contact(otherPin) } : {}) } as Device['elements'],
+    elements: {
+      [usedPin]: contact(usedPin),
+      ...(sensor.changeover ? { [otherPin]: contact(otherPin) } : {}),
+    } as Device['elements'],
     sensor: sensor.id,
     ...(out && {
       cable: {
@@ -65,7 +72,8 @@ export function floatSwitch(b: Bench, sensor: Sensor, cable: Partial<NonNullable
   return { used: { leaf: `${tag}.${usedPin}` }, other: sensor.changeover ? { leaf: `${tag}.${otherPin}` } : null };
 }
 
-export const sensorOf = (b: Bench, role: SensorRole): Sensor | undefined => b.station.sensors.find((s) => s.role === role);
+export const sensorOf = (b: Bench, role: SensorRole): Sensor | undefined =>
+  b.station.sensors.find((s) => s.role === role);
 
 /** The switch of the sensor in this role; null where none is fitted. */
 export function floatOf(b: Bench, role: SensorRole): FloatContacts | null {

@@ -28,7 +28,15 @@ export function permissions(b: Bench): Tree[] {
         { state: 'closed', says: lock.kind === 'may-fill' ? 'calls for water' : 'lets it run' },
         { state: 'open', says: lock.kind === 'may-fill' ? 'is full' : 'stops it' },
       ],
-      elements: { contact: { pins: ['1', '2'], sign: 'make', part: { kind: 'impedance', r: CLOSED }, closed: ['closed'], leak: OPEN_LEAK } },
+      elements: {
+        contact: {
+          pins: ['1', '2'],
+          sign: 'make',
+          part: { kind: 'impedance', r: CLOSED },
+          closed: ['closed'],
+          leak: OPEN_LEAK,
+        },
+      },
       cable: cord(b, `W-${lock.kind}-${i + 1}`, `from ${lock.name}`, ['1', '2']),
     });
     return [{ leaf: `${tag}.contact` }];
@@ -53,20 +61,54 @@ export function cutOff(b: Bench): CutOff {
   const warns = locks.some((l) => l.warns) && sensor !== undefined;
   const contacts = sensor ? floatSwitch(b, sensor) : null;
   const opens = contacts && (sensor!.contact === 'opens-on-rise' ? contacts.used : contacts.other);
-  const below = contacts && (warns || locks.length > 1 || !opens) ? relay(b, 'K6', opens ? 'water is below the cut-off' : 'water is at the cut-off', { volts: 12, kind: 'dc' }) : null;
+  const below =
+    contacts && (warns || locks.length > 1 || !opens)
+      ? relay(b, 'K6', opens ? 'water is below the cut-off' : 'water is at the cut-off', { volts: 12, kind: 'dc' })
+      : null;
   return {
     also: below && warns ? [opens ? below.break() : below.make()] : [],
     finish(bell) {
-      if (below) b.rung(opens ? 'water is below the cut-off' : 'water is at the cut-off', 'bell', 'A', [opens ?? contacts!.used, below.coil], 'A0');
+      if (below)
+        b.rung(
+          opens ? 'water is below the cut-off' : 'water is at the cut-off',
+          'bell',
+          'A',
+          [opens ?? contacts!.used, below.coil],
+          'A0',
+        );
       for (const [i, lock] of locks.entries()) {
         const id = `cut-${i + 1}`;
         const [from, to] = [`V${i + 1}1`, `V${i + 1}2`];
-        b.circuit({ id, says: `${lock.acts === 'live' ? 'live feed' : 'low-voltage call'} of ${lock.name}`, strip: 'X6', reference: to, volts: lock.volts, kind: 'ac', low: lock.acts !== 'live' });
-        const outside = loop(b, `U4${i + 1}`, lock.name, cord(b, `W-${id}`, `to ${lock.name}`, ['1', '2']), { volts: lock.volts, kind: 'ac' }, lock.amps);
+        b.circuit({
+          id,
+          says: `${lock.acts === 'live' ? 'live feed' : 'low-voltage call'} of ${lock.name}`,
+          strip: 'X6',
+          reference: to,
+          volts: lock.volts,
+          kind: 'ac',
+          low: lock.acts !== 'live',
+        });
+        const outside = loop(
+          b,
+          `U4${i + 1}`,
+          lock.name,
+          cord(b, `W-${id}`, `to ${lock.name}`, ['1', '2']),
+          { volts: lock.volts, kind: 'ac' },
+          lock.amps,
+        );
         const breaks = below ? (opens ? below.make() : below.break()) : (opens ?? bell.relay.break());
         b.rung(`${lock.name} may run`, id, from, [breaks], to);
         b.rung('its loop outside', id, from, [outside], to);
-        b.outcome({ id: `U4${i + 1}`, says: `${lock.name} may run`, not: `${lock.name} is stopped`, never: `${lock.name} never runs: the cut-off holds it though the water is low`, always: `the cut-off has no effect: ${lock.name} may run however high the water is`, kind: 'interlock', senses: sense('amps', 'ac', [`U4${i + 1}.load`]), above: lock.amps / 2 });
+        b.outcome({
+          id: `U4${i + 1}`,
+          says: `${lock.name} may run`,
+          not: `${lock.name} is stopped`,
+          never: `${lock.name} never runs: the cut-off holds it though the water is low`,
+          always: `the cut-off has no effect: ${lock.name} may run however high the water is`,
+          kind: 'interlock',
+          senses: sense('amps', 'ac', [`U4${i + 1}.load`]),
+          above: lock.amps / 2,
+        });
       }
     },
   };
@@ -88,10 +130,34 @@ export function tellOthers(b: Bench, calls: Relay): void {
     if (lock.kind !== 'full') return;
     const id = `full-${i + 1}`;
     const [from, to] = [`Z${i + 1}1`, `Z${i + 1}2`];
-    b.circuit({ id, says: `“may I fill” for ${lock.name}`, strip: 'X5', reference: to, volts: 24, kind: 'dc', low: true });
-    const outside = loop(b, `U3${i}`, lock.name, cord(b, `W-${id}`, `to ${lock.name}`, ['1', '2']), { volts: 24, kind: 'dc' }, 0.01);
+    b.circuit({
+      id,
+      says: `“may I fill” for ${lock.name}`,
+      strip: 'X5',
+      reference: to,
+      volts: 24,
+      kind: 'dc',
+      low: true,
+    });
+    const outside = loop(
+      b,
+      `U3${i}`,
+      lock.name,
+      cord(b, `W-${id}`, `to ${lock.name}`, ['1', '2']),
+      { volts: 24, kind: 'dc' },
+      0.01,
+    );
     b.rung(`“may I fill” for ${lock.name}`, id, from, [calls.make()], to);
     b.rung('its loop outside', id, from, [outside], to);
-    b.outcome({ id: `U3${i}`, says: `${lock.name} may fill it`, not: `${lock.name} may not fill it`, never: `${lock.name} is never called to fill it`, always: `${lock.name} is called though the tank is full`, kind: 'interlock', senses: sense('amps', 'dc', [`U3${i}.load`]), above: 0.005 });
+    b.outcome({
+      id: `U3${i}`,
+      says: `${lock.name} may fill it`,
+      not: `${lock.name} may not fill it`,
+      never: `${lock.name} is never called to fill it`,
+      always: `${lock.name} is called though the tank is full`,
+      kind: 'interlock',
+      senses: sense('amps', 'dc', [`U3${i}.load`]),
+      above: 0.005,
+    });
   });
 }

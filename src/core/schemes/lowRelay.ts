@@ -20,16 +20,36 @@ function solid(b: Bench, tag: string, { volts, kind }: Power, poles: number) {
     says: 'switches the motor without a moving contact',
     place: 'panel',
     cost: 2,
-    behaviour: { kind: 'relay', senses: sense('volts', kind, [`${tag}.coil`]), pickUp: SOLID.control.least, dropOut: 1 },
+    behaviour: {
+      kind: 'relay',
+      senses: sense('volts', kind, [`${tag}.coil`]),
+      pickUp: SOLID.control.least,
+      dropOut: 1,
+    },
     initial: 'off',
     positions: [],
     elements: {
       coil: { pins: ['3+', '4-'], sign: 'input', part: { kind: 'impedance', r: volts / 0.012 } },
-      ...Object.fromEntries(Array.from({ length: poles }, (_, i) => [`${i + 1}`, { pins: [`${i + 1}L`, `${i + 1}T`] as [string, string], sign: 'solid' as const, part: { kind: 'impedance' as const, r: SOLID.r }, closed: ['on'], leak: SOLID.leak }])),
+      ...Object.fromEntries(
+        Array.from({ length: poles }, (_, i) => [
+          `${i + 1}`,
+          {
+            pins: [`${i + 1}L`, `${i + 1}T`] as [string, string],
+            sign: 'solid' as const,
+            part: { kind: 'impedance' as const, r: SOLID.r },
+            closed: ['on'],
+            leak: SOLID.leak,
+          },
+        ]),
+      ),
     },
   });
   let next = 0;
-  return { coil: { leaf: `${tag}.coil` }, make: () => ({ leaf: `${tag}.${++next}` }), break: () => ({ leaf: `${tag}.none` }) };
+  return {
+    coil: { leaf: `${tag}.coil` },
+    make: () => ({ leaf: `${tag}.${++next}` }),
+    break: () => ({ leaf: `${tag}.none` }),
+  };
 }
 
 /** Scheme 2: floats at low voltage, and a relay between them and the motor. */
@@ -38,29 +58,59 @@ export const lowRelay: Scheme = {
   title: 'low-voltage float and relay',
   says: 'The float works at 24 V, apart from the mains; a relay or solid-state relay carries the motor.',
   people: 'No mains in the water or the tank: the float is at 24 V from a supply that is apart from it.',
-  fails: ['A relay that fails mostly stays open; its contacts can weld.', 'A solid-state relay that fails stays closed: the pump runs on.', 'A lost 24 V supply stops the pump; the bell has its own.'],
+  fails: [
+    'A relay that fails mostly stays open; its contacts can weld.',
+    'A solid-state relay that fails stays closed: the pump runs on.',
+    'A lost 24 V supply stops the pump; the bell has its own.',
+  ],
   options: [
-    option('switch', 'switched by', [['relay', 'power relay'], ['ssr', 'solid-state relay']]),
-    option('low', 'float circuit', [['dc', '24 V direct'], ['ac', '24 V alternating']]),
+    option('switch', 'switched by', [
+      ['relay', 'power relay'],
+      ['ssr', 'solid-state relay'],
+    ]),
+    option('low', 'float circuit', [
+      ['dc', '24 V direct'],
+      ['ac', '24 V alternating'],
+    ]),
   ],
   against: (station, choose) => [
     ...onePump(station),
     ...(station.sensors.some((s) => s.role === 'pump') ? [] : needs(station, 'lead')),
-    ...(choose('switch') === 'ssr' && station.pumps[0]!.ratedCurrent > SOLID.rated * 0.4 ? [phrase`a solid-state relay of ${quantity('current', SOLID.rated)} carries a motor of ${quantity('current', SOLID.rated * 0.4)} at most, for its start`] : []),
+    ...(choose('switch') === 'ssr' && station.pumps[0]!.ratedCurrent > SOLID.rated * 0.4
+      ? [
+          phrase`a solid-state relay of ${quantity('current', SOLID.rated)} carries a motor of ${quantity('current', SOLID.rated * 0.4)} at most, for its start`,
+        ]
+      : []),
   ],
   build(b, choose) {
     const f = feed(b);
     const control = lowControl(b, f, choose('low') === 'ac' ? 'ac' : 'dc');
     const live = f.pair[1] === 'N' ? 1 : f.lines.length;
-    const k = choose('switch') === 'ssr' ? solid(b, 'K1', control, live) : relay(b, 'K1', 'runs the pump', control, { noun: 'power relay, motor rated', cost: 2, va: 2 });
+    const k =
+      choose('switch') === 'ssr'
+        ? solid(b, 'K1', control, live)
+        : relay(b, 'K1', 'runs the pump', control, { noun: 'power relay, motor rated', cost: 2, va: 2 });
     const call = pumpCall(b, control);
     const low = waterRelay(b, control);
     const { healthy } = pumpPower(b, f, 1, b.station.pumps[0]!, () => k.make(), { overload: live > 1 });
-    const follows = b.station.interlocks.some((l) => l.kind === 'full') ? relay(b, 'K4', 'calls for water', control) : null;
-    b.rung('pump 1 called', control.id, control.hot, [call, ...permissions(b), ...lowCuts(b, low), ...healthy, follows ? { parallel: [k.coil, follows.coil] } : k.coil], control.back);
+    const follows = b.station.interlocks.some((l) => l.kind === 'full')
+      ? relay(b, 'K4', 'calls for water', control)
+      : null;
+    b.rung(
+      'pump 1 called',
+      control.id,
+      control.hot,
+      [
+        call,
+        ...permissions(b),
+        ...lowCuts(b, low),
+        ...healthy,
+        follows ? { parallel: [k.coil, follows.coil] } : k.coil,
+      ],
+      control.back,
+    );
     if (follows) tellOthers(b, follows);
     const cut = cutOff(b);
     cut.finish(alarmChain(b, f, { also: [...cut.also, ...lowRings(b, low)] }));
   },
 };
-

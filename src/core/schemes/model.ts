@@ -33,7 +33,13 @@ export type Sign =
 export type Inside =
   | { readonly kind: 'impedance'; readonly r: number; readonly l?: number }
   | { readonly kind: 'capacitor'; readonly c: number }
-  | { readonly kind: 'source'; readonly volts: number; readonly phaseDeg: number; readonly frequency: number; readonly r: number };
+  | {
+      readonly kind: 'source';
+      readonly volts: number;
+      readonly phaseDeg: number;
+      readonly frequency: number;
+      readonly r: number;
+    };
 
 export interface Element {
   readonly pins: readonly [string, string];
@@ -83,14 +89,23 @@ export interface Device {
   readonly gives?: { readonly element: string; readonly amps: number };
   /** What is inside beside its elements. */
   readonly inside?: readonly { readonly id: string; readonly a: string; readonly b: string; readonly part: Inside }[];
-  readonly transformer?: { readonly primary: readonly [string, string]; readonly secondary: readonly [string, string]; readonly ratio: number; readonly r: number };
+  readonly transformer?: {
+    readonly primary: readonly [string, string];
+    readonly secondary: readonly [string, string];
+    readonly ratio: number;
+    readonly r: number;
+  };
   readonly cable?: CableRun;
   /** The sensor of the document that it is. */
   readonly sensor?: string;
 }
 
 /** Element by `tag.element`, in series, or side by side; `net` names the wire at that place. */
-export type Tree = { readonly leaf: string } | { readonly series: readonly Tree[] } | { readonly parallel: readonly Tree[] } | { readonly net: string };
+export type Tree =
+  | { readonly leaf: string }
+  | { readonly series: readonly Tree[] }
+  | { readonly parallel: readonly Tree[] }
+  | { readonly net: string };
 
 export interface Circuit {
   readonly id: string;

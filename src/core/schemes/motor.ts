@@ -24,7 +24,9 @@ export function motorDevice(b: Bench, n: number, pump: Pump, feed: Feed, cable: 
   const phase = three(feed) ? lineToNeutral(supply) : feed.volts;
   const part = loadPart(phase, phase * pump.ratedCurrent, pump.motor.powerFactor, supply.frequency);
   const pins = three(feed) ? ['U', 'V', 'W'] : ['U'];
-  const elements = Object.fromEntries(pins.map((p) => [p, { pins: [p, three(feed) ? 'star' : 'V'] as const, sign: 'motor' as const, part }]));
+  const elements = Object.fromEntries(
+    pins.map((p) => [p, { pins: [p, three(feed) ? 'star' : 'V'] as const, sign: 'motor' as const, part }]),
+  );
   const device: Device = {
     tag,
     noun: pump.name,
@@ -51,14 +53,24 @@ export function motorDevice(b: Bench, n: number, pump: Pump, feed: Feed, cable: 
     never: `pump ${n} never runs`,
     always: `pump ${n} never stops`,
     kind: 'pump',
-    senses: sense('volts', 'ac', pins.map((p) => `${tag}.${p}`), 'least'),
+    senses: sense(
+      'volts',
+      'ac',
+      pins.map((p) => `${tag}.${p}`),
+      'least',
+    ),
     above: RUNS * phase,
     dead: three(feed) ? pins.map((p) => `${tag}:${p}`) : [`${tag}:U`, `${tag}:V`],
   });
   return device;
 }
 
-export function motorCable(b: Bench, n: number, feed: Feed, pins = three(feed) ? ['U', 'V', 'W'] : ['U', 'V']): NonNullable<Device['cable']> {
+export function motorCable(
+  b: Bench,
+  n: number,
+  feed: Feed,
+  pins = three(feed) ? ['U', 'V', 'W'] : ['U', 'V'],
+): NonNullable<Device['cable']> {
   const colours = coloursOf(b.station);
   const second = feed.pair[1] === 'N' ? colours.neutral : colours.lines[1];
   return {
@@ -66,7 +78,10 @@ export function motorCable(b: Bench, n: number, feed: Feed, pins = three(feed) ?
     says: `cable to pump ${n}`,
     length: b.station.wiring.motor.length,
     area: b.station.wiring.motor.area,
-    colours: Object.fromEntries([...pins.map((p, i) => [p, i === 1 ? (pins.length === 3 ? colours.lines[1] : second) : colours.lines[i]!]), ['PE', colours.earth]]),
+    colours: Object.fromEntries([
+      ...pins.map((p, i) => [p, i === 1 ? (pins.length === 3 ? colours.lines[1] : second) : colours.lines[i]!]),
+      ['PE', colours.earth],
+    ]),
   };
 }
 
@@ -80,15 +95,39 @@ function overload(b: Bench, n: number, pump: Pump, poles: number) {
     says: `guards pump ${n}`,
     place: 'panel',
     cost: 2,
-    behaviour: { kind: 'trip', senses: sense('amps', 'ac', names.map((x) => `${tag}.${x}`), 'most'), above: OVERLOAD * pump.ratedCurrent },
+    behaviour: {
+      kind: 'trip',
+      senses: sense(
+        'amps',
+        'ac',
+        names.map((x) => `${tag}.${x}`),
+        'most',
+      ),
+      above: OVERLOAD * pump.ratedCurrent,
+    },
     initial: 'on',
     positions: [
       { state: 'on', says: 'set' },
       { state: 'tripped', says: 'tripped' },
     ],
     elements: {
-      ...Object.fromEntries(names.map((x) => [x, { pins: x.split('-') as [string, string], sign: 'overload' as const, part: { kind: 'impedance' as const, r: 0.02 } }])),
-      '95-96': { pins: ['95', '96'], sign: 'break', part: { kind: 'impedance', r: CLOSED }, closed: ['on'], leak: OPEN_LEAK },
+      ...Object.fromEntries(
+        names.map((x) => [
+          x,
+          {
+            pins: x.split('-') as [string, string],
+            sign: 'overload' as const,
+            part: { kind: 'impedance' as const, r: 0.02 },
+          },
+        ]),
+      ),
+      '95-96': {
+        pins: ['95', '96'],
+        sign: 'break',
+        part: { kind: 'impedance', r: CLOSED },
+        closed: ['on'],
+        leak: OPEN_LEAK,
+      },
     },
   });
   return { heaters: names.map((x) => leaf(tag, x)), healthy: leaf(tag, '95-96') };
@@ -103,16 +142,41 @@ export interface PumpPower {
  * Breaker, contacts and overload of one pump to its motor: a contact in every live wire. `contact` gives a main contact at each asking.
  * On two legs both are broken: a single pole would leave the motor live.
  */
-export function pumpPower(b: Bench, feed: Feed, n: number, pump: Pump, contact: () => Tree, more: { breaker?: boolean; overload?: boolean } = {}): PumpPower {
+export function pumpPower(
+  b: Bench,
+  feed: Feed,
+  n: number,
+  pump: Pump,
+  contact: () => Tree,
+  more: { breaker?: boolean; overload?: boolean } = {},
+): PumpPower {
   const live = feed.pair[1] === 'N' ? 1 : feed.lines.length;
   motorDevice(b, n, pump, feed, motorCable(b, n, feed));
   const poles = (more.breaker ?? true) ? breaker(b, `Q${n}`, `guards pump ${n}`, b.station.supply.breaker, live) : [];
   const guard = (more.overload ?? true) ? overload(b, n, pump, live) : null;
-  const way = (i: number): Tree[] => [...(poles[i] ? [poles[i]] : []), contact(), ...(guard ? [guard.heaters[i]!] : [])];
+  const way = (i: number): Tree[] => [
+    ...(poles[i] ? [poles[i]] : []),
+    contact(),
+    ...(guard ? [guard.heaters[i]!] : []),
+  ];
   if (three(feed)) {
-    feed.lines.forEach((line, i) => b.rung(i === 0 ? `pump ${n}` : `pump ${n}, ${line}`, 'power', line, [...way(i), leaf(`M${n}`, ['U', 'V', 'W'][i]!)], `star ${n}`));
+    feed.lines.forEach((line, i) =>
+      b.rung(
+        i === 0 ? `pump ${n}` : `pump ${n}, ${line}`,
+        'power',
+        line,
+        [...way(i), leaf(`M${n}`, ['U', 'V', 'W'][i]!)],
+        `star ${n}`,
+      ),
+    );
   } else {
-    b.rung(`pump ${n}`, 'power', feed.pair[0], [...way(0), leaf(`M${n}`, 'U'), ...(live === 2 ? way(1).reverse() : [])], feed.pair[1]);
+    b.rung(
+      `pump ${n}`,
+      'power',
+      feed.pair[0],
+      [...way(0), leaf(`M${n}`, 'U'), ...(live === 2 ? way(1).reverse() : [])],
+      feed.pair[1],
+    );
   }
   b.land('PE', 'power', `M${n}`, 'PE', `X1:PE${n}`);
   return { healthy: guard ? [guard.healthy] : [] };

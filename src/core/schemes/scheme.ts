@@ -26,7 +26,12 @@ export interface Scheme {
   build(bench: Bench, choose: (option: string) => string): void;
 }
 
-export const option = (id: string, label: string, choices: readonly (readonly [id: string, says: string])[], initial?: Option['initial']): Option => ({
+export const option = (
+  id: string,
+  label: string,
+  choices: readonly (readonly [id: string, says: string])[],
+  initial?: Option['initial'],
+): Option => ({
   id,
   label,
   choices: choices.map(([c, says]) => ({ id: c, says })),

@@ -7,5 +7,16 @@ export { leanOf } from './pose';
 export { cordNeeded } from './cord';
 export { tidied } from './tidied';
 export { facingOf } from './swing/arm';
-export { bestFacing, clearancesOf, leastClearance, swingOf, touchCheck, type TouchCheck, type BodyPlan, type Clearance, type SwingPart, type Swing } from './swing/index';
+export {
+  bestFacing,
+  clearancesOf,
+  leastClearance,
+  swingOf,
+  touchCheck,
+  type TouchCheck,
+  type BodyPlan,
+  type Clearance,
+  type SwingPart,
+  type Swing,
+} from './swing/index';
 export { clipPoint } from './swing/arm';

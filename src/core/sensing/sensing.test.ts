@@ -10,8 +10,39 @@ const moved = <S extends Sensor>(s: S, by: number): S => kindOf(s).moved(s, by);
 const widened = <S extends Sensor>(s: S, by: number): S => kindOf(s).widened(s, by)!;
 const settingOf = <S extends Sensor>(s: S) => kindOf(s).setting(s);
 
-const tilt: TiltFloat = { id: 'pump', role: 'pump', kind: 'tilt', duty: 'motor', contact: 'closes-on-rise', changeover: false, place: { from: 'pole', bearing: 0, offset: 0.02 }, contactRating: 8, cordLength: 5, clip: 0.5, tether: 0.15, body: 0.1, thickness: 0.08, riseDeg: 45, fallDeg: 45, measured: null, weight: null };
-const rod: RodFloat = { id: 'alarm', role: 'alarm', kind: 'rod', duty: 'control', contact: 'opens-on-rise', changeover: false, place: { from: 'pole', bearing: 0, offset: 0.02 }, latch: 'magnet', contactRating: 1, cordLength: 5, upperStop: 0.4, lowerStop: 0.3 };
+const tilt: TiltFloat = {
+  id: 'pump',
+  role: 'pump',
+  kind: 'tilt',
+  duty: 'motor',
+  contact: 'closes-on-rise',
+  changeover: false,
+  place: { from: 'pole', bearing: 0, offset: 0.02 },
+  contactRating: 8,
+  cordLength: 5,
+  clip: 0.5,
+  tether: 0.15,
+  body: 0.1,
+  thickness: 0.08,
+  riseDeg: 45,
+  fallDeg: 45,
+  measured: null,
+  weight: null,
+};
+const rod: RodFloat = {
+  id: 'alarm',
+  role: 'alarm',
+  kind: 'rod',
+  duty: 'control',
+  contact: 'opens-on-rise',
+  changeover: false,
+  place: { from: 'pole', bearing: 0, offset: 0.02 },
+  latch: 'magnet',
+  contactRating: 1,
+  cordLength: 5,
+  upperStop: 0.4,
+  lowerStop: 0.3,
+};
 
 describe('trips', () => {
   it('by hand: an arm of 200 mm at ±45° acts 141.4 mm above and below its clip', () => {
@@ -37,12 +68,16 @@ describe('trips', () => {
   it('of a rod float are its stops', () => expect(tripsOf(rod)).toEqual({ rise: 0.4, fall: 0.3 }));
   it('keep their differential wherever the float is clipped, and grow with the tether', () => {
     fc.assert(
-      fc.property(fc.double({ min: -0.3, max: 0.5, noNaN: true }), fc.double({ min: 0.01, max: 0.5, noNaN: true }), (by, more) => {
-        const width = (t: { rise: number; fall: number }) => t.rise - t.fall;
-        expect(width(tripsOf(moved(tilt, by)))).toBeCloseTo(width(tripsOf(tilt)), 10);
-        expect(width(tripsOf(widened(tilt, more)))).toBeGreaterThan(width(tripsOf(tilt)));
-        expect(width(tripsOf(widened(rod, more)))).toBeCloseTo(0.1 + more, 10);
-      }),
+      fc.property(
+        fc.double({ min: -0.3, max: 0.5, noNaN: true }),
+        fc.double({ min: 0.01, max: 0.5, noNaN: true }),
+        (by, more) => {
+          const width = (t: { rise: number; fall: number }) => t.rise - t.fall;
+          expect(width(tripsOf(moved(tilt, by)))).toBeCloseTo(width(tripsOf(tilt)), 10);
+          expect(width(tripsOf(widened(tilt, more)))).toBeGreaterThan(width(tripsOf(tilt)));
+          expect(width(tripsOf(widened(rod, more)))).toBeCloseTo(0.1 + more, 10);
+        },
+      ),
     );
   });
 });

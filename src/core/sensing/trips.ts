@@ -6,7 +6,8 @@ import type { Trips, World } from './kinds/kind';
 export const tripsOf = (sensor: Sensor, world: World): Trips => kindOf(sensor).trips(sensor, world);
 
 /** True while the contact is closed, `risen` telling whether the sensor last acted on the rise. */
-export const contactClosed = (sensor: Sensor, risen: boolean): boolean => risen === (sensor.contact === 'closes-on-rise');
+export const contactClosed = (sensor: Sensor, risen: boolean): boolean =>
+  risen === (sensor.contact === 'closes-on-rise');
 
 /** Whether a sensor has acted at `level`; between its trips it keeps `before`. */
 export function hasRisen({ rise, fall }: Trips, level: number, before: boolean): boolean {

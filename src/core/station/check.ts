@@ -16,10 +16,15 @@ const pathText = (path: readonly PropertyKey[]) => path.map(String).join('.') ||
 
 function explain(issue: z.core.$ZodIssue): Problem[] {
   if (issue.code === 'unrecognized_keys') {
-    return issue.keys.map((key) => ({ path: pathText([...issue.path, key]), message: 'is not part of a station document' }));
+    return issue.keys.map((key) => ({
+      path: pathText([...issue.path, key]),
+      message: 'is not part of a station document',
+    }));
   }
   const missing = issue.code === 'invalid_type' && issue.input === undefined;
-  return [{ path: pathText(issue.path), message: missing ? 'is missing' : issue.message.replace(/^Invalid input: /, '') }];
+  return [
+    { path: pathText(issue.path), message: missing ? 'is missing' : issue.message.replace(/^Invalid input: /, '') },
+  ];
 }
 
 /**
@@ -32,6 +37,9 @@ export function checkStation(input: unknown, system?: UnitSystem): Checked {
   const parsed = stationSchema.safeParse(upgraded.document, { reportInput: true });
   if (!parsed.success) return { ok: false, problems: parsed.error.issues.flatMap(explain) };
   const units = system ?? systemOf(parsed.data.profile);
-  const problems = [...contradictions(parsed.data)].map(({ path, says }) => ({ path: pathText(path), message: sayPhrase(says, units) }));
+  const problems = [...contradictions(parsed.data)].map(({ path, says }) => ({
+    path: pathText(path),
+    message: sayPhrase(says, units),
+  }));
   return problems.length > 0 ? { ok: false, problems } : { ok: true, station: parsed.data };
 }

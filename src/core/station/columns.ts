@@ -20,7 +20,9 @@ function findColumn(header: readonly string[], wanted: ColumnWanted, system: Uni
   if (found.length === 0) return `no column is headed “${wanted.name}”`;
   if (found.length > 1) return `two columns are headed “${wanted.name}”`;
   const index = found[0]!;
-  const unit = header[index]!.replace(wanted.heading, '').replace(/[()[\],:;_]/g, ' ').trim();
+  const unit = header[index]!.replace(wanted.heading, '')
+    .replace(/[()[\],:;_]/g, ' ')
+    .trim();
   const factor = unit === '' ? factorOf(wanted.kind, system) : UNIT_TABLE[wanted.kind].units[unit];
   return factor === undefined ? `“${unit}” is not a unit of ${wanted.name} that is known here` : { index, factor };
 }
@@ -32,19 +34,26 @@ const isNumber = (cell: string) => /^[+-]?(\d+([.,]\d*)?|[.,]\d+)$/.test(cell);
  * headings, in any order and with their units; without a heading row they come in the order wanted, in the station's units.
  * Every bad row is told by its number.
  */
-export function readColumns(rows: readonly (readonly string[])[], wanted: readonly ColumnWanted[], system: UnitSystem): ColumnsRead {
+export function readColumns(
+  rows: readonly (readonly string[])[],
+  wanted: readonly ColumnWanted[],
+  system: UnitSystem,
+): ColumnsRead {
   const cells = rows.map((row) => row.map((c) => c.trim())).filter((row) => row.some((c) => c !== ''));
   const first = cells[0];
   if (!first) return { ok: false, problems: ['there are no figures here'] };
   const headed = !first.some(isNumber);
   const header = first.map((c) => c.toLowerCase());
-  const columns = wanted.map((w, index) => (headed ? findColumn(header, w, system) : { index, factor: factorOf(w.kind, system) }));
+  const columns = wanted.map((w, index) =>
+    headed ? findColumn(header, w, system) : { index, factor: factorOf(w.kind, system) },
+  );
   const missing = columns.filter((c) => typeof c === 'string');
   if (missing.length > 0) return { ok: false, problems: missing };
   const problems: string[] = [];
   const figures = cells.slice(headed ? 1 : 0).flatMap((row, i) => {
     const texts = columns.map((c) => row[(c as Column).index] ?? '');
-    if (texts.every(isNumber)) return [texts.map((t, j) => Number(t.replace(',', '.')) * (columns[j] as Column).factor)];
+    if (texts.every(isNumber))
+      return [texts.map((t, j) => Number(t.replace(',', '.')) * (columns[j] as Column).factor)];
     problems.push(`row ${i + (headed ? 2 : 1)}: “${row.join(', ')}” is not ${wanted.map((w) => w.name).join(' and ')}`);
     return [];
   });

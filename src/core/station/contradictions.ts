@@ -13,47 +13,92 @@ const lengthOf = (segments: readonly Segment[]) => segments.reduce((sum, s) => s
 function* vesselContradictions({ vessel, obstacles }: Station): Generator<Contradiction> {
   const depth = depthOf(vessel.shape);
   if (vessel.overflow > depth) {
-    yield { path: ['vessel', 'overflow'], says: phrase`the overflow at ${mm(vessel.overflow)} is above the rim, which is ${mm(depth)} above the floor` };
+    yield {
+      path: ['vessel', 'overflow'],
+      says: phrase`the overflow at ${mm(vessel.overflow)} is above the rim, which is ${mm(depth)} above the floor`,
+    };
   }
   if (vessel.inletInvert >= depth) {
-    yield { path: ['vessel', 'inletInvert'], says: phrase`the inlet invert at ${mm(vessel.inletInvert)} is not below the rim at ${mm(depth)}` };
+    yield {
+      path: ['vessel', 'inletInvert'],
+      says: phrase`the inlet invert at ${mm(vessel.inletInvert)} is not below the rim at ${mm(depth)}`,
+    };
   }
   for (const [i, o] of obstacles.entries()) {
-    if (o.to <= o.from) yield { path: ['obstacles', i, 'to'], says: phrase`the head of ${o.name} must be above its foot at ${mm(o.from)}` };
+    if (o.to <= o.from)
+      yield {
+        path: ['obstacles', i, 'to'],
+        says: phrase`the head of ${o.name} must be above its foot at ${mm(o.from)}`,
+      };
   }
 }
 
 function* pumpContradictions({ vessel, pumps, discharge, duty }: Station): Generator<Contradiction> {
   const depth = depthOf(vessel.shape);
   for (const [i, pump] of pumps.entries()) {
-    if (pump.volute <= pump.intake) yield { path: ['pumps', i, 'volute'], says: phrase`the top of the volute must be above the intake at ${mm(pump.intake)}` };
-    if (pump.motorTop < pump.volute) yield { path: ['pumps', i, 'motorTop'], says: phrase`the top of the motor cannot be below the top of the volute at ${mm(pump.volute)}` };
-    if (duty.kind !== 'fill' && pump.motorTop > depth) yield { path: ['pumps', i, 'motorTop'], says: phrase`the pump stands out of the vessel: the top of its motor is above the rim at ${mm(depth)}` };
+    if (pump.volute <= pump.intake)
+      yield {
+        path: ['pumps', i, 'volute'],
+        says: phrase`the top of the volute must be above the intake at ${mm(pump.intake)}`,
+      };
+    if (pump.motorTop < pump.volute)
+      yield {
+        path: ['pumps', i, 'motorTop'],
+        says: phrase`the top of the motor cannot be below the top of the volute at ${mm(pump.volute)}`,
+      };
+    if (duty.kind !== 'fill' && pump.motorTop > depth)
+      yield {
+        path: ['pumps', i, 'motorTop'],
+        says: phrase`the pump stands out of the vessel: the top of its motor is above the rim at ${mm(depth)}`,
+      };
     for (const { index, says } of curveProblems(pump.curve)) yield { path: ['pumps', i, 'curve', index], says };
   }
   // Two pumps of one name are meant to be alike: a curve that differs is one that was mistyped.
   for (const [i, pump] of pumps.entries()) {
     const twin = pumps.findIndex((p) => p.name === pump.name);
     if (twin < i && JSON.stringify(pumps[twin]!.curve) !== JSON.stringify(pump.curve)) {
-      yield { path: ['pumps', i, 'curve'], says: phrase`pumps ${String(twin + 1)} and ${String(i + 1)} are both called “${pump.name}” but their curves contradict each other: give them one curve, or two names` };
+      yield {
+        path: ['pumps', i, 'curve'],
+        says: phrase`pumps ${String(twin + 1)} and ${String(i + 1)} are both called “${pump.name}” but their curves contradict each other: give them one curve, or two names`,
+      };
     }
   }
   if (duty.kind !== 'fill' && discharge.weepHole && discharge.weepHole.height > depth) {
-    yield { path: ['discharge', 'weepHole', 'height'], says: phrase`the weep hole is above the rim at ${mm(depth)}: its water would not fall back into the vessel` };
+    yield {
+      path: ['discharge', 'weepHole', 'height'],
+      says: phrase`the weep hole is above the rim at ${mm(depth)}: its water would not fall back into the vessel`,
+    };
   }
 }
 
-function* segmentContradictions(segments: readonly Segment[], path: readonly (string | number)[], weep: number | null): Generator<Contradiction> {
+function* segmentContradictions(
+  segments: readonly Segment[],
+  path: readonly (string | number)[],
+  weep: number | null,
+): Generator<Contradiction> {
   for (const [i, s] of segments.entries()) {
-    if (s.roughness >= s.bore / 20) yield { path: [...path, i, 'roughness'], says: phrase`the roughness is more than a twentieth of the bore: no friction formula holds there` };
-    if (weep !== null && weep >= s.bore) yield { path: ['discharge', 'weepHole', 'diameter'], says: phrase`the weep hole is as wide as the pipe` };
+    if (s.roughness >= s.bore / 20)
+      yield {
+        path: [...path, i, 'roughness'],
+        says: phrase`the roughness is more than a twentieth of the bore: no friction formula holds there`,
+      };
+    if (weep !== null && weep >= s.bore)
+      yield { path: ['discharge', 'weepHole', 'diameter'], says: phrase`the weep hole is as wide as the pipe` };
   }
 }
 
 function* lateralContradictions(laterals: Laterals): Generator<Contradiction> {
   const at = (field: string) => ['discharge', 'laterals', field];
-  if (laterals.orifice >= laterals.bore) yield { path: at('orifice'), says: phrase`the orifices are as wide as the lateral, ${quantity('bore', laterals.bore)}` };
-  if (laterals.roughness >= laterals.bore / 20) yield { path: at('roughness'), says: phrase`the roughness is more than a twentieth of the bore: no friction formula holds there` };
+  if (laterals.orifice >= laterals.bore)
+    yield {
+      path: at('orifice'),
+      says: phrase`the orifices are as wide as the lateral, ${quantity('bore', laterals.bore)}`,
+    };
+  if (laterals.roughness >= laterals.bore / 20)
+    yield {
+      path: at('roughness'),
+      says: phrase`the roughness is more than a twentieth of the bore: no friction formula holds there`,
+    };
 }
 
 function* dischargeContradictions({ pumps, discharge, settings }: Station): Generator<Contradiction> {
@@ -62,25 +107,60 @@ function* dischargeContradictions({ pumps, discharge, settings }: Station): Gene
   yield* segmentContradictions(segments, ['discharge', 'segments'], weep);
   for (const [i, pump] of pumps.entries()) yield* segmentContradictions(pump.riser, ['pumps', i, 'riser'], weep);
   const pipe = lengthOf(segments) + Math.max(0, ...pumps.map((p) => lengthOf(p.riser)));
-  const long = (at: number) => phrase`${quantity('distance', at)} along a line that is only ${quantity('distance', pipe)} long`;
-  if (checkValve && checkValve.pipeBefore > pipe) yield { path: ['discharge', 'checkValve', 'pipeBefore'], says: phrase`the check valve is ${long(checkValve.pipeBefore)}` };
-  if (highPoint && highPoint.along > pipe) yield { path: ['discharge', 'highPoint', 'along'], says: phrase`the high point is ${long(highPoint.along)}` };
-  if (highPoint && highPoint.height <= discharge.outlet) yield { path: ['discharge', 'highPoint', 'height'], says: phrase`the high point at ${quantity('head', highPoint.height)} is not above the outlet at ${quantity('head', discharge.outlet)}: then it is none` };
-  if (exposed > pipe) yield { path: ['discharge', 'exposed'], says: phrase`more of the line runs in the open than there is of it: ${quantity('distance', pipe)}` };
+  const long = (at: number) =>
+    phrase`${quantity('distance', at)} along a line that is only ${quantity('distance', pipe)} long`;
+  if (checkValve && checkValve.pipeBefore > pipe)
+    yield {
+      path: ['discharge', 'checkValve', 'pipeBefore'],
+      says: phrase`the check valve is ${long(checkValve.pipeBefore)}`,
+    };
+  if (highPoint && highPoint.along > pipe)
+    yield { path: ['discharge', 'highPoint', 'along'], says: phrase`the high point is ${long(highPoint.along)}` };
+  if (highPoint && highPoint.height <= discharge.outlet)
+    yield {
+      path: ['discharge', 'highPoint', 'height'],
+      says: phrase`the high point at ${quantity('head', highPoint.height)} is not above the outlet at ${quantity('head', discharge.outlet)}: then it is none`,
+    };
+  if (exposed > pipe)
+    yield {
+      path: ['discharge', 'exposed'],
+      says: phrase`more of the line runs in the open than there is of it: ${quantity('distance', pipe)}`,
+    };
   if (laterals) yield* lateralContradictions(laterals);
-  if (settings.velocityMax <= settings.velocityMin) yield { path: ['settings', 'velocityMax'], says: phrase`must be more than the least velocity` };
+  if (settings.velocityMax <= settings.velocityMin)
+    yield { path: ['settings', 'velocityMax'], says: phrase`must be more than the least velocity` };
 }
 
 function* dutyContradictions({ duty, vessel }: Station): Generator<Contradiction> {
-  if (duty.kind === 'dose' && duty.peakOff > duty.off) yield { path: ['duty', 'peakOff'], says: phrase`the rest at peak is longer than the ordinary rest of ${quantity('time', duty.off)}: the peak float is to shorten it` };
-  if (duty.kind === 'fill' && duty.keep >= vessel.overflow) yield { path: ['duty', 'keep'], says: phrase`what is to stay stored reaches the overflow at ${mm(vessel.overflow)}: nothing could be drawn` };
+  if (duty.kind === 'dose' && duty.peakOff > duty.off)
+    yield {
+      path: ['duty', 'peakOff'],
+      says: phrase`the rest at peak is longer than the ordinary rest of ${quantity('time', duty.off)}: the peak float is to shorten it`,
+    };
+  if (duty.kind === 'fill' && duty.keep >= vessel.overflow)
+    yield {
+      path: ['duty', 'keep'],
+      says: phrase`what is to stay stored reaches the overflow at ${mm(vessel.overflow)}: nothing could be drawn`,
+    };
 }
 
 function* supplyContradictions({ supply, profile }: Station): Generator<Contradiction> {
-  if (supply.source === 'split' && profile === 'metric-230') yield { path: ['supply', 'source'], says: phrase`two legs with a neutral between them belong to supplies of 120/240 V: take line and neutral, or three legs` };
+  if (supply.source === 'split' && profile === 'metric-230')
+    yield {
+      path: ['supply', 'source'],
+      says: phrase`two legs with a neutral between them belong to supplies of 120/240 V: take line and neutral, or three legs`,
+    };
   const single = profile === 'metric-230' ? 300 : 180;
-  if (supply.source === 'single' && supply.voltage > single) yield { path: ['supply', 'voltage'], says: phrase`${quantity('voltage', supply.voltage)} from line to neutral is no common supply: are there two or three legs?` };
-  if (supply.source !== 'single' && supply.voltage < 150) yield { path: ['supply', 'voltage'], says: phrase`between legs there is more than ${quantity('voltage', supply.voltage)}: this is a voltage of line to neutral` };
+  if (supply.source === 'single' && supply.voltage > single)
+    yield {
+      path: ['supply', 'voltage'],
+      says: phrase`${quantity('voltage', supply.voltage)} from line to neutral is no common supply: are there two or three legs?`,
+    };
+  if (supply.source !== 'single' && supply.voltage < 150)
+    yield {
+      path: ['supply', 'voltage'],
+      says: phrase`between legs there is more than ${quantity('voltage', supply.voltage)}: this is a voltage of line to neutral`,
+    };
 }
 
 /** Everything in a well-formed document that contradicts something else in it: each with its path and a sentence. */

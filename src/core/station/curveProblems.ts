@@ -9,7 +9,10 @@ export function curveProblems(points: readonly CurvePoint[]): { index: number; s
   const problems: { index: number; says: Phrase }[] = [];
   const first = points[0];
   if (first && first.flow !== 0) {
-    problems.push({ index: 0, says: phrase`the curve begins at ${quantity('flow', first.flow)}: its first point must be shut-off, at no flow` });
+    problems.push({
+      index: 0,
+      says: phrase`the curve begins at ${quantity('flow', first.flow)}: its first point must be shut-off, at no flow`,
+    });
   }
   for (let i = 1; i < points.length; i++) {
     const a = points[i - 1]!;

@@ -21,5 +21,8 @@ export function readCurveRows(rows: readonly (readonly string[])[], system: Unit
 /** A curve as rows of text with a heading, to be read back by `readCurveRows`. */
 export const curveRows = (points: readonly CurvePoint[], system: UnitSystem): string[][] => [
   [`flow (${unitOf('flow', system)})`, `head (${unitOf('head', system)})`],
-  ...points.map((p) => [String(Number((p.flow / factorOf('flow', system)).toPrecision(10))), String(Number((p.head / factorOf('head', system)).toPrecision(10)))]),
+  ...points.map((p) => [
+    String(Number((p.flow / factorOf('flow', system)).toPrecision(10))),
+    String(Number((p.head / factorOf('head', system)).toPrecision(10))),
+  ]),
 ];

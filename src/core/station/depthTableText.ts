@@ -10,7 +10,10 @@ const COLUMNS: readonly ColumnWanted[] = [
 ];
 
 /** Reads a depth table: height above the floor and plan area. Rows may come from the rim down: they are put from the floor up. */
-export function readDepthRows(rows: readonly (readonly string[])[], system: UnitSystem): { ok: true; rows: Rows } | { ok: false; problems: string[] } {
+export function readDepthRows(
+  rows: readonly (readonly string[])[],
+  system: UnitSystem,
+): { ok: true; rows: Rows } | { ok: false; problems: string[] } {
   const read = readColumns(rows, COLUMNS, system);
   if (!read.ok) return read;
   const table = read.rows.map(([height, area]) => ({ height: height!, area: area! }));

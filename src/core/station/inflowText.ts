@@ -21,7 +21,10 @@ function commonStep(steps: readonly number[]): number | null {
  * Reads a storm: time, in minutes unless the heading says otherwise, and flow. A record that keeps a step must keep it throughout: a
  * gap is told by its rows, and so is a time that does not go forward.
  */
-export function readStormRows(rows: readonly (readonly string[])[], system: UnitSystem): { ok: true; rows: Storm } | { ok: false; problems: string[] } {
+export function readStormRows(
+  rows: readonly (readonly string[])[],
+  system: UnitSystem,
+): { ok: true; rows: Storm } | { ok: false; problems: string[] } {
   const read = readColumns(rows, STORM, system);
   if (!read.ok) return read;
   const storm = read.rows.map(([time, flow]) => ({ time: Number(time!.toFixed(6)), flow: flow! }));
@@ -29,8 +32,13 @@ export function readStormRows(rows: readonly (readonly string[])[], system: Unit
   const step = commonStep(steps);
   const time = (s: number) => say(quantity('time', s), system);
   const problems = steps.flatMap((s, i) => {
-    if (s <= 0) return [`row ${i + 2} of the storm is at ${time(storm[i + 1]!.time)}, not after the ${time(storm[i]!.time)} of the row before: a storm runs forward`];
-    return step !== null && s > step * 1.5 ? [`between rows ${i + 1} and ${i + 2} the storm has a gap of ${time(s)}, where its rows are ${time(step)} apart`] : [];
+    if (s <= 0)
+      return [
+        `row ${i + 2} of the storm is at ${time(storm[i + 1]!.time)}, not after the ${time(storm[i]!.time)} of the row before: a storm runs forward`,
+      ];
+    return step !== null && s > step * 1.5
+      ? [`between rows ${i + 1} and ${i + 2} the storm has a gap of ${time(s)}, where its rows are ${time(step)} apart`]
+      : [];
   });
   return problems.length > 0 ? { ok: false, problems } : { ok: true, rows: storm };
 }
@@ -49,16 +57,32 @@ const PATTERN: readonly ColumnWanted[] = [
 ];
 
 /** Reads a daily pattern: each hour from 0 to 23 once, in any order, with its factor on the mean. */
-export function readPatternRows(rows: readonly (readonly string[])[], system: UnitSystem): { ok: true; factors: number[] } | { ok: false; problems: string[] } {
+export function readPatternRows(
+  rows: readonly (readonly string[])[],
+  system: UnitSystem,
+): { ok: true; factors: number[] } | { ok: false; problems: string[] } {
   const read = readColumns(rows, PATTERN, system);
   if (!read.ok) return read;
   const factors = Array.from({ length: 24 }, (_, hour) => read.rows.filter(([h]) => h === hour).map(([, f]) => f!));
   const problems = [
-    ...factors.flatMap((f, hour) => (f.length === 1 ? [] : [f.length === 0 ? `hour ${hour} is missing: a day has the hours 0 to 23` : `hour ${hour} stands there ${f.length} times`])),
-    ...read.rows.flatMap(([h], i) => (Number.isInteger(h) && h! >= 0 && h! < 24 ? [] : [`row ${i + 1}: ${h} is not an hour of the day`])),
+    ...factors.flatMap((f, hour) =>
+      f.length === 1
+        ? []
+        : [
+            f.length === 0
+              ? `hour ${hour} is missing: a day has the hours 0 to 23`
+              : `hour ${hour} stands there ${f.length} times`,
+          ],
+    ),
+    ...read.rows.flatMap(([h], i) =>
+      Number.isInteger(h) && h! >= 0 && h! < 24 ? [] : [`row ${i + 1}: ${h} is not an hour of the day`],
+    ),
   ];
   return problems.length > 0 ? { ok: false, problems } : { ok: true, factors: factors.map((f) => f[0]!) };
 }
 
 /** A daily pattern as rows of text with a heading. */
-export const patternRows = (factors: readonly number[]): string[][] => [['hour', 'factor'], ...factors.map((f, hour) => [String(hour), String(f)])];
+export const patternRows = (factors: readonly number[]): string[][] => [
+  ['hour', 'factor'],
+  ...factors.map((f, hour) => [String(hour), String(f)]),
+];

@@ -8,11 +8,18 @@ const height = (value: number) => quantity('height', value);
 function* tableContradictions(shape: Extract<VesselShape, { kind: 'table' }>): Generator<Contradiction> {
   const at = (i: number) => ['vessel', 'shape', 'rows', i, 'height'];
   const first = shape.rows[0]!;
-  if (first.height !== 0) yield { path: at(0), says: phrase`the depth table begins at ${height(first.height)}: its first row is the floor, at no height` };
+  if (first.height !== 0)
+    yield {
+      path: at(0),
+      says: phrase`the depth table begins at ${height(first.height)}: its first row is the floor, at no height`,
+    };
   for (let i = 1; i < shape.rows.length; i++) {
     const [below, here] = [shape.rows[i - 1]!, shape.rows[i]!];
     if (here.height <= below.height) {
-      yield { path: at(i), says: phrase`row ${String(i + 1)} is at ${height(here.height)}, not above the ${height(below.height)} of the row before: a depth table runs from the floor up` };
+      yield {
+        path: at(i),
+        says: phrase`row ${String(i + 1)} is at ${height(here.height)}, not above the ${height(below.height)} of the row before: a depth table runs from the floor up`,
+      };
     }
   }
 }
@@ -44,11 +51,18 @@ function leastArea(shape: VesselShape, from: number, to: number): number {
     }
     case 'table': {
       const at = (h: number) => {
-        const i = Math.max(shape.rows.findIndex((r) => r.height >= h), 1);
+        const i = Math.max(
+          shape.rows.findIndex((r) => r.height >= h),
+          1,
+        );
         const [a, b] = [shape.rows[i - 1]!, shape.rows[i]!];
         return a.area + ((b.area - a.area) * (h - a.height)) / (b.height - a.height);
       };
-      return Math.min(at(from), at(to), ...shape.rows.filter((r) => r.height > from && r.height < to).map((r) => r.area));
+      return Math.min(
+        at(from),
+        at(to),
+        ...shape.rows.filter((r) => r.height > from && r.height < to).map((r) => r.area),
+      );
     }
   }
 }
@@ -58,14 +72,25 @@ function* displacementContradictions({ shape, displacement }: Vessel): Generator
   let sound = true;
   for (const [i, d] of displacement.entries()) {
     const at = (field: string) => ['vessel', 'displacement', i, field];
-    if (d.to <= d.from) yield { path: at('to'), says: phrase`the head of ${d.name} must be above its foot at ${height(d.from)}` };
-    if (d.to > depth) yield { path: at('to'), says: phrase`${d.name} stands out of the vessel, whose rim is at ${height(depth)}: give only what is inside` };
+    if (d.to <= d.from)
+      yield { path: at('to'), says: phrase`the head of ${d.name} must be above its foot at ${height(d.from)}` };
+    if (d.to > depth)
+      yield {
+        path: at('to'),
+        says: phrase`${d.name} stands out of the vessel, whose rim is at ${height(depth)}: give only what is inside`,
+      };
     sound &&= d.to > d.from && d.to <= depth;
   }
   if (!sound) return;
   for (const [i, d] of displacement.entries()) {
-    const taken = displacement.filter((o) => o.from < d.to && o.to > d.from).reduce((sum, o) => sum + o.volume / (o.to - o.from), 0);
-    if (taken >= leastArea(shape, d.from, d.to)) yield { path: ['vessel', 'displacement', i, 'volume'], says: phrase`${d.name} takes up ${quantity('volume', d.volume)} between ${height(d.from)} and ${height(d.to)}: no room for water is left there` };
+    const taken = displacement
+      .filter((o) => o.from < d.to && o.to > d.from)
+      .reduce((sum, o) => sum + o.volume / (o.to - o.from), 0);
+    if (taken >= leastArea(shape, d.from, d.to))
+      yield {
+        path: ['vessel', 'displacement', i, 'volume'],
+        says: phrase`${d.name} takes up ${quantity('volume', d.volume)} between ${height(d.from)} and ${height(d.to)}: no room for water is left there`,
+      };
   }
 }
 

@@ -2,7 +2,8 @@ export const CURRENT_VERSION = 4;
 
 type Json = Record<string, unknown>;
 
-const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null && !Array.isArray(value);
+const isObject = (value: unknown): value is Json =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** Fields added to an object, or to each object of a list; anything else is left for the schema to refuse. */
 function adding(value: unknown, fields: (item: Json) => Json): unknown {
@@ -41,9 +42,18 @@ const STEPS: Readonly<Record<number, (document: Json) => Json>> = {
       obstacles: [],
       pole: { bearing: 90, offset: share(0.06), diameter: 0.03 },
       inflow: { source: { kind: 'steady', ...inflow }, infiltration: 0 },
-      pumps: adding(document.pumps, () => ({ diameter: Math.min(0.2, share(0.24)), bearing: 270, offset: share(0.26), riser: [], riserBearing: 320, riserOffset: share(0.33) })),
+      pumps: adding(document.pumps, () => ({
+        diameter: Math.min(0.2, share(0.24)),
+        bearing: 270,
+        offset: share(0.26),
+        riser: [],
+        riserBearing: 320,
+        riserOffset: share(0.33),
+      })),
       discharge: adding(document.discharge, () => ({ highPoint: null, laterals: null, exposed: 0 })),
-      sensors: Array.isArray(document.sensors) ? document.sensors.map((sensor, i) => version3Sensor(sensor, i, share(0.25))) : document.sensors,
+      sensors: Array.isArray(document.sensors)
+        ? document.sensors.map((sensor, i) => version3Sensor(sensor, i, share(0.25)))
+        : document.sensors,
       found: null,
       control: { alternates: false, floats: 'four' },
       settings: adding(document.settings, () => ({
@@ -77,7 +87,14 @@ const STEPS: Readonly<Record<number, (document: Json) => Json>> = {
       supply: adding(document.supply, () => ({ source, breakerTrips: 10, loop: us ? 0.3 : 0.6 })),
       wiring: startingWiring(us),
       interlocks: [],
-      enclosure: { place: 'indoors', conduit: 'sealed', splices: 'none', dripLoops: true, glands: true, lockable: true },
+      enclosure: {
+        place: 'indoors',
+        conduit: 'sealed',
+        splices: 'none',
+        dripLoops: true,
+        glands: true,
+        lockable: true,
+      },
       landings: { cores: [], links: [] },
     };
   },
@@ -109,14 +126,21 @@ function schemeOfVersion3({ duty, pumps, sensors }: Json, source: string): strin
 /** About how wide a vessel of version 2 is at its narrowest, m; what is not a vessel is left for the schema to refuse. */
 function narrowest(vessel: unknown): number {
   const sizes = (value: unknown): number[] =>
-    isObject(value) ? ['diameter', 'bottomDiameter', 'topDiameter', 'length', 'width'].map((k) => value[k]).filter((v) => typeof v === 'number') : [];
+    isObject(value)
+      ? ['diameter', 'bottomDiameter', 'topDiameter', 'length', 'width']
+          .map((k) => value[k])
+          .filter((v) => typeof v === 'number')
+      : [];
   const shape = isObject(vessel) && isObject(vessel.shape) ? vessel.shape : {};
   const all = [...sizes(shape), ...(Array.isArray(shape.sections) ? shape.sections.flatMap(sizes) : [])];
   return all.length > 0 ? Math.min(...all) : 1;
 }
 
 function version3Sensor(sensor: unknown, index: number, aside: number): unknown {
-  const place = index === 0 ? { from: 'pole', bearing: 0, offset: 0.03 } : { from: 'axis', bearing: (150 + 45 * index) % 360, offset: aside, facing: 300 };
+  const place =
+    index === 0
+      ? { from: 'pole', bearing: 0, offset: 0.03 }
+      : { from: 'axis', bearing: (150 + 45 * index) % 360, offset: aside, facing: 300 };
   return adding(sensor, (s) => ({
     changeover: false,
     place,
@@ -130,9 +154,13 @@ function version3Sensor(sensor: unknown, index: number, aside: number): unknown 
  * is passed through for the schema to refuse; a newer version is refused here, for nothing of it may be lost.
  */
 export function upgrade(input: unknown): { ok: true; document: unknown } | { ok: false; reason: string } {
-  if (typeof input !== 'object' || input === null || !('version' in input) || typeof input.version !== 'number') return { ok: true, document: input };
+  if (typeof input !== 'object' || input === null || !('version' in input) || typeof input.version !== 'number')
+    return { ok: true, document: input };
   if (input.version > CURRENT_VERSION) {
-    return { ok: false, reason: `the file is of version ${input.version}; this program knows versions up to ${CURRENT_VERSION}: update the program to open it` };
+    return {
+      ok: false,
+      reason: `the file is of version ${input.version}; this program knows versions up to ${CURRENT_VERSION}: update the program to open it`,
+    };
   }
   let document = { ...input } as Record<string, unknown>;
   for (let v = input.version; v < CURRENT_VERSION; v++) {

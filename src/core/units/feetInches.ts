@@ -26,7 +26,9 @@ const NUMBER = String.raw`(?:\d+(?:[.,]\d+)?|[.,]\d+)`;
 const FEET = String.raw`(?:'|ft\.?|feet|foot)`;
 const INCHES = String.raw`(?:"|''|in\.?|inch|inches)`;
 const FEET_PART = new RegExp(String.raw`^(${NUMBER})\s*${FEET}\s*-?\s*`);
-const INCH_PART = new RegExp(String.raw`^(?:(${NUMBER})(?:\s+|\s*-\s*(?=\d+\s*/)))?(?:(\d+)\s*/\s*(\d+))?\s*(${INCHES})?$`);
+const INCH_PART = new RegExp(
+  String.raw`^(?:(${NUMBER})(?:\s+|\s*-\s*(?=\d+\s*/)))?(?:(\d+)\s*/\s*(\d+))?\s*(${INCHES})?$`,
+);
 const WHOLE_INCHES = new RegExp(String.raw`^(${NUMBER})\s*(${INCHES})?$`);
 
 const toNumber = (text: string) => Number(text.replace(',', '.'));

@@ -34,9 +34,14 @@ describe('the quantities of weights, bells and drips', () => {
   });
   it('what a field shows is read back as what it was', () => {
     fc.assert(
-      fc.property(fc.constantFrom<QuantityKind>('mass', 'pressure', 'drip', 'minutes'), fc.constantFrom<UnitSystem>('metric', 'us'), fc.double({ min: 1e-3, max: 1e4, noNaN: true }), (kind, system, x) => {
-        expect((value(kind, fieldText(quantity(kind, x), system), system) as number) / x).toBeCloseTo(1, 4);
-      }),
+      fc.property(
+        fc.constantFrom<QuantityKind>('mass', 'pressure', 'drip', 'minutes'),
+        fc.constantFrom<UnitSystem>('metric', 'us'),
+        fc.double({ min: 1e-3, max: 1e4, noNaN: true }),
+        (kind, system, x) => {
+          expect((value(kind, fieldText(quantity(kind, x), system), system) as number) / x).toBeCloseTo(1, 4);
+        },
+      ),
     );
   });
 });

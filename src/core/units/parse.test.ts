@@ -94,14 +94,30 @@ describe('printing', () => {
   });
 
   it('gives back in a field what was typed, to six digits', () => {
-    const kinds: QuantityKind[] = ['height', 'distance', 'bore', 'head', 'flow', 'volume', 'velocity', 'current', 'time', 'share'];
+    const kinds: QuantityKind[] = [
+      'height',
+      'distance',
+      'bore',
+      'head',
+      'flow',
+      'volume',
+      'velocity',
+      'current',
+      'time',
+      'share',
+    ];
     fc.assert(
-      fc.property(fc.constantFrom(...kinds), fc.double({ min: 1e-5, max: 50, noNaN: true }), fc.constantFrom<UnitSystem>('metric', 'us'), (kind, value, system) => {
-        const back = parseQuantity(kind, fieldText(quantity(kind, value), system), system);
-        if (!back.ok) throw new Error(back.reason);
-        const slack = kind === 'height' && system === 'us' ? 2e-6 + value * 6e-6 : value * 1e-5;
-        expect(Math.abs(back.value - value)).toBeLessThanOrEqual(slack);
-      }),
+      fc.property(
+        fc.constantFrom(...kinds),
+        fc.double({ min: 1e-5, max: 50, noNaN: true }),
+        fc.constantFrom<UnitSystem>('metric', 'us'),
+        (kind, value, system) => {
+          const back = parseQuantity(kind, fieldText(quantity(kind, value), system), system);
+          if (!back.ok) throw new Error(back.reason);
+          const slack = kind === 'height' && system === 'us' ? 2e-6 + value * 6e-6 : value * 1e-5;
+          expect(Math.abs(back.value - value)).toBeLessThanOrEqual(slack);
+        },
+      ),
     );
   });
 

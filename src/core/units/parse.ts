@@ -43,7 +43,10 @@ function readNumberWithUnit(text: string, kind: QuantityKind, system: UnitSystem
   const match = /^(\d+(?:[.,]\d+)?|[.,]\d+)(?:e([+-]?\d+))?\s*(\S.*)?$/.exec(text);
   if (!match) return { ok: false, reason: `“${text}” is not a number that can be read` };
   if (/^\d{1,3},\d{3}$/.test(match[1]!)) {
-    return { ok: false, reason: `“${match[1]}” could be ${match[1]!.replace(',', '.')} or ${match[1]!.replace(',', '')}: write it without the comma` };
+    return {
+      ok: false,
+      reason: `“${match[1]}” could be ${match[1]!.replace(',', '.')} or ${match[1]!.replace(',', '')}: write it without the comma`,
+    };
   }
   const number = Number(match[1]!.replace(',', '.')) * 10 ** Number(match[2] ?? 0);
   const unit = match[3] ?? unitOf(kind, system).toLowerCase();

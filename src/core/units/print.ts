@@ -49,12 +49,20 @@ export function say(q: Quantity, system: UnitSystem): string {
 /** A span in the units that it fills: `8 h`, `1 d 30 min`, `0.5 s`. */
 function spanText(seconds: number): string {
   let left = Math.round(seconds * 1000) / 1000;
-  const parts = ([['d', 86400], ['h', 3600], ['min', 60]] as const).flatMap(([unit, size]) => {
+  const parts = (
+    [
+      ['d', 86400],
+      ['h', 3600],
+      ['min', 60],
+    ] as const
+  ).flatMap(([unit, size]) => {
     const whole = Math.floor(left / size);
     left -= whole * size;
     return whole > 0 ? [`${whole} ${unit}`] : [];
   });
-  return left > 5e-4 || parts.length === 0 ? [...parts, `${plain(Number(left.toFixed(3)))} s`].join(' ') : parts.join(' ');
+  return left > 5e-4 || parts.length === 0
+    ? [...parts, `${plain(Number(left.toFixed(3)))} s`].join(' ')
+    : parts.join(' ');
 }
 
 /**
@@ -65,10 +73,13 @@ export function fieldText(q: Quantity, system: UnitSystem): string {
   if (q.kind === 'span' && q.value >= 0) return spanText(q.value);
   if (system === 'us' && q.kind === 'height') {
     const sixteenths = (q.value / INCH) * 16;
-    return Math.abs(sixteenths - Math.round(sixteenths)) < 1e-3 ? printFeetInches(q.value) : `${plain(q.value / INCH)}"`;
+    return Math.abs(sixteenths - Math.round(sixteenths)) < 1e-3
+      ? printFeetInches(q.value)
+      : `${plain(q.value / INCH)}"`;
   }
   return plain(q.value / factorOf(q.kind, system));
 }
 
 /** The bare number in the printed unit, for axes. US heights are in inches. */
-export const inUnits = (kind: Quantity['kind'], value: number, system: UnitSystem): number => value / factorOf(kind, system);
+export const inUnits = (kind: Quantity['kind'], value: number, system: UnitSystem): number =>
+  value / factorOf(kind, system);

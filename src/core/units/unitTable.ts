@@ -43,7 +43,12 @@ interface KindRow {
   readonly digits: { readonly metric: number; readonly us: number } | { readonly sig: number };
 }
 
-const same = (unit: string, units: Record<string, number>, digits: KindRow['digits']): KindRow => ({ units, metric: unit, us: unit, digits });
+const same = (unit: string, units: Record<string, number>, digits: KindRow['digits']): KindRow => ({
+  units,
+  metric: unit,
+  us: unit,
+  digits,
+});
 
 export const UNIT_TABLE: Readonly<Record<QuantityKind, KindRow>> = {
   height: { units: LENGTHS, metric: 'mm', us: 'in', digits: { metric: 0, us: 2 } },
@@ -54,12 +59,27 @@ export const UNIT_TABLE: Readonly<Record<QuantityKind, KindRow>> = {
   flow: { units: FLOWS, metric: 'L/s', us: 'gpm', digits: { sig: 3 } },
   drip: { units: FLOWS, metric: 'L/h', us: 'gph', digits: { sig: 3 } },
   volume: {
-    units: { l: 1e-3, litre: 1e-3, litres: 1e-3, ml: 1e-6, m3: 1, 'm³': 1, gal: GALLON, gallon: GALLON, gallons: GALLON },
+    units: {
+      l: 1e-3,
+      litre: 1e-3,
+      litres: 1e-3,
+      ml: 1e-6,
+      m3: 1,
+      'm³': 1,
+      gal: GALLON,
+      gallon: GALLON,
+      gallons: GALLON,
+    },
     metric: 'L',
     us: 'gal',
     digits: { sig: 3 },
   },
-  area: { units: { 'm²': 1, m2: 1, 'sq m': 1, 'ft²': FOOT ** 2, ft2: FOOT ** 2, 'sq ft': FOOT ** 2 }, metric: 'm²', us: 'ft²', digits: { sig: 3 } },
+  area: {
+    units: { 'm²': 1, m2: 1, 'sq m': 1, 'ft²': FOOT ** 2, ft2: FOOT ** 2, 'sq ft': FOOT ** 2 },
+    metric: 'm²',
+    us: 'ft²',
+    digits: { sig: 3 },
+  },
   time: same('s', TIMES, { sig: 3 }),
   duration: same('min', TIMES, { sig: 3 }),
   minutes: same('min', TIMES, { sig: 3 }),
@@ -75,15 +95,30 @@ export const UNIT_TABLE: Readonly<Record<QuantityKind, KindRow>> = {
   current: same('A', { a: 1, ma: 1e-3 }, { metric: 1, us: 1 }),
   leak: { units: { a: 1, ma: 1e-3 }, metric: 'mA', us: 'mA', digits: { sig: 2 } },
   drop: same('%', { '%': 0.01 }, { metric: 1, us: 1 }),
-  resistance: { units: { ohm: 1, ohms: 1, 'ω': 1, kohm: 1e3, 'kω': 1e3, mohm: 1e6 }, metric: 'Ω', us: 'Ω', digits: { sig: 3 } },
+  resistance: {
+    units: { ohm: 1, ohms: 1, ω: 1, kohm: 1e3, kω: 1e3, mohm: 1e6 },
+    metric: 'Ω',
+    us: 'Ω',
+    digits: { sig: 3 },
+  },
   voltage: same('V', { v: 1, kv: 1e3 }, { metric: 0, us: 0 }),
   temperature: same('°C', { '°c': 1, c: 1 }, { metric: 0, us: 0 }),
   angle: same('°', { '°': 1, deg: 1 }, { metric: 0, us: 0 }),
   share: same('%', { '%': 0.01 }, { metric: 0, us: 0 }),
   factor: same('', {}, { metric: 2, us: 2 }),
   count: same('', {}, { metric: 0, us: 0 }),
-  mass: { units: { kg: 1, g: 1e-3, lb: 0.45359237, lbs: 0.45359237, oz: 0.45359237 / 16 }, metric: 'kg', us: 'lb', digits: { sig: 3 } },
-  pressure: { units: { pa: 1, hpa: 100, mbar: 100, kpa: 1000, bar: 1e5, psi: 6894.757, 'in h2o': 249.089, inwc: 249.089 }, metric: 'kPa', us: 'psi', digits: { sig: 3 } },
+  mass: {
+    units: { kg: 1, g: 1e-3, lb: 0.45359237, lbs: 0.45359237, oz: 0.45359237 / 16 },
+    metric: 'kg',
+    us: 'lb',
+    digits: { sig: 3 },
+  },
+  pressure: {
+    units: { pa: 1, hpa: 100, mbar: 100, kpa: 1000, bar: 1e5, psi: 6894.757, 'in h2o': 249.089, inwc: 249.089 },
+    metric: 'kPa',
+    us: 'psi',
+    digits: { sig: 3 },
+  },
 };
 
 export const unitOf = (kind: QuantityKind, system: UnitSystem): string => UNIT_TABLE[kind][system];

@@ -11,8 +11,27 @@ describe('the plan seen from above', () => {
     ['a box', { kind: 'box', length: 1.2, width: 0.7, depth: 1.4 }],
     ['a frustum', { kind: 'frustum', bottomDiameter: 0.5, topDiameter: 1, depth: 1.4 }],
     ['a lying cylinder', { kind: 'lying', diameter: 1.4, length: 3 }],
-    ['sections', { kind: 'stacked', sections: [{ kind: 'cylinder', diameter: 0.6, depth: 0.5 }, { kind: 'box', length: 1, width: 0.8, depth: 0.9 }] }],
-    ['a table', { kind: 'table', rows: [{ height: 0, area: 0.5 }, { height: 0.8, area: 1 }, { height: 1.4, area: 1.2 }] }],
+    [
+      'sections',
+      {
+        kind: 'stacked',
+        sections: [
+          { kind: 'cylinder', diameter: 0.6, depth: 0.5 },
+          { kind: 'box', length: 1, width: 0.8, depth: 0.9 },
+        ],
+      },
+    ],
+    [
+      'a table',
+      {
+        kind: 'table',
+        rows: [
+          { height: 0, area: 0.5 },
+          { height: 0.8, area: 1 },
+          { height: 1.4, area: 1.2 },
+        ],
+      },
+    ],
   ])('of %s has the area that the water has there', (_, shape) => {
     const vessel = of(shape);
     fc.assert(
@@ -24,7 +43,10 @@ describe('the plan seen from above', () => {
     );
   });
   it('knows whether it is the same at every height, and is held to floor and rim', () => {
-    expect([of({ kind: 'cylinder', diameter: 1, depth: 1 }).straight, of({ kind: 'frustum', bottomDiameter: 1, topDiameter: 1, depth: 1 }).straight]).toEqual([true, false]);
+    expect([
+      of({ kind: 'cylinder', diameter: 1, depth: 1 }).straight,
+      of({ kind: 'frustum', bottomDiameter: 1, topDiameter: 1, depth: 1 }).straight,
+    ]).toEqual([true, false]);
     const bucket = of({ kind: 'frustum', bottomDiameter: 0.5, topDiameter: 1, depth: 1 });
     expect([bucket.planAt(-3), bucket.planAt(9)]).toEqual([bucket.planAt(0), bucket.planAt(1)]);
   });

@@ -14,6 +14,8 @@ export const prism = (plan: Plan, area: number, depth: number, width: number): S
   ],
 });
 
-export const cylinder = (diameter: number, depth: number): Solid => prism({ kind: 'round', radius: diameter / 2 }, (Math.PI / 4) * diameter ** 2, depth, diameter);
+export const cylinder = (diameter: number, depth: number): Solid =>
+  prism({ kind: 'round', radius: diameter / 2 }, (Math.PI / 4) * diameter ** 2, depth, diameter);
 
-export const box = (length: number, width: number, depth: number): Solid => prism({ kind: 'box', length, width }, length * width, depth, Math.max(length, width));
+export const box = (length: number, width: number, depth: number): Solid =>
+  prism({ kind: 'box', length, width }, length * width, depth, Math.max(length, width));

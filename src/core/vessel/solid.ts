@@ -1,5 +1,7 @@
 /** A plan round its axis, or a rectangle whose length runs to bearing 90°. Lengths in m. */
-export type Plan = { readonly kind: 'round'; readonly radius: number } | { readonly kind: 'box'; readonly length: number; readonly width: number };
+export type Plan =
+  | { readonly kind: 'round'; readonly radius: number }
+  | { readonly kind: 'box'; readonly length: number; readonly width: number };
 
 /**
  * An empty vessel as plane geometry. Heights in m above the floor, between floor and rim; areas m², volumes m³.

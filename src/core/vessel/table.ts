@@ -3,7 +3,8 @@ import type { Solid } from './solid';
 /** A table of plan area against height with straight lines between its rows; volume is then exact, by trapezoids. Its width is that of a circle of the same area. */
 export function table(rows: readonly { readonly height: number; readonly area: number }[]): Solid {
   const below: number[] = [0];
-  for (let i = 1; i < rows.length; i++) below.push(below[i - 1]! + ((rows[i]!.area + rows[i - 1]!.area) / 2) * (rows[i]!.height - rows[i - 1]!.height));
+  for (let i = 1; i < rows.length; i++)
+    below.push(below[i - 1]! + ((rows[i]!.area + rows[i - 1]!.area) / 2) * (rows[i]!.height - rows[i - 1]!.height));
   const rowBelow = (h: number) => {
     let i = rows.length - 2;
     while (i > 0 && h < rows[i]!.height) i--;

@@ -10,10 +10,18 @@ const section = fc.oneof(
   fc.record({ kind: fc.constant('cylinder' as const), diameter: size, depth: size }),
   fc.record({ kind: fc.constant('box' as const), length: size, width: size, depth: size }),
 );
-const tableShape = fc.array(fc.record({ step: fc.double({ min: 0.05, max: 2, noNaN: true }), area: size }), { minLength: 2, maxLength: 12 }).map((steps): VesselShape => {
-  let height = 0;
-  return { kind: 'table', rows: steps.map(({ step, area }, i) => ({ height: i === 0 ? 0 : (height += step), area })) };
-});
+const tableShape = fc
+  .array(fc.record({ step: fc.double({ min: 0.05, max: 2, noNaN: true }), area: size }), {
+    minLength: 2,
+    maxLength: 12,
+  })
+  .map((steps): VesselShape => {
+    let height = 0;
+    return {
+      kind: 'table',
+      rows: steps.map(({ step, area }, i) => ({ height: i === 0 ? 0 : (height += step), area })),
+    };
+  });
 const shapes: fc.Arbitrary<VesselShape> = fc.oneof(
   section,
   fc.record({ kind: fc.constant('frustum' as const), bottomDiameter: size, topDiameter: size, depth: size }),
@@ -70,7 +78,13 @@ describe('by hand', () => {
     expect([v.area(0), v.area(2)]).toEqual([0, 0]);
   });
   it('sections on one another add up: 1 m of 2 × 1 m under 0.5 m of 3 × 2 m', () => {
-    const v = plain({ kind: 'stacked', sections: [{ kind: 'box', length: 2, width: 1, depth: 1 }, { kind: 'box', length: 3, width: 2, depth: 0.5 }] });
+    const v = plain({
+      kind: 'stacked',
+      sections: [
+        { kind: 'box', length: 2, width: 1, depth: 1 },
+        { kind: 'box', length: 3, width: 2, depth: 0.5 },
+      ],
+    });
     expect(v.depth).toBe(1.5);
     expect(v.capacity).toBe(5);
     expect(v.volume(1.25)).toBeCloseTo(3.5, 12);
@@ -78,16 +92,32 @@ describe('by hand', () => {
     expect([v.area(0.99), v.area(1)]).toEqual([2, 6]);
   });
   it('a table with straight lines between its rows: 1 m² at the floor, 3 m² at 2 m holds 4 m³, and 1.5 m³ below 1 m', () => {
-    const v = plain({ kind: 'table', rows: [{ height: 0, area: 1 }, { height: 2, area: 3 }] });
+    const v = plain({
+      kind: 'table',
+      rows: [
+        { height: 0, area: 1 },
+        { height: 2, area: 3 },
+      ],
+    });
     expect([v.capacity, v.volume(1), v.area(1)]).toEqual([4, 1.5, 2]);
   });
   it('a table of one area throughout is a box', () => {
-    const t = plain({ kind: 'table', rows: [{ height: 0, area: 2 }, { height: 0.7, area: 2 }, { height: 1.5, area: 2 }] });
+    const t = plain({
+      kind: 'table',
+      rows: [
+        { height: 0, area: 2 },
+        { height: 0.7, area: 2 },
+        { height: 1.5, area: 2 },
+      ],
+    });
     const b = plain({ kind: 'box', length: 2, width: 1, depth: 1.5 });
     for (const h of [0, 0.3, 0.7, 1.1, 1.5]) expect(t.volume(h)).toBeCloseTo(b.volume(h), 12);
   });
   it('equipment takes its volume away over its own height', () => {
-    const v = vesselOf({ shape: { kind: 'box', length: 1, width: 1, depth: 1 }, displacement: [{ name: 'pump', volume: 0.1, from: 0.2, to: 0.6 }] });
+    const v = vesselOf({
+      shape: { kind: 'box', length: 1, width: 1, depth: 1 },
+      displacement: [{ name: 'pump', volume: 0.1, from: 0.2, to: 0.6 }],
+    });
     expect(v.volume(0.2)).toBeCloseTo(0.2, 12);
     expect(v.volume(0.4)).toBeCloseTo(0.35, 12);
     expect(v.volume(0.9)).toBeCloseTo(0.8, 12);
@@ -102,14 +132,18 @@ describe('by hand', () => {
 });
 
 describe('for every shape, empty or furnished', () => {
-  const vessels = fc.oneof(shapes.map((shape) => ({ shape, displacement: [] })), furnished);
+  const vessels = fc.oneof(
+    shapes.map((shape) => ({ shape, displacement: [] })),
+    furnished,
+  );
 
   it('height and volume are inverse to each other, to 1e-9', () => {
     fc.assert(
       fc.property(vessels, share, (document, t) => {
         const v = vesselOf(document);
         expect(Math.abs(v.volume(v.height(t * v.capacity)) - t * v.capacity)).toBeLessThanOrEqual(1e-9 * v.capacity);
-        if (t > 1e-3 && t < 0.999) expect(Math.abs(v.height(v.volume(t * v.depth)) - t * v.depth)).toBeLessThanOrEqual(1e-9 * v.depth);
+        if (t > 1e-3 && t < 0.999)
+          expect(Math.abs(v.height(v.volume(t * v.depth)) - t * v.depth)).toBeLessThanOrEqual(1e-9 * v.depth);
       }),
       { numRuns: 300 },
     );
@@ -139,7 +173,8 @@ describe('for every shape, empty or furnished', () => {
         const v = plain(shape);
         expect(v.outline[0]!.height).toBe(0);
         expect(v.outline.at(-1)!.height).toBeCloseTo(depthOf(shape), 9);
-        for (const [i, p] of v.outline.entries()) if (i > 0) expect(p.height).toBeGreaterThanOrEqual(v.outline[i - 1]!.height - 1e-12);
+        for (const [i, p] of v.outline.entries())
+          if (i > 0) expect(p.height).toBeGreaterThanOrEqual(v.outline[i - 1]!.height - 1e-12);
       }),
     );
   });
@@ -151,25 +186,75 @@ describe('what is refused', () => {
     const checked = checkStation({ ...s, vessel: { ...s.vessel, ...vessel } });
     return checked.ok ? [] : checked.problems.map((p) => `${p.path}: ${p.message}`);
   };
-  const rows = (...heights: number[]): VesselShape => ({ kind: 'table', rows: heights.map((height) => ({ height, area: 0.5 })) });
+  const rows = (...heights: number[]): VesselShape => ({
+    kind: 'table',
+    rows: heights.map((height) => ({ height, area: 0.5 })),
+  });
 
   it.each<[string, Partial<VesselDocument>, RegExp]>([
-    ['a table that does not begin at the floor', { shape: rows(0.1, 1.2) }, /^vessel\.shape\.rows\.0\.height: .*first row is the floor/],
-    ['a table that goes down again', { shape: rows(0, 0.8, 0.6, 1.3) }, /^vessel\.shape\.rows\.2\.height: .*runs from the floor up/],
-    ['one section', { shape: { kind: 'stacked', sections: [{ kind: 'cylinder', diameter: 1, depth: 2 }] } }, /two sections or more/],
-    ['a cone of no width', { shape: { kind: 'frustum', bottomDiameter: 0, topDiameter: 1, depth: 1.2 } }, /the bottom diameter must be more than zero/],
-    ['equipment upside down', { displacement: [{ name: 'pump', volume: 0.01, from: 0.5, to: 0.2 }] }, /^vessel\.displacement\.0\.to: the head of pump must be above its foot/],
-    ['equipment that stands out', { displacement: [{ name: 'pump', volume: 0.01, from: 0.5, to: 2 }] }, /stands out of the vessel/],
-    ['equipment that fills the vessel', { displacement: [{ name: 'pump', volume: 0.2, from: 0, to: 0.3 }] }, /no room for water/],
-    ['two that fill it together', { displacement: [{ name: 'a', volume: 0.08, from: 0, to: 0.3 }, { name: 'b', volume: 0.08, from: 0.1, to: 0.3 }] }, /no room for water/],
-    ['an overflow above a lying cylinder', { shape: { kind: 'lying', diameter: 1.15, length: 3 }, overflow: 1.2 }, /above the rim, which is 1150 mm/],
+    [
+      'a table that does not begin at the floor',
+      { shape: rows(0.1, 1.2) },
+      /^vessel\.shape\.rows\.0\.height: .*first row is the floor/,
+    ],
+    [
+      'a table that goes down again',
+      { shape: rows(0, 0.8, 0.6, 1.3) },
+      /^vessel\.shape\.rows\.2\.height: .*runs from the floor up/,
+    ],
+    [
+      'one section',
+      { shape: { kind: 'stacked', sections: [{ kind: 'cylinder', diameter: 1, depth: 2 }] } },
+      /two sections or more/,
+    ],
+    [
+      'a cone of no width',
+      { shape: { kind: 'frustum', bottomDiameter: 0, topDiameter: 1, depth: 1.2 } },
+      /the bottom diameter must be more than zero/,
+    ],
+    [
+      'equipment upside down',
+      { displacement: [{ name: 'pump', volume: 0.01, from: 0.5, to: 0.2 }] },
+      /^vessel\.displacement\.0\.to: the head of pump must be above its foot/,
+    ],
+    [
+      'equipment that stands out',
+      { displacement: [{ name: 'pump', volume: 0.01, from: 0.5, to: 2 }] },
+      /stands out of the vessel/,
+    ],
+    [
+      'equipment that fills the vessel',
+      { displacement: [{ name: 'pump', volume: 0.2, from: 0, to: 0.3 }] },
+      /no room for water/,
+    ],
+    [
+      'two that fill it together',
+      {
+        displacement: [
+          { name: 'a', volume: 0.08, from: 0, to: 0.3 },
+          { name: 'b', volume: 0.08, from: 0.1, to: 0.3 },
+        ],
+      },
+      /no room for water/,
+    ],
+    [
+      'an overflow above a lying cylinder',
+      { shape: { kind: 'lying', diameter: 1.15, length: 3 }, overflow: 1.2 },
+      /above the rim, which is 1150 mm/,
+    ],
   ])('%s', (_, vessel, message) => expect(problemsOf(vessel).join('\n')).toMatch(new RegExp(message.source, 'm')));
 
   it('and every shape that is sound is taken', () => {
     const sound: VesselShape[] = [
       { kind: 'frustum', bottomDiameter: 0.8, topDiameter: 1, depth: 1.2 },
       { kind: 'lying', diameter: 1.2, length: 3 },
-      { kind: 'stacked', sections: [{ kind: 'cylinder', diameter: 0.8, depth: 0.5 }, { kind: 'box', length: 1, width: 1, depth: 0.7 }] },
+      {
+        kind: 'stacked',
+        sections: [
+          { kind: 'cylinder', diameter: 0.8, depth: 0.5 },
+          { kind: 'box', length: 1, width: 1, depth: 0.7 },
+        ],
+      },
       rows(0, 0.4, 1.2),
     ];
     for (const shape of sound) expect(problemsOf({ shape })).toEqual([]);

@@ -39,11 +39,16 @@ function differencesOf({ panel, landed, links }: Wired): Difference[] {
     const by = c.terminal === null ? 'by design it is capped' : `by design on ${c.terminal}`;
     return [{ core: c.id, what: now === null ? `${name}: hangs loose, ${by}` : `${name}: on ${now}, ${by}` }];
   });
-  const same = (a: { a: string; b: string }, b: { a: string; b: string }) => [a.a, a.b].sort().join() === [b.a, b.b].sort().join();
+  const same = (a: { a: string; b: string }, b: { a: string; b: string }) =>
+    [a.a, a.b].sort().join() === [b.a, b.b].sort().join();
   return [
     ...cores,
-    ...links.filter((l) => !panel.links.some((d) => same(l, d))).map((l) => ({ core: null, what: `a link from ${l.a} to ${l.b} that the design does not have` })),
-    ...panel.links.filter((d) => !links.some((l) => same(l, d))).map((d) => ({ core: null, what: `no link from ${d.a} to ${d.b}: ${d.says}` })),
+    ...links
+      .filter((l) => !panel.links.some((d) => same(l, d)))
+      .map((l) => ({ core: null, what: `a link from ${l.a} to ${l.b} that the design does not have` })),
+    ...panel.links
+      .filter((d) => !links.some((l) => same(l, d)))
+      .map((d) => ({ core: null, what: `no link from ${d.a} to ${d.b}: ${d.says}` })),
   ];
 }
 
@@ -65,44 +70,73 @@ function outcomeEffect(panel: Panel, o: Outcome, trials: readonly Trial[]): Effe
   const wrong = trials.filter((t) => on(t.design, o) !== on(t.landed, o));
   const [first] = wrong;
   if (!first) return [];
-  const shows = (id: string, says: string, t: Trial): Effect => ({ id: `${o.id}-${id}`, severity: 'fault', says, posture: t.posture, when: postureWords(panel, t.posture) });
+  const shows = (id: string, says: string, t: Trial): Effect => ({
+    id: `${o.id}-${id}`,
+    severity: 'fault',
+    says,
+    posture: t.posture,
+    when: postureWords(panel, t.posture),
+  });
   // Never and always mean whatever the water does: that a breaker still stops it, or a test button still rings it, is another matter.
   const floats = new Set(panel.devices.filter((d) => d.sensor !== undefined).map((d) => d.tag));
   const byWater = trials.filter((t) => Object.keys(t.posture).every((tag) => floats.has(tag)));
-  if (byWater.some((t) => on(t.design, o)) && !byWater.some((t) => on(t.landed, o))) return [shows('never', o.never, first)];
+  if (byWater.some((t) => on(t.design, o)) && !byWater.some((t) => on(t.landed, o)))
+    return [shows('never', o.never, first)];
   if (byWater.every((t) => on(t.landed, o))) return [shows('always', o.always, first)];
   // Wrong both ways is two things to tell.
   const [missing, extra] = [wrong.find((t) => on(t.design, o)), wrong.find((t) => on(t.landed, o))];
-  return [...(missing ? [shows('missing', `${o.not}, though by design ${o.says}`, missing)] : []), ...(extra ? [shows('extra', `${o.says}, though by design ${o.not}`, extra)] : [])];
+  return [
+    ...(missing ? [shows('missing', `${o.not}, though by design ${o.says}`, missing)] : []),
+    ...(extra ? [shows('extra', `${o.says}, though by design ${o.not}`, extra)] : []),
+  ];
 }
 
 /** What is dangerous: live when off, protection that opens, relays that never rest. */
 function dangers(panel: Panel, trials: readonly Trial[]): Effect[] {
   const found: Effect[] = [];
   const add = (id: string, says: string, { posture }: Trial) => {
-    if (!found.some((f) => f.id === id)) found.push({ id, severity: 'danger', says, posture, when: postureWords(panel, posture) });
+    if (!found.some((f) => f.id === id))
+      found.push({ id, severity: 'danger', says, posture, when: postureWords(panel, posture) });
   };
   for (const t of trials) {
     for (const o of panel.outcomes) {
-      if (o.dead && !on(t.landed, o) && liveOff(t.landed, o) && !(liveOff(t.design, o) && !on(t.design, o))) add(`${o.id}-live`, `${o.not} and stays live when off: its terminals carry voltage to earth while it stands. Never switch the neutral instead of the line`, t);
+      if (o.dead && !on(t.landed, o) && liveOff(t.landed, o) && !(liveOff(t.design, o) && !on(t.design, o)))
+        add(
+          `${o.id}-live`,
+          `${o.not} and stays live when off: its terminals carry voltage to earth while it stands. Never switch the neutral instead of the line`,
+          t,
+        );
     }
     for (const d of panel.devices) {
-      if (t.landed.states[d.tag] === 'tripped' && t.design.states[d.tag] !== 'tripped') add(`${d.tag}-opens`, `${d.tag} opens (${d.says}): too much current flows`, t);
+      if (t.landed.states[d.tag] === 'tripped' && t.design.states[d.tag] !== 'tripped')
+        add(`${d.tag}-opens`, `${d.tag} opens (${d.says}): too much current flows`, t);
     }
-    if (t.landed.chatter.length > 0) add('chatter', `${t.landed.chatter.join(', ')} chatter: they start and stop each other without end`, t);
+    if (t.landed.chatter.length > 0)
+      add('chatter', `${t.landed.chatter.join(', ')} chatter: they start and stop each other without end`, t);
   }
   return found;
 }
 
 /** Frames that no earth core holds: measured with all sources off. */
 function unearthed({ panel, netlist, states }: Wired): Effect[] {
-  const dead = structureOf({ ...netlist, parts: netlist.parts.map((p) => (p.kind === 'source' ? { ...p, volts: 0 } : p)) });
+  const dead = structureOf({
+    ...netlist,
+    parts: netlist.parts.map((p) => (p.kind === 'source' ? { ...p, volts: 0 } : p)),
+  });
   return panel.outcomes.flatMap((o): Effect[] => {
     if (!o.dead) return [];
     const frame = `${o.id}:PE`;
     const reading = read(dead, states, frame, EARTH, 'ohms');
     if (reading.ok && reading.value < EARTHED) return [];
-    return [{ id: `${o.id}-earth`, severity: 'danger', says: `the frame of ${panel.devices.find((d) => d.tag === o.id)!.says} is not earthed: a winding that fails to it leaves it live, and nothing opens`, posture: {}, when: 'always' }];
+    return [
+      {
+        id: `${o.id}-earth`,
+        severity: 'danger',
+        says: `the frame of ${panel.devices.find((d) => d.tag === o.id)!.says} is not earthed: a winding that fails to it leaves it live, and nothing opens`,
+        posture: {},
+        when: 'always',
+      },
+    ];
   });
 }
 
@@ -113,7 +147,15 @@ function strayEarths({ panel, landed }: Wired): Effect[] {
     const terminal = landed.get(c.id) ?? null;
     if (!c.pin.endsWith(':PE') || (terminal !== null && nets.get(terminal) === 'PE')) return [];
     const cable = panel.devices.find((d) => d.cable?.id === c.cable)!.cable!;
-    return [{ id: `${c.id}-earth`, severity: 'danger', says: `the earth core of the ${cable.says} is not on the earth bar: a fault has only another circuit’s earth to go by, or none`, posture: {}, when: 'always' }];
+    return [
+      {
+        id: `${c.id}-earth`,
+        severity: 'danger',
+        says: `the earth core of the ${cable.says} is not on the earth bar: a fault has only another circuit’s earth to go by, or none`,
+        posture: {},
+        when: 'always',
+      },
+    ];
   });
 }
 
@@ -126,17 +168,29 @@ export function asLanded(station: Station, panel: Panel): AsLanded {
   const differences = differencesOf(landed);
   if (differences.length === 0) return { differences, effects: [], strays: landed.strays };
   const design = wire(station, panel, { cores: [], links: [] });
-  const trials = tryable(panel).map((posture): Trial => ({ posture, design: stand(design, posture), landed: stand(landed, posture) }));
+  const trials = tryable(panel).map((posture): Trial => ({
+    posture,
+    design: stand(design, posture),
+    landed: stand(landed, posture),
+  }));
   // Up and down once with the water, each from the state before: what is held in shows only so.
   const floats = panel.devices.filter((d) => d.sensor !== undefined).map((d) => d.tag);
   let [a, b] = [design.states, landed.states];
   let posture: Posture = Object.fromEntries(floats.map((f) => [f, 'down']));
-  for (const [tag, to] of [...floats.map((f) => [f, 'up'] as const), ...[...floats].reverse().map((f) => [f, 'down'] as const)]) {
+  for (const [tag, to] of [
+    ...floats.map((f) => [f, 'up'] as const),
+    ...[...floats].reverse().map((f) => [f, 'down'] as const),
+  ]) {
     posture = { ...posture, [tag]: to };
     const [da, lb] = [settle(design.structure, { ...a, ...posture }), settle(landed.structure, { ...b, ...posture })];
     [a, b] = [da.states, lb.states];
     trials.push({ posture, design: da, landed: lb });
   }
-  const effects = [...dangers(panel, trials), ...unearthed(landed), ...strayEarths(landed), ...panel.outcomes.flatMap((o) => outcomeEffect(panel, o, trials))];
+  const effects = [
+    ...dangers(panel, trials),
+    ...unearthed(landed),
+    ...strayEarths(landed),
+    ...panel.outcomes.flatMap((o) => outcomeEffect(panel, o, trials)),
+  ];
   return { differences, effects, strays: landed.strays };
 }

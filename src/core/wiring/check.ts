@@ -11,6 +11,30 @@ export interface WiringCheck {
   readonly why: Phrase;
 }
 
-export const atMost = (id: string, title: string, needs: Quantity, has: Quantity, why: Phrase): WiringCheck => ({ id, title, state: has.value <= needs.value * (1 + 1e-9) ? 'holds' : 'broken', sense: 'at-most', needs, has, why });
-export const atLeast = (id: string, title: string, needs: Quantity, has: Quantity, why: Phrase): WiringCheck => ({ id, title, state: has.value >= needs.value * (1 - 1e-9) ? 'holds' : 'broken', sense: 'at-least', needs, has, why });
-export const told = (id: string, title: string, why: Phrase): WiringCheck => ({ id, title, state: 'told', sense: null, needs: null, has: null, why });
+export const atMost = (id: string, title: string, needs: Quantity, has: Quantity, why: Phrase): WiringCheck => ({
+  id,
+  title,
+  state: has.value <= needs.value * (1 + 1e-9) ? 'holds' : 'broken',
+  sense: 'at-most',
+  needs,
+  has,
+  why,
+});
+export const atLeast = (id: string, title: string, needs: Quantity, has: Quantity, why: Phrase): WiringCheck => ({
+  id,
+  title,
+  state: has.value >= needs.value * (1 - 1e-9) ? 'holds' : 'broken',
+  sense: 'at-least',
+  needs,
+  has,
+  why,
+});
+export const told = (id: string, title: string, why: Phrase): WiringCheck => ({
+  id,
+  title,
+  state: 'told',
+  sense: null,
+  needs: null,
+  has: null,
+  why,
+});

@@ -8,7 +8,8 @@ const COEFFICIENT = 0.00393;
 const REACTANCE_50 = 0.09e-3;
 
 /** Resistance of one core, Ω. @param length m @param area m² @param temperature °C */
-export const coreResistance = (length: number, area: number, temperature: number): number => ((RESISTIVITY * length) / area) * (1 + COEFFICIENT * (temperature - 20));
+export const coreResistance = (length: number, area: number, temperature: number): number =>
+  ((RESISTIVITY * length) / area) * (1 + COEFFICIENT * (temperature - 20));
 
 /** Inductance of one core, H. @param length m */
 export const coreInductance = (length: number): number => (REACTANCE_50 / (2 * Math.PI * 50)) * length;
@@ -37,7 +38,8 @@ export function sizeName(area: number, profile: 'metric-230' | 'us-120'): string
   return `${Number((area * 1e6).toPrecision(3))} mm²`;
 }
 
-export const soldSizes = (profile: 'metric-230' | 'us-120'): readonly number[] => (profile === 'us-120' ? GAUGES.map(awgArea) : METRIC);
+export const soldSizes = (profile: 'metric-230' | 'us-120'): readonly number[] =>
+  profile === 'us-120' ? GAUGES.map(awgArea) : METRIC;
 
 /**
  * Current that copper of a size usually carries in a cable in free air or conduit at 30 °C, A: a fair curve through the common tables,

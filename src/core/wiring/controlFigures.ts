@@ -20,8 +20,20 @@ function contactDuty({ sensors }: Station, panel: Panel, trials: readonly Settle
   return sensors.flatMap((sensor): WiringCheck[] => {
     const device = panel.devices.find((d) => d.tag === floatTag(sensor));
     if (!device) return [];
-    const carried = Math.max(...trials.flatMap((t) => Object.keys(device.elements).map((e) => amps(t, `${device.tag}.${e}`))));
-    return [atMost(`contact-${sensor.id}`, `contact of the ${device.says}`, quantity('current', sensor.contactRating), quantity('current', carried), carried < 0.1 ? phrase`It carries ${quantity('leak', carried)}: pilot duty.` : phrase`It carries the motor: its motor rating counts, not its resistive one.`)];
+    const carried = Math.max(
+      ...trials.flatMap((t) => Object.keys(device.elements).map((e) => amps(t, `${device.tag}.${e}`))),
+    );
+    return [
+      atMost(
+        `contact-${sensor.id}`,
+        `contact of the ${device.says}`,
+        quantity('current', sensor.contactRating),
+        quantity('current', carried),
+        carried < 0.1
+          ? phrase`It carries ${quantity('leak', carried)}: pilot duty.`
+          : phrase`It carries the motor: its motor rating counts, not its resistive one.`,
+      ),
+    ];
   });
 }
 
@@ -30,7 +42,15 @@ function budgets(panel: Panel, trials: readonly Settled[]): WiringCheck[] {
   return panel.devices.flatMap((d): WiringCheck[] => {
     if (!d.gives) return [];
     const most = Math.max(...trials.map((t) => amps(t, d.gives!.element)));
-    return [atMost(`budget-${d.tag}`, `${d.tag}, ${d.says}`, quantity('leak', d.gives.amps), quantity('leak', most), phrase`Everything that it may have to hold in at the same time. ${d.noun}.`)];
+    return [
+      atMost(
+        `budget-${d.tag}`,
+        `${d.tag}, ${d.says}`,
+        quantity('leak', d.gives.amps),
+        quantity('leak', most),
+        phrase`Everything that it may have to hold in at the same time. ${d.noun}.`,
+      ),
+    ];
   });
 }
 
@@ -41,7 +61,13 @@ function solidLeaks({ panel }: Wired, rest: Settled): WiringCheck[] {
       const id = `${d.tag}.${name}`;
       const part = rest.solution.structure.parts.get(id);
       if (e.sign !== 'solid' || !part || (e.leak ?? 0) < 1e-6 || conducts(part, rest.states)) return [];
-      return [told(`leak-${id}`, `${d.tag} leaks when it is off`, phrase`${quantity('leak', amps(rest, id))} flow through it and the motor when it stands. A lamp or a small relay in the motor’s place could be held in by that. Off is not isolated: use the disconnect. When it fails it mostly stays closed.`)];
+      return [
+        told(
+          `leak-${id}`,
+          `${d.tag} leaks when it is off`,
+          phrase`${quantity('leak', amps(rest, id))} flow through it and the motor when it stands. A lamp or a small relay in the motor’s place could be held in by that. Off is not isolated: use the disconnect. When it fails it mostly stays closed.`,
+        ),
+      ];
     }),
   );
 }
@@ -49,11 +75,21 @@ function solidLeaks({ panel }: Wired, rest: Settled): WiringCheck[] {
 /** What kind of current each breaker and fuse opens. */
 function breakerKinds(panel: Panel): WiringCheck[] {
   return panel.devices.flatMap((d): WiringCheck[] => {
-    if (d.behaviour.kind !== 'trip' || !Object.values(d.elements).some((e) => e.sign === 'breaker' || e.sign === 'fuse')) return [];
+    if (
+      d.behaviour.kind !== 'trip' ||
+      !Object.values(d.elements).some((e) => e.sign === 'breaker' || e.sign === 'fuse')
+    )
+      return [];
     const rung = panel.rungs.find((r) => JSON.stringify(r.tree).includes(`"${d.tag}.`));
     const circuit = panel.circuits.find((c) => c.id === rung?.circuit);
     if (circuit?.kind !== 'dc') return [];
-    return [told(`kind-${d.tag}`, `${d.tag} opens direct current`, phrase`An arc of direct current has no zero to go out at: ${d.tag} must be made and marked for direct current at ${quantity('voltage', circuit.volts)} or more. Those on the mains are for alternating current.`)];
+    return [
+      told(
+        `kind-${d.tag}`,
+        `${d.tag} opens direct current`,
+        phrase`An arc of direct current has no zero to go out at: ${d.tag} must be made and marked for direct current at ${quantity('voltage', circuit.volts)} or more. Those on the mains are for alternating current.`,
+      ),
+    ];
   });
 }
 
@@ -82,16 +118,32 @@ function longRuns(station: Station, { panel, netlist }: Wired): WiringCheck[] {
     if (circuit.kind !== 'ac') return [];
     const leaves = [...JSON.stringify(rung.tree).matchAll(/"leaf":"([^"]+)"/g)].map((m) => m[1]!);
     const deviceOf = (leaf: string): Device => panel.devices.find((d) => d.tag === leaf.split('.')[0])!;
-    const coil = leaves.map((l) => ({ leaf: l, device: deviceOf(l) })).find(({ leaf, device }) => leaf.endsWith('.coil') && device.behaviour.kind !== 'worked');
+    const coil = leaves
+      .map((l) => ({ leaf: l, device: deviceOf(l) }))
+      .find(({ leaf, device }) => leaf.endsWith('.coil') && device.behaviour.kind !== 'worked');
     if (!coil || !('dropOut' in coil.device.behaviour)) return [];
     const part = netlist.parts.find((p) => p.id === coil.leaf);
     if (part?.kind !== 'impedance') return [];
     const { dropOut } = coil.device.behaviour;
-    const capacitance = holdingCapacitance(circuit.volts, dropOut, { r: part.r, x: 2 * Math.PI * supply.frequency * (part.l ?? 0) }, supply.frequency);
-    return leaves.map(deviceOf).filter((d) => d.sensor !== undefined && d.cable).map((d) => {
-      const longest = capacitance / wiring.capacitance;
-      return atLeast(`run-${d.tag}`, `length of the ${d.says} run`, quantity('distance', d.cable!.length), quantity('distance', longest), phrase`Longer, and the capacitance of its cores (${String(Math.round(wiring.capacitance * 1e12))} pF a metre) holds ${coil.device.tag} in when the float has opened. Direct current, a relay that drops at more, or a resistor beside the coil mends it.`);
-    });
+    const capacitance = holdingCapacitance(
+      circuit.volts,
+      dropOut,
+      { r: part.r, x: 2 * Math.PI * supply.frequency * (part.l ?? 0) },
+      supply.frequency,
+    );
+    return leaves
+      .map(deviceOf)
+      .filter((d) => d.sensor !== undefined && d.cable)
+      .map((d) => {
+        const longest = capacitance / wiring.capacitance;
+        return atLeast(
+          `run-${d.tag}`,
+          `length of the ${d.says} run`,
+          quantity('distance', d.cable!.length),
+          quantity('distance', longest),
+          phrase`Longer, and the capacitance of its cores (${String(Math.round(wiring.capacitance * 1e12))} pF a metre) holds ${coil.device.tag} in when the float has opened. Direct current, a relay that drops at more, or a resistor beside the coil mends it.`,
+        );
+      });
   });
 }
 
@@ -99,5 +151,11 @@ function longRuns(station: Station, { panel, netlist }: Wired): WiringCheck[] {
 export function controlFigures(station: Station, wired: Wired): WiringCheck[] {
   const postures = tryable(wired.panel);
   const trials = postures.map((p) => stand(wired, p));
-  return [...contactDuty(station, wired.panel, trials), ...budgets(wired.panel, trials), ...longRuns(station, wired), ...solidLeaks(wired, trials[0]!), ...breakerKinds(wired.panel)];
+  return [
+    ...contactDuty(station, wired.panel, trials),
+    ...budgets(wired.panel, trials),
+    ...longRuns(station, wired),
+    ...solidLeaks(wired, trials[0]!),
+    ...breakerKinds(wired.panel),
+  ];
 }

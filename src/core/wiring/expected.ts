@@ -16,7 +16,9 @@ export interface ExpectedReading {
 
 /** How the floats rest on an ordinary day: the low one lifted by the water over it, all others hanging. */
 export const usualPosture = ({ sensors }: Station, { panel }: Wired): Posture =>
-  Object.fromEntries(panel.devices.filter((d) => sensors.some((s) => s.id === d.sensor && s.role === 'low')).map((d) => [d.tag, 'up']));
+  Object.fromEntries(
+    panel.devices.filter((d) => sensors.some((s) => s.id === d.sensor && s.role === 'low')).map((d) => [d.tag, 'up']),
+  );
 
 /** Expected readings of all field inputs in a posture: over the two terminals of each contact that comes in, as it rests and when it is worked. */
 export function expectedReadings(wired: Wired, posture: Posture = {}): ExpectedReading[] {
@@ -28,7 +30,8 @@ export function expectedReadings(wired: Wired, posture: Posture = {}): ExpectedR
     return Object.entries(d.elements).flatMap(([name, e]): ExpectedReading[] => {
       if (e.sign === 'source' || !panel.spans[`${d.tag}.${name}`]) return [];
       // A switch that sits in the panel is measured at its own pins.
-      const at = (pin: string) => (d.cable ? (panel.cores.find((c) => c.pin === `${d.tag}:${pin}`)?.terminal ?? null) : `${d.tag}:${pin}`);
+      const at = (pin: string) =>
+        d.cable ? (panel.cores.find((c) => c.pin === `${d.tag}:${pin}`)?.terminal ?? null) : `${d.tag}:${pin}`;
       const [a, b] = e.pins.map(at);
       const rung = panel.rungs.find((r) => JSON.stringify(r.tree).includes(`"${d.tag}.${name}"`));
       const circuit = panel.circuits.find((c) => c.id === rung?.circuit);
@@ -36,7 +39,17 @@ export function expectedReadings(wired: Wired, posture: Posture = {}): ExpectedR
       const [na, nb] = [wired.points.get(a)!, wired.points.get(b)!];
       const mode = circuit.kind === 'dc' ? 'dc-volts' : 'ac-volts';
       const worked = other ? stand(wired, { ...posture, [d.tag]: other.state }).states : rest.states;
-      return [{ says: d.says, device: d.tag, a, b, mode, rest: read(wired.structure, rest.states, na, nb, mode), worked: read(wired.structure, worked, na, nb, mode) }];
+      return [
+        {
+          says: d.says,
+          device: d.tag,
+          a,
+          b,
+          mode,
+          rest: read(wired.structure, rest.states, na, nb, mode),
+          worked: read(wired.structure, worked, na, nb, mode),
+        },
+      ];
     });
   });
 }

@@ -7,7 +7,17 @@ export type { WiringCheck } from './check';
 export { faultLoop, supplyFigures, voltageDrop } from './supplyFigures';
 export { controlFigures, holdingCapacitance } from './controlFigures';
 export { boxChecks } from './boxes';
-export { cableList, cableRows, partRows, partsList, wireList, wireRows, type CableLine, type PartLine, type Wire } from './lists';
+export {
+  cableList,
+  cableRows,
+  partRows,
+  partsList,
+  wireList,
+  wireRows,
+  type CableLine,
+  type PartLine,
+  type Wire,
+} from './lists';
 export { expectedReadings, usualPosture, type ExpectedReading } from './expected';
 export { cautions, DEFERENCE, type Caution } from './cautions';
 export { lit, type Lit } from './live';

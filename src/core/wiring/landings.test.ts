@@ -2,7 +2,18 @@ import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
 import { panelOf, type Panel } from '../schemes';
 import { newStation, type Station } from '../station';
-import { asLanded, boxChecks, cableList, controlFigures, expectedReadings, partsList, stand, supplyFigures, wire, wireList } from '.';
+import {
+  asLanded,
+  boxChecks,
+  cableList,
+  controlFigures,
+  expectedReadings,
+  partsList,
+  stand,
+  supplyFigures,
+  wire,
+  wireList,
+} from '.';
 
 /*
  * Mistakes of landing that people make, scheme by scheme: each is told in words, with the posture in which it shows.
@@ -14,7 +25,8 @@ const built = (s: Station): Panel => {
   if (!made.ok) throw new Error(s.identity.name);
   return made.panel;
 };
-const tells = (s: Station, cores: Station['landings']['cores'], links: Station['landings']['links'] = []) => asLanded({ ...s, landings: { cores, links } }, built(s)).effects.map((e) => `${e.says} (${e.when})`);
+const tells = (s: Station, cores: Station['landings']['cores'], links: Station['landings']['links'] = []) =>
+  asLanded({ ...s, landings: { cores, links } }, built(s)).effects.map((e) => `${e.says} (${e.when})`);
 const core = (s: Station, pin: string) => built(s).cores.find((c) => c.pin === pin)!;
 const swap = (s: Station, a: string, b: string): Station['landings']['cores'] => [
   { core: core(s, a).id, to: core(s, b).terminal },
@@ -33,16 +45,26 @@ describe('mistakes of landing', () => {
   it('stop and lead floats change places: it starts at the stop and stops at the start', () => {
     const s = demo('underpass-storm-sump.json');
     const both = [...swap(s, 'S-stop:C', 'S-lead:C'), ...swap(s, 'S-stop:NO', 'S-lead:NO')];
-    expect(tells(s, both)).toEqual(expect.arrayContaining([expect.stringMatching(/^pump 1 (stands|runs), though by design/)]));
+    expect(tells(s, both)).toEqual(
+      expect.arrayContaining([expect.stringMatching(/^pump 1 (stands|runs), though by design/)]),
+    );
   });
   it('lag and alarm floats change places: the bell rings at the lag, and the second pump waits for the flood', () => {
     const s = demo('underpass-storm-sump.json');
     const both = [...swap(s, 'S-lag:C', 'S-alarm:C'), ...swap(s, 'S-lag:NO', 'S-alarm:NO')];
-    expect(tells(s, both)).toEqual(expect.arrayContaining([expect.stringMatching(/^the horn sounds, though by design the horn is quiet \(with lag float lifted\)/), expect.stringMatching(/^the lag pump is not called, though by design/)]));
+    expect(tells(s, both)).toEqual(
+      expect.arrayContaining([
+        expect.stringMatching(/^the horn sounds, though by design the horn is quiet \(with lag float lifted\)/),
+        expect.stringMatching(/^the lag pump is not called, though by design/),
+      ]),
+    );
   });
   it('a peak float left loose: the rest is never shortened, which only time shows', () => {
     const s = demo('sand-bed-dosing-tank.json');
-    const report = asLanded({ ...s, landings: { cores: [{ core: core(s, 'S-peak:NO').id, to: null }], links: [] } }, built(s));
+    const report = asLanded(
+      { ...s, landings: { cores: [{ core: core(s, 'S-peak:NO').id, to: null }], links: [] } },
+      built(s),
+    );
     expect(report.differences).toHaveLength(1);
     expect(report.differences[0]!.what).toMatch(/peak float, NO: hangs loose/);
   });
@@ -50,7 +72,9 @@ describe('mistakes of landing', () => {
     const s = demo('rain-cistern.json');
     const float = [core(s, 'S-pump:C'), core(s, 'S-pump:NO')];
     const told = tells(s, [], [{ a: float[0]!.terminal!, b: float[1]!.terminal!, fitted: true }]);
-    expect(told).toEqual(expect.arrayContaining([expect.stringMatching(/^pump 1 runs, though by design pump 1 stands/)]));
+    expect(told).toEqual(
+      expect.arrayContaining([expect.stringMatching(/^pump 1 runs, though by design pump 1 stands/)]),
+    );
   });
   it('the permission of another station left open: the pump never runs', () => {
     const s = demo('rain-cistern.json');
@@ -58,7 +82,9 @@ describe('mistakes of landing', () => {
   });
   it('the header’s call not brought to the cistern: it is never called to fill', () => {
     const s = demo('workshop-header-tank.json');
-    expect(tells(s, [{ core: core(s, 'U30:1').id, to: null }])).toEqual([expect.stringMatching(/^Rain cistern is never called to fill it/)]);
+    expect(tells(s, [{ core: core(s, 'U30:1').id, to: null }])).toEqual([
+      expect.stringMatching(/^Rain cistern is never called to fill it/),
+    ]);
   });
   it('two legs of a motor change places: it runs, if backwards, which the circuit cannot tell', () => {
     const s = demo('wash-down-basin.json');
@@ -75,7 +101,12 @@ describe('mistakes of landing', () => {
     const loose = [{ core: core(s, 'W9:L1').id, to: null }];
     expect(tells(s, loose)).toEqual([]);
     const bare = { ...s, alarm: { ...s.alarm, battery: false } };
-    expect(tells(bare, loose)).toEqual(expect.arrayContaining([expect.stringMatching(/^the horn never sounds/), expect.stringMatching(/^the lamp is never lit/)]));
+    expect(tells(bare, loose)).toEqual(
+      expect.arrayContaining([
+        expect.stringMatching(/^the horn never sounds/),
+        expect.stringMatching(/^the lamp is never lit/),
+      ]),
+    );
   });
   it('a live core on the earth bar opens the protection', () => {
     const s = plain('contactor');
@@ -86,18 +117,23 @@ describe('mistakes of landing', () => {
 });
 
 describe('every demo station as it is wired', () => {
-  it.each(demoStations().map((d) => [d.file, d.station] as const))('%s: lists, figures, boxes and readings are whole', (_, s) => {
-    const w = wire(s, built(s));
-    expect(stand(w, {}).chatter).toEqual([]);
-    const wires = wireList(s, w);
-    expect(wires.every((x) => x.length > 0 && x.colour !== '' && x.size !== '')).toBe(true);
-    expect(wires.filter((x) => x.where === 'field')).toHaveLength(w.panel.cores.length);
-    expect(cableList(s, w).every((c) => new Set(c.cores.map((k) => k.colour)).size === c.cores.length)).toBe(true);
-    expect(partsList(s, w).every((p) => p.quantity > 0)).toBe(true);
-    expect(expectedReadings(w).every((r) => r.rest.ok && r.worked.ok)).toBe(true);
-    const checks = [...supplyFigures(s), ...controlFigures(s, w), ...boxChecks(s)];
-    expect(new Set(checks.map((c) => c.id)).size).toBe(checks.length);
-    // A healthy demo station has no budget overdrawn, no contact overloaded, no float run too long.
-    expect(checks.filter((c) => /^(contact|budget|run)-/.test(c.id) && c.state === 'broken').map((c) => c.title)).toEqual([]);
-  });
+  it.each(demoStations().map((d) => [d.file, d.station] as const))(
+    '%s: lists, figures, boxes and readings are whole',
+    (_, s) => {
+      const w = wire(s, built(s));
+      expect(stand(w, {}).chatter).toEqual([]);
+      const wires = wireList(s, w);
+      expect(wires.every((x) => x.length > 0 && x.colour !== '' && x.size !== '')).toBe(true);
+      expect(wires.filter((x) => x.where === 'field')).toHaveLength(w.panel.cores.length);
+      expect(cableList(s, w).every((c) => new Set(c.cores.map((k) => k.colour)).size === c.cores.length)).toBe(true);
+      expect(partsList(s, w).every((p) => p.quantity > 0)).toBe(true);
+      expect(expectedReadings(w).every((r) => r.rest.ok && r.worked.ok)).toBe(true);
+      const checks = [...supplyFigures(s), ...controlFigures(s, w), ...boxChecks(s)];
+      expect(new Set(checks.map((c) => c.id)).size).toBe(checks.length);
+      // A healthy demo station has no budget overdrawn, no contact overloaded, no float run too long.
+      expect(
+        checks.filter((c) => /^(contact|budget|run)-/.test(c.id) && c.state === 'broken').map((c) => c.title),
+      ).toEqual([]);
+    },
+  );
 });

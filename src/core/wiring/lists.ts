@@ -57,7 +57,8 @@ export function wireList(station: Station, { panel, landed }: Wired): Wire[] {
     ends.set(net, known);
   };
   const circuitOfNet = new Map(panel.terminals.map((t) => [t.net, t.circuit]));
-  for (const rung of panel.rungs) for (const net of [rung.from, rung.to]) if (!circuitOfNet.has(net)) circuitOfNet.set(net, rung.circuit);
+  for (const rung of panel.rungs)
+    for (const net of [rung.from, rung.to]) if (!circuitOfNet.has(net)) circuitOfNet.set(net, rung.circuit);
   for (const [pin, net] of Object.entries(panel.pinNets)) end(net, pin, circuitOfNet.get(net) ?? 'control');
   for (const t of panel.terminals) end(t.net, t.id, t.circuit);
   const place = (pin: string) => panel.devices.find((d) => d.tag === pin.split(':')[0])?.place ?? 'panel';
@@ -66,14 +67,30 @@ export function wireList(station: Station, { panel, landed }: Wired): Wire[] {
       const from = pins[i]!;
       const power = panel.circuits.find((c) => c.id === circuit)?.id === 'power';
       const area = power ? station.wiring.motor.area : CONTROL_AREA[station.profile];
-      return { from, to, number: net, colour: wireColour(station, panel, net, circuit), size: sizeName(area, station.profile), length: Math.max(INSIDE[place(from)], INSIDE[place(to)]), where: 'panel' };
+      return {
+        from,
+        to,
+        number: net,
+        colour: wireColour(station, panel, net, circuit),
+        size: sizeName(area, station.profile),
+        length: Math.max(INSIDE[place(from)], INSIDE[place(to)]),
+        where: 'panel',
+      };
     }),
   );
   const nets = new Map(panel.terminals.map((t) => [t.id, t.net]));
   const field = panel.cores.map((c): Wire => {
     const cable = panel.devices.find((d) => d.cable?.id === c.cable && c.pin.startsWith(`${d.tag}:`))!.cable!;
     const terminal = landed.get(c.id) ?? null;
-    return { from: terminal ?? 'capped', to: c.pin, number: terminal === null ? '–' : nets.get(terminal)!, colour: c.colour, size: sizeName(cable.area, station.profile), length: cable.length, where: 'field' };
+    return {
+      from: terminal ?? 'capped',
+      to: c.pin,
+      number: terminal === null ? '–' : nets.get(terminal)!,
+      colour: c.colour,
+      size: sizeName(cable.area, station.profile),
+      length: cable.length,
+      where: 'field',
+    };
   });
   return [...inside, ...field];
 }
@@ -86,7 +103,9 @@ export function cableList(station: Station, { panel, landed }: Wired): CableLine
             id: d.cable.id,
             says: d.cable.says,
             to: d.tag,
-            cores: panel.cores.filter((c) => c.pin.startsWith(`${d.tag}:`)).map((c) => ({ colour: c.colour, pin: c.pin, terminal: landed.get(c.id) ?? null })),
+            cores: panel.cores
+              .filter((c) => c.pin.startsWith(`${d.tag}:`))
+              .map((c) => ({ colour: c.colour, pin: c.pin, terminal: landed.get(c.id) ?? null })),
             size: sizeName(d.cable.area, station.profile),
             length: d.cable.length,
           },
@@ -101,7 +120,13 @@ export function partsList(station: Station, wired: Wired): PartLine[] {
   const lines = new Map<string, PartLine>();
   const add = (noun: string, quantity: number, tag: string, cost: Device['cost'], unit: '' | 'm' = '') => {
     const known = lines.get(noun);
-    lines.set(noun, { noun, unit, quantity: (known?.quantity ?? 0) + quantity, tags: [...(known?.tags ?? []), ...(tag ? [tag] : [])], cost });
+    lines.set(noun, {
+      noun,
+      unit,
+      quantity: (known?.quantity ?? 0) + quantity,
+      tags: [...(known?.tags ?? []), ...(tag ? [tag] : [])],
+      cost,
+    });
   };
   for (const d of panel.devices) if (d.cost > 0) add(d.noun, 1, d.tag, d.cost);
   const strips = new Map<string, number>();
@@ -117,6 +142,19 @@ export function partsList(station: Station, wired: Wired): PartLine[] {
 const row = (...cells: readonly (string | number)[]): string[] => cells.map(String);
 
 /** The three lists as rows of text with a heading. Lengths in metres. */
-export const wireRows = (wires: readonly Wire[]): string[][] => [row('from', 'to', 'number', 'colour', 'size', 'length (m)', 'where'), ...wires.map((w) => row(w.from, w.to, w.number, w.colour, w.size, Number(w.length.toFixed(1)), w.where))];
-export const cableRows = (cables: readonly CableLine[]): string[][] => [row('cable', 'says', 'to', 'core', 'pin', 'terminal', 'size', 'length (m)'), ...cables.flatMap((c) => c.cores.map((k) => row(c.id, c.says, c.to, k.colour, k.pin, k.terminal ?? 'capped', c.size, Number(c.length.toFixed(1)))))];
-export const partRows = (parts: readonly PartLine[]): string[][] => [row('part', 'quantity', 'unit', 'tags', 'cost class'), ...parts.map((p) => row(p.noun, p.quantity, p.unit, p.tags.join(' '), p.cost))];
+export const wireRows = (wires: readonly Wire[]): string[][] => [
+  row('from', 'to', 'number', 'colour', 'size', 'length (m)', 'where'),
+  ...wires.map((w) => row(w.from, w.to, w.number, w.colour, w.size, Number(w.length.toFixed(1)), w.where)),
+];
+export const cableRows = (cables: readonly CableLine[]): string[][] => [
+  row('cable', 'says', 'to', 'core', 'pin', 'terminal', 'size', 'length (m)'),
+  ...cables.flatMap((c) =>
+    c.cores.map((k) =>
+      row(c.id, c.says, c.to, k.colour, k.pin, k.terminal ?? 'capped', c.size, Number(c.length.toFixed(1))),
+    ),
+  ),
+];
+export const partRows = (parts: readonly PartLine[]): string[][] => [
+  row('part', 'quantity', 'unit', 'tags', 'cost class'),
+  ...parts.map((p) => row(p.noun, p.quantity, p.unit, p.tags.join(' '), p.cost)),
+];

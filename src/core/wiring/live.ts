@@ -49,7 +49,9 @@ export function lit({ panel, netlist }: Wired, { solution, states }: Settled): L
   const { wires, elements } = belongs(panel);
   const volts = (a: string, b: string) => rms(between(solution, a, b, 'ac'), between(solution, a, b, 'dc'));
   const live = new Set<string>();
-  for (const [net, circuit] of wires) if (!live.has(net) && (volts(net, circuit.reference) > SHARE * circuit.volts || volts(net, '0') > TO_EARTH)) live.add(net);
+  for (const [net, circuit] of wires)
+    if (!live.has(net) && (volts(net, circuit.reference) > SHARE * circuit.volts || volts(net, '0') > TO_EARTH))
+      live.add(net);
   const on = new Set<string>();
   for (const part of netlist.parts) {
     const circuit = elements.get(part.id);

@@ -7,7 +7,12 @@ import type { Wired } from './wired';
 export type Posture = Readonly<Record<string, string>>;
 
 /** Positions of the floats with the water at a level, m above the floor; between its trips a float keeps the position it has. */
-export function floatsAt(sensors: readonly (Trips & { readonly sensor: { readonly id: string } })[], devices: readonly Device[], level: number, before: Posture): Posture {
+export function floatsAt(
+  sensors: readonly (Trips & { readonly sensor: { readonly id: string } })[],
+  devices: readonly Device[],
+  level: number,
+  before: Posture,
+): Posture {
   return Object.fromEntries(
     devices.flatMap(({ tag, sensor }) => {
       const found = sensors.find((s) => s.sensor.id === sensor);
@@ -22,12 +27,15 @@ export function postureProblems({ panel }: Wired, posture: Posture): string[] {
     const device = panel.devices.find((d) => d.tag === tag);
     if (!device) return [`${tag}: there is no such device in this panel`];
     if (device.positions.length === 0) return [`${tag}: ${device.says} is not worked by hand`];
-    return device.positions.some((p) => p.state === state) ? [] : [`${tag}: “${state}” is not one of ${device.positions.map((p) => p.state).join(', ')}`];
+    return device.positions.some((p) => p.state === state)
+      ? []
+      : [`${tag}: “${state}” is not one of ${device.positions.map((p) => p.state).join(', ')}`];
   });
 }
 
 /** The circuit settled in a posture, from the states it was in before; from rest where none are given. */
-export const stand = (wired: Wired, posture: Posture, before: States = wired.states): Settled => settle(wired.structure, { ...before, ...posture });
+export const stand = (wired: Wired, posture: Posture, before: States = wired.states): Settled =>
+  settle(wired.structure, { ...before, ...posture });
 
 /** A cache in front of `stand`: the same posture from the same states is answered from memory. */
 export function standing(wired: Wired): (posture: Posture, before?: States) => Settled {
@@ -45,7 +53,9 @@ export function standing(wired: Wired): (posture: Posture, before?: States) => S
   };
 }
 
-export const happens = ({ solution }: Settled, { senses, above }: Outcome): boolean => sensed(solution, senses) >= above;
+export const happens = ({ solution }: Settled, { senses, above }: Outcome): boolean =>
+  sensed(solution, senses) >= above;
 
 /** Which of a panel's outcomes happen, by id. */
-export const outcomesOf = (wired: Wired, settled: Settled): Readonly<Record<string, boolean>> => Object.fromEntries(wired.panel.outcomes.map((o) => [o.id, happens(settled, o)]));
+export const outcomesOf = (wired: Wired, settled: Settled): Readonly<Record<string, boolean>> =>
+  Object.fromEntries(wired.panel.outcomes.map((o) => [o.id, happens(settled, o)]));

@@ -7,9 +7,17 @@ const TRIED = new Set(['off', 'hand', 'pressed', 'open', 'one', 'two', 'cut']);
 /** Every combination of the floats at rest selectors, and every hand's position with all floats up: in which a fault of wiring shows. */
 export function tryable({ devices }: Panel): Posture[] {
   const floats = devices.filter((d) => d.sensor !== undefined).map((d) => d.tag);
-  const combinations = Array.from({ length: 2 ** floats.length }, (_, bits): Posture => Object.fromEntries(floats.map((tag, i) => [tag, (bits >> i) & 1 ? 'up' : 'down'])));
+  const combinations = Array.from({ length: 2 ** floats.length }, (_, bits): Posture =>
+    Object.fromEntries(floats.map((tag, i) => [tag, (bits >> i) & 1 ? 'up' : 'down'])),
+  );
   const all = combinations.at(-1)!;
-  const byHand = devices.flatMap((d) => (d.sensor !== undefined ? [] : d.positions.filter((p) => TRIED.has(p.state) && p.state !== d.initial).map((p): Posture => ({ ...all, [d.tag]: p.state }))));
+  const byHand = devices.flatMap((d) =>
+    d.sensor !== undefined
+      ? []
+      : d.positions
+          .filter((p) => TRIED.has(p.state) && p.state !== d.initial)
+          .map((p): Posture => ({ ...all, [d.tag]: p.state })),
+  );
   // The simplest first: fewest floats lifted.
   const lifted = (p: Posture) => Object.values(p).filter((s) => s === 'up').length;
   return [...combinations.sort((a, b) => lifted(a) - lifted(b)), ...byHand];
@@ -20,7 +28,9 @@ export function postureWords({ devices }: Panel, posture: Posture): string {
   const words = devices.flatMap((d) => {
     const at = posture[d.tag];
     if (at === undefined || at === d.initial) return [];
-    return [d.sensor !== undefined ? `${d.says} lifted` : `${d.says}: ${d.positions.find((p) => p.state === at)?.says ?? at}`];
+    return [
+      d.sensor !== undefined ? `${d.says} lifted` : `${d.says}: ${d.positions.find((p) => p.state === at)?.says ?? at}`,
+    ];
   });
   return words.length === 0 ? 'with all floats hanging' : `with ${words.join(', ')}`;
 }

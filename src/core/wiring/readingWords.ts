@@ -25,7 +25,10 @@ export function readingWords(reading: Reading): { shown: string; means: string }
   if (reading.ok) return { shown: figure(reading.value, reading.unit), means: METERED[reading.says] };
   switch (reading.reason) {
     case 'live':
-      return { shown: 'live', means: `refused: ${reading.at} carries ${figure(reading.volts ?? 0, 'V')}. A resistance reading on a live circuit is not valid, and harms the meter. Isolate, lock, prove dead first` };
+      return {
+        shown: 'live',
+        means: `refused: ${reading.at} carries ${figure(reading.volts ?? 0, 'V')}. A resistance reading on a live circuit is not valid, and harms the meter. Isolate, lock, prove dead first`,
+      };
     case 'no-such-point':
       return { shown: '–', means: `there is no point ${reading.at} on this panel` };
     case 'no-such-conductor':

@@ -31,8 +31,13 @@ describe('readings in words', () => {
   ] as const)('%j shows %s', (reading, shown, means) => expect(readingWords(reading)).toEqual({ shown, means }));
 
   it('says what a ghost is, and why a reading is refused', () => {
-    expect(readingWords({ ok: true, value: 63, unit: 'V', says: 'ghost' }).means).toMatch(/low-impedance mode it is gone/);
-    expect(readingWords({ ok: false, reason: 'live', at: 'X2:1 – X2:2', volts: 229.9 })).toEqual({ shown: 'live', means: expect.stringMatching(/X2:1 – X2:2 carries 229\.9 V.*Isolate, lock, prove dead/) });
+    expect(readingWords({ ok: true, value: 63, unit: 'V', says: 'ghost' }).means).toMatch(
+      /low-impedance mode it is gone/,
+    );
+    expect(readingWords({ ok: false, reason: 'live', at: 'X2:1 – X2:2', volts: 229.9 })).toEqual({
+      shown: 'live',
+      means: expect.stringMatching(/X2:1 – X2:2 carries 229\.9 V.*Isolate, lock, prove dead/),
+    });
     expect(readingWords({ ok: false, reason: 'no-such-point', at: 'X9:1' }).means).toMatch(/no point X9:1/);
     expect(readingWords({ ok: false, reason: 'no-such-conductor', at: 'W-x' }).means).toMatch(/no core W-x/);
   });
@@ -82,20 +87,29 @@ describe('expected readings', () => {
       const w = wired(station);
       const rows = expectedReadings(w, usualPosture(station, w));
       const inputs = w.panel.devices.filter((d) => d.sensor !== undefined);
-      expect([file, [...new Set(rows.map((r) => r.device))]]).toEqual([file, expect.arrayContaining(inputs.map((d) => d.tag))]);
+      expect([file, [...new Set(rows.map((r) => r.device))]]).toEqual([
+        file,
+        expect.arrayContaining(inputs.map((d) => d.tag)),
+      ]);
       for (const r of rows) {
         if (!r.rest.ok || !r.worked.ok) throw new Error(`${file} ${r.device}`);
         const [low, high] = [r.rest.value, r.worked.value].map(Math.abs).sort((a, b) => a - b);
         // In series with another switch that is open it reads nothing either way: the whole voltage is over that one.
         const beside = w.panel.rungs.find((rung) => JSON.stringify(rung.tree).includes(`"${r.device}.`))!;
         const inSeries = inputs.filter((d) => JSON.stringify(beside.tree).includes(`"${d.tag}.`)).length > 1;
-        expect([file, r.device, (high! > 5 && low! < 0.1 * high!) || (inSeries && high! < 0.5)]).toEqual([file, r.device, true]);
+        expect([file, r.device, (high! > 5 && low! < 0.1 * high!) || (inSeries && high! < 0.5)]).toEqual([
+          file,
+          r.device,
+          true,
+        ]);
       }
     }
   });
   it('of a posture: with the float up it is the worked reading that shows', () => {
     const w = wired(contactor());
-    const [rest, up] = [expectedReadings(w), expectedReadings(w, { 'S-pump': 'up' })].map((rows) => rows.find((r) => r.device === 'S-pump')!);
+    const [rest, up] = [expectedReadings(w), expectedReadings(w, { 'S-pump': 'up' })].map((rows) =>
+      rows.find((r) => r.device === 'S-pump')!,
+    );
     expect(up!.rest).toEqual(rest!.worked);
   });
 });

@@ -17,7 +17,10 @@ function way(station: Station, temperature: number): { r: number; x: number } {
   const { wiring, supply } = station;
   const both = (f: (run: Run) => number) => f(wiring.feeder) + f(wiring.motor);
   const there = supply.source === 'three' ? Math.sqrt(3) : 2;
-  return { r: there * both((c) => coreResistance(c.length, c.area, temperature)), x: there * 2 * Math.PI * supply.frequency * both((c) => coreInductance(c.length)) };
+  return {
+    r: there * both((c) => coreResistance(c.length, c.area, temperature)),
+    x: there * 2 * Math.PI * supply.frequency * both((c) => coreInductance(c.length)),
+  };
 }
 
 /**
@@ -36,12 +39,23 @@ export function voltageDrop(station: Station, amps: number, powerFactor: number)
  */
 export function faultLoop(station: Station): number {
   const { wiring, supply } = station;
-  const r = [wiring.feeder, wiring.motor].reduce((sum, c) => sum + 2 * coreResistance(c.length, c.area, COLD), supply.loop);
-  const x = [wiring.feeder, wiring.motor].reduce((sum, c) => sum + 2 * 2 * Math.PI * supply.frequency * coreInductance(c.length), 0);
+  const r = [wiring.feeder, wiring.motor].reduce(
+    (sum, c) => sum + 2 * coreResistance(c.length, c.area, COLD),
+    supply.loop,
+  );
+  const x = [wiring.feeder, wiring.motor].reduce(
+    (sum, c) => sum + 2 * 2 * Math.PI * supply.frequency * coreInductance(c.length),
+    0,
+  );
   return Math.hypot(r, x);
 }
 
-const toEarth = ({ supply }: Station): number => (supply.source === 'three' ? supply.voltage / Math.sqrt(3) : supply.source === 'split' ? supply.voltage / 2 : supply.voltage);
+const toEarth = ({ supply }: Station): number =>
+  supply.source === 'three'
+    ? supply.voltage / Math.sqrt(3)
+    : supply.source === 'split'
+      ? supply.voltage / 2
+      : supply.voltage;
 
 function pumpChecks(station: Station, pump: Pump, n: number): WiringCheck[] {
   const { wiring } = station;
@@ -50,8 +64,20 @@ function pumpChecks(station: Station, pump: Pump, n: number): WiringCheck[] {
   const start = pump.ratedCurrent * pump.motor.starting;
   const starting = voltageDrop(station, start, STARTING_POWER_FACTOR);
   return [
-    atMost(`drop-running-${n}`, `voltage drop, running${name}`, quantity('drop', wiring.dropRunning), quantity('drop', running), phrase`${quantity('current', pump.ratedCurrent)} over ${quantity('distance', wiring.feeder.length)} of ${sizeName(wiring.feeder.area, station.profile)} and ${quantity('distance', wiring.motor.length)} of ${sizeName(wiring.motor.area, station.profile)}, conductors at ${quantity('temperature', wiring.warmest)}.`),
-    atMost(`drop-starting-${n}`, `voltage drop, starting${name}`, quantity('drop', wiring.dropStarting), quantity('drop', starting), phrase`Starting takes ${quantity('current', start)}; a motor that starts on too little voltage hums, heats and trips, and contactors let go.`),
+    atMost(
+      `drop-running-${n}`,
+      `voltage drop, running${name}`,
+      quantity('drop', wiring.dropRunning),
+      quantity('drop', running),
+      phrase`${quantity('current', pump.ratedCurrent)} over ${quantity('distance', wiring.feeder.length)} of ${sizeName(wiring.feeder.area, station.profile)} and ${quantity('distance', wiring.motor.length)} of ${sizeName(wiring.motor.area, station.profile)}, conductors at ${quantity('temperature', wiring.warmest)}.`,
+    ),
+    atMost(
+      `drop-starting-${n}`,
+      `voltage drop, starting${name}`,
+      quantity('drop', wiring.dropStarting),
+      quantity('drop', starting),
+      phrase`Starting takes ${quantity('current', start)}; a motor that starts on too little voltage hums, heats and trips, and contactors let go.`,
+    ),
   ];
 }
 
@@ -74,25 +100,61 @@ const sizeChecks = (station: Station): WiringCheck[] =>
   (['feeder', 'motor'] as const).map((run) => {
     const least = leastSize(station, run);
     const name = run === 'feeder' ? 'feeder' : 'pump cable';
-    if (least === null) return told(`size-${run}`, `size of the ${name}`, phrase`No size of ${name} alone brings the drop down: the other run is too long or too thin.`);
-    return told(`size-${run}`, `size of the ${name}`, phrase`${sizeName(least, station.profile)} is the least that typically carries ${quantity('current', station.supply.breaker)} and drops little enough; ${sizeName(station.wiring[run].area, station.profile)} is laid. Typical figure; your code governs.`);
+    if (least === null)
+      return told(
+        `size-${run}`,
+        `size of the ${name}`,
+        phrase`No size of ${name} alone brings the drop down: the other run is too long or too thin.`,
+      );
+    return told(
+      `size-${run}`,
+      `size of the ${name}`,
+      phrase`${sizeName(least, station.profile)} is the least that typically carries ${quantity('current', station.supply.breaker)} and drops little enough; ${sizeName(station.wiring[run].area, station.profile)} is laid. Typical figure; your code governs.`,
+    );
   });
 
 /** Conductors, drop, fault loop and protection of the pump circuit. */
 export function supplyFigures(station: Station): WiringCheck[] {
   const { supply, wiring, pumps } = station;
-  const together = station.control.scheme === 'duplex' ? pumps.reduce((sum, p) => sum + p.ratedCurrent, 0) : Math.max(...pumps.map((p) => p.ratedCurrent));
+  const together =
+    station.control.scheme === 'duplex'
+      ? pumps.reduce((sum, p) => sum + p.ratedCurrent, 0)
+      : Math.max(...pumps.map((p) => p.ratedCurrent));
   const most = Math.max(...pumps.map((p) => p.ratedCurrent));
   const loop = faultLoop(station);
   const fault = toEarth(station) / loop;
   const needed = supply.breaker * supply.breakerTrips;
   const typical = 'Typical figure; your code governs.';
   return [
-    atLeast('feeder-carries', 'feeder carries the pumps', quantity('current', together), quantity('current', wiring.feeder.carries), phrase`${sizeName(wiring.feeder.area, station.profile)}, ${String(pumps.length)} ${pumps.length > 1 ? 'pumps together' : 'pump'}. ${typical}`),
-    atLeast('motor-carries', 'pump cable is guarded by its breaker', quantity('current', supply.breaker), quantity('current', wiring.motor.carries), phrase`A breaker guards the cable behind it: the cable carries at least what the breaker lets through. ${typical}`),
-    atLeast('breaker', 'breaker carries the motor', quantity('current', most), quantity('current', supply.breaker), phrase`Smaller, and it opens while the pump runs.`),
+    atLeast(
+      'feeder-carries',
+      'feeder carries the pumps',
+      quantity('current', together),
+      quantity('current', wiring.feeder.carries),
+      phrase`${sizeName(wiring.feeder.area, station.profile)}, ${String(pumps.length)} ${pumps.length > 1 ? 'pumps together' : 'pump'}. ${typical}`,
+    ),
+    atLeast(
+      'motor-carries',
+      'pump cable is guarded by its breaker',
+      quantity('current', supply.breaker),
+      quantity('current', wiring.motor.carries),
+      phrase`A breaker guards the cable behind it: the cable carries at least what the breaker lets through. ${typical}`,
+    ),
+    atLeast(
+      'breaker',
+      'breaker carries the motor',
+      quantity('current', most),
+      quantity('current', supply.breaker),
+      phrase`Smaller, and it opens while the pump runs.`,
+    ),
     ...sizeChecks(station),
     ...pumps.flatMap((p, i) => pumpChecks(station, p, i + 1)),
-    atLeast('fault-current', 'a fault at the motor opens the breaker at once', quantity('current', needed), quantity('current', fault), phrase`The loop at the motor is ${quantity('resistance', loop)}: ${quantity('resistance', supply.loop)} told of the board, the rest cable. The breaker opens at once at ${String(supply.breakerTrips)} times its ${quantity('current', supply.breaker)}.${supply.residualCurrent ? ' A residual-current (ground-fault) device opens on far less.' : ' Without a residual-current (ground-fault) device nothing else opens quickly.'} Measure the loop; the code says what must open how fast.`),
+    atLeast(
+      'fault-current',
+      'a fault at the motor opens the breaker at once',
+      quantity('current', needed),
+      quantity('current', fault),
+      phrase`The loop at the motor is ${quantity('resistance', loop)}: ${quantity('resistance', supply.loop)} told of the board, the rest cable. The breaker opens at once at ${String(supply.breakerTrips)} times its ${quantity('current', supply.breaker)}.${supply.residualCurrent ? ' A residual-current (ground-fault) device opens on far less.' : ' Without a residual-current (ground-fault) device nothing else opens quickly.'} Measure the loop; the code says what must open how fast.`,
+    ),
   ];
 }

@@ -17,17 +17,33 @@ interface Way {
 
 function wayOf(tree: Tree, closed: (leaf: string) => boolean): Way {
   if ('net' in tree) return { conducts: true, through: [], breaks: [] };
-  if ('leaf' in tree) return closed(tree.leaf) ? { conducts: true, through: [tree.leaf], breaks: [] } : { conducts: false, through: [], breaks: [tree.leaf] };
+  if ('leaf' in tree)
+    return closed(tree.leaf)
+      ? { conducts: true, through: [tree.leaf], breaks: [] }
+      : { conducts: false, through: [], breaks: [tree.leaf] };
   if ('series' in tree) {
     const ways = tree.series.map((t) => wayOf(t, closed));
-    return { conducts: ways.every((w) => w.conducts), through: ways.flatMap((w) => w.through), breaks: ways.flatMap((w) => w.breaks) };
+    return {
+      conducts: ways.every((w) => w.conducts),
+      through: ways.flatMap((w) => w.through),
+      breaks: ways.flatMap((w) => w.breaks),
+    };
   }
   const ways = tree.parallel.map((t) => wayOf(t, closed));
   const open = ways.filter((w) => w.conducts);
-  return { conducts: open.length > 0, through: open.flatMap((w) => w.through), breaks: open.length > 0 ? [] : ways.flatMap((w) => w.breaks) };
+  return {
+    conducts: open.length > 0,
+    through: open.flatMap((w) => w.through),
+    breaks: open.length > 0 ? [] : ways.flatMap((w) => w.breaks),
+  };
 }
 
-const holds = (tree: Tree, leaf: string): boolean => ('leaf' in tree ? tree.leaf === leaf : 'series' in tree ? tree.series.some((t) => holds(t, leaf)) : 'parallel' in tree && tree.parallel.some((t) => holds(t, leaf)));
+const holds = (tree: Tree, leaf: string): boolean =>
+  'leaf' in tree
+    ? tree.leaf === leaf
+    : 'series' in tree
+      ? tree.series.some((t) => holds(t, leaf))
+      : 'parallel' in tree && tree.parallel.some((t) => holds(t, leaf));
 
 /** Part of a tree that the current to a load passes: the series it sits in, only its own branch where loads stand side by side. */
 function towards(tree: Tree, leaf: string): Tree {
@@ -40,12 +56,23 @@ function towards(tree: Tree, leaf: string): Tree {
 const USES: ReadonlySet<Sign> = new Set(['coil', 'timer', 'motor', 'lamp', 'horn', 'counter', 'input']);
 
 const uses = (panel: Panel, tree: Tree): boolean =>
-  'leaf' in tree ? USES.has(signOf(panel, tree.leaf)!) : 'series' in tree ? tree.series.some((t) => uses(panel, t)) : 'parallel' in tree && tree.parallel.some((t) => uses(panel, t));
+  'leaf' in tree
+    ? USES.has(signOf(panel, tree.leaf)!)
+    : 'series' in tree
+      ? tree.series.some((t) => uses(panel, t))
+      : 'parallel' in tree && tree.parallel.some((t) => uses(panel, t));
 
-const signOf = (panel: Panel, leaf: string): Sign | undefined => panel.devices.find((d) => leaf.startsWith(`${d.tag}.`))?.elements[leaf.slice(leaf.indexOf('.') + 1)]?.sign;
+const signOf = (panel: Panel, leaf: string): Sign | undefined =>
+  panel.devices.find((d) => leaf.startsWith(`${d.tag}.`))?.elements[leaf.slice(leaf.indexOf('.') + 1)]?.sign;
 
-const feeds = (panel: Panel, net: string, not: Rung): Rung | undefined => panel.rungs.find((r) => r !== not && ((r.to === net && !uses(panel, r.tree)) || hasNet(r.tree, net)));
-const hasNet = (tree: Tree, net: string): boolean => ('net' in tree ? tree.net === net : 'series' in tree ? tree.series.some((t) => hasNet(t, net)) : 'parallel' in tree && tree.parallel.some((t) => hasNet(t, net)));
+const feeds = (panel: Panel, net: string, not: Rung): Rung | undefined =>
+  panel.rungs.find((r) => r !== not && ((r.to === net && !uses(panel, r.tree)) || hasNet(r.tree, net)));
+const hasNet = (tree: Tree, net: string): boolean =>
+  'net' in tree
+    ? tree.net === net
+    : 'series' in tree
+      ? tree.series.some((t) => hasNet(t, net))
+      : 'parallel' in tree && tree.parallel.some((t) => hasNet(t, net));
 
 /**
  * What holds a load in, or what stops it, as its rung is drawn. Where its own rung is closed and it is off all the same, the rungs that

@@ -39,7 +39,8 @@ function seats(panel: Panel, { cores, links }: Landings): Seats {
   const landed = new Map<string, string | null>(panel.cores.map((c) => [c.id, c.terminal]));
   const strays: string[] = [];
   for (const { core, to } of cores) {
-    if (!landed.has(core)) strays.push(`core ${core} ${to === null ? 'hangs loose' : `on ${to}`}: this panel has no such core`);
+    if (!landed.has(core))
+      strays.push(`core ${core} ${to === null ? 'hangs loose' : `on ${to}`}: this panel has no such core`);
     else if (to !== null && !terminals.has(to)) strays.push(`core ${core} on ${to}: this panel has no such terminal`);
     else landed.set(core, to);
   }
@@ -53,7 +54,8 @@ function seats(panel: Panel, { cores, links }: Landings): Seats {
   return { landed, links: [...fitted.values()], strays };
 }
 
-const when = (device: Device, { closed, leak }: Element) => (closed ? { when: { device: device.tag, states: closed, ...(leak ? { leak } : {}) } } : {});
+const when = (device: Device, { closed, leak }: Element) =>
+  closed ? { when: { device: device.tag, states: closed, ...(leak ? { leak } : {}) } } : {};
 
 /** Makes the circuit of a panel with its cores and links where they sit. Nothing here knows of any scheme. */
 export function wire(station: Station, panel: Panel, landings: Landings = station.landings): Wired {
@@ -82,21 +84,59 @@ export function wire(station: Station, panel: Panel, landings: Landings = statio
     }
     if (device.cable) parts.push(...cableParts(device, device.cable, panel, landed, nets, station));
   }
-  for (const { a, b } of links) parts.push({ kind: 'impedance', id: `link ${linkKey(a, b)}`, a: nets.get(a)!, b: nets.get(b)!, r: LINK });
+  for (const { a, b } of links)
+    parts.push({ kind: 'impedance', id: `link ${linkKey(a, b)}`, a: nets.get(a)!, b: nets.get(b)!, r: LINK });
   for (const core of panel.cores) points.set(core.pin, core.pin);
   for (const net of new Set(Object.values(panel.pinNets))) points.set(net, net);
-  const netlist: Netlist = { frequency: panel.frequency, parts, devices: panel.devices.map(({ tag, initial, behaviour }) => ({ id: tag, initial, behaviour })) };
-  return { panel, netlist, structure: structureOf(netlist), states: initialStates(netlist), points, landed, links, strays };
+  const netlist: Netlist = {
+    frequency: panel.frequency,
+    parts,
+    devices: panel.devices.map(({ tag, initial, behaviour }) => ({ id: tag, initial, behaviour })),
+  };
+  return {
+    panel,
+    netlist,
+    structure: structureOf(netlist),
+    states: initialStates(netlist),
+    points,
+    landed,
+    links,
+    strays,
+  };
 }
 
 /** The cores of one cable, each with its resistance and inductance, and what they are to each other as capacitors, at the far end. */
-function cableParts(device: Device, cable: NonNullable<Device['cable']>, panel: Panel, landed: Seats['landed'], nets: ReadonlyMap<string, string>, { wiring }: Station): Part[] {
+function cableParts(
+  device: Device,
+  cable: NonNullable<Device['cable']>,
+  panel: Panel,
+  landed: Seats['landed'],
+  nets: ReadonlyMap<string, string>,
+  { wiring }: Station,
+): Part[] {
   const cores = panel.cores.filter((c) => c.cable === cable.id && c.pin.startsWith(`${device.tag}:`));
   const runs = cores.flatMap((core): Part[] => {
     const terminal = landed.get(core.id) ?? null;
     if (terminal === null) return [];
-    return [{ kind: 'impedance', id: core.id, a: nets.get(terminal)!, b: core.pin, r: coreResistance(cable.length, cable.area, COLD), l: coreInductance(cable.length) }];
+    return [
+      {
+        kind: 'impedance',
+        id: core.id,
+        a: nets.get(terminal)!,
+        b: core.pin,
+        r: coreResistance(cable.length, cable.area, COLD),
+        l: coreInductance(cable.length),
+      },
+    ];
   });
-  const beside = cores.slice(1).map((core, i): Part => ({ kind: 'capacitor', id: `${cable.id} between ${cores[i]!.colour} and ${core.colour}`, a: cores[i]!.pin, b: core.pin, c: wiring.capacitance * cable.length }));
+  const beside = cores
+    .slice(1)
+    .map((core, i): Part => ({
+      kind: 'capacitor',
+      id: `${cable.id} between ${cores[i]!.colour} and ${core.colour}`,
+      a: cores[i]!.pin,
+      b: core.pin,
+      c: wiring.capacitance * cable.length,
+    }));
   return [...runs, ...beside];
 }

@@ -50,7 +50,8 @@ const plain = (scheme: string, options: Record<string, string> = {}): Station =>
 };
 
 type Landings = Station['landings'];
-const landed = (s: Station, cores: Landings['cores'], links: Landings['links'] = []) => asLanded({ ...s, landings: { cores, links } }, built(s));
+const landed = (s: Station, cores: Landings['cores'], links: Landings['links'] = []) =>
+  asLanded({ ...s, landings: { cores, links } }, built(s));
 /** Where a core sits by design. */
 const seat = (s: Station, core: string): string => built(s).cores.find((c) => c.id === core)!.terminal!;
 const tells = (report: ReturnType<typeof asLanded>) => report.effects.map((e) => `${e.says} (${e.when})`);
@@ -60,7 +61,12 @@ describe('as landed', () => {
     for (const { station } of demoStations())
       for (const { id } of SCHEMES) {
         const made = panelOf(station, id);
-        if (made.ok) expect(asLanded({ ...station, landings: { cores: [], links: [] } }, made.panel)).toEqual({ differences: [], effects: [], strays: [] });
+        if (made.ok)
+          expect(asLanded({ ...station, landings: { cores: [], links: [] } }, made.panel)).toEqual({
+            differences: [],
+            effects: [],
+            strays: [],
+          });
       }
   });
 
@@ -73,10 +79,27 @@ describe('as landed', () => {
       { core: 'W-pump1/blue', to: middle },
     ]);
     expect(report.differences).toHaveLength(3);
-    expect(tells(report)).toEqual([expect.stringMatching(/^pump 1 stands and stays live when off.*Never switch the neutral.*\(with all floats hanging\)$/)]);
+    expect(tells(report)).toEqual([
+      expect.stringMatching(
+        /^pump 1 stands and stays live when off.*Never switch the neutral.*\(with all floats hanging\)$/,
+      ),
+    ]);
     expect(report.effects[0]!.severity).toBe('danger');
     // By hand: the float is open in the neutral, so the whole motor is at the line's 230 V.
-    const w = wire({ ...s, landings: { cores: [{ core: 'W-pump1/brown', to: line }, { core: 'W-pump/brown', to: neutral }, { core: 'W-pump1/blue', to: middle }], links: [] } }, built(s));
+    const w = wire(
+      {
+        ...s,
+        landings: {
+          cores: [
+            { core: 'W-pump1/brown', to: line },
+            { core: 'W-pump/brown', to: neutral },
+            { core: 'W-pump1/blue', to: middle },
+          ],
+          links: [],
+        },
+      },
+      built(s),
+    );
     expect(size(between(stand(w, {}).solution, 'M1:V', '0', 'ac'))).toBeCloseTo(230, 0);
   });
 
@@ -86,34 +109,54 @@ describe('as landed', () => {
       { core: 'W-supply/brown', to: seat(s, 'W-supply/blue') },
       { core: 'W-supply/blue', to: seat(s, 'W-supply/brown') },
     ]);
-    expect(tells(report)).toEqual(expect.arrayContaining([expect.stringMatching(/pump 1 stands and stays live when off/)]));
+    expect(tells(report)).toEqual(
+      expect.arrayContaining([expect.stringMatching(/pump 1 stands and stays live when off/)]),
+    );
   });
 
   it('a missing earth, at the feeder or at the pump', () => {
     const s = plain('contactor');
     const frame = expect.stringMatching(/frame of pump 1 is not earthed.*nothing opens \(always\)/) as string;
-    const core = (name: string) => expect.stringMatching(new RegExp(`earth core of the ${name} is not on the earth bar`)) as string;
+    const core = (name: string) =>
+      expect.stringMatching(new RegExp(`earth core of the ${name} is not on the earth bar`)) as string;
     expect(tells(landed(s, [{ core: 'W-pump1/green-yellow', to: null }]))).toEqual([frame, core('cable to pump 1')]);
     // The bell's own supply brings an earth too: the frame is held by that, and it is told all the same.
     expect(tells(landed(s, [{ core: 'W-supply/green-yellow', to: null }]))).toEqual([core('feeder from the board')]);
     const one = { ...s, alarm: { ...s.alarm, ownSupply: false } };
-    expect(tells(landed(one, [{ core: 'W-supply/green-yellow', to: null }]))).toEqual([frame, core('feeder from the board')]);
+    expect(tells(landed(one, [{ core: 'W-supply/green-yellow', to: null }]))).toEqual([
+      frame,
+      core('feeder from the board'),
+    ]);
   });
 
   it('a supply missing a leg: neither pump runs, in so many words; the overload opens if one is running', () => {
     const report = landed(underpass, [{ core: 'W-supply/black', to: null }]);
     expect(report.differences[0]!.what).toMatch(/black core to feeds the panel, L2: hangs loose/);
-    expect(tells(report)).toEqual(expect.arrayContaining([expect.stringMatching(/^pump 1 never runs/), expect.stringMatching(/^pump 2 never runs/)]));
+    expect(tells(report)).toEqual(
+      expect.arrayContaining([
+        expect.stringMatching(/^pump 1 never runs/),
+        expect.stringMatching(/^pump 2 never runs/),
+      ]),
+    );
   });
 
   it('the link left in with four floats: the bell rings at the lag', () => {
     const report = landed(underpass, [], [{ a: 'X2:LAG', b: 'X2:HIGH', fitted: true }]);
     expect(report.differences[0]!.what).toBe('a link from X2:LAG to X2:HIGH that the design does not have');
-    expect(tells(report)).toEqual(expect.arrayContaining([expect.stringMatching(/^the horn sounds, though by design the horn is quiet \(with lag float lifted\)$/), expect.stringMatching(/^the lag pump is called, though by design.*\(with alarm float lifted\)$/)]));
+    expect(tells(report)).toEqual(
+      expect.arrayContaining([
+        expect.stringMatching(/^the horn sounds, though by design the horn is quiet \(with lag float lifted\)$/),
+        expect.stringMatching(/^the lag pump is called, though by design.*\(with alarm float lifted\)$/),
+      ]),
+    );
   });
 
   it('the link missing with three floats: the lag is never called', () => {
-    const s: Station = { ...underpass, sensors: underpass.sensors.filter((f) => f.role !== 'lag'), control: { ...underpass.control, floats: 'three' } };
+    const s: Station = {
+      ...underpass,
+      sensors: underpass.sensors.filter((f) => f.role !== 'lag'),
+      control: { ...underpass.control, floats: 'three' },
+    };
     const report = landed(s, [], [{ a: 'X2:LAG', b: 'X2:HIGH', fitted: false }]);
     expect(tells(report)).toEqual(expect.arrayContaining([expect.stringMatching(/^the lag is never called/)]));
   });
@@ -121,42 +164,86 @@ describe('as landed', () => {
   it('the remote contact on the wrong pair: told when all is well, and not when it floods', () => {
     const spare = built(underpass).terminals.find((t) => t.net === 'H3')!.id;
     const report = landed(underpass, [{ core: 'W-remote/black', to: spare }]);
-    expect(tells(report)).toEqual(expect.arrayContaining([expect.stringMatching(/^the dialler is not told, though by design the dialler is told/), expect.stringMatching(/^the dialler is told, though by design.*\(with all floats hanging\)$/)]));
-    expect(tells(landed(underpass, [{ core: 'W-remote/black', to: null }]))).toEqual([expect.stringMatching(/^dialler is never told: the alarm never reports/)]);
+    expect(tells(report)).toEqual(
+      expect.arrayContaining([
+        expect.stringMatching(/^the dialler is not told, though by design the dialler is told/),
+        expect.stringMatching(/^the dialler is told, though by design.*\(with all floats hanging\)$/),
+      ]),
+    );
+    expect(tells(landed(underpass, [{ core: 'W-remote/black', to: null }]))).toEqual([
+      expect.stringMatching(/^dialler is never told: the alarm never reports/),
+    ]);
   });
 
   it('the cut-off pair not used, its circuit bridged: the cut-off has no effect', () => {
     const [a, b] = [seat(cold, 'W-cut-1/black'), seat(cold, 'W-cut-1/white')];
-    expect(tells(landed(cold, [{ core: 'W-cut-1/white', to: a }]))).toEqual([expect.stringMatching(/^the cut-off has no effect: cold store coils may run however high the water is \(with .*cutoff float lifted.*\)$/)]);
+    expect(tells(landed(cold, [{ core: 'W-cut-1/white', to: a }]))).toEqual([
+      expect.stringMatching(
+        /^the cut-off has no effect: cold store coils may run however high the water is \(with .*cutoff float lifted.*\)$/,
+      ),
+    ]);
     expect(tells(landed(cold, [], [{ a, b, fitted: true }]))).toEqual([expect.stringMatching(/cut-off has no effect/)]);
   });
 
   it('the wrong core of the changeover: the appliance runs just when it should not', () => {
-    const s: Station = { ...cold, interlocks: [{ kind: 'cutoff', name: 'coils', acts: 'low-voltage', volts: 24, amps: 0.4, warns: false }], sensors: cold.sensors.map((f) => (f.role === 'cutoff' ? { ...f, contact: 'opens-on-rise' as const } : f)) };
+    const s: Station = {
+      ...cold,
+      interlocks: [{ kind: 'cutoff', name: 'coils', acts: 'low-voltage', volts: 24, amps: 0.4, warns: false }],
+      sensors: cold.sensors.map((f) => (f.role === 'cutoff' ? { ...f, contact: 'opens-on-rise' as const } : f)),
+    };
     const cores = built(s).cores.filter((c) => c.cable === 'W-cutoff');
     const used = cores.find((c) => c.pin.endsWith(':NC'))!;
     const spare = cores.find((c) => c.pin.endsWith(':NO'))!;
     expect(spare.terminal).toBeNull();
-    const report = landed(s, [{ core: used.id, to: null }, { core: spare.id, to: used.terminal }]);
-    expect(tells(report)).toEqual([expect.stringMatching(/^coils is stopped, though by design coils may run \(with all floats hanging\)/), expect.stringMatching(/^coils may run, though by design coils is stopped \(with .*cutoff float lifted.*\)/)]);
+    const report = landed(s, [
+      { core: used.id, to: null },
+      { core: spare.id, to: used.terminal },
+    ]);
+    expect(tells(report)).toEqual([
+      expect.stringMatching(/^coils is stopped, though by design coils may run \(with all floats hanging\)/),
+      expect.stringMatching(/^coils may run, though by design coils is stopped \(with .*cutoff float lifted.*\)/),
+    ]);
   });
 
   it('a short opens the breaker and says so', () => {
-    const report = landed(plain('contactor'), [], [{ a: seat(plain('contactor'), 'W-pump1/brown'), b: seat(plain('contactor'), 'W-pump1/blue'), fitted: true }]);
-    expect(tells(report)).toEqual(expect.arrayContaining([expect.stringMatching(/^Q1 opens \(guards pump 1\): too much current flows/)]));
+    const report = landed(
+      plain('contactor'),
+      [],
+      [{ a: seat(plain('contactor'), 'W-pump1/brown'), b: seat(plain('contactor'), 'W-pump1/blue'), fitted: true }],
+    );
+    expect(tells(report)).toEqual(
+      expect.arrayContaining([expect.stringMatching(/^Q1 opens \(guards pump 1\): too much current flows/)]),
+    );
   });
 
   it('plugs swapped: the pump in the receptacle never stops', () => {
     const s = plain('cord');
-    const report = landed(s, [{ core: 'W-pump1/brown', to: 'R:L' }, { core: 'W-pump1/blue', to: 'R:N' }, { core: 'W-pump1/green-yellow', to: 'R:PE' }]);
+    const report = landed(s, [
+      { core: 'W-pump1/brown', to: 'R:L' },
+      { core: 'W-pump1/blue', to: 'R:N' },
+      { core: 'W-pump1/green-yellow', to: 'R:PE' },
+    ]);
     expect(tells(report)).toEqual([expect.stringMatching(/^pump 1 never stops/)]);
   });
 
   it('keeps and tells what it has no place for: cores, terminals and links of another scheme', () => {
-    const s: Station = { ...plain('contactor'), landings: { cores: [{ core: 'W-lag/brown', to: 'X2:9' }, { core: 'W-pump/brown', to: 'X9:1' }], links: [{ a: 'X2:LAG', b: 'X2:HIGH', fitted: true }] } };
+    const s: Station = {
+      ...plain('contactor'),
+      landings: {
+        cores: [
+          { core: 'W-lag/brown', to: 'X2:9' },
+          { core: 'W-pump/brown', to: 'X9:1' },
+        ],
+        links: [{ a: 'X2:LAG', b: 'X2:HIGH', fitted: true }],
+      },
+    };
     const report = asLanded(s, built(s));
     expect(report.differences).toEqual([]);
-    expect(report.strays).toEqual([expect.stringMatching(/W-lag\/brown on X2:9: this panel has no such core/), expect.stringMatching(/on X9:1: this panel has no such terminal/), expect.stringMatching(/link X2:HIGH – X2:LAG.*no terminal/)]);
+    expect(report.strays).toEqual([
+      expect.stringMatching(/W-lag\/brown on X2:9: this panel has no such core/),
+      expect.stringMatching(/on X9:1: this panel has no such terminal/),
+      expect.stringMatching(/link X2:HIGH – X2:LAG.*no terminal/),
+    ]);
   });
 
   it('a difference anywhere never throws, and is told as one', () => {
@@ -175,7 +262,9 @@ describe('as landed', () => {
 describe('the meter on a panel', () => {
   const w = wired(underpass);
   const at = (p: string) => w.points.get(p)!;
-  const lead = built(underpass).cores.filter((c) => c.cable === 'W-lead').map((c) => c.terminal!);
+  const lead = built(underpass)
+    .cores.filter((c) => c.cable === 'W-lead')
+    .map((c) => c.terminal!);
 
   it('an open input with supply behind it shows full control voltage, a closed one near zero', () => {
     const rows = expectedReadings(w);
@@ -187,7 +276,10 @@ describe('the meter on a panel', () => {
     expect(rows.map((r) => r.device)).toEqual(expect.arrayContaining(['S-stop', 'S-lead', 'S-lag', 'S-alarm']));
   });
   it('a core that hangs loose shows near zero or a ghost, never a steady voltage', () => {
-    const loose = wire({ ...underpass, landings: { cores: [{ core: 'W-lead/black', to: null }], links: [] } }, built(underpass));
+    const loose = wire(
+      { ...underpass, landings: { cores: [{ core: 'W-lead/black', to: null }], links: [] } },
+      built(underpass),
+    );
     const reading = read(loose.structure, stand(loose, {}).states, 'S-lead:NO', at('X1:PE'), 'ac-volts');
     expect(reading.ok && reading.says).toMatch(/ghost|near-zero/);
   });
@@ -228,8 +320,20 @@ describe('what holds a coil in, and what stops it', () => {
 describe('figures of the wiring', () => {
   it('AWG areas are those of the standard’s table', () => {
     // ASTM B258: AWG 14 is 2.08 mm², 12 is 3.31, 10 is 5.26, 1/0 is 53.5, 4/0 is 107.
-    for (const [gauge, mm2] of [[14, 2.08], [12, 3.31], [10, 5.26], [0, 53.5], [-3, 107]] as const) expect(awgArea(gauge) * 1e6).toBeCloseTo(mm2, mm2 > 10 ? 0 : 2);
-    expect([sizeName(awgArea(12), 'us-120'), sizeName(awgArea(-1), 'us-120'), sizeName(2.5e-6, 'metric-230'), sizeName(7e-6, 'us-120')]).toEqual(['AWG 12', 'AWG 2/0', '2.5 mm²', '7 mm²']);
+    for (const [gauge, mm2] of [
+      [14, 2.08],
+      [12, 3.31],
+      [10, 5.26],
+      [0, 53.5],
+      [-3, 107],
+    ] as const)
+      expect(awgArea(gauge) * 1e6).toBeCloseTo(mm2, mm2 > 10 ? 0 : 2);
+    expect([
+      sizeName(awgArea(12), 'us-120'),
+      sizeName(awgArea(-1), 'us-120'),
+      sizeName(2.5e-6, 'metric-230'),
+      sizeName(7e-6, 'us-120'),
+    ]).toEqual(['AWG 12', 'AWG 2/0', '2.5 mm²', '7 mm²']);
   });
   it('100 m of 1.5 mm² are 1.149 Ω at 20 °C, and 15.7 % more at 60 °C', () => {
     expect(coreResistance(100, 1.5e-6, 20)).toBeCloseTo(1.1494, 3);
@@ -245,7 +349,10 @@ describe('figures of the wiring', () => {
     expect(faultLoop(s)).toBeCloseTo(Math.hypot(0.6 + cold_, 2 * 23 * 0.09e-3), 5);
   });
   it('the drop agrees with the solved circuit to a few percent', () => {
-    const s = { ...plain('contactor'), wiring: { ...plain('contactor').wiring, warmest: 20, feeder: { length: 80, area: 2.5e-6, carries: 20 } } };
+    const s = {
+      ...plain('contactor'),
+      wiring: { ...plain('contactor').wiring, warmest: 20, feeder: { length: 80, area: 2.5e-6, carries: 20 } },
+    };
     const w = wired(s);
     const up = stand(w, { 'S-pump': 'up' });
     const lost = size(between(up.solution, 'W0:L1', 'W0:N', 'ac')) - size(between(up.solution, 'M1:U', 'M1:V', 'ac'));
@@ -254,22 +361,54 @@ describe('figures of the wiring', () => {
   it('names the least size: by hand, 100 m and 20 A at 5 % of 230 V want 6 mm²', () => {
     // 2 · 100 m · 0.01995 Ω·mm²/m at 60 °C · 20 A · 0.8 / 11.5 V = 5.55 mm² for the feeder, a short thick cable at its end.
     const s = newStation('a', 'b', 'metric-230');
-    const long = { ...s, supply: { ...s.supply, breaker: 25 }, pumps: [{ ...s.pumps[0]!, ratedCurrent: 20, motor: { powerFactor: 0.8, starting: 2 } }], wiring: { ...s.wiring, feeder: { length: 100, area: 2.5e-6, carries: 25 }, motor: { length: 1, area: 25e-6, carries: 80 } } };
-    const says = (station: Station, run: string) => sayPhrase(supplyFigures(station).find((c) => c.id === `size-${run}`)!.why, 'metric');
+    const long = {
+      ...s,
+      supply: { ...s.supply, breaker: 25 },
+      pumps: [{ ...s.pumps[0]!, ratedCurrent: 20, motor: { powerFactor: 0.8, starting: 2 } }],
+      wiring: {
+        ...s.wiring,
+        feeder: { length: 100, area: 2.5e-6, carries: 25 },
+        motor: { length: 1, area: 25e-6, carries: 80 },
+      },
+    };
+    const says = (station: Station, run: string) =>
+      sayPhrase(supplyFigures(station).find((c) => c.id === `size-${run}`)!.why, 'metric');
     expect(says(long, 'feeder')).toMatch(/^6 mm² is the least.*2\.5 mm² is laid/);
     expect(says(long, 'motor')).toMatch(/No size of pump cable alone/);
   });
   it('judges: a long thin feeder drops too much and lets no fault open the breaker', () => {
     const s = newStation('a', 'b', 'metric-230');
     const state = (station: Station) => Object.fromEntries(supplyFigures(station).map((c) => [c.id, c.state]));
-    expect(state(s)).toMatchObject({ 'drop-running-1': 'holds', 'feeder-carries': 'holds', 'motor-carries': 'holds', breaker: 'holds' });
+    expect(state(s)).toMatchObject({
+      'drop-running-1': 'holds',
+      'feeder-carries': 'holds',
+      'motor-carries': 'holds',
+      breaker: 'holds',
+    });
     const bad = { ...s, wiring: { ...s.wiring, feeder: { length: 200, area: 1e-6, carries: 3 } } };
-    expect(state(bad)).toMatchObject({ 'drop-running-1': 'broken', 'drop-starting-1': 'broken', 'feeder-carries': 'broken', 'fault-current': 'broken' });
+    expect(state(bad)).toMatchObject({
+      'drop-running-1': 'broken',
+      'drop-starting-1': 'broken',
+      'feeder-carries': 'broken',
+      'fault-current': 'broken',
+    });
   });
   it('the greatest safe float run: at that length the solved circuit still lets go, a little over it does not', () => {
     const s = plain('contactor');
-    const with_ = (length: number) => ({ ...s, wiring: { ...s.wiring, field: { ...s.wiring.field, length: length - 10 } }, sensors: s.sensors.map((f) => ({ ...f, cordLength: 10 })) });
-    const two = (length: number): Station => ({ ...with_(length), sensors: ['stop', 'lead', 'alarm'].map((role) => ({ ...s.sensors[1]!, id: role, role: role as 'stop', cordLength: 10 })) });
+    const with_ = (length: number) => ({
+      ...s,
+      wiring: { ...s.wiring, field: { ...s.wiring.field, length: length - 10 } },
+      sensors: s.sensors.map((f) => ({ ...f, cordLength: 10 })),
+    });
+    const two = (length: number): Station => ({
+      ...with_(length),
+      sensors: ['stop', 'lead', 'alarm'].map((role) => ({
+        ...s.sensors[1]!,
+        id: role,
+        role: role as 'stop',
+        cordLength: 10,
+      })),
+    });
     const check = controlFigures(two(30), wired(two(30))).find((c) => c.id === 'run-S-stop')!;
     const longest = check.has!.value;
     const k2 = (length: number) => {
@@ -289,24 +428,50 @@ describe('figures of the wiring', () => {
     expect(duty(plain('cord')).has!.value / plain('cord').pumps[0]!.ratedCurrent).toBeGreaterThan(0.97);
     expect(duty(plain('contactor')).has!.value).toBeLessThan(0.1);
     const weak = plain('cord');
-    expect(duty({ ...weak, sensors: weak.sensors.map((f) => ({ ...f, contactRating: 5 })), pumps: [{ ...weak.pumps[0]!, ratedCurrent: 4.9 }] }).state).toBe('holds');
+    expect(
+      duty({
+        ...weak,
+        sensors: weak.sensors.map((f) => ({ ...f, contactRating: 5 })),
+        pumps: [{ ...weak.pumps[0]!, ratedCurrent: 4.9 }],
+      }).state,
+    ).toBe('holds');
   });
   it('budgets, leaks and kinds of breaker are told where they apply', () => {
     const ssr = plain('relay', { switch: 'ssr', low: 'dc' });
     const ids = controlFigures(ssr, wired(ssr)).map((c) => `${c.id} ${c.state}`);
-    expect(ids).toEqual(expect.arrayContaining([expect.stringMatching(/^leak-K1.1 told/), expect.stringMatching(/^kind-F2 told/), expect.stringMatching(/^budget-G1 holds/), expect.stringMatching(/^budget-G2 holds/)]));
+    expect(ids).toEqual(
+      expect.arrayContaining([
+        expect.stringMatching(/^leak-K1.1 told/),
+        expect.stringMatching(/^kind-F2 told/),
+        expect.stringMatching(/^budget-G1 holds/),
+        expect.stringMatching(/^budget-G2 holds/),
+      ]),
+    );
     const ac = plain('relay', { low: 'ac' });
     expect(controlFigures(ac, wired(ac)).map((c) => c.id)).not.toContain('kind-F2');
   });
   it('boxes: each fault of them is told with its reason', () => {
     const s = newStation('a', 'b', 'metric-230');
     expect(boxChecks(s).every((c) => c.state === 'holds')).toBe(true);
-    const bad = boxChecks({ ...s, enclosure: { place: 'in-the-pit', conduit: 'straight', splices: 'below-flood', dripLoops: false, glands: false, lockable: false } });
+    const bad = boxChecks({
+      ...s,
+      enclosure: {
+        place: 'in-the-pit',
+        conduit: 'straight',
+        splices: 'below-flood',
+        dripLoops: false,
+        glands: false,
+        lockable: false,
+      },
+    });
     expect(bad.every((c) => c.state === 'broken')).toBe(true);
     expect(sayPhrase(bad[1]!.why, 'metric')).toMatch(/gas that burns/);
   });
   it('cautions: two supplies in one box, a drive’s charge, and never that it complies', () => {
-    const says = (s: Station) => cautions(s, built(s)).map((c) => c.says).join(' ');
+    const says = (s: Station) =>
+      cautions(s, built(s))
+        .map((c) => c.says)
+        .join(' ');
     expect(says(cold)).toMatch(/supply.*low-voltage call of cold store coils/);
     expect(says(demo('rain-cistern.json'))).toMatch(/deadly charge/);
     expect(says(underpass)).toMatch(/Isolate, lock, prove dead/);
@@ -324,7 +489,8 @@ describe('lists', () => {
       const root = (p: string): string => (joined.has(p) && joined.get(p) !== p ? root(joined.get(p)!) : p);
       for (const { from, to } of wires) joined.set(root(from), root(to));
       const pins = [...Object.entries(w.panel.pinNets), ...w.panel.terminals.map((t) => [t.id, t.net] as const)];
-      for (const [p, net] of pins) for (const [q, other] of pins) if (p < q) expect([p, q, root(p) === root(q)]).toEqual([p, q, net === other]);
+      for (const [p, net] of pins)
+        for (const [q, other] of pins) if (p < q) expect([p, q, root(p) === root(q)]).toEqual([p, q, net === other]);
     }
   });
   it('cables carry every core with its colour; spare ones are capped', () => {
@@ -340,7 +506,8 @@ describe('lists', () => {
     expect(parts.find((p) => p.noun.startsWith('contactor'))).toMatchObject({ quantity: 2, tags: ['K1', 'K2'] });
     expect(parts.find((p) => p.noun === 'terminal')!.quantity).toBe(w.panel.terminals.length);
     expect(parts.filter((p) => p.unit === 'm').every((p) => Number.isInteger(p.quantity) && p.quantity > 0)).toBe(true);
-    for (const rows of [partRows(parts), wireRows(wireList(underpass, w))]) expect(new Set(rows.map((r) => r.length)).size).toBe(1);
+    for (const rows of [partRows(parts), wireRows(wireList(underpass, w))])
+      expect(new Set(rows.map((r) => r.length)).size).toBe(1);
   });
 });
 
@@ -355,7 +522,11 @@ describe('postures', () => {
   });
   it('tells what is not there', () => {
     expect(postureProblems(w, { 'S-pump': 'up' })).toEqual([]);
-    expect(postureProblems(w, { 'S-lag': 'up', S1: 'sideways', K1: 'on' })).toEqual([expect.stringMatching(/no such device/), expect.stringMatching(/not one of hand, off, auto/), expect.stringMatching(/not worked by hand/)]);
+    expect(postureProblems(w, { 'S-lag': 'up', S1: 'sideways', K1: 'on' })).toEqual([
+      expect.stringMatching(/no such device/),
+      expect.stringMatching(/not one of hand, off, auto/),
+      expect.stringMatching(/not worked by hand/),
+    ]);
   });
   it('from memory it answers as it did, and differently for another state before', () => {
     const cached = standing(w);
@@ -365,7 +536,10 @@ describe('postures', () => {
     expect(cached({ 'S-pump': 'up' }, { ...w.states, S1: 'off' })).not.toBe(first);
   });
   it('a panel without its supply is dead everywhere', () => {
-    const dead = solve(structureOf({ ...w.netlist, parts: w.netlist.parts.filter((p) => p.kind !== 'source') }), w.states);
+    const dead = solve(
+      structureOf({ ...w.netlist, parts: w.netlist.parts.filter((p) => p.kind !== 'source') }),
+      w.states,
+    );
     for (const name of dead.structure.names) expect(size(between(dead, name, '0', 'ac'))).toBe(0);
   });
 });

@@ -20,11 +20,17 @@ export function CardView({ today }: { today: string }) {
   const { card, scene } = useMemo(() => {
     const judgement = judge(station);
     const { lead } = judgement.context;
-    return { card: doorCard(judgement, revision, day(today), system), scene: shaftScene(judgement.context, { ...CARD_SHAFT, detail: 'full', system, level: lead }) };
+    return {
+      card: doorCard(judgement, revision, day(today), system),
+      scene: shaftScene(judgement.context, { ...CARD_SHAFT, detail: 'full', system, level: lead }),
+    };
   }, [station, revision, system, today]);
   return (
     <Box sx={{ height: '100%', overflow: 'auto', p: 2, '@media print': { p: 0, overflow: 'visible', height: 'auto' } }}>
-      <Box className="no-print" sx={{ display: 'flex', gap: 1.5, justifyContent: 'center', alignItems: 'center', mb: 2, flexWrap: 'wrap' }}>
+      <Box
+        className="no-print"
+        sx={{ display: 'flex', gap: 1.5, justifyContent: 'center', alignItems: 'center', mb: 2, flexWrap: 'wrap' }}
+      >
         <Button variant="contained" onClick={() => window.print()}>
           print the card
         </Button>
@@ -32,7 +38,11 @@ export function CardView({ today }: { today: string }) {
           PDF
         </Button>
         <Button href={`/api/stations/${id}/file`}>station file</Button>
-        {dirty && <Alert severity="info">The card shows the saved revision {revision}; what is not yet saved is not on it.</Alert>}
+        {dirty && (
+          <Alert severity="info">
+            The card shows the saved revision {revision}; what is not yet saved is not on it.
+          </Alert>
+        )}
       </Box>
       <DoorCardPaper card={card} scene={scene} />
     </Box>

@@ -7,8 +7,35 @@ import { Shaft } from '../shaft/Shaft';
 /** The door card as a page on the screen and in print. */
 export function DoorCardPaper({ card, scene }: { card: DoorCard; scene: ShaftScene }) {
   return (
-    <Box component="article" aria-label="door card" sx={{ width: '186mm', maxWidth: '100%', minHeight: '255mm', mx: 'auto', bgcolor: 'background.paper', border: 1, borderColor: 'text.primary', p: '9mm', display: 'flex', flexDirection: 'column', gap: '5mm', '@media print': { border: 0, p: 0 } }}>
-      <Box sx={{ borderBottom: 2, borderColor: 'text.primary', pb: 1, display: 'flex', justifyContent: 'space-between', alignItems: 'flex-end', gap: 2 }}>
+    <Box
+      component="article"
+      aria-label="door card"
+      sx={{
+        width: '186mm',
+        maxWidth: '100%',
+        minHeight: '255mm',
+        mx: 'auto',
+        bgcolor: 'background.paper',
+        border: 1,
+        borderColor: 'text.primary',
+        p: '9mm',
+        display: 'flex',
+        flexDirection: 'column',
+        gap: '5mm',
+        '@media print': { border: 0, p: 0 },
+      }}
+    >
+      <Box
+        sx={{
+          borderBottom: 2,
+          borderColor: 'text.primary',
+          pb: 1,
+          display: 'flex',
+          justifyContent: 'space-between',
+          alignItems: 'flex-end',
+          gap: 2,
+        }}
+      >
         <Box>
           <Typography variant="body1">{card.site}</Typography>
           <Typography component="h2" sx={{ fontSize: 28, fontWeight: 700, lineHeight: 1.1 }}>
@@ -21,7 +48,14 @@ export function DoorCardPaper({ card, scene }: { card: DoorCard; scene: ShaftSce
           {card.date}
         </Typography>
       </Box>
-      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: 'auto 1fr' }, gap: '6mm', '@media print': { gridTemplateColumns: 'auto 1fr' } }}>
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: { xs: '1fr', sm: 'auto 1fr' },
+          gap: '6mm',
+          '@media print': { gridTemplateColumns: 'auto 1fr' },
+        }}
+      >
         <Shaft scene={scene} title="levels in the shaft" />
         <Box sx={{ display: 'flex', flexDirection: 'column', gap: '4mm' }}>
           <Box component="dl" sx={{ m: 0 }}>
@@ -42,7 +76,15 @@ export function DoorCardPaper({ card, scene }: { card: DoorCard; scene: ShaftSce
           </Box>
         </Box>
       </Box>
-      <Box component="table" sx={{ width: '100%', borderCollapse: 'collapse', '& th': { textAlign: 'left' }, '& td, & th': { borderBottom: 1, borderColor: 'divider', py: 0.5, pr: 1, fontSize: 13 } }}>
+      <Box
+        component="table"
+        sx={{
+          width: '100%',
+          borderCollapse: 'collapse',
+          '& th': { textAlign: 'left' },
+          '& td, & th': { borderBottom: 1, borderColor: 'divider', py: 0.5, pr: 1, fontSize: 13 },
+        }}
+      >
         <thead>
           <tr>
             <th>level</th>

@@ -18,7 +18,13 @@ function Mark({ shape }: { shape: Shape }) {
   const paint = PAPER[shape.role];
   if (shape.type === 'path') return <Path d={shape.d} fill={paint.fill ?? 'none'} {...paint} />;
   return (
-    <Text x={shape.x} y={shape.y} textAnchor={shape.anchor} fill={paint.fill ?? ink.ink} style={{ fontFamily: 'Archivo', fontSize: shape.size, fontWeight: shape.role === 'level-text' ? 700 : 400 }}>
+    <Text
+      x={shape.x}
+      y={shape.y}
+      textAnchor={shape.anchor}
+      fill={paint.fill ?? ink.ink}
+      style={{ fontFamily: 'Archivo', fontSize: shape.size, fontWeight: shape.role === 'level-text' ? 700 : 400 }}
+    >
       {shape.text}
     </Text>
   );
@@ -26,7 +32,14 @@ function Mark({ shape }: { shape: Shape }) {
 
 const s = StyleSheet.create({
   page: { padding: 34, fontFamily: 'Archivo', fontSize: 10, color: ink.ink },
-  head: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'flex-end', borderBottomWidth: 2, paddingBottom: 6, marginBottom: 12 },
+  head: {
+    flexDirection: 'row',
+    justifyContent: 'space-between',
+    alignItems: 'flex-end',
+    borderBottomWidth: 2,
+    paddingBottom: 6,
+    marginBottom: 12,
+  },
   title: { fontSize: 22, fontWeight: 700 },
   row: { flexDirection: 'row', gap: 16 },
   facts: { flex: 1 },

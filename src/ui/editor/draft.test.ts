@@ -31,7 +31,10 @@ describe('drafts', () => {
   it.each([
     ['broken text', '{"base":'],
     ['another form', JSON.stringify({ base: 1, document: { hello: 'world' } })],
-    ['a document of which a part is missing', JSON.stringify({ base: 1, document: { ...document, vessel: undefined } })],
+    [
+      'a document of which a part is missing',
+      JSON.stringify({ base: 1, document: { ...document, vessel: undefined } }),
+    ],
     ['no revision', JSON.stringify({ document })],
   ])('that are %s are passed over', (_, text) => {
     memory.set('pitbell.draft.3', text);

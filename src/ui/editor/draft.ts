@@ -37,5 +37,10 @@ export function readDraft(id: number): Draft | null {
 /** Whether every field of a document is there; its numbers may still be wrong, and the screen says so beside each. */
 function hasForm(document: unknown): document is Station {
   const parsed = stationSchema.safeParse(document);
-  return parsed.success || parsed.error.issues.every((i) => i.code !== 'invalid_type' && i.code !== 'unrecognized_keys' && i.code !== 'invalid_union');
+  return (
+    parsed.success ||
+    parsed.error.issues.every(
+      (i) => i.code !== 'invalid_type' && i.code !== 'unrecognized_keys' && i.code !== 'invalid_union',
+    )
+  );
 }

@@ -3,7 +3,8 @@ import { moveFloat, setAt } from '@/core/editing';
 import { newStation } from '@/core/station';
 import { createEditor, isDirty } from './editorStore';
 
-const editor = () => createEditor(1, { revision: 1, savedAt: '2026-11-24T09:41:00Z', station: newStation('Sump', 'Yard', 'metric-230') });
+const editor = () =>
+  createEditor(1, { revision: 1, savedAt: '2026-11-24T09:41:00Z', station: newStation('Sump', 'Yard', 'metric-230') });
 const up = (by: number) => (d: ReturnType<typeof newStation>) => moveFloat(d, 'pump', by, 'metric');
 
 describe('the editor', () => {

@@ -41,7 +41,9 @@ export interface EditorState {
 function judgeDocument(document: Station, system: UnitSystem | undefined, before: Judgement): Judged {
   const checked = checkStation(document, system);
   // The document itself is judged, not the copy that was checked: what has not changed is known by being the same.
-  return checked.ok ? { judgement: judge(document, surroundingsAfter(document, before.context)), problems: [] } : { judgement: before, problems: checked.problems };
+  return checked.ok
+    ? { judgement: judge(document, surroundingsAfter(document, before.context)), problems: [] }
+    : { judgement: before, problems: checked.problems };
 }
 
 /** The state of one station being worked on. Undo and redo reach the document alone. */
@@ -80,11 +82,13 @@ export function createEditor(id: number, saved: SavedState, system?: UnitSystem)
   );
   let dragging = false;
   store.subscribe((state, before) => {
-    if (state.document !== before.document) store.setState({ judged: judgeDocument(state.document, system, before.judged.judgement) });
+    if (state.document !== before.document)
+      store.setState({ judged: judgeDocument(state.document, system, before.judged.judgement) });
   });
   return store;
 }
 
 export type EditorStore = ReturnType<typeof createEditor>;
 
-export const isDirty = ({ document, saved }: Pick<EditorState, 'document' | 'saved'>): boolean => document !== saved.station;
+export const isDirty = ({ document, saved }: Pick<EditorState, 'document' | 'saved'>): boolean =>
+  document !== saved.station;

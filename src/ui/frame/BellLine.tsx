@@ -6,7 +6,8 @@ import type { JudgedRule } from '@/core/levels';
 import { useEditor } from '../editor/StationProvider';
 import { Bell } from '../parts/Bell';
 
-const count = (rules: readonly JudgedRule[], ...states: JudgedRule['state'][]) => rules.filter((r) => states.includes(r.state)).length;
+const count = (rules: readonly JudgedRule[], ...states: JudgedRule['state'][]) =>
+  rules.filter((r) => states.includes(r.state)).length;
 
 /** How the rules stand, in one line that is always there; the worst of them by name. */
 export function BellLine() {
@@ -19,12 +20,26 @@ export function BellLine() {
   const named = worst && (worst.state === 'broken' || worst.state === 'unknown' || worst.state === 'tight');
   const parts = [`${count(rules, 'holds')} rules hold`, `${tight} tight`, `${broken} broken`];
   return (
-    <Box component="footer" aria-label="bell line" sx={{ display: 'flex', alignItems: 'center', gap: 1, px: 2, minHeight: 36, borderTop: 1, borderColor: 'divider', '@media print': { display: 'none' } }}>
+    <Box
+      component="footer"
+      aria-label="bell line"
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 1,
+        px: 2,
+        minHeight: 36,
+        borderTop: 1,
+        borderColor: 'divider',
+        '@media print': { display: 'none' },
+      }}
+    >
       <Bell state={broken > 0 ? 'ringing' : tight > 0 ? 'due' : 'quiet'} />
       {problems.length > 0 ? (
         <Typography variant="body2" role="status" noWrap>
           not judged: {problems[0]!.message}
-          {problems.length > 1 ? ` (and ${problems.length - 1} more)` : ''} ▸ <Link href={`/stations/${id}/survey`}>mend it in Survey</Link>
+          {problems.length > 1 ? ` (and ${problems.length - 1} more)` : ''} ▸{' '}
+          <Link href={`/stations/${id}/survey`}>mend it in Survey</Link>
         </Typography>
       ) : (
         <Typography variant="body2" role="status" noWrap>

@@ -14,13 +14,37 @@ export interface Errand {
 export function GoTo({ open, onClose, errands }: { open: boolean; onClose(): void; errands: readonly Errand[] }) {
   const groups = [...new Set(errands.map((e) => e.group))];
   return (
-    <Dialog open={open} onClose={onClose} fullWidth maxWidth="xs" slotProps={{ paper: { 'aria-label': 'go to', sx: { alignSelf: 'flex-start', mt: 4 } } }}>
+    <Dialog
+      open={open}
+      onClose={onClose}
+      fullWidth
+      maxWidth="xs"
+      slotProps={{ paper: { 'aria-label': 'go to', sx: { alignSelf: 'flex-start', mt: 4 } } }}
+    >
       <Box
         sx={(theme) => ({
-          '& [cmdk-input]': { width: '100%', font: 'inherit', fontSize: 16, p: 1.5, border: 0, borderBottom: 1, borderColor: 'divider', bgcolor: 'transparent', color: 'text.primary', outline: 'none' },
+          '& [cmdk-input]': {
+            width: '100%',
+            font: 'inherit',
+            fontSize: 16,
+            p: 1.5,
+            border: 0,
+            borderBottom: 1,
+            borderColor: 'divider',
+            bgcolor: 'transparent',
+            color: 'text.primary',
+            outline: 'none',
+          },
           '& [cmdk-list]': { maxHeight: 380, overflow: 'auto', p: 0.5 },
           '& [cmdk-group-heading]': { ...theme.typography.label, px: 1, pt: 1 },
-          '& [cmdk-item]': { px: 1, py: 0.75, display: 'flex', justifyContent: 'space-between', cursor: 'pointer', borderRadius: 0.5 },
+          '& [cmdk-item]': {
+            px: 1,
+            py: 0.75,
+            display: 'flex',
+            justifyContent: 'space-between',
+            cursor: 'pointer',
+            borderRadius: 0.5,
+          },
           '& [cmdk-item][data-selected=true]': { bgcolor: 'primary.main', color: 'primary.contrastText' },
           '& [cmdk-empty]': { p: 2, color: 'text.secondary' },
         })}

@@ -49,8 +49,14 @@ export function Masthead({ stations, system, errands = [], crumbs, children }: P
   const all: Errand[] = [
     ...errands,
     { group: 'views', name: 'Round', keys: 'g r', run: () => router.push('/') },
-    ...stations.map((s) => ({ group: 'stations', name: `${s.name}, ${s.site}`, run: () => router.push(`/stations/${s.id}/levels`) })),
-    ...(Object.keys(THEME_NAMES) as ThemeName[]).filter((t) => t !== theme).map((t) => ({ group: 'surface', name: `theme: ${THEME_NAMES[t]}`, run: () => change({ theme: t }) })),
+    ...stations.map((s) => ({
+      group: 'stations',
+      name: `${s.name}, ${s.site}`,
+      run: () => router.push(`/stations/${s.id}/levels`),
+    })),
+    ...(Object.keys(THEME_NAMES) as ThemeName[])
+      .filter((t) => t !== theme)
+      .map((t) => ({ group: 'surface', name: `theme: ${THEME_NAMES[t]}`, run: () => change({ theme: t }) })),
     { group: 'surface', name: 'units: millimetres and litres', run: () => change({ units: 'metric' }) },
     { group: 'surface', name: 'units: inches and gallons', run: () => change({ units: 'us' }) },
     { group: 'surface', name: "units: each station's own", run: () => change({ units: null }) },
@@ -58,15 +64,44 @@ export function Masthead({ stations, system, errands = [], crumbs, children }: P
   ];
 
   return (
-    <Box component="header" sx={{ display: 'flex', alignItems: 'center', gap: 1.5, minHeight: 48, px: 2, borderBottom: 1, borderColor: 'divider', '@media print': { display: 'none' } }}>
-      <Typography component={Link} href="/" variant="h2" sx={{ color: 'text.primary', textDecoration: 'none', whiteSpace: 'nowrap' }}>
+    <Box
+      component="header"
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 1.5,
+        minHeight: 48,
+        px: 2,
+        borderBottom: 1,
+        borderColor: 'divider',
+        '@media print': { display: 'none' },
+      }}
+    >
+      <Typography
+        component={Link}
+        href="/"
+        variant="h2"
+        sx={{ color: 'text.primary', textDecoration: 'none', whiteSpace: 'nowrap' }}
+      >
         Pit Bell
       </Typography>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, minWidth: 0, flex: 1 }}>{crumbs}</Box>
-      <Button color="secondary" variant="text" onClick={() => setGoTo(true)} aria-keyshortcuts="/" sx={{ whiteSpace: 'nowrap', minWidth: 0 }}>
+      <Button
+        color="secondary"
+        variant="text"
+        onClick={() => setGoTo(true)}
+        aria-keyshortcuts="/"
+        sx={{ whiteSpace: 'nowrap', minWidth: 0 }}
+      >
         go to…
       </Button>
-      <ToggleButtonGroup exclusive value={system} aria-label="units" onChange={(_, units: UnitSystem | null) => units && change({ units })} sx={{ whiteSpace: 'nowrap', display: { xs: 'none', sm: 'flex' } }}>
+      <ToggleButtonGroup
+        exclusive
+        value={system}
+        aria-label="units"
+        onChange={(_, units: UnitSystem | null) => units && change({ units })}
+        sx={{ whiteSpace: 'nowrap', display: { xs: 'none', sm: 'flex' } }}
+      >
         <ToggleButton value="metric">mm·L</ToggleButton>
         <ToggleButton value="us">in·gal</ToggleButton>
       </ToggleButtonGroup>

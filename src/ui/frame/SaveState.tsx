@@ -11,7 +11,13 @@ export function SaveState({ busy, onSave }: { busy: boolean; onSave(): void }) {
   const saved = useEditor((s) => s.saved);
   return (
     <>
-      <Typography variant="body2" role="status" aria-label="save state" noWrap sx={{ display: { xs: 'none', sm: 'block' } }}>
+      <Typography
+        variant="body2"
+        role="status"
+        aria-label="save state"
+        noWrap
+        sx={{ display: { xs: 'none', sm: 'block' } }}
+      >
         {dirty ? 'not yet saved' : `saved ${clock(saved.savedAt)}`}
       </Typography>
       <Button variant="contained" disabled={!dirty || busy} onClick={onSave} aria-keyshortcuts="Control+S">

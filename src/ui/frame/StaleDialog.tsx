@@ -26,9 +26,14 @@ export function StaleDialog({ theirs, mine, onKeepMine, onTakeTheirs, onClose }:
       <DialogTitle id="stale-title">This station was saved elsewhere in between</DialogTitle>
       <DialogContent>
         <Typography variant="body2" sx={{ mb: 1 }}>
-          Revision {theirs.revision} was saved at {clock(theirs.savedAt)}. Nothing has been overwritten. Yours differs from it at:
+          Revision {theirs.revision} was saved at {clock(theirs.savedAt)}. Nothing has been overwritten. Yours differs
+          from it at:
         </Typography>
-        <Typography component="ul" variant="readingSmall" sx={{ m: 0, pl: 2, maxHeight: 200, overflow: 'auto', display: 'block' }}>
+        <Typography
+          component="ul"
+          variant="readingSmall"
+          sx={{ m: 0, pl: 2, maxHeight: 200, overflow: 'auto', display: 'block' }}
+        >
           {paths.length === 0 ? <li>nothing: they are alike</li> : paths.map((p) => <li key={p}>{p}</li>)}
         </Typography>
       </DialogContent>

@@ -62,11 +62,22 @@ export function StationFrame({ stations, children }: { stations: readonly Statio
     { group: 'this station', name: 'save', keys: 'Ctrl S', run: () => void saving.save() },
     { group: 'this station', name: 'undo', keys: 'Ctrl Z', run: undo },
     { group: 'this station', name: 'redo', keys: 'Ctrl Shift Z', run: redo },
-    { group: 'this station', name: 'take out as a file', run: () => downloadJson(fileNameOf(document.identity.name), document) },
+    {
+      group: 'this station',
+      name: 'take out as a file',
+      run: () => downloadJson(fileNameOf(document.identity.name), document),
+    },
   ];
 
   return (
-    <Box sx={{ display: 'flex', flexDirection: 'column', height: '100dvh', '@media print': { height: 'auto', display: 'block' } }}>
+    <Box
+      sx={{
+        display: 'flex',
+        flexDirection: 'column',
+        height: '100dvh',
+        '@media print': { height: 'auto', display: 'block' },
+      }}
+    >
       <Masthead
         stations={stations}
         system={system}
@@ -82,7 +93,18 @@ export function StationFrame({ stations, children }: { stations: readonly Statio
       >
         <SaveState busy={saving.busy} onSave={() => void saving.save()} />
       </Masthead>
-      <Box component="nav" aria-label="views" sx={{ display: 'flex', alignItems: 'center', px: 1, borderBottom: 1, borderColor: 'divider', '@media print': { display: 'none' } }}>
+      <Box
+        component="nav"
+        aria-label="views"
+        sx={{
+          display: 'flex',
+          alignItems: 'center',
+          px: 1,
+          borderBottom: 1,
+          borderColor: 'divider',
+          '@media print': { display: 'none' },
+        }}
+      >
         <Box sx={{ flex: 1, display: 'flex', minWidth: 0, overflowX: 'auto', scrollbarWidth: 'none' }}>
           {VIEWS.map((v) => (
             <ButtonBase
@@ -91,7 +113,16 @@ export function StationFrame({ stations, children }: { stations: readonly Statio
               href={`/stations/${id}/${v.path}`}
               aria-current={v.path === view ? 'page' : undefined}
               aria-keyshortcuts={`g ${v.key}`}
-              sx={{ px: { xs: 1.25, sm: 1.75 }, minHeight: 40, fontSize: 14, fontWeight: 600, color: 'text.secondary', borderBottom: 2, borderColor: 'transparent', '&[aria-current]': { color: 'primary.main', borderColor: 'primary.main' } }}
+              sx={{
+                px: { xs: 1.25, sm: 1.75 },
+                minHeight: 40,
+                fontSize: 14,
+                fontWeight: 600,
+                color: 'text.secondary',
+                borderBottom: 2,
+                borderColor: 'transparent',
+                '&[aria-current]': { color: 'primary.main', borderColor: 'primary.main' },
+              }}
             >
               {v.name}
             </ButtonBase>
@@ -104,12 +135,21 @@ export function StationFrame({ stations, children }: { stations: readonly Statio
           ↷
         </IconButton>
       </Box>
-      <Box component="main" sx={{ flex: 1, minHeight: 0, overflow: { xs: 'auto', md: 'hidden' }, '@media print': { overflow: 'visible' } }}>
+      <Box
+        component="main"
+        sx={{ flex: 1, minHeight: 0, overflow: { xs: 'auto', md: 'hidden' }, '@media print': { overflow: 'visible' } }}
+      >
         {children}
       </Box>
       <BellLine />
       {saving.theirs && (
-        <StaleDialog theirs={saving.theirs} mine={document} onKeepMine={() => void saving.keepMine()} onTakeTheirs={saving.takeTheirs} onClose={saving.later} />
+        <StaleDialog
+          theirs={saving.theirs}
+          mine={document}
+          onKeepMine={() => void saving.keepMine()}
+          onTakeTheirs={saving.takeTheirs}
+          onClose={saving.later}
+        />
       )}
     </Box>
   );

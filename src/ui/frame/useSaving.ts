@@ -15,7 +15,10 @@ export function useSaving() {
   const saveOn = async (base: number) => {
     const { id, document, judged } = store.getState();
     if (judged.problems.length > 0) {
-      enqueueSnackbar(`Not saved: ${judged.problems[0]!.path}: ${judged.problems[0]!.message}. What you wrote is kept in this browser.`, { variant: 'error' });
+      enqueueSnackbar(
+        `Not saved: ${judged.problems[0]!.path}: ${judged.problems[0]!.message}. What you wrote is kept in this browser.`,
+        { variant: 'error' },
+      );
       return;
     }
     setBusy(true);
@@ -23,7 +26,9 @@ export function useSaving() {
     setBusy(false);
     switch (outcome.state) {
       case 'saved':
-        store.getState().setSaved({ revision: outcome.saved.revision, savedAt: outcome.saved.savedAt, station: document });
+        store
+          .getState()
+          .setSaved({ revision: outcome.saved.revision, savedAt: outcome.saved.savedAt, station: document });
         setTheirs(null);
         enqueueSnackbar(`Saved as revision ${outcome.saved.revision}`);
         break;
@@ -31,10 +36,15 @@ export function useSaving() {
         setTheirs(outcome.theirs);
         break;
       case 'refused':
-        enqueueSnackbar(`Not saved: ${outcome.problems.map((p) => `${p.path}: ${p.message}`).join('; ')}`, { variant: 'error' });
+        enqueueSnackbar(`Not saved: ${outcome.problems.map((p) => `${p.path}: ${p.message}`).join('; ')}`, {
+          variant: 'error',
+        });
         break;
       case 'unreachable':
-        enqueueSnackbar('Not saved: the server does not answer. Your work is kept in this browser; save again when it is back.', { variant: 'error' });
+        enqueueSnackbar(
+          'Not saved: the server does not answer. Your work is kept in this browser; save again when it is back.',
+          { variant: 'error' },
+        );
         break;
     }
   };

@@ -12,13 +12,19 @@ import { CASE_LINES } from './caseLines';
 
 const CASES = ['low', 'design', 'peak', 'worst'] as const;
 
-const cycleOf = (judgement: Judgement, name: (typeof CASES)[number]): CycleResult => (name === 'worst' ? judgement.worst : judgement.cycles[name]);
+const cycleOf = (judgement: Judgement, name: (typeof CASES)[number]): CycleResult =>
+  name === 'worst' ? judgement.worst : judgement.cycles[name];
 
 /** How the case is drawn in the chart above; the peak is not drawn. */
 function LineSample({ name }: { name: (typeof CASES)[number] }) {
   const style = name === 'peak' ? null : CASE_LINES[name];
   return (
-    <Box component="svg" aria-hidden viewBox="0 0 28 8" sx={{ width: 28, height: 8, color: name === 'worst' ? 'error.main' : 'pit.surface' }}>
+    <Box
+      component="svg"
+      aria-hidden
+      viewBox="0 0 28 8"
+      sx={{ width: 28, height: 8, color: name === 'worst' ? 'error.main' : 'pit.surface' }}
+    >
       {style && <path d="M0 4 H28" stroke="currentColor" strokeWidth={style.width} strokeDasharray={style.dash} />}
     </Box>
   );
@@ -34,7 +40,14 @@ export function Cycles({ judgement, system }: { judgement: Judgement; system: Un
     <Table size="small" aria-label="cycles" sx={{ '& td': { whiteSpace: 'nowrap' } }}>
       <TableHead>
         <TableRow>
-          {[filling ? 'draw' : 'inflow', '', filling ? 'lasts' : 'fills in', filling ? 'fills in' : 'runs', 'cycle', 'starts, each pump'].map((h, i) => (
+          {[
+            filling ? 'draw' : 'inflow',
+            '',
+            filling ? 'lasts' : 'fills in',
+            filling ? 'fills in' : 'runs',
+            'cycle',
+            'starts, each pump',
+          ].map((h, i) => (
             <TableCell key={i}>{h}</TableCell>
           ))}
         </TableRow>

@@ -18,7 +18,11 @@ export function Doses({ judgement, system }: { judgement: Judgement; system: Uni
   const q = (kind: Parameters<typeof quantity>[0], value: number) => say(quantity(kind, value), system);
   const days = [
     { name: 'design day', brings: dosed.perDay, ...timedDay(duty.on, duty.off, dosed.volume) },
-    { name: 'peak day', brings: dosed.perDay * duty.peakDay, ...timedDay(duty.on, context.peak ? duty.peakOff : duty.off, dosed.volume) },
+    {
+      name: 'peak day',
+      brings: dosed.perDay * duty.peakDay,
+      ...timedDay(duty.on, context.peak ? duty.peakOff : duty.off, dosed.volume),
+    },
   ];
   return (
     <>
@@ -47,8 +51,10 @@ export function Doses({ judgement, system }: { judgement: Judgement; system: Uni
         </TableBody>
       </Table>
       <Typography variant="body2" sx={{ p: 1.5 }}>
-        The timer starts the pump, not the level: its float only lets the timer run. One dose is {q('volume', dosed.volume)}
-        {dosed.fills > 0 && `, ${(dosed.volume / dosed.fills).toFixed(1)} times what the laterals hold`}; while a design day comes faster than it is dosed, {q('volume', dosed.surge)} gathers.
+        The timer starts the pump, not the level: its float only lets the timer run. One dose is{' '}
+        {q('volume', dosed.volume)}
+        {dosed.fills > 0 && `, ${(dosed.volume / dosed.fills).toFixed(1)} times what the laterals hold`}; while a design
+        day comes faster than it is dosed, {q('volume', dosed.surge)} gathers.
       </Typography>
     </>
   );

@@ -21,7 +21,10 @@ import { TapePaper } from './TapePaper';
 import { useQuiet } from '../parts/useQuiet';
 import { WaterList } from './WaterList';
 
-const SawtoothChart = dynamic(() => import('./SawtoothChart').then((m) => m.SawtoothChart), { ssr: false, loading: () => <Box sx={{ p: 1.5 }}>drawing the cycle…</Box> });
+const SawtoothChart = dynamic(() => import('./SawtoothChart').then((m) => m.SawtoothChart), {
+  ssr: false,
+  loading: () => <Box sx={{ p: 1.5 }}>drawing the cycle…</Box>,
+});
 
 interface Figure {
   readonly label: string;
@@ -33,24 +36,48 @@ function figuresOf({ worst, cycles, reserve, context }: Judgement): Figure[] {
   const { duty } = context.station;
   const { design } = cycles;
   const bell: Figure = { label: 'bell to overflow', value: reserve ? quantity('duration', reserve.design) : null };
-  const delivers: Figure = { label: 'delivers at start', value: context.atLead.ok ? quantity('flow', context.atLead.flow) : null };
+  const delivers: Figure = {
+    label: 'delivers at start',
+    value: context.atLead.ok ? quantity('flow', context.atLead.flow) : null,
+  };
   if (duty.kind === 'dose' && duty.mode === 'timed') {
     const dosed = doseFigures(context);
     const day = dosed.ok ? timedDay(duty.on, duty.off, dosed.volume) : null;
-    return [delivers, { label: 'one dose', value: dosed.ok ? quantity('volume', dosed.volume) : null }, { label: 'doses a day', value: day ? quantity('count', day.dosesPerDay) : null }, bell];
+    return [
+      delivers,
+      { label: 'one dose', value: dosed.ok ? quantity('volume', dosed.volume) : null },
+      { label: 'doses a day', value: day ? quantity('count', day.dosesPerDay) : null },
+      bell,
+    ];
   }
   const filling = duty.kind === 'fill';
   return [
     delivers,
-    { label: filling ? 'starts, worst draw' : 'starts, worst inflow', value: worst.ok ? quantity('rate', worst.startsPerHour) : null },
-    { label: filling ? 'fills, design draw' : 'run, design inflow', value: design.ok && design.keepsUp ? quantity('time', design.run) : null },
+    {
+      label: filling ? 'starts, worst draw' : 'starts, worst inflow',
+      value: worst.ok ? quantity('rate', worst.startsPerHour) : null,
+    },
+    {
+      label: filling ? 'fills, design draw' : 'run, design inflow',
+      value: design.ok && design.keepsUp ? quantity('time', design.run) : null,
+    },
     bell,
   ];
 }
 
 function Figures({ judgement, system }: { judgement: Judgement; system: UnitSystem }) {
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(112px, 1fr))', gap: 1.5, px: 1.5, py: 1, borderBottom: 1, borderColor: 'divider' }}>
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: 'repeat(auto-fit, minmax(112px, 1fr))',
+        gap: 1.5,
+        px: 1.5,
+        py: 1,
+        borderBottom: 1,
+        borderColor: 'divider',
+      }}
+    >
       {figuresOf(judgement).map(({ label, value }) => (
         <Reading key={label} big label={label} value={value} system={system} />
       ))}
@@ -61,7 +88,15 @@ function Figures({ judgement, system }: { judgement: Judgement; system: UnitSyst
 type Sheet = 'cycle' | 'tape' | 'water' | 'plan' | 'set';
 
 /** What lies under the rules. */
-const SheetOf = memo(function SheetOf({ sheet, judgement, system }: { sheet: Sheet; judgement: Judgement; system: UnitSystem }) {
+const SheetOf = memo(function SheetOf({
+  sheet,
+  judgement,
+  system,
+}: {
+  sheet: Sheet;
+  judgement: Judgement;
+  system: UnitSystem;
+}) {
   switch (sheet) {
     case 'cycle':
       if (isTimed(judgement.context.station)) return <Doses judgement={judgement} system={system} />;
@@ -94,33 +129,50 @@ export function LevelsView() {
   const calm = useQuiet(judgement, 80);
   return (
     <>
-    <Box className="no-print" sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) minmax(0, 1.05fr)' }, height: { md: '100%' } }}>
-      <Box sx={{ height: { xs: 560, md: '100%' }, minHeight: 0, borderRight: { md: 1 }, borderColor: { md: 'divider' } }}>
-        <StationShaft movable guess={{ width: 600, height: 660 }} />
-      </Box>
-      <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}>
-        {problems.length > 0 && (
-          <Alert severity="error">
-            The figures are those of the last sound document: {problems[0]!.message}. <Link href={`/stations/${id}/survey`}>Mend it in Survey</Link>
-          </Alert>
-        )}
-        <Figures judgement={judgement} system={system} />
-        <Box sx={{ flex: '1 1 55%', minHeight: 0, overflow: 'auto', opacity: problems.length > 0 ? 0.55 : 1 }}>
-          <RuleBars />
+      <Box
+        className="no-print"
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) minmax(0, 1.05fr)' },
+          height: { md: '100%' },
+        }}
+      >
+        <Box
+          sx={{ height: { xs: 560, md: '100%' }, minHeight: 0, borderRight: { md: 1 }, borderColor: { md: 'divider' } }}
+        >
+          <StationShaft movable guess={{ width: 600, height: 660 }} />
         </Box>
-        <Tabs value={sheet} onChange={(_, v: Sheet) => setSheet(v)} aria-label="figures" variant="scrollable" scrollButtons={false} sx={{ borderTop: 1, borderBottom: 1, borderColor: 'divider' }}>
-          <Tab value="cycle" label="cycle" />
-          <Tab value="tape" label="tape list" />
-          <Tab value="water" label="water to each trip" />
-          <Tab value="plan" label="from above" />
-          <Tab value="set" label="set levels for me" />
-        </Tabs>
-        <Box role="tabpanel" tabIndex={0} aria-label={sheet} sx={{ flex: '1 1 45%', minHeight: 0, overflow: 'auto' }}>
-          <SheetOf sheet={sheet} judgement={calm} system={system} />
+        <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}>
+          {problems.length > 0 && (
+            <Alert severity="error">
+              The figures are those of the last sound document: {problems[0]!.message}.{' '}
+              <Link href={`/stations/${id}/survey`}>Mend it in Survey</Link>
+            </Alert>
+          )}
+          <Figures judgement={judgement} system={system} />
+          <Box sx={{ flex: '1 1 55%', minHeight: 0, overflow: 'auto', opacity: problems.length > 0 ? 0.55 : 1 }}>
+            <RuleBars />
+          </Box>
+          <Tabs
+            value={sheet}
+            onChange={(_, v: Sheet) => setSheet(v)}
+            aria-label="figures"
+            variant="scrollable"
+            scrollButtons={false}
+            sx={{ borderTop: 1, borderBottom: 1, borderColor: 'divider' }}
+          >
+            <Tab value="cycle" label="cycle" />
+            <Tab value="tape" label="tape list" />
+            <Tab value="water" label="water to each trip" />
+            <Tab value="plan" label="from above" />
+            <Tab value="set" label="set levels for me" />
+          </Tabs>
+          <Box role="tabpanel" tabIndex={0} aria-label={sheet} sx={{ flex: '1 1 45%', minHeight: 0, overflow: 'auto' }}>
+            <SheetOf sheet={sheet} judgement={calm} system={system} />
+          </Box>
         </Box>
       </Box>
-    </Box>
-    <TapePaper />
+      <TapePaper />
     </>
   );
 }

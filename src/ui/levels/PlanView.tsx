@@ -61,7 +61,10 @@ function useTurning({ layout }: PlanScene) {
         if (turning.current !== id) return;
         const box = e.currentTarget.ownerSVGElement!.getBoundingClientRect();
         const at = clipPoint(document, sensor.place.from === 'pole' ? { ...sensor.place, offset: 0 } : sensor.place);
-        const [dx, dy] = [e.clientX - box.left - layout.x - at.x * layout.scale, layout.y - at.y * layout.scale - (e.clientY - box.top)];
+        const [dx, dy] = [
+          e.clientX - box.left - layout.x - at.x * layout.scale,
+          layout.y - at.y * layout.scale - (e.clientY - box.top),
+        ];
         turn(id, () => Math.round((Math.atan2(dx, dy) * 180) / Math.PI / TURN) * TURN);
       },
       onPointerUp: end,
@@ -76,7 +79,8 @@ function useTurning({ layout }: PlanScene) {
   };
 }
 
-const stateOf = ({ clearance }: Clearance, room: number) => (clearance < 0 ? 'touches' : clearance < room ? 'tight' : 'clear');
+const stateOf = ({ clearance }: Clearance, room: number) =>
+  clearance < 0 ? 'touches' : clearance < room ? 'tight' : 'clear';
 
 /** The pit from above, floats turned round their clips, and the room that each keeps from everything over its whole swing. */
 export function PlanView({ judgement, system }: { judgement: Judgement; system: UnitSystem }) {
@@ -108,7 +112,11 @@ export function PlanView({ judgement, system }: { judgement: Judgement; system: 
             )}
           </Box>
         )}
-        <Table size="small" aria-label="room over the whole swing" sx={{ '& td, & th': { px: 0.75, py: 0.4, fontSize: 12.5 } }}>
+        <Table
+          size="small"
+          aria-label="room over the whole swing"
+          sx={{ '& td, & th': { px: 0.75, py: 0.4, fontSize: 12.5 } }}
+        >
           <TableHead>
             <TableRow>
               {['float', 'and', 'least room', 'with the water at'].map((h) => (
@@ -118,15 +126,25 @@ export function PlanView({ judgement, system }: { judgement: Judgement; system: 
           </TableHead>
           <TableBody>
             {clearances.slice(0, 14).map((c) => (
-              <TableRow key={`${c.float} ${c.other} ${c.name}`} onPointerEnter={() => point([`float:${c.float}`, ...(c.other.startsWith('float:') ? [c.other as `float:${string}`] : [])])} onPointerLeave={() => point([])}>
+              <TableRow
+                key={`${c.float} ${c.other} ${c.name}`}
+                onPointerEnter={() =>
+                  point([`float:${c.float}`, ...(c.other.startsWith('float:') ? [c.other as `float:${string}`] : [])])
+                }
+                onPointerLeave={() => point([])}
+              >
                 <TableCell component="th" scope="row">
                   {role(c.float)}
                 </TableCell>
-                <TableCell>{c.other.startsWith('float:') && c.name === c.other.slice(6) ? role(c.name) : c.name}</TableCell>
+                <TableCell>
+                  {c.other.startsWith('float:') && c.name === c.other.slice(6) ? role(c.name) : c.name}
+                </TableCell>
                 <TableCell sx={{ whiteSpace: 'nowrap', fontWeight: c.clearance < settings.swingClearance ? 700 : 400 }}>
                   {stateOf(c, settings.swingClearance)} {say(quantity('height', Math.max(c.clearance, 0)), system)}
                 </TableCell>
-                <TableCell sx={{ whiteSpace: 'nowrap' }}>{c.lands ? 'hanging' : say(quantity('height', c.level), system)}</TableCell>
+                <TableCell sx={{ whiteSpace: 'nowrap' }}>
+                  {c.lands ? 'hanging' : say(quantity('height', c.level), system)}
+                </TableCell>
               </TableRow>
             ))}
           </TableBody>

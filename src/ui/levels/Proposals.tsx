@@ -45,8 +45,10 @@ function Offered({ proposal, system }: { proposal: Extract<Proposal, { ok: true 
     showGhosts(sensors);
     return () => showGhosts(null);
   }, [sensors, showGhosts]);
-  const differs = (id: string) => JSON.stringify(sensors.find((s) => s.id === id)) !== JSON.stringify(document.sensors.find((s) => s.id === id));
-  const take = (id: string) => edit((d) => ({ ...d, sensors: d.sensors.map((s) => sensors.find((p) => p.id === id && p.id === s.id) ?? s) }));
+  const differs = (id: string) =>
+    JSON.stringify(sensors.find((s) => s.id === id)) !== JSON.stringify(document.sensors.find((s) => s.id === id));
+  const take = (id: string) =>
+    edit((d) => ({ ...d, sensors: d.sensors.map((s) => sensors.find((p) => p.id === id && p.id === s.id) ?? s) }));
   const ids = [...new Set(sensors.map((s) => s.id))].filter(differs);
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1 }}>
@@ -55,7 +57,11 @@ function Offered({ proposal, system }: { proposal: Extract<Proposal, { ok: true 
           <GainLine key={g.what} gain={g} system={system} />
         ))}
       </Box>
-      {gives.length > 0 && <Typography variant="body2">It gives up what should hold but nothing on the tape keeps: {gives.join('; ')}.</Typography>}
+      {gives.length > 0 && (
+        <Typography variant="body2">
+          It gives up what should hold but nothing on the tape keeps: {gives.join('; ')}.
+        </Typography>
+      )}
       {moves.length === 0 ? (
         <Typography variant="body2">Nothing is to be moved: what hangs there serves this best.</Typography>
       ) : (
@@ -70,7 +76,11 @@ function Offered({ proposal, system }: { proposal: Extract<Proposal, { ok: true 
         </Box>
       )}
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-        <Button variant="contained" disabled={ids.length === 0} onClick={() => edit((d) => ({ ...d, sensors: [...sensors] }))}>
+        <Button
+          variant="contained"
+          disabled={ids.length === 0}
+          onClick={() => edit((d) => ({ ...d, sensors: [...sensors] }))}
+        >
           {ids.length === 0 ? 'taken' : 'take it whole'}
         </Button>
         {ids.length > 1 &&
@@ -91,9 +101,16 @@ function None({ proposal, system }: { proposal: Extract<Proposal, { ok: false }>
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1 }}>
       <Alert severity="error">
-        No setting on the tape keeps everything that must hold. {proposal.bites.length > 0 ? `What stands in the way: ${proposal.bites.join('; ')}.` : 'Several rules together stand in the way.'}
+        No setting on the tape keeps everything that must hold.{' '}
+        {proposal.bites.length > 0
+          ? `What stands in the way: ${proposal.bites.join('; ')}.`
+          : 'Several rules together stand in the way.'}
       </Alert>
-      <Typography variant="h3">{proposal.remedies.length > 0 ? 'The least changes that help' : 'No single change that was tried helps: another pump or another pit.'}</Typography>
+      <Typography variant="h3">
+        {proposal.remedies.length > 0
+          ? 'The least changes that help'
+          : 'No single change that was tried helps: another pump or another pit.'}
+      </Typography>
       {proposal.remedies.map((r, i) => (
         <Box key={i} sx={{ display: 'flex', gap: 1, alignItems: 'center', justifyContent: 'space-between' }}>
           <Typography variant="body2">{sayPhrase(r.says, system)}</Typography>
@@ -115,10 +132,19 @@ export function Proposals({ system }: { system: UnitSystem }) {
   if (!sound) return <Typography sx={{ p: 1.5 }}>The document contradicts itself: mend it in Survey first.</Typography>;
   const chosen = proposed.state === 'there' ? proposed.proposals.find((p) => p.aim === aim) : undefined;
   // Taking a proposal changes the floats, not what it was made for.
-  const stale = proposed.state === 'there' && (['vessel', 'inflow', 'pumps', 'discharge', 'settings', 'duty', 'control'] as const).some((part) => document[part] !== proposed.of[part]);
+  const stale =
+    proposed.state === 'there' &&
+    (['vessel', 'inflow', 'pumps', 'discharge', 'settings', 'duty', 'control'] as const).some(
+      (part) => document[part] !== proposed.of[part],
+    );
   return (
     <Box sx={{ p: 1.5, display: 'flex', flexDirection: 'column', gap: 1.25 }}>
-      <ToggleButtonGroup exclusive value={aim} aria-label="what the levels are to serve" onChange={(_, a: Aim | null) => a && setAim(a)}>
+      <ToggleButtonGroup
+        exclusive
+        value={aim}
+        aria-label="what the levels are to serve"
+        onChange={(_, a: Aim | null) => a && setAim(a)}
+      >
         {aims.map((a) => (
           <ToggleButton key={a} value={a}>
             {AIM_WORDS[a]}
@@ -134,12 +160,26 @@ export function Proposals({ system }: { system: UnitSystem }) {
       )}
       {(proposed.state === 'stopped' || proposed.state === 'failed' || stale) && (
         <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center' }}>
-          <Typography variant="body2">{stale ? 'The station has changed since.' : proposed.state === 'stopped' ? 'Stopped.' : 'It could not be worked out.'}</Typography>
+          <Typography variant="body2">
+            {stale
+              ? 'The station has changed since.'
+              : proposed.state === 'stopped'
+                ? 'Stopped.'
+                : 'It could not be worked out.'}
+          </Typography>
           <Button onClick={ask}>propose again</Button>
         </Box>
       )}
-      {chosen && (chosen.ok ? <Offered key={aim} proposal={chosen} system={system} /> : <None proposal={chosen} system={system} />)}
-      <Typography variant="label">Every setting proposed is a mark of the tape ({system === 'us' ? '1/4"' : '5 mm'}), judged after rounding. Found hangings are counted from where recorded.</Typography>
+      {chosen &&
+        (chosen.ok ? (
+          <Offered key={aim} proposal={chosen} system={system} />
+        ) : (
+          <None proposal={chosen} system={system} />
+        ))}
+      <Typography variant="label">
+        Every setting proposed is a mark of the tape ({system === 'us' ? '1/4"' : '5 mm'}), judged after rounding. Found
+        hangings are counted from where recorded.
+      </Typography>
     </Box>
   );
 }

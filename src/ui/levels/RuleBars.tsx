@@ -9,15 +9,32 @@ import { say, sayPhrase, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { settingsOfRule } from '../survey/settingFields';
 
-const WORD: Readonly<Record<RuleState, string>> = { holds: 'holds', tight: 'tight', broken: 'broken', unknown: 'not known', 'not-applicable': 'not asked' };
+const WORD: Readonly<Record<RuleState, string>> = {
+  holds: 'holds',
+  tight: 'tight',
+  broken: 'broken',
+  unknown: 'not known',
+  'not-applicable': 'not asked',
+};
 
 /** How far from the need, as a bar about its middle: right of it slack, left of it what is missing. Full length is once the need. */
 function SlackBar({ rule }: { rule: JudgedRule }) {
   const share = rule.share === null ? 0 : Math.min(Math.max(rule.share, -1), 1);
-  const pattern = { holds: 'text.primary', tight: 'warning.main', broken: 'error.main', unknown: 'divider', 'not-applicable': 'divider' }[rule.state];
+  const pattern = {
+    holds: 'text.primary',
+    tight: 'warning.main',
+    broken: 'error.main',
+    unknown: 'divider',
+    'not-applicable': 'divider',
+  }[rule.state];
   return (
-    <Box aria-hidden sx={{ position: 'relative', height: 10, width: '100%', borderBottom: 1, borderColor: 'divider', color: pattern }}>
-      <Box sx={{ position: 'absolute', left: '35%', top: -2, bottom: -3, borderLeft: 1, borderColor: 'text.primary' }} />
+    <Box
+      aria-hidden
+      sx={{ position: 'relative', height: 10, width: '100%', borderBottom: 1, borderColor: 'divider', color: pattern }}
+    >
+      <Box
+        sx={{ position: 'absolute', left: '35%', top: -2, bottom: -3, borderLeft: 1, borderColor: 'text.primary' }}
+      />
       <Box
         sx={{
           position: 'absolute',
@@ -27,7 +44,11 @@ function SlackBar({ rule }: { rule: JudgedRule }) {
           ...(share < 0 ? { right: '65%', width: `${-share * 35}%` } : { left: '35%', width: `${share * 65}%` }),
           ...(rule.state === 'holds'
             ? { bgcolor: 'currentColor' }
-            : { border: 1, borderColor: 'currentColor', backgroundImage: 'repeating-linear-gradient(45deg, currentColor 0 2px, transparent 2px 5px)' }),
+            : {
+                border: 1,
+                borderColor: 'currentColor',
+                backgroundImage: 'repeating-linear-gradient(45deg, currentColor 0 2px, transparent 2px 5px)',
+              }),
         }}
       />
     </Box>
@@ -37,7 +58,10 @@ function SlackBar({ rule }: { rule: JudgedRule }) {
 function slackWords(rule: JudgedRule, system: UnitSystem): string {
   if (!rule.needs || !rule.has || !rule.slack) return '';
   const sense = rule.sense === 'at-most' ? 'at most' : 'at least';
-  const slack = rule.slack.value < 0 ? `short by ${say({ ...rule.slack, value: -rule.slack.value }, system)}` : `slack ${say(rule.slack, system)}`;
+  const slack =
+    rule.slack.value < 0
+      ? `short by ${say({ ...rule.slack, value: -rule.slack.value }, system)}`
+      : `slack ${say(rule.slack, system)}`;
   return `needs ${sense} ${say(rule.needs, system)}, has ${say(rule.has, system)}, ${slack}`;
 }
 
@@ -61,7 +85,8 @@ function RuleSettings({ id }: { id: string }) {
 }
 
 /** Most rules say the same from one mark of a drag to the next: those rows are not drawn again. */
-const sameRow = (a: RowProps, b: RowProps): boolean => a.open === b.open && a.onToggle === b.onToggle && JSON.stringify(a.rule) === JSON.stringify(b.rule);
+const sameRow = (a: RowProps, b: RowProps): boolean =>
+  a.open === b.open && a.onToggle === b.onToggle && JSON.stringify(a.rule) === JSON.stringify(b.rule);
 
 const RuleRow = memo(function RuleRow({ rule, open, onToggle }: RowProps) {
   const system = useStationSystem();
@@ -74,17 +99,46 @@ const RuleRow = memo(function RuleRow({ rule, open, onToggle }: RowProps) {
     if (open) row.current?.scrollIntoView({ block: 'nearest' });
   }, [open]);
   return (
-    <Box component="li" ref={row} sx={{ listStyle: 'none', borderBottom: 1, borderColor: 'divider', bgcolor: lit ? 'action.hover' : undefined }} onPointerEnter={answer} onPointerLeave={() => point([])}>
-      <ButtonBase onClick={() => onToggle(rule.id)} onFocus={answer} onBlur={() => point([])} aria-expanded={open} sx={{ display: 'grid', gridTemplateColumns: 'minmax(150px, 1.1fr) 58px minmax(110px, 1fr) minmax(150px, 1.25fr)', gap: 1.25, alignItems: 'center', width: '100%', textAlign: 'left', px: 1.5, py: 0.6, minHeight: 34 }}>
+    <Box
+      component="li"
+      ref={row}
+      sx={{ listStyle: 'none', borderBottom: 1, borderColor: 'divider', bgcolor: lit ? 'action.hover' : undefined }}
+      onPointerEnter={answer}
+      onPointerLeave={() => point([])}
+    >
+      <ButtonBase
+        onClick={() => onToggle(rule.id)}
+        onFocus={answer}
+        onBlur={() => point([])}
+        aria-expanded={open}
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: 'minmax(150px, 1.1fr) 58px minmax(110px, 1fr) minmax(150px, 1.25fr)',
+          gap: 1.25,
+          alignItems: 'center',
+          width: '100%',
+          textAlign: 'left',
+          px: 1.5,
+          py: 0.6,
+          minHeight: 34,
+        }}
+      >
         <Typography variant="body2" component="span" sx={{ fontWeight: 600 }}>
           {rule.title}
         </Typography>
-        <Typography variant="body2" component="span" color={rule.state === 'broken' ? 'error' : 'text.primary'} sx={{ fontWeight: rule.state === 'holds' ? 400 : 700 }}>
+        <Typography
+          variant="body2"
+          component="span"
+          color={rule.state === 'broken' ? 'error' : 'text.primary'}
+          sx={{ fontWeight: rule.state === 'holds' ? 400 : 700 }}
+        >
           {WORD[rule.state]}
         </Typography>
         <SlackBar rule={rule} />
         <Typography variant="readingSmall" component="span" sx={{ fontSize: 12 }}>
-          {rule.has && rule.needs ? `${say(rule.has, system)} ${rule.sense === 'at-most' ? '≤' : '≥'} ${say(rule.needs, system)}` : '–'}
+          {rule.has && rule.needs
+            ? `${say(rule.has, system)} ${rule.sense === 'at-most' ? '≤' : '≥'} ${say(rule.needs, system)}`
+            : '–'}
         </Typography>
       </ButtonBase>
       {open && (

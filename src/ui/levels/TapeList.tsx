@@ -24,14 +24,32 @@ function RimDown({ path, label, system }: { path: string; label: string; system:
   const problem = useEditor((s) => s.judged.problems.find((p) => p.path === path)?.message);
   const depth = depthOf(document.vessel.shape);
   const value = getAt(document, path) as number;
-  return <QuantityInput label={label} kind="height" system={system} value={Number((depth - value).toFixed(7))} problem={problem} onCommit={(down) => edit((d) => setAt(d, path, Number((depthOf(d.vessel.shape) - down).toFixed(7))))} />;
+  return (
+    <QuantityInput
+      label={label}
+      kind="height"
+      system={system}
+      value={Number((depth - value).toFixed(7))}
+      problem={problem}
+      onCommit={(down) => edit((d) => setAt(d, path, Number((depthOf(d.vessel.shape) - down).toFixed(7))))}
+    />
+  );
 }
 
 function Plain({ path, label, system }: { path: string; label: string; system: UnitSystem }) {
   const value = useEditor((s) => getAt(s.document, path) as number);
   const edit = useEditor((s) => s.edit);
   const problem = useEditor((s) => s.judged.problems.find((p) => p.path === path)?.message);
-  return <QuantityInput label={label} kind="height" system={system} value={value} problem={problem} onCommit={(v) => edit((d) => setAt(d, path, v))} />;
+  return (
+    <QuantityInput
+      label={label}
+      kind="height"
+      system={system}
+      value={value}
+      problem={problem}
+      onCommit={(v) => edit((d) => setAt(d, path, v))}
+    />
+  );
 }
 
 /** The list that goes to the pit, lowest float first: each setting rim down as it is measured, floor up as the rules are written. */
@@ -39,7 +57,12 @@ export function TapeList({ judgement, system }: { judgement: Judgement; system: 
   const sensors = useEditor((s) => s.document.sensors);
   const point = useEditor((s) => s.point);
   const height = (v: number) => say(quantity('height', v), system);
-  const write = () => downloadText(fileNameOf(judgement.context.station.identity.name, 'tape list', 'csv'), 'text/csv', Papa.unparse(tapeCsvRows(judgement, system)));
+  const write = () =>
+    downloadText(
+      fileNameOf(judgement.context.station.identity.name, 'tape list', 'csv'),
+      'text/csv',
+      Papa.unparse(tapeCsvRows(judgement, system)),
+    );
   return (
     <>
       <Table size="small" aria-label="tape list" sx={{ '& td, & th': { px: 1 } }}>
@@ -55,8 +78,18 @@ export function TapeList({ judgement, system }: { judgement: Judgement; system: 
             const at = `sensors.${sensors.findIndex((s) => s.id === row.sensor)}`;
             const here = () => point([`float:${row.sensor}`]);
             return (
-              <TableRow key={row.sensor} onPointerEnter={here} onFocus={here} onPointerLeave={() => point([])} sx={{ '& td': { verticalAlign: 'top' } }}>
-                <TableCell component="th" scope="row" sx={{ fontWeight: 600, whiteSpace: 'nowrap', verticalAlign: 'top' }}>
+              <TableRow
+                key={row.sensor}
+                onPointerEnter={here}
+                onFocus={here}
+                onPointerLeave={() => point([])}
+                sx={{ '& td': { verticalAlign: 'top' } }}
+              >
+                <TableCell
+                  component="th"
+                  scope="row"
+                  sx={{ fontWeight: 600, whiteSpace: 'nowrap', verticalAlign: 'top' }}
+                >
                   {row.order} {row.role}
                   {row.bearing !== null && (
                     <Typography variant="label" sx={{ display: 'block' }}>
@@ -65,21 +98,35 @@ export function TapeList({ judgement, system }: { judgement: Judgement; system: 
                   )}
                 </TableCell>
                 <TableCell sx={{ minWidth: 104, '& > div + div': { mt: 1.25 } }}>
-                  {row.settings.map((m) => (m.of === 'height' ? <RimDown key={m.field} path={`${at}.${m.field}`} label={m.label} system={system} /> : <Plain key={m.field} path={`${at}.${m.field}`} label={m.label} system={system} />))}
+                  {row.settings.map((m) =>
+                    m.of === 'height' ? (
+                      <RimDown key={m.field} path={`${at}.${m.field}`} label={m.label} system={system} />
+                    ) : (
+                      <Plain key={m.field} path={`${at}.${m.field}`} label={m.label} system={system} />
+                    ),
+                  )}
                 </TableCell>
                 <TableCell sx={{ whiteSpace: 'nowrap' }}>{height(row.floorUp)}</TableCell>
                 <TableCell sx={{ whiteSpace: 'nowrap' }}>
                   {height(row.rise)}
-                  {row.measured && <Typography variant="label" sx={{ display: 'block' }}>measured</Typography>}
+                  {row.measured && (
+                    <Typography variant="label" sx={{ display: 'block' }}>
+                      measured
+                    </Typography>
+                  )}
                 </TableCell>
                 <TableCell sx={{ whiteSpace: 'nowrap' }}>{height(row.fall)}</TableCell>
                 <TableCell sx={{ whiteSpace: 'nowrap' }}>
                   {say(quantity('volume', row.water), system)}
-                  <Typography variant="label" sx={{ display: 'block' }}>hose {say(quantity('time', row.byHose), system)}</Typography>
+                  <Typography variant="label" sx={{ display: 'block' }}>
+                    hose {say(quantity('time', row.byHose), system)}
+                  </Typography>
                 </TableCell>
                 <TableCell sx={{ whiteSpace: 'nowrap' }}>
                   cut {say(quantity('distance', row.cord), system)}
-                  <Typography variant="label" sx={{ display: 'block' }}>has {say(quantity('distance', row.cordHas), system)}</Typography>
+                  <Typography variant="label" sx={{ display: 'block' }}>
+                    has {say(quantity('distance', row.cordHas), system)}
+                  </Typography>
                 </TableCell>
               </TableRow>
             );
@@ -90,7 +137,17 @@ export function TapeList({ judgement, system }: { judgement: Judgement; system: 
       <Box sx={{ display: 'flex', gap: 1, m: 1, flexWrap: 'wrap' }}>
         <Button onClick={() => window.print()}>print the tape list</Button>
         <Button onClick={write}>tape list as CSV</Button>
-        <Button onClick={() => downloadText(fileNameOf(judgement.context.station.identity.name, 'shaft', 'svg'), 'image/svg+xml', shaftFile(judgement.context, system))}>shaft as SVG</Button>
+        <Button
+          onClick={() =>
+            downloadText(
+              fileNameOf(judgement.context.station.identity.name, 'shaft', 'svg'),
+              'image/svg+xml',
+              shaftFile(judgement.context, system),
+            )
+          }
+        >
+          shaft as SVG
+        </Button>
       </Box>
     </>
   );
@@ -123,5 +180,8 @@ function FoundMoves({ system }: { system: UnitSystem }) {
 
 /** The shaft at the size of a page, with the water at the stop. */
 function shaftFile(context: Judgement['context'], system: UnitSystem): string {
-  return shaftSvg(shaftScene(context, { width: 560, height: 720, detail: 'full', system, level: context.stop }), `${context.station.identity.site}, ${context.station.identity.name}`);
+  return shaftSvg(
+    shaftScene(context, { width: 560, height: 720, detail: 'full', system, level: context.stop }),
+    `${context.station.identity.site}, ${context.station.identity.name}`,
+  );
 }

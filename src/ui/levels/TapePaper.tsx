@@ -25,7 +25,15 @@ function TapeSheet() {
   const scene = shaftScene(context, { width: 420, height: 480, detail: 'full', system, level: context.stop });
   const height = (v: number) => say(quantity('height', v), system);
   return (
-    <Box aria-hidden sx={{ display: 'none', '@media print': { display: 'block' }, '& table': { borderCollapse: 'collapse', width: '100%', my: 2 }, '& td, & th': { textAlign: 'left', borderBottom: 1, borderColor: 'divider', py: 0.75 } }}>
+    <Box
+      aria-hidden
+      sx={{
+        display: 'none',
+        '@media print': { display: 'block' },
+        '& table': { borderCollapse: 'collapse', width: '100%', my: 2 },
+        '& td, & th': { textAlign: 'left', borderBottom: 1, borderColor: 'divider', py: 0.75 },
+      }}
+    >
       <Typography variant="h1" component="p">
         {identity.site}, {identity.name}: tape list
       </Typography>
@@ -71,7 +79,10 @@ function TapeSheet() {
       </table>
       <Typography>
         Water from the floor:{' '}
-        {raise.map((r) => `${markWords(r.to, context.station.duty)} ${say(quantity('volume', r.fromFloor), system)}`).join(', ')}.
+        {raise
+          .map((r) => `${markWords(r.to, context.station.duty)} ${say(quantity('volume', r.fromFloor), system)}`)
+          .join(', ')}
+        .
       </Typography>
       <Typography>Isolate, lock and prove dead before reaching in. Do not enter the pit.</Typography>
     </Box>

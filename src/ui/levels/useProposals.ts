@@ -5,7 +5,11 @@ import type { Proposal } from '@/core/proposals';
 import type { Station } from '@/core/station';
 import type { ProposalsApi } from '@/workers/proposals';
 
-export type Proposed = { state: 'working' } | { state: 'stopped' } | { state: 'failed' } | { state: 'there'; of: Station; proposals: readonly Proposal[] };
+export type Proposed =
+  | { state: 'working' }
+  | { state: 'stopped' }
+  | { state: 'failed' }
+  | { state: 'there'; of: Station; proposals: readonly Proposal[] };
 
 const open = () => new Worker(new URL('../../workers/proposals.ts', import.meta.url), { type: 'module' });
 

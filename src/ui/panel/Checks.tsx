@@ -6,7 +6,15 @@ import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
 import { getAt, setAt } from '@/core/editing';
 import { quantity, say, sayPhrase } from '@/core/units';
-import { boxChecks, controlFigures, sizeName, soldSizes, supplyFigures, typicalAmpacity, type WiringCheck } from '@/core/wiring';
+import {
+  boxChecks,
+  controlFigures,
+  sizeName,
+  soldSizes,
+  supplyFigures,
+  typicalAmpacity,
+  type WiringCheck,
+} from '@/core/wiring';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { useQuiet } from '../parts/useQuiet';
 import { ChoiceField, QuantityField } from '../survey/fields';
@@ -26,7 +34,15 @@ function SizeField({ path, label }: { path: string; label: string }) {
       select
       label={label}
       value={String(near ?? area)}
-      onChange={(e) => edit((d) => setAt(setAt(d, `${path}.area`, Number(Number(e.target.value).toPrecision(6))), `${path}.carries`, typicalAmpacity(Number(e.target.value))))}
+      onChange={(e) =>
+        edit((d) =>
+          setAt(
+            setAt(d, `${path}.area`, Number(Number(e.target.value).toPrecision(6))),
+            `${path}.carries`,
+            typicalAmpacity(Number(e.target.value)),
+          ),
+        )
+      }
       fullWidth
     >
       {(near === undefined ? [area, ...sizes] : sizes).map((s) => (
@@ -43,7 +59,12 @@ function RunFields({ path, name }: { path: string; name: string }) {
     <>
       <QuantityField path={`${path}.length`} label={`${name}, one way`} kind="distance" />
       <SizeField path={path} label={`${name}, size`} />
-      <QuantityField path={`${path}.carries`} label={`${name} carries`} kind="current" hint="typical; your code governs" />
+      <QuantityField
+        path={`${path}.carries`}
+        label={`${name} carries`}
+        kind="current"
+        hint="typical; your code governs"
+      />
     </>
   );
 }
@@ -54,13 +75,32 @@ function CheckRow({ check }: { check: WiringCheck }) {
   const system = useStationSystem();
   const broken = check.state === 'broken';
   return (
-    <Box component="li" sx={{ listStyle: 'none', display: 'grid', gridTemplateColumns: 'minmax(180px, 1.1fr) 60px minmax(150px, 1fr) 2.2fr', gap: 1.25, py: 0.6, borderBottom: 1, borderColor: 'divider', fontSize: 13 }}>
+    <Box
+      component="li"
+      sx={{
+        listStyle: 'none',
+        display: 'grid',
+        gridTemplateColumns: 'minmax(180px, 1.1fr) 60px minmax(150px, 1fr) 2.2fr',
+        gap: 1.25,
+        py: 0.6,
+        borderBottom: 1,
+        borderColor: 'divider',
+        fontSize: 13,
+      }}
+    >
       <b>{check.title}</b>
-      <Typography variant="body2" component="span" color={broken ? 'error' : undefined} sx={{ fontWeight: broken ? 700 : 400 }}>
+      <Typography
+        variant="body2"
+        component="span"
+        color={broken ? 'error' : undefined}
+        sx={{ fontWeight: broken ? 700 : 400 }}
+      >
         {STATE[check.state]}
       </Typography>
       <Typography variant="readingSmall" component="span" sx={{ fontSize: 12 }}>
-        {check.has && check.needs ? `${say(check.has, system)} ${check.state === 'broken' ? 'is not ' : ''}${check.sense === 'at-most' ? '≤' : '≥'} ${say(check.needs, system)}` : ''}
+        {check.has && check.needs
+          ? `${say(check.has, system)} ${check.state === 'broken' ? 'is not ' : ''}${check.sense === 'at-most' ? '≤' : '≥'} ${say(check.needs, system)}`
+          : ''}
       </Typography>
       <span>{sayPhrase(check.why, system)}</span>
     </Box>
@@ -75,9 +115,11 @@ function CheckList({ title, checks }: { title: string; checks: readonly WiringCh
         {title}
       </Typography>
       <Box component="ul" sx={{ p: 0, m: 0 }}>
-        {[...checks].sort((a, b) => order[a.state] - order[b.state]).map((c) => (
-          <CheckRow key={c.id} check={c} />
-        ))}
+        {[...checks]
+          .sort((a, b) => order[a.state] - order[b.state])
+          .map((c) => (
+            <CheckRow key={c.id} check={c} />
+          ))}
       </Box>
     </Box>
   );
@@ -95,7 +137,12 @@ export function Checks() {
     <Box sx={{ p: 1.5 }}>
       <Group title="supply and cables">
         <QuantityField path="supply.breaker" label="breaker" kind="current" />
-        <QuantityField path="supply.breakerTrips" label="opens at once at, times" kind="factor" hint={`of ${line}; read it off the breaker`} />
+        <QuantityField
+          path="supply.breakerTrips"
+          label="opens at once at, times"
+          kind="factor"
+          hint={`of ${line}; read it off the breaker`}
+        />
         <QuantityField path="supply.loop" label="loop at the board" kind="resistance" hint="as measured or told" />
         <TickField path="supply.residualCurrent" label="residual-current (ground-fault)" />
         <RunFields path="wiring.feeder" name="feeder" />
@@ -105,17 +152,51 @@ export function Checks() {
         <QuantityField path="wiring.warmest" label="conductors at" kind="temperature" />
         <QuantityField path="wiring.dropRunning" label="drop let pass, running" kind="share" />
         <QuantityField path="wiring.dropStarting" label="drop let pass, starting" kind="share" />
-        {station.control.scheme === 'drive' && <QuantityField path="wiring.supplyBudget" label="drive’s own supply gives" kind="leak" />}
+        {station.control.scheme === 'drive' && (
+          <QuantityField path="wiring.supplyBudget" label="drive’s own supply gives" kind="leak" />
+        )}
         {station.pumps.map((_, i) => (
-          <QuantityField key={i} path={`pumps.${i}.motor.starting`} label={`pump ${i + 1} starts at, times`} kind="factor" hint="of its rated current" />
+          <QuantityField
+            key={i}
+            path={`pumps.${i}.motor.starting`}
+            label={`pump ${i + 1} starts at, times`}
+            kind="factor"
+            hint="of its rated current"
+          />
         ))}
       </Group>
       <CheckList title="power" checks={sound} />
       <CheckList title="control" checks={control} />
       <Group title="boxes">
-        <ChoiceField path="enclosure.place" label="panel" choices={[['indoors', 'indoors'], ['outdoors', 'outdoors'], ['in-the-pit', 'in the pit']]} />
-        <ChoiceField path="enclosure.conduit" label="conduit from the pit" choices={[['none', 'none: cords in free air'], ['sealed', 'sealed'], ['broken', 'broken in the open air'], ['straight', 'straight into the box']]} />
-        <ChoiceField path="enclosure.splices" label="splices" choices={[['none', 'none'], ['above-flood', 'above flood'], ['below-flood-sealed', 'below flood, sealed'], ['below-flood', 'below flood']]} />
+        <ChoiceField
+          path="enclosure.place"
+          label="panel"
+          choices={[
+            ['indoors', 'indoors'],
+            ['outdoors', 'outdoors'],
+            ['in-the-pit', 'in the pit'],
+          ]}
+        />
+        <ChoiceField
+          path="enclosure.conduit"
+          label="conduit from the pit"
+          choices={[
+            ['none', 'none: cords in free air'],
+            ['sealed', 'sealed'],
+            ['broken', 'broken in the open air'],
+            ['straight', 'straight into the box'],
+          ]}
+        />
+        <ChoiceField
+          path="enclosure.splices"
+          label="splices"
+          choices={[
+            ['none', 'none'],
+            ['above-flood', 'above flood'],
+            ['below-flood-sealed', 'below flood, sealed'],
+            ['below-flood', 'below flood'],
+          ]}
+        />
         <TickField path="enclosure.dripLoops" label="drip loops" />
         <TickField path="enclosure.glands" label="a grip for every cord" />
         <TickField path="enclosure.lockable" label="lid and disconnect lock" />

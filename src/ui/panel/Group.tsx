@@ -9,7 +9,16 @@ export function Group({ title, children }: { title: string; children: ReactNode 
       <Typography component="h2" variant="h3" sx={{ mb: 1 }}>
         {title}
       </Typography>
-      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(170px, 1fr))', gap: 1.5, alignItems: 'start' }}>{children}</Box>
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: 'repeat(auto-fill, minmax(170px, 1fr))',
+          gap: 1.5,
+          alignItems: 'start',
+        }}
+      >
+        {children}
+      </Box>
     </Box>
   );
 }

@@ -10,10 +10,29 @@ import { useStationSystem } from '../editor/StationProvider';
 import { useBench } from './BenchProvider';
 import { nextPosition } from './benchStore';
 
-const chip = { px: 1, minHeight: 30, border: 1, borderColor: 'divider', borderRadius: 0.75, gap: 0.75, fontSize: 12.5, fontFamily: 'inherit', justifyContent: 'flex-start', '&:hover': { bgcolor: 'action.hover' } } as const;
+const chip = {
+  px: 1,
+  minHeight: 30,
+  border: 1,
+  borderColor: 'divider',
+  borderRadius: 0.75,
+  gap: 0.75,
+  fontSize: 12.5,
+  fontFamily: 'inherit',
+  justifyContent: 'flex-start',
+  '&:hover': { bgcolor: 'action.hover' },
+} as const;
 
 /** One thing that a hand works: a touch moves it on, a button springs back. */
-const Hand = memo(function Hand({ device: d, state, put }: { device: Device; state: string; put(tag: string, state: string): void }) {
+const Hand = memo(function Hand({
+  device: d,
+  state,
+  put,
+}: {
+  device: Device;
+  state: string;
+  put(tag: string, state: string): void;
+}) {
   const says = state === 'tripped' ? 'tripped' : (d.positions.find((p) => p.state === state)?.says ?? state);
   const springs = d.springs !== undefined;
   const press = (down: boolean) => put(d.tag, down ? nextPosition(d, d.initial) : d.initial);
@@ -28,7 +47,11 @@ const Hand = memo(function Hand({ device: d, state, put }: { device: Device; sta
       onPointerLeave={() => springs && state !== d.initial && press(false)}
       onKeyDown={(e) => !e.repeat && isKey(e) && press(true)}
       onKeyUp={(e) => isKey(e) && press(false)}
-      sx={{ ...chip, ...(state !== d.initial && { borderColor: 'primary.main', borderWidth: 2 }), ...(state === 'tripped' && { borderColor: 'error.main', borderWidth: 2, color: 'error.main' }) }}
+      sx={{
+        ...chip,
+        ...(state !== d.initial && { borderColor: 'primary.main', borderWidth: 2 }),
+        ...(state === 'tripped' && { borderColor: 'error.main', borderWidth: 2, color: 'error.main' }),
+      }}
     >
       <b>{d.tag}</b>
       <span>{springs ? d.says : says}</span>
@@ -54,7 +77,11 @@ export function Hands() {
         <Hand key={d.tag} device={d} state={settled.states[d.tag]!} put={put} />
       ))}
       {timers.map(({ device, next }) => (
-        <ButtonBase key={device.tag} onClick={() => letTimeRun(device.tag)} sx={{ ...chip, borderStyle: 'dashed', borderColor: 'primary.main' }}>
+        <ButtonBase
+          key={device.tag}
+          onClick={() => letTimeRun(device.tag)}
+          sx={{ ...chip, borderStyle: 'dashed', borderColor: 'primary.main' }}
+        >
           <b>{device.tag}</b> {settled.states[device.tag]}: let {say(quantity('time', next.after), system)} pass
         </ButtonBase>
       ))}

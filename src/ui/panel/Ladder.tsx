@@ -53,7 +53,21 @@ function stateWords(leaf: LeafShape, device: Device | undefined, state: string, 
   return `${leaf.id}, ${device?.says ?? ''}${position ? `, ${position}` : ''}: ${is}`;
 }
 
-const Leaf = memo(function Leaf({ leaf, device, state, on, why, hands }: { leaf: LeafShape; device: Device | undefined; state: string; on: boolean; why: boolean; hands: LeafHands }) {
+const Leaf = memo(function Leaf({
+  leaf,
+  device,
+  state,
+  on,
+  why,
+  hands,
+}: {
+  leaf: LeafShape;
+  device: Device | undefined;
+  state: string;
+  on: boolean;
+  why: boolean;
+  hands: LeafHands;
+}) {
   const works = (device?.positions.length ?? 0) > 0 && !leaf.load;
   const springs = device?.springs !== undefined;
   const key = (down: boolean) => (e: KeyboardEvent) => {
@@ -107,7 +121,10 @@ interface Props {
 export function Ladder({ panel, sheet, why, hands }: Props) {
   const { ref, size } = useSize<HTMLDivElement>({ width: 960, height: 400 });
   const landed = useBench((s) => s.bench!.wired.landed);
-  const scene = useMemo(() => ladderScene(panel, sheet.rungs, size.width - 14, landed), [panel, sheet, size.width, landed]);
+  const scene = useMemo(
+    () => ladderScene(panel, sheet.rungs, size.width - 14, landed),
+    [panel, sheet, size.width, landed],
+  );
   const devices = useMemo(() => new Map(panel.devices.map((d) => [d.tag, d])), [panel]);
   const { live, on } = useBench((s) => s.bench!.lit);
   const states = useBench((s) => s.bench!.settled.states);
@@ -125,12 +142,26 @@ export function Ladder({ panel, sheet, why, hands }: Props) {
   });
   return (
     <Box ref={ref} sx={{ width: '100%', height: '100%', overflow: 'auto' }}>
-      <Drawing viewBox={`0 0 ${scene.width} ${scene.height}`} width={scene.width} height={scene.height} role="group" aria-label={`ladder, ${sheet.title}`}>
+      <Drawing
+        viewBox={`0 0 ${scene.width} ${scene.height}`}
+        width={scene.width}
+        height={scene.height}
+        role="group"
+        aria-label={`ladder, ${sheet.title}`}
+      >
         {scene.wires.map((w, i) => (
           <path key={i} d={w.d} className={`wire${live.has(w.net) ? ' live' : ''}`} />
         ))}
         {scene.leaves.map((leaf) => (
-          <Leaf key={leaf.id} leaf={leaf} device={devices.get(leaf.tag)} state={states[leaf.tag] ?? ''} on={on.has(leaf.id)} why={why.has(leaf.id)} hands={hands} />
+          <Leaf
+            key={leaf.id}
+            leaf={leaf}
+            device={devices.get(leaf.tag)}
+            state={states[leaf.tag] ?? ''}
+            on={on.has(leaf.id)}
+            why={why.has(leaf.id)}
+            hands={hands}
+          />
         ))}
         {scene.leaves.flatMap((l) =>
           l.terminals.map((t) => (

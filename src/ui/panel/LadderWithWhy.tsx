@@ -11,7 +11,19 @@ const LADDER_BOX = { flex: '1 1 65%', minHeight: { xs: 380, md: 0 } } as const;
 const WHY_BOX = { px: 1, py: 0.25, borderTop: 1, borderColor: 'divider', fontSize: 13, minHeight: 24 } as const;
 
 /** The ladder, and under it what holds the thing that was asked about in, or stops it. */
-export function LadderWithWhy({ panel, sheet, asked, hands, hint = 'touch a coil, a motor or a lamp to ask what holds it in or stops it; touch a switch to work it' }: { panel: Panel; sheet: Sheet; asked: string | null; hands: LeafHands; hint?: string }) {
+export function LadderWithWhy({
+  panel,
+  sheet,
+  asked,
+  hands,
+  hint = 'touch a coil, a motor or a lamp to ask what holds it in or stops it; touch a switch to work it',
+}: {
+  panel: Panel;
+  sheet: Sheet;
+  asked: string | null;
+  hands: LeafHands;
+  hint?: string;
+}) {
   const wired = useBench((s) => s.bench!.wired);
   const settled = useBench((s) => s.bench!.settled);
   const reason = useMemo(() => (asked === null ? null : reasonFor(wired, settled, asked)), [asked, wired, settled]);
@@ -30,7 +42,8 @@ export function LadderWithWhy({ panel, sheet, asked, hands, hint = 'touch a coil
       <Box role="status" aria-label="why" sx={WHY_BOX}>
         {reason && asked ? (
           <>
-            <b>{asked.split('.')[0]}</b> is {reason.held ? 'held in by' : 'stopped by'} {[...new Set(reason.elements.filter((e) => e !== asked).map(words))].join(reason.held ? ', ' : ' or ')}
+            <b>{asked.split('.')[0]}</b> is {reason.held ? 'held in by' : 'stopped by'}{' '}
+            {[...new Set(reason.elements.filter((e) => e !== asked).map(words))].join(reason.held ? ', ' : ' or ')}
             {reason.rungs.length > 1 && ` (rungs ${reason.rungs.join(', ')})`}
           </>
         ) : (

@@ -12,7 +12,11 @@ export function Landed({ report }: { report: AsLanded }) {
   const pose = useBench((s) => s.pose);
   const edit = useEditor((s) => s.edit);
   return (
-    <Box component="section" aria-label="not as designed" sx={{ px: 1.5, py: 1, borderBottom: 1, borderColor: 'divider', '& ul': { m: 0, pl: 2.5 } }}>
+    <Box
+      component="section"
+      aria-label="not as designed"
+      sx={{ px: 1.5, py: 1, borderBottom: 1, borderColor: 'divider', '& ul': { m: 0, pl: 2.5 } }}
+    >
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
         <Typography component="h2" variant="h3" sx={{ flex: 1 }}>
           Not as designed
@@ -30,7 +34,11 @@ export function Landed({ report }: { report: AsLanded }) {
       {report.effects.length > 0 && (
         <Box component="ul" aria-label="what it will do">
           {report.effects.map((e) => (
-            <Box component="li" key={e.id} sx={{ fontWeight: 600, color: e.severity === 'danger' ? 'error.main' : 'text.primary' }}>
+            <Box
+              component="li"
+              key={e.id}
+              sx={{ fontWeight: 600, color: e.severity === 'danger' ? 'error.main' : 'text.primary' }}
+            >
               {e.severity === 'danger' ? 'danger: ' : ''}
               {e.says} ({e.when}){' '}
               {e.when !== 'always' && (
@@ -42,7 +50,9 @@ export function Landed({ report }: { report: AsLanded }) {
           ))}
         </Box>
       )}
-      {report.effects.length === 0 && report.differences.length > 0 && <Typography>It does nothing that the floats and hands of this panel could show.</Typography>}
+      {report.effects.length === 0 && report.differences.length > 0 && (
+        <Typography>It does nothing that the floats and hands of this panel could show.</Typography>
+      )}
     </Box>
   );
 }

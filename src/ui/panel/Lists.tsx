@@ -35,14 +35,24 @@ export function Lists() {
   return (
     <Box sx={{ p: 1.5 }}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mb: 1 }}>
-        <ToggleButtonGroup exclusive value={list} onChange={(_, v: typeof list | null) => v && setList(v)} aria-label="list">
+        <ToggleButtonGroup
+          exclusive
+          value={list}
+          onChange={(_, v: typeof list | null) => v && setList(v)}
+          aria-label="list"
+        >
           {LISTS.map((l) => (
             <ToggleButton key={l} value={l}>
               {l}
             </ToggleButton>
           ))}
         </ToggleButtonGroup>
-        <Button variant="outlined" onClick={() => downloadText(fileNameOf(station.identity.name, `${list} list`, 'csv'), 'text/csv', Papa.unparse(rows))}>
+        <Button
+          variant="outlined"
+          onClick={() =>
+            downloadText(fileNameOf(station.identity.name, `${list} list`, 'csv'), 'text/csv', Papa.unparse(rows))
+          }
+        >
           write CSV
         </Button>
         <Typography variant="label">{DEFERENCE}</Typography>

@@ -36,7 +36,13 @@ const Probe = memo(function Probe({ which, options }: { which: 'a' | 'b'; option
         slotProps={{ htmlInput: { list: options, autoComplete: 'off', spellCheck: false, name } }}
         fullWidth
       />
-      <Button variant={inHand ? 'contained' : 'outlined'} aria-label={`touch with the ${name}`} aria-pressed={inHand} onClick={() => setMeter({ hand: inHand ? null : which })} sx={{ minWidth: 0, px: 1 }}>
+      <Button
+        variant={inHand ? 'contained' : 'outlined'}
+        aria-label={`touch with the ${name}`}
+        aria-pressed={inHand}
+        onClick={() => setMeter({ hand: inHand ? null : which })}
+        sx={{ minWidth: 0, px: 1 }}
+      >
         touch
       </Button>
     </Box>
@@ -48,14 +54,18 @@ function Display() {
   const bench = useBench((s) => s.bench);
   const meter = useBench((s) => s.meter);
   const reading = useMemo(() => meterReading({ bench, meter }), [bench, meter]);
-  const { shown, means } = reading ? readingWords(reading) : { shown: '– –', means: meter.mode === 'amps' ? 'put the clamp round a core' : 'touch two points' };
+  const { shown, means } = reading
+    ? readingWords(reading)
+    : { shown: '– –', means: meter.mode === 'amps' ? 'put the clamp round a core' : 'touch two points' };
   return (
     <Box aria-live="polite" aria-label="reading" role="status" sx={{ minHeight: 58 }}>
       <Typography variant="reading" component="div" sx={{ fontSize: 26 }}>
         {shown}
       </Typography>
       <Typography variant="label" component="div" color={reading && !reading.ok ? 'error' : undefined}>
-        {meter.hand && !reading ? `touch a wire or terminal with the ${meter.hand === 'a' ? 'red' : 'black'} probe` : means}
+        {meter.hand && !reading
+          ? `touch a wire or terminal with the ${meter.hand === 'a' ? 'red' : 'black'} probe`
+          : means}
       </Typography>
     </Box>
   );
@@ -68,14 +78,37 @@ export const MeterBox = memo(function MeterBox() {
   const clamped = useBench((s) => s.meter.clamped);
   const setMeter = useBench((s) => s.setMeter);
   const box = useRef<HTMLDivElement>(null);
-  useHotkeys('m', () => {
-    setMeter({ hand: 'a' });
-    box.current?.querySelector<HTMLInputElement>('input[name="red probe"]')?.focus();
-  }, { ...ON_DRAWING, preventDefault: true });
+  useHotkeys(
+    'm',
+    () => {
+      setMeter({ hand: 'a' });
+      box.current?.querySelector<HTMLInputElement>('input[name="red probe"]')?.focus();
+    },
+    { ...ON_DRAWING, preventDefault: true },
+  );
   if (!wired) return null;
   return (
-    <Box ref={box} role="group" aria-label="meter" sx={{ borderTop: 1, borderColor: 'divider', p: 1, display: 'grid', gridTemplateColumns: { xs: '1fr 1fr', md: '1fr' }, gap: 1, alignItems: 'center' }}>
-      <TextField select label="meter" value={mode} onChange={(e) => setMeter({ mode: e.target.value as Meter['mode'] })} fullWidth>
+    <Box
+      ref={box}
+      role="group"
+      aria-label="meter"
+      sx={{
+        borderTop: 1,
+        borderColor: 'divider',
+        p: 1,
+        display: 'grid',
+        gridTemplateColumns: { xs: '1fr 1fr', md: '1fr' },
+        gap: 1,
+        alignItems: 'center',
+      }}
+    >
+      <TextField
+        select
+        label="meter"
+        value={mode}
+        onChange={(e) => setMeter({ mode: e.target.value as Meter['mode'] })}
+        fullWidth
+      >
         {METER_FUNCTIONS.map((m) => (
           <MenuItem key={m} value={m}>
             {WORDS[m]}
@@ -83,7 +116,14 @@ export const MeterBox = memo(function MeterBox() {
         ))}
       </TextField>
       {mode === 'amps' ? (
-        <TextField select label="clamp round" value={clamped ?? ''} onChange={(e) => setMeter({ clamped: e.target.value })} slotProps={{ select: { displayEmpty: true, renderValue: (v) => (v as string) || '–' } }} fullWidth>
+        <TextField
+          select
+          label="clamp round"
+          value={clamped ?? ''}
+          onChange={(e) => setMeter({ clamped: e.target.value })}
+          slotProps={{ select: { displayEmpty: true, renderValue: (v) => (v as string) || '–' } }}
+          fullWidth
+        >
           {wired.panel.cores.map((c) => (
             <MenuItem key={c.id} value={c.id}>
               {c.id}

@@ -43,7 +43,12 @@ const SHEETS: readonly (readonly [Sheet, string])[] = [
 function Outcomes({ outcomes }: { outcomes: readonly Outcome[] }) {
   const settled = useBench((s) => s.bench!.settled);
   return (
-    <Box component="ul" aria-label="what it does now" aria-live="polite" sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, m: 0, p: 0, listStyle: 'none', flex: 1 }}>
+    <Box
+      component="ul"
+      aria-label="what it does now"
+      aria-live="polite"
+      sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, m: 0, p: 0, listStyle: 'none', flex: 1 }}
+    >
       {outcomes.map((o) => {
         const is = happens(settled, o);
         return (
@@ -69,7 +74,11 @@ function DrawingSheet() {
   const lower = useRef<HTMLDivElement>(null);
   const [at, setAt] = useState<string | null>(null);
   const [asked, setAsked] = useState<string | null>(null);
-  const sheet = sheets.find((s) => s.id === at) ?? sheets.find((s) => s.id === 'all') ?? sheets.find((s) => s.id === 'control') ?? sheets[0]!;
+  const sheet =
+    sheets.find((s) => s.id === at) ??
+    sheets.find((s) => s.id === 'all') ??
+    sheets.find((s) => s.id === 'control') ??
+    sheets[0]!;
   const hands = useMemo(
     () => ({
       act(leaf: LeafShape) {
@@ -92,12 +101,21 @@ function DrawingSheet() {
   );
   const write = () => {
     const { wired, lit } = store.getState().bench!;
-    downloadText(fileNameOf(station.identity.name, `ladder ${sheet.title}`, 'svg'), 'image/svg+xml', ladderSvg(ladderScene(panel, sheet.rungs, 1100, wired.landed), lit, `${station.identity.name}: ${sheet.title}`));
+    downloadText(
+      fileNameOf(station.identity.name, `ladder ${sheet.title}`, 'svg'),
+      'image/svg+xml',
+      ladderSvg(ladderScene(panel, sheet.rungs, 1100, wired.landed), lit, `${station.identity.name}: ${sheet.title}`),
+    );
   };
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%', minHeight: 0 }}>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', px: 1, pt: 0.5, flexWrap: 'wrap' }}>
-        <ToggleButtonGroup exclusive value={sheet.id} onChange={(_, v: string | null) => v && setAt(v)} aria-label="sheet of the ladder">
+        <ToggleButtonGroup
+          exclusive
+          value={sheet.id}
+          onChange={(_, v: string | null) => v && setAt(v)}
+          aria-label="sheet of the ladder"
+        >
           {sheets.map((s) => (
             <ToggleButton key={s.id} value={s.id}>
               {s.title}
@@ -142,7 +160,18 @@ function Cautions() {
   const panel = useBench((s) => s.bench!.panel);
   const [first, ...more] = cautions(station, panel);
   return (
-    <Box component="details" sx={{ px: 1.5, py: 0.25, borderBottom: 1, borderColor: 'divider', fontSize: 12.5, '& summary': { cursor: 'pointer' }, '@media print': { display: 'none' } }}>
+    <Box
+      component="details"
+      sx={{
+        px: 1.5,
+        py: 0.25,
+        borderBottom: 1,
+        borderColor: 'divider',
+        fontSize: 12.5,
+        '& summary': { cursor: 'pointer' },
+        '@media print': { display: 'none' },
+      }}
+    >
       <summary>
         <b>{first!.says}</b> {more.length > 0 && `and ${more.length} more`}
       </summary>
@@ -168,8 +197,24 @@ function Bench() {
   const wide = useMediaQuery<Theme>((theme) => theme.breakpoints.up('md'));
   const byHand = useMemo(() => ({ held, onHand: hand }), [held, hand]);
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '288px minmax(0, 1fr)' }, height: { md: '100%' }, '@media print': { display: 'block', height: 'auto' } }}>
-      <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, borderRight: { md: 1 }, borderColor: { md: 'divider' }, '@media print': { display: 'none' } }}>
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: { xs: '1fr', md: '288px minmax(0, 1fr)' },
+        height: { md: '100%' },
+        '@media print': { display: 'block', height: 'auto' },
+      }}
+    >
+      <Box
+        sx={{
+          display: 'flex',
+          flexDirection: 'column',
+          minHeight: 0,
+          borderRight: { md: 1 },
+          borderColor: { md: 'divider' },
+          '@media print': { display: 'none' },
+        }}
+      >
         <Box sx={{ flex: 1, minHeight: { xs: 420, md: 0 } }}>
           <StationShaft byHand={byHand} guess={{ width: 286, height: 400 }} />
         </Box>
@@ -178,11 +223,20 @@ function Bench() {
       <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, minWidth: 0 }}>
         {reasons.length > 0 && (
           <Alert severity="error">
-            The scheme does not fit this station: {reasons.map((r) => sayPhrase(r, system)).join('; ')}. Take another, or change what stands against it. Nothing that was landed is lost.
+            The scheme does not fit this station: {reasons.map((r) => sayPhrase(r, system)).join('; ')}. Take another,
+            or change what stands against it. Nothing that was landed is lost.
           </Alert>
         )}
         {bench && <Cautions />}
-        <Box sx={{ display: 'flex', alignItems: 'center', borderBottom: 1, borderColor: 'divider', '@media print': { display: 'none' } }}>
+        <Box
+          sx={{
+            display: 'flex',
+            alignItems: 'center',
+            borderBottom: 1,
+            borderColor: 'divider',
+            '@media print': { display: 'none' },
+          }}
+        >
           <Tabs value={sheet} onChange={(_, v: Sheet) => setSheet(v)} aria-label="panel" sx={{ flex: 1 }}>
             {SHEETS.map(([id, label]) => (
               <Tab key={id} value={id} label={label} disabled={!bench && id !== 'scheme'} />
@@ -192,12 +246,26 @@ function Bench() {
             {title}
           </Typography>
         </Box>
-        <Box role="tabpanel" aria-label={sheet} sx={{ flex: 1, minHeight: 0, overflow: 'auto', '@media print': { overflow: 'visible' } }}>
+        <Box
+          role="tabpanel"
+          aria-label={sheet}
+          sx={{ flex: 1, minHeight: 0, overflow: 'auto', '@media print': { overflow: 'visible' } }}
+        >
           <SheetOf sheet={sheet} />
         </Box>
       </Box>
       {!wide && (
-        <Box sx={{ position: 'sticky', bottom: 0, bgcolor: 'background.default', borderTop: 2, borderColor: 'text.primary', zIndex: 2, '@media print': { display: 'none' } }}>
+        <Box
+          sx={{
+            position: 'sticky',
+            bottom: 0,
+            bgcolor: 'background.default',
+            borderTop: 2,
+            borderColor: 'text.primary',
+            zIndex: 2,
+            '@media print': { display: 'none' },
+          }}
+        >
           <MeterBox />
         </Box>
       )}

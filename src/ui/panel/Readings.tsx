@@ -30,9 +30,15 @@ export function Readings() {
     <Box sx={{ p: 1.5, '@media print': { p: 0 } }}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', mb: 1 }}>
         <Typography component="h2" variant="h2" sx={{ flex: 1 }}>
-          {station.identity.name}: expected readings, {low ? 'low float lifted, the others hanging' : 'all floats hanging'}, power on
+          {station.identity.name}: expected readings,{' '}
+          {low ? 'low float lifted, the others hanging' : 'all floats hanging'}, power on
         </Typography>
-        <Button className="no-print" variant="outlined" onClick={() => window.print()} sx={{ '@media print': { display: 'none' } }}>
+        <Button
+          className="no-print"
+          variant="outlined"
+          onClick={() => window.print()}
+          sx={{ '@media print': { display: 'none' } }}
+        >
           print for the door
         </Button>
       </Box>
@@ -55,7 +61,11 @@ export function Readings() {
               <TableCell>{shown(r.rest)}</TableCell>
               <TableCell>{shown(r.worked)}</TableCell>
               <TableCell>
-                <Button className="no-print" sx={{ minHeight: 24, py: 0, '@media print': { display: 'none' } }} onClick={() => setMeter({ mode: r.mode, a: r.a, b: r.b, hand: null })}>
+                <Button
+                  className="no-print"
+                  sx={{ minHeight: 24, py: 0, '@media print': { display: 'none' } }}
+                  onClick={() => setMeter({ mode: r.mode, a: r.a, b: r.b, hand: null })}
+                >
                   put the meter there
                 </Button>
               </TableCell>

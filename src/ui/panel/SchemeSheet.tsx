@@ -23,18 +23,41 @@ function costWords(station: Station, id: string): string {
   if (!made.ok) return '';
   const parts = partsList(station, wire(station, made.panel, { cores: [], links: [] })).filter((p) => p.unit === '');
   const count = [4, 3, 2, 1].flatMap((c) => {
-    const n = parts.filter((p) => p.cost === c && p.noun !== 'terminal' && p.noun !== 'terminal link').reduce((sum, p) => sum + p.quantity, 0);
+    const n = parts
+      .filter((p) => p.cost === c && p.noun !== 'terminal' && p.noun !== 'terminal link')
+      .reduce((sum, p) => sum + p.quantity, 0);
     return n > 0 ? [`${n} ${CLASSES[c]}`] : [];
   });
   return `${count.join(', ')}; ${made.panel.terminals.length} terminals`;
 }
 
-function SchemeRow({ scheme, station, taken, onTake }: { scheme: Scheme; station: Station; taken: boolean; onTake(): void }) {
+function SchemeRow({
+  scheme,
+  station,
+  taken,
+  onTake,
+}: {
+  scheme: Scheme;
+  station: Station;
+  taken: boolean;
+  onTake(): void;
+}) {
   const system = useStationSystem();
   const made = panelOf(station, scheme.id);
   const against = made.ok ? [] : made.reasons;
   return (
-    <Box component="li" sx={{ listStyle: 'none', borderBottom: 1, borderColor: 'divider', py: 0.75, display: 'grid', gridTemplateColumns: '190px 1fr', gap: 1.5 }}>
+    <Box
+      component="li"
+      sx={{
+        listStyle: 'none',
+        borderBottom: 1,
+        borderColor: 'divider',
+        py: 0.75,
+        display: 'grid',
+        gridTemplateColumns: '190px 1fr',
+        gap: 1.5,
+      }}
+    >
       <Box>
         <Typography component="h3" variant="h3">
           {scheme.title}
@@ -77,7 +100,14 @@ function Options({ station, scheme }: { station: Station; scheme: Scheme }) {
   return (
     <Group title="this scheme">
       {scheme.options.map((o) => (
-        <TextField key={o.id} select label={o.label} value={choiceOf(scheme, station, o.id)} onChange={(e) => edit((d) => withOption(d, o.id, e.target.value))} fullWidth>
+        <TextField
+          key={o.id}
+          select
+          label={o.label}
+          value={choiceOf(scheme, station, o.id)}
+          onChange={(e) => edit((d) => withOption(d, o.id, e.target.value))}
+          fullWidth
+        >
           {o.choices.map((c) => (
             <MenuItem key={c.id} value={c.id}>
               {c.says}
@@ -87,11 +117,26 @@ function Options({ station, scheme }: { station: Station; scheme: Scheme }) {
       ))}
       {scheme.id === 'duplex' && (
         <>
-          <ChoiceField path="control.floats" label="floats" choices={[['four', 'four, link out'], ['three', 'three, with the link']]} />
+          <ChoiceField
+            path="control.floats"
+            label="floats"
+            choices={[
+              ['four', 'four, link out'],
+              ['three', 'three, with the link'],
+            ]}
+          />
           <TickField path="control.alternates" label="the pumps take turns" />
         </>
       )}
-      <ChoiceField path="supply.source" label="supply" choices={[['single', 'line and neutral'], ['split', 'two legs and neutral'], ['three', 'three legs and neutral']]} />
+      <ChoiceField
+        path="supply.source"
+        label="supply"
+        choices={[
+          ['single', 'line and neutral'],
+          ['split', 'two legs and neutral'],
+          ['three', 'three legs and neutral'],
+        ]}
+      />
       <QuantityField path="supply.voltage" label="voltage" kind="voltage" />
     </Group>
   );
@@ -122,22 +167,49 @@ function Interlocks({ locks }: { locks: Station['interlocks'] }) {
   return (
     <Group title="interlocks with others">
       {locks.map((lock, i) => (
-        <Box key={i} sx={{ gridColumn: '1 / -1', display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(120px, 1fr)) 36px', gap: 1, alignItems: 'start' }}>
+        <Box
+          key={i}
+          sx={{
+            gridColumn: '1 / -1',
+            display: 'grid',
+            gridTemplateColumns: 'repeat(auto-fit, minmax(120px, 1fr)) 36px',
+            gap: 1,
+            alignItems: 'start',
+          }}
+        >
           <WordsField path={`interlocks.${i}.name`} label={LOCKS.find(([k]) => k === lock.kind)![1]} />
           {lock.kind === 'cutoff' && (
             <>
-              <ChoiceField path={`interlocks.${i}.acts`} label="breaks" choices={[['low-voltage', 'its low-voltage call'], ['live', 'its live feed']]} />
+              <ChoiceField
+                path={`interlocks.${i}.acts`}
+                label="breaks"
+                choices={[
+                  ['low-voltage', 'its low-voltage call'],
+                  ['live', 'its live feed'],
+                ]}
+              />
               <QuantityField path={`interlocks.${i}.volts`} label="at" kind="voltage" />
               <QuantityField path={`interlocks.${i}.amps`} label="carrying" kind="current" />
               <TickField path={`interlocks.${i}.warns`} label="rings too" />
             </>
           )}
-          <Button aria-label={`remove interlock ${lock.name}`} onClick={() => edit((d) => removeInterlock(d, i))} sx={{ minWidth: 0 }}>
+          <Button
+            aria-label={`remove interlock ${lock.name}`}
+            onClick={() => edit((d) => removeInterlock(d, i))}
+            sx={{ minWidth: 0 }}
+          >
             ×
           </Button>
         </Box>
       ))}
-      <TextField select label="add an interlock" value="" onChange={(e) => edit((d) => addInterlock(d, e.target.value as Interlock['kind']))} slotProps={{ select: { displayEmpty: true, renderValue: () => 'choose…' } }} sx={{ gridColumn: '1 / -1', maxWidth: 320 }}>
+      <TextField
+        select
+        label="add an interlock"
+        value=""
+        onChange={(e) => edit((d) => addInterlock(d, e.target.value as Interlock['kind']))}
+        slotProps={{ select: { displayEmpty: true, renderValue: () => 'choose…' } }}
+        sx={{ gridColumn: '1 / -1', maxWidth: 320 }}
+      >
         {LOCKS.map(([kind, words]) => (
           <MenuItem key={kind} value={kind}>
             {words}
@@ -153,7 +225,15 @@ export function SchemeSheet() {
   const station = useEditor((s) => s.judged.judgement.context.station);
   const edit = useEditor((s) => s.edit);
   const taken = SCHEMES.find((s) => s.id === station.control.scheme);
-  const order = useMemo(() => [...SCHEMES].sort((a, b) => Number(b.id === station.control.scheme) - Number(a.id === station.control.scheme) || Number(panelOf(station, b.id).ok) - Number(panelOf(station, a.id).ok)), [station]);
+  const order = useMemo(
+    () =>
+      [...SCHEMES].sort(
+        (a, b) =>
+          Number(b.id === station.control.scheme) - Number(a.id === station.control.scheme) ||
+          Number(panelOf(station, b.id).ok) - Number(panelOf(station, a.id).ok),
+      ),
+    [station],
+  );
   return (
     <Box sx={{ p: 1.5 }}>
       {taken && <Options station={station} scheme={taken} />}
@@ -169,7 +249,13 @@ export function SchemeSheet() {
       </Typography>
       <Box component="ul" aria-label="schemes" sx={{ p: 0, m: 0 }}>
         {order.map((scheme) => (
-          <SchemeRow key={scheme.id} scheme={scheme} station={station} taken={scheme.id === station.control.scheme} onTake={() => edit((d) => withScheme(d, scheme.id))} />
+          <SchemeRow
+            key={scheme.id}
+            scheme={scheme}
+            station={station}
+            taken={scheme.id === station.control.scheme}
+            onTake={() => edit((d) => withScheme(d, scheme.id))}
+          />
         ))}
       </Box>
     </Box>

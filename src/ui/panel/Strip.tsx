@@ -26,7 +26,21 @@ const Board = styled('div')(({ theme }) => {
     '& .strip': { display: 'flex', flexWrap: 'wrap' },
     '& .terminal': { width: 62, border: `1px solid ${pit.rule}`, margin: '0 0 -1px -1px', background: pit.panel },
     '& .loose': { minWidth: 76, border: `1px dashed ${pit.quiet}` },
-    '& button': { display: 'flex', flexDirection: 'column', alignItems: 'center', width: '100%', border: 0, background: 'none', color: pit.ink, font: 'inherit', fontSize: 10, lineHeight: 1.2, padding: '2px 0', cursor: 'pointer', borderRadius: 0 },
+    '& button': {
+      display: 'flex',
+      flexDirection: 'column',
+      alignItems: 'center',
+      width: '100%',
+      border: 0,
+      background: 'none',
+      color: pit.ink,
+      font: 'inherit',
+      fontSize: 10,
+      lineHeight: 1.2,
+      padding: '2px 0',
+      cursor: 'pointer',
+      borderRadius: 0,
+    },
     '& .head': { borderTop: `1px solid ${pit.ink}`, borderBottom: `1px solid ${pit.ink}`, paddingTop: 6 },
     '& .head.live': { borderTopWidth: 5, paddingTop: 2 },
     '& .head b': { fontFamily: theme.typography.reading.fontFamily, fontSize: 11, fontWeight: 500 },
@@ -45,7 +59,17 @@ interface Handling {
   drop(core: string, terminal: string | null): void;
 }
 
-const Stub = memo(function Stub({ core, moved, picked, handling }: { core: Core; moved: boolean; picked: boolean; handling: Handling }) {
+const Stub = memo(function Stub({
+  core,
+  moved,
+  picked,
+  handling,
+}: {
+  core: Core;
+  moved: boolean;
+  picked: boolean;
+  handling: Handling;
+}) {
   const [tag, pin] = core.pin.split(':');
   return (
     <button
@@ -91,17 +115,37 @@ const Place = memo(
           handling.drop(e.dataTransfer.getData(CORE), id);
         }}
       >
-        <button type="button" className={`head${live ? ' live' : ''}`} onClick={() => handling.at(id)} aria-label={terminal ? `terminal ${terminal.id}, wire ${terminal.net}${live ? ', live' : ''}` : 'loose or capped: no terminal'}>
+        <button
+          type="button"
+          className={`head${live ? ' live' : ''}`}
+          onClick={() => handling.at(id)}
+          aria-label={
+            terminal
+              ? `terminal ${terminal.id}, wire ${terminal.net}${live ? ', live' : ''}`
+              : 'loose or capped: no terminal'
+          }
+        >
           <b>{terminal?.id ?? 'loose'}</b>
           <span>{terminal?.net ?? 'capped'}</span>
         </button>
         {cores.map((c) => (
-          <Stub key={c.id} core={c} moved={(landed.get(c.id) ?? null) !== c.terminal} picked={picked === c.id} handling={handling} />
+          <Stub
+            key={c.id}
+            core={c}
+            moved={(landed.get(c.id) ?? null) !== c.terminal}
+            picked={picked === c.id}
+            handling={handling}
+          />
         ))}
       </div>
     );
   },
-  (a, b) => a.terminal === b.terminal && a.live === b.live && a.landed === b.landed && a.handling === b.handling && (a.picked === b.picked || !a.cores.concat(b.cores).some((c) => c.id === a.picked || c.id === b.picked)),
+  (a, b) =>
+    a.terminal === b.terminal &&
+    a.live === b.live &&
+    a.landed === b.landed &&
+    a.handling === b.handling &&
+    (a.picked === b.picked || !a.cores.concat(b.cores).some((c) => c.id === a.picked || c.id === b.picked)),
 );
 
 /** Links between terminals: those that are there, and one more. */
@@ -111,9 +155,17 @@ const Links = memo(function Links() {
   const edit = useEditor((s) => s.edit);
   const [a, setA] = useState('');
   const [b, setB] = useState('');
-  const designed = (x: string, y: string) => panel.links.some((l) => (l.a === x && l.b === y) || (l.a === y && l.b === x));
+  const designed = (x: string, y: string) =>
+    panel.links.some((l) => (l.a === x && l.b === y) || (l.a === y && l.b === x));
   const end = (label: string, value: string, set: (v: string) => void) => (
-    <TextField select label={label} value={panel.terminals.some((t) => t.id === value) ? value : ''} onChange={(e) => set(e.target.value)} slotProps={{ select: { displayEmpty: true, renderValue: (v) => (v as string) || '–' } }} sx={{ width: 104 }}>
+    <TextField
+      select
+      label={label}
+      value={panel.terminals.some((t) => t.id === value) ? value : ''}
+      onChange={(e) => set(e.target.value)}
+      slotProps={{ select: { displayEmpty: true, renderValue: (v) => (v as string) || '–' } }}
+      sx={{ width: 104 }}
+    >
       {panel.terminals.map((t) => (
         <MenuItem key={t.id} value={t.id}>
           {t.id}
@@ -125,14 +177,22 @@ const Links = memo(function Links() {
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', px: 1, pt: 1 }}>
       <Typography variant="label">links</Typography>
       {wired.links.map((l) => (
-        <Button key={`${l.a}${l.b}`} variant="outlined" aria-label={`take out the link ${l.a} ${l.b}`} onClick={() => edit((d) => withLink(d, l.a, l.b, false, designed(l.a, l.b)))}>
+        <Button
+          key={`${l.a}${l.b}`}
+          variant="outlined"
+          aria-label={`take out the link ${l.a} ${l.b}`}
+          onClick={() => edit((d) => withLink(d, l.a, l.b, false, designed(l.a, l.b)))}
+        >
           {l.a} ⌒ {l.b} ×
         </Button>
       ))}
       {wired.links.length === 0 && <Typography variant="body2">none fitted</Typography>}
       {end('link from', a, setA)}
       {end('to', b, setB)}
-      <Button disabled={a === '' || b === '' || a === b} onClick={() => edit((d) => withLink(d, a, b, true, designed(a, b)))}>
+      <Button
+        disabled={a === '' || b === '' || a === b}
+        onClick={() => edit((d) => withLink(d, a, b, true, designed(a, b)))}
+      >
         fit link
       </Button>
     </Box>
@@ -150,10 +210,23 @@ const Plugs = memo(function Plugs() {
     <Box sx={{ display: 'flex', gap: 1, px: 1, pt: 1, flexWrap: 'wrap' }}>
       {plugged.map(({ tag, cable }) => {
         const cores = panel.cores.filter((c) => c.pin.startsWith(`${tag}:`));
-        const at = Object.entries(cable!.plugs!).find(([, seats]) => cores.every((c) => wired.landed.get(c.id) === seats[c.pin.split(':')[1]!]))?.[0] ?? '';
-        const plug = (place: string) => edit((d) => cores.reduce((doc, c) => withCore(doc, c, cable!.plugs![place]![c.pin.split(':')[1]!] ?? null), d));
+        const at =
+          Object.entries(cable!.plugs!).find(([, seats]) =>
+            cores.every((c) => wired.landed.get(c.id) === seats[c.pin.split(':')[1]!]),
+          )?.[0] ?? '';
+        const plug = (place: string) =>
+          edit((d) =>
+            cores.reduce((doc, c) => withCore(doc, c, cable!.plugs![place]![c.pin.split(':')[1]!] ?? null), d),
+          );
         return (
-          <TextField key={tag} select label={`plug of the ${panel.devices.find((d) => d.tag === tag)!.says}`} value={at} onChange={(e) => plug(e.target.value)} sx={{ width: 220 }}>
+          <TextField
+            key={tag}
+            select
+            label={`plug of the ${panel.devices.find((d) => d.tag === tag)!.says}`}
+            value={at}
+            onChange={(e) => plug(e.target.value)}
+            sx={{ width: 220 }}
+          >
             {Object.keys(cable!.plugs!).map((place) => (
               <MenuItem key={place} value={place}>
                 {place}
@@ -198,13 +271,25 @@ export const Strip = memo(function Strip() {
   const strips = useMemo(() => {
     const on = (at: string | null) => panel.cores.filter((c) => (landed.get(c.id) ?? null) === at);
     const names = [...new Set(panel.terminals.map((t) => t.id.split(':')[0]!))];
-    return { loose: on(null), list: names.map((name) => ({ name, terminals: panel.terminals.filter((t) => t.id.startsWith(`${name}:`)).map((terminal) => ({ terminal, cores: on(terminal.id) })) })) };
+    return {
+      loose: on(null),
+      list: names.map((name) => ({
+        name,
+        terminals: panel.terminals
+          .filter((t) => t.id.startsWith(`${name}:`))
+          .map((terminal) => ({ terminal, cores: on(terminal.id) })),
+      })),
+    };
   }, [panel, landed]);
   const place = { landed, picked, handling };
   return (
     <Box role="group" aria-label="terminals" sx={{ pb: 1 }}>
       <Typography variant="label" component="p" sx={{ px: 1, pt: 0.5 }} aria-live="polite">
-        {picked ? `${picked} is in the hand: touch the terminal it goes to` : probing ? 'touch a terminal with the probe' : 'drag a core to another terminal, or touch it and then the terminal'}
+        {picked
+          ? `${picked} is in the hand: touch the terminal it goes to`
+          : probing
+            ? 'touch a terminal with the probe'
+            : 'drag a core to another terminal, or touch it and then the terminal'}
       </Typography>
       <Board>
         {strips.list.map(({ name, terminals }) => (

@@ -57,7 +57,13 @@ describe('the bench', () => {
     expect(store.getState().bench!.settled.states.Q1).toBe('tripped');
     store.getState().take(s, 0);
     expect(store.getState().bench!.settled.states.Q1).toBe('tripped');
-    put('Q1', nextPosition(store.getState().bench!.panel.devices.find((d) => d.tag === 'Q1')!, 'tripped'));
+    put(
+      'Q1',
+      nextPosition(
+        store.getState().bench!.panel.devices.find((d) => d.tag === 'Q1')!,
+        'tripped',
+      ),
+    );
     expect(store.getState().bench!.settled.states.Q1).toBe('on');
   });
   it('another scheme keeps the hands that it has, and says why when it does not fit', () => {
@@ -82,7 +88,10 @@ describe('the bench', () => {
 describe('its meter', () => {
   it('is touched with one probe and then the other', () => {
     const { store, setMeter, touch } = bench();
-    const [a, b] = store.getState().bench!.panel.cores.filter((c) => c.cable === 'W-pump').map((c) => c.terminal!);
+    const [a, b] = store
+      .getState()
+      .bench!.panel.cores.filter((c) => c.cable === 'W-pump')
+      .map((c) => c.terminal!);
     touch(a!);
     expect(store.getState().meter.a).toBeNull();
     setMeter({ hand: 'a' });
@@ -107,7 +116,21 @@ describe('its meter', () => {
   });
   it('timers run out when they are let', () => {
     const s = contactor();
-    const doser: Station = { ...s, duty: { kind: 'dose', mode: 'timed', dosesPerDay: 4, on: 30, off: 600, peakOff: 300, minimumRest: 0, peakDay: 1, surge: 3600 }, control: { ...s.control, scheme: 'doser' } };
+    const doser: Station = {
+      ...s,
+      duty: {
+        kind: 'dose',
+        mode: 'timed',
+        dosesPerDay: 4,
+        on: 30,
+        off: 600,
+        peakOff: 300,
+        minimumRest: 0,
+        peakDay: 1,
+        surge: 3600,
+      },
+      control: { ...s.control, scheme: 'doser' },
+    };
     const { store, does, hand, letTimeRun } = bench(doser);
     hand('pump');
     expect(does().M1).toBe(false);

@@ -65,7 +65,9 @@ export function meterReading({ bench, meter }: Pick<BenchState, 'bench' | 'meter
   if (meter.a === null || meter.b === null) return null;
   const [a, b] = [meter.a, meter.b].map((p) => (p === 'earth' ? '0' : (wired.points.get(p) ?? `${p}?`)));
   const reading = read(wired.structure, settled.states, a!, b!, meter.mode);
-  return !reading.ok && reading.reason === 'no-such-point' ? { ...reading, at: reading.at.replace(/\?$/, '') } : reading;
+  return !reading.ok && reading.reason === 'no-such-point'
+    ? { ...reading, at: reading.at.replace(/\?$/, '') }
+    : reading;
 }
 
 export const METER_FUNCTIONS = [...METER_MODES, 'amps'] as const;
@@ -84,9 +86,13 @@ export function createBench() {
       const { station, panel, wired } = bench;
       const before = bench.settled.states;
       const floats = floatsAt(trips, panel.devices, level, before);
-      const byHand = Object.fromEntries(station.sensors.flatMap((s) => (held[s.id] ? [[floatTag(s), held[s.id]!]] : [])));
+      const byHand = Object.fromEntries(
+        station.sensors.flatMap((s) => (held[s.id] ? [[floatTag(s), held[s.id]!]] : [])),
+      );
       const known = new Set(panel.devices.map((d) => d.tag));
-      const posture = Object.fromEntries(Object.entries({ ...floats, ...byHand, ...hands, ...more }).filter(([tag]) => known.has(tag)));
+      const posture = Object.fromEntries(
+        Object.entries({ ...floats, ...byHand, ...hands, ...more }).filter(([tag]) => known.has(tag)),
+      );
       // What protects stays as it is until a hand resets it; a hand that has once been there does not hold it.
       const settled = stand(posture, before);
       set({ bench: { ...bench, settled, lit: lit(wired, settled) } });
@@ -112,11 +118,26 @@ export function createBench() {
         stand = standing(wired);
         trips = sensorTrips(station);
         // What has tripped stays so, and whose turn it is: a wire moved resets nothing.
-        const kept = bench?.panel.scheme === made.panel.scheme ? made.panel.devices.filter((d) => d.behaviour.kind === 'trip' || d.behaviour.kind === 'alternator').flatMap((d) => (bench.settled.states[d.tag] === undefined ? [] : [[d.tag, bench.settled.states[d.tag]!] as const])) : [];
+        const kept =
+          bench?.panel.scheme === made.panel.scheme
+            ? made.panel.devices
+                .filter((d) => d.behaviour.kind === 'trip' || d.behaviour.kind === 'alternator')
+                .flatMap((d) =>
+                  bench.settled.states[d.tag] === undefined ? [] : [[d.tag, bench.settled.states[d.tag]!] as const],
+                )
+            : [];
         const settled = stand(Object.fromEntries(kept));
         // Positions that this panel has no device or place for are let go.
-        const hands = Object.fromEntries(Object.entries(get().hands).filter(([tag, state]) => made.panel.devices.some((d) => d.tag === tag && d.positions.some((p) => p.state === state))));
-        set({ bench: { station, panel: made.panel, scheme: made.scheme, wired, settled, lit: lit(wired, settled) }, reasons: [], hands });
+        const hands = Object.fromEntries(
+          Object.entries(get().hands).filter(([tag, state]) =>
+            made.panel.devices.some((d) => d.tag === tag && d.positions.some((p) => p.state === state)),
+          ),
+        );
+        set({
+          bench: { station, panel: made.panel, scheme: made.scheme, wired, settled, lit: lit(wired, settled) },
+          reasons: [],
+          hands,
+        });
         settle();
       },
       put(tag, state) {
@@ -131,7 +152,9 @@ export function createBench() {
         const device = bench?.panel.devices.find((d) => d.sensor === sensor);
         if (!bench || !device) return;
         const { [sensor]: holding, ...others } = held;
-        set({ held: holding ? others : { ...held, [sensor]: bench.settled.states[device.tag] === 'up' ? 'down' : 'up' } });
+        set({
+          held: holding ? others : { ...held, [sensor]: bench.settled.states[device.tag] === 'up' ? 'down' : 'up' },
+        });
         settle();
       },
       letTimeRun(tag) {
@@ -143,8 +166,16 @@ export function createBench() {
       pose(posture) {
         const { bench } = get();
         if (!bench || !stand) return;
-        const held = Object.fromEntries(bench.panel.devices.flatMap((d) => (d.sensor !== undefined ? [[d.sensor, (posture[d.tag] ?? 'down') as 'up' | 'down']] : [])));
-        const hands = Object.fromEntries(Object.entries(posture).filter(([tag]) => bench.panel.devices.some((d) => d.tag === tag && d.sensor === undefined)));
+        const held = Object.fromEntries(
+          bench.panel.devices.flatMap((d) =>
+            d.sensor !== undefined ? [[d.sensor, (posture[d.tag] ?? 'down') as 'up' | 'down']] : [],
+          ),
+        );
+        const hands = Object.fromEntries(
+          Object.entries(posture).filter(([tag]) =>
+            bench.panel.devices.some((d) => d.tag === tag && d.sensor === undefined),
+          ),
+        );
         const settled = stand({}, bench.wired.states);
         set({ held, hands, bench: { ...bench, settled } });
         settle();

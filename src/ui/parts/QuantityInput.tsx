@@ -20,7 +20,8 @@ interface Props {
 }
 
 /** Feet and inches, and spans, carry their units in the text. */
-const suffix = (kind: QuantityKind, system: UnitSystem) => ((system === 'us' && kind === 'height') || kind === 'span' ? '' : unitOf(kind, system));
+const suffix = (kind: QuantityKind, system: UnitSystem) =>
+  (system === 'us' && kind === 'height') || kind === 'span' ? '' : unitOf(kind, system);
 
 /**
  * A field for a quantity. What is typed stays as it is until it can be read; what cannot be read is said beneath and kept.
@@ -52,8 +53,15 @@ export function QuantityInput({ label, kind, system, value, onCommit, problem, h
         if (e.key === 'Escape') setTyped(null);
       }}
       slotProps={{
-        htmlInput: { name, inputMode: system === 'metric' && kind !== 'span' ? 'decimal' : 'text', autoComplete: 'off', spellCheck: false },
-        input: { endAdornment: suffix(kind, system) && <InputAdornment position="end">{suffix(kind, system)}</InputAdornment> },
+        htmlInput: {
+          name,
+          inputMode: system === 'metric' && kind !== 'span' ? 'decimal' : 'text',
+          autoComplete: 'off',
+          spellCheck: false,
+        },
+        input: {
+          endAdornment: suffix(kind, system) && <InputAdornment position="end">{suffix(kind, system)}</InputAdornment>,
+        },
       }}
       sx={(theme) => ({ '& input': { fontFamily: theme.typography.reading.fontFamily } })}
       fullWidth

@@ -3,7 +3,19 @@ import Typography from '@mui/material/Typography';
 import { format, type Quantity, type UnitSystem } from '@/core/units';
 
 /** A figure with its unit, and the few words that say what it is. */
-export function Reading({ label, value, system, big = false, note }: { label: string; value: Quantity | null; system: UnitSystem; big?: boolean; note?: string }) {
+export function Reading({
+  label,
+  value,
+  system,
+  big = false,
+  note,
+}: {
+  label: string;
+  value: Quantity | null;
+  system: UnitSystem;
+  big?: boolean;
+  note?: string;
+}) {
   const { number, unit } = value ? format(value, system) : { number: '–', unit: '' };
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', minWidth: 0 }}>

@@ -31,7 +31,8 @@ export function TableFile({ what, units, onRows, onAdd, addLabel, more, children
   const take = (text: string) => setRefused(onRows(rowsOf(text)));
   const readFile = async (chosen: File | undefined) => {
     if (!chosen) return;
-    if (chosen.size > LARGEST_CSV) return setRefused([`${chosen.name} is ${(chosen.size / 1024 / 1024).toFixed(0)} MB; a ${what} is a few lines`]);
+    if (chosen.size > LARGEST_CSV)
+      return setRefused([`${chosen.name} is ${(chosen.size / 1024 / 1024).toFixed(0)} MB; a ${what} is a few lines`]);
     take(await chosen.text());
   };
   const paste = (e: ClipboardEvent) => {

@@ -32,7 +32,11 @@ describe('preferences', () => {
   });
   it('are kept as cookies, and units are let go again', () => {
     const written: string[] = [];
-    vi.stubGlobal('document', { set cookie(text: string) { written.push(text); } });
+    vi.stubGlobal('document', {
+      set cookie(text: string) {
+        written.push(text);
+      },
+    });
     keepPrefs({ theme: 'night', units: 'us' });
     keepPrefs({ theme: 'night', units: null });
     vi.unstubAllGlobals();
@@ -45,7 +49,9 @@ describe('preferences', () => {
 describe('the themes', () => {
   /** Relative luminance and contrast ratio, WCAG 2.2. */
   const luminance = (hex: string) => {
-    const [r, g, b] = [1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16) / 255).map((c) => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4));
+    const [r, g, b] = [1, 3, 5]
+      .map((i) => parseInt(hex.slice(i, i + 2), 16) / 255)
+      .map((c) => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4));
     return 0.2126 * r! + 0.7152 * g! + 0.0722 * b!;
   };
   const contrast = (a: string, b: string) => {

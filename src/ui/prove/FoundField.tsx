@@ -20,7 +20,13 @@ export function FoundField({ expectation, system, text, seen, onText, onSeen }: 
   const { reading, label } = expectation;
   if (!reading) {
     return (
-      <ToggleButtonGroup exclusive value={seen ?? null} aria-label={`found: ${label}`} onChange={(_, v: boolean | null) => onSeen(v ?? undefined)} sx={{ '& .MuiToggleButton-root': { flex: 1, minHeight: 44 } }}>
+      <ToggleButtonGroup
+        exclusive
+        value={seen ?? null}
+        aria-label={`found: ${label}`}
+        onChange={(_, v: boolean | null) => onSeen(v ?? undefined)}
+        sx={{ '& .MuiToggleButton-root': { flex: 1, minHeight: 44 } }}
+      >
         <ToggleButton value={true}>as it should</ToggleButton>
         <ToggleButton value={false}>not so</ToggleButton>
       </ToggleButtonGroup>
@@ -37,7 +43,11 @@ export function FoundField({ expectation, system, text, seen, onText, onSeen }: 
       error={parsed?.ok === false || differs}
       helperText={parsed?.ok === false ? parsed.reason : differs ? 'differs from what is expected' : undefined}
       slotProps={{
-        htmlInput: { inputMode: system === 'metric' ? 'decimal' : 'text', autoComplete: 'off', style: { fontSize: 18, padding: '9px 10px' } },
+        htmlInput: {
+          inputMode: system === 'metric' ? 'decimal' : 'text',
+          autoComplete: 'off',
+          style: { fontSize: 18, padding: '9px 10px' },
+        },
         input: { endAdornment: unit && <InputAdornment position="end">{unit}</InputAdornment> },
       }}
       fullWidth

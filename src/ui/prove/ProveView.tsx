@@ -64,10 +64,34 @@ export function ProveView({ runs }: { runs: readonly RunSummary[] }) {
     else setFailed(started.reason);
   };
   return (
-    <ProveLayout step={step} list={<StepList steps={plan} current={current} stateOf={() => 'open'} onPick={setCurrent} />}>
-      <Box sx={{ px: { xs: 2, md: 2.5 }, pt: 2, pb: 1.5, borderBottom: 1, borderColor: 'divider', display: 'flex', flexDirection: 'column', gap: 1.5 }}>
-        <Box component="form" onSubmit={(e) => (e.preventDefault(), void begin())} sx={{ display: 'flex', gap: 1.5, alignItems: 'flex-start', flexWrap: 'wrap' }}>
-          <TextField label="tested by" value={tester} onChange={(e) => setTester(e.target.value)} helperText="name or initials" sx={{ width: 170 }} />
+    <ProveLayout
+      step={step}
+      list={<StepList steps={plan} current={current} stateOf={() => 'open'} onPick={setCurrent} />}
+    >
+      <Box
+        sx={{
+          px: { xs: 2, md: 2.5 },
+          pt: 2,
+          pb: 1.5,
+          borderBottom: 1,
+          borderColor: 'divider',
+          display: 'flex',
+          flexDirection: 'column',
+          gap: 1.5,
+        }}
+      >
+        <Box
+          component="form"
+          onSubmit={(e) => (e.preventDefault(), void begin())}
+          sx={{ display: 'flex', gap: 1.5, alignItems: 'flex-start', flexWrap: 'wrap' }}
+        >
+          <TextField
+            label="tested by"
+            value={tester}
+            onChange={(e) => setTester(e.target.value)}
+            helperText="name or initials"
+            sx={{ width: 170 }}
+          />
           <Button type="submit" variant="contained" disabled={dirty || busy || tester.trim() === ''}>
             begin a test run of revision {revision}
           </Button>

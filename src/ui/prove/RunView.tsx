@@ -46,7 +46,9 @@ function Earlier({ step, entries, system }: { step: Step; entries: readonly Proo
           {e.note && ` · “${e.note}”`}
         </Typography>
       ))}
-      <Typography variant="label">What is entered stays. A new finding for this step is added beneath and stands over it.</Typography>
+      <Typography variant="label">
+        What is entered stays. A new finding for this step is added beneath and stands over it.
+      </Typography>
     </Box>
   );
 }
@@ -58,7 +60,12 @@ export function RunView({ run }: { run: RunProps }) {
   const system = useStationSystem();
   const drafts = useRunDraft(run.id);
   const [entries, setEntries] = useState(run.entries);
-  const [current, setCurrent] = useState(() => Math.max(run.plan.findIndex((s) => !run.entries.some((e) => e.stepId === s.id)), 0));
+  const [current, setCurrent] = useState(() =>
+    Math.max(
+      run.plan.findIndex((s) => !run.entries.some((e) => e.stepId === s.id)),
+      0,
+    ),
+  );
   const [busy, setBusy] = useState(false);
   const [failed, setFailed] = useState<string | null>(null);
   const step = run.plan[current]!;
@@ -77,7 +84,12 @@ export function RunView({ run }: { run: RunProps }) {
   const enter = async (verdict: 'pass' | 'fail') => {
     if (!found) return setFailed('one figure cannot be read');
     if (verdict === 'fail' && noteNeeded) return setFailed('say in the note what was wrong');
-    if (verdict === 'pass' && proposal !== 'pass' && noteNeeded) return setFailed(proposal === 'fail' ? 'a finding differs from what is expected: to pass it, say why in the note' : 'not everything is entered: to pass it so, say why in the note');
+    if (verdict === 'pass' && proposal !== 'pass' && noteNeeded)
+      return setFailed(
+        proposal === 'fail'
+          ? 'a finding differs from what is expected: to pass it, say why in the note'
+          : 'not everything is entered: to pass it so, say why in the note',
+      );
     setBusy(true);
     const sent = await sendEntry(run.id, { stepId: step.id, verdict, found, note: draft.note.trim() });
     setBusy(false);
@@ -90,10 +102,22 @@ export function RunView({ run }: { run: RunProps }) {
 
   return (
     <ProveLayout step={step} list={<StepList steps={run.plan} current={current} stateOf={stateOf} onPick={pick} />}>
-      <Box sx={{ px: { xs: 2, md: 2.5 }, py: 1, borderBottom: 1, borderColor: 'divider', display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
+      <Box
+        sx={{
+          px: { xs: 2, md: 2.5 },
+          py: 1,
+          borderBottom: 1,
+          borderColor: 'divider',
+          display: 'flex',
+          gap: 1.5,
+          alignItems: 'center',
+          flexWrap: 'wrap',
+        }}
+      >
         <Typography variant="body2" sx={{ flex: 1 }}>
           Run of {clock(run.startedAt)} by {run.tester}, of revision {run.revision}
-          {revisionNow !== run.revision && <b> – the station is at revision {revisionNow} now</b>} · {open === 0 ? 'every step entered' : `${open} of ${run.plan.length} steps open`}
+          {revisionNow !== run.revision && <b> – the station is at revision {revisionNow} now</b>} ·{' '}
+          {open === 0 ? 'every step entered' : `${open} of ${run.plan.length} steps open`}
         </Typography>
         <Link href={`/stations/${stationId}/prove`}>all runs</Link>
       </Box>
@@ -116,13 +140,29 @@ export function RunView({ run }: { run: RunProps }) {
           />
         )}
       >
-        <TextField label="note" value={draft.note} multiline minRows={1} onChange={(e) => drafts.set(step.id, { ...draft, note: e.target.value })} slotProps={{ htmlInput: { maxLength: 2000 } }} />
+        <TextField
+          label="note"
+          value={draft.note}
+          multiline
+          minRows={1}
+          onChange={(e) => drafts.set(step.id, { ...draft, note: e.target.value })}
+          slotProps={{ htmlInput: { maxLength: 2000 } }}
+        />
         {failed && <Alert severity="error">{failed}</Alert>}
         <Box sx={{ display: 'flex', gap: 1.5, '& button': { minHeight: 48, flex: 1 } }}>
-          <Button variant={proposal === 'pass' ? 'contained' : 'outlined'} disabled={busy} onClick={() => void enter('pass')}>
+          <Button
+            variant={proposal === 'pass' ? 'contained' : 'outlined'}
+            disabled={busy}
+            onClick={() => void enter('pass')}
+          >
             pass
           </Button>
-          <Button variant={proposal === 'fail' ? 'contained' : 'outlined'} color="error" disabled={busy} onClick={() => void enter('fail')}>
+          <Button
+            variant={proposal === 'fail' ? 'contained' : 'outlined'}
+            color="error"
+            disabled={busy}
+            onClick={() => void enter('fail')}
+          >
             fail
           </Button>
         </Box>

@@ -21,7 +21,12 @@ export function StepCard({ step, system, place, beside, children }: Props) {
   const card = useRef<HTMLElement>(null);
   useEffect(() => void card.current?.scrollIntoView({ block: 'nearest' }), [step.id]);
   return (
-    <Box component="article" ref={card} aria-label={step.title} sx={{ p: { xs: 2, md: 2.5 }, display: 'flex', flexDirection: 'column', gap: 1.75, maxWidth: 760 }}>
+    <Box
+      component="article"
+      ref={card}
+      aria-label={step.title}
+      sx={{ p: { xs: 2, md: 2.5 }, display: 'flex', flexDirection: 'column', gap: 1.75, maxWidth: 760 }}
+    >
       <Box>
         <Typography variant="label">
           {place} · {step.phase}
@@ -42,9 +47,25 @@ export function StepCard({ step, system, place, beside, children }: Props) {
           </Typography>
         ))}
       </Box>
-      <Box component="ul" aria-label="what to expect" sx={{ m: 0, p: 0, listStyle: 'none', borderTop: 1, borderColor: 'text.primary' }}>
+      <Box
+        component="ul"
+        aria-label="what to expect"
+        sx={{ m: 0, p: 0, listStyle: 'none', borderTop: 1, borderColor: 'text.primary' }}
+      >
         {step.expects.map((e) => (
-          <Box component="li" key={e.id} sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '1fr minmax(200px, 0.8fr)' }, gap: 1, alignItems: 'center', py: 1, borderBottom: 1, borderColor: 'divider' }}>
+          <Box
+            component="li"
+            key={e.id}
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: { xs: '1fr', sm: '1fr minmax(200px, 0.8fr)' },
+              gap: 1,
+              alignItems: 'center',
+              py: 1,
+              borderBottom: 1,
+              borderColor: 'divider',
+            }}
+          >
             <Box>
               <Typography component="p" variant="label" sx={{ m: 0 }}>
                 {e.label}

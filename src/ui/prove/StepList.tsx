@@ -9,7 +9,17 @@ export type StepState = 'open' | 'pass' | 'fail';
 const MARK: Readonly<Record<StepState, string>> = { open: '·', pass: '✓', fail: '✗' };
 
 /** The steps by phase; the one that is open is marked, each with what it came to. */
-export function StepList({ steps, current, stateOf, onPick }: { steps: readonly Step[]; current: number; stateOf(step: Step): StepState; onPick(index: number): void }) {
+export function StepList({
+  steps,
+  current,
+  stateOf,
+  onPick,
+}: {
+  steps: readonly Step[];
+  current: number;
+  stateOf(step: Step): StepState;
+  onPick(index: number): void;
+}) {
   return (
     <Box component="ol" aria-label="steps" sx={{ m: 0, p: 0, listStyle: 'none' }}>
       {steps.map((step, i) => {
@@ -25,9 +35,27 @@ export function StepList({ steps, current, stateOf, onPick }: { steps: readonly 
             <ButtonBase
               aria-current={i === current ? 'step' : undefined}
               onClick={() => onPick(i)}
-              sx={{ display: 'flex', gap: 1, width: '100%', justifyContent: 'flex-start', textAlign: 'left', px: 1.5, py: 0.5, minHeight: 32, borderLeft: 3, borderColor: i === current ? 'primary.main' : 'transparent', bgcolor: i === current ? 'action.selected' : undefined }}
+              sx={{
+                display: 'flex',
+                gap: 1,
+                width: '100%',
+                justifyContent: 'flex-start',
+                textAlign: 'left',
+                px: 1.5,
+                py: 0.5,
+                minHeight: 32,
+                borderLeft: 3,
+                borderColor: i === current ? 'primary.main' : 'transparent',
+                bgcolor: i === current ? 'action.selected' : undefined,
+              }}
             >
-              <Typography component="span" variant="readingSmall" aria-label={state === 'open' ? 'not done' : state} color={state === 'fail' ? 'error' : 'text.primary'} sx={{ width: 16, fontWeight: 700 }}>
+              <Typography
+                component="span"
+                variant="readingSmall"
+                aria-label={state === 'open' ? 'not done' : state}
+                color={state === 'fail' ? 'error' : 'text.primary'}
+                sx={{ width: 16, fontWeight: 700 }}
+              >
                 {MARK[state]}
               </Typography>
               <Typography component="span" variant="body2">

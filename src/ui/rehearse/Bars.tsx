@@ -42,14 +42,25 @@ export function Bars({ lane, bars, left, width, y, height, from, to, onDrawn, on
     if (i === null) return setGrip({ i, end: 'to', at, bar: { from: at, to: at, says: '' } });
     const bar = bars[i]!;
     const px = e.clientX - e.currentTarget.ownerSVGElement!.getBoundingClientRect().left;
-    setGrip({ i, end: Math.abs(px - x(bar.to)) < EDGE ? 'to' : Math.abs(px - x(bar.from)) < EDGE ? 'from' : 'both', at, bar });
+    setGrip({
+      i,
+      end: Math.abs(px - x(bar.to)) < EDGE ? 'to' : Math.abs(px - x(bar.from)) < EDGE ? 'from' : 'both',
+      at,
+      bar,
+    });
   };
   const drag = (e: PointerEvent<SVGElement>) => {
     if (!grip) return;
     const by = timeOf(e) - grip.at;
     const was = grip.i === null ? { from: grip.at, to: grip.at, says: '' } : bars[grip.i]!;
-    const moved = { from: grip.end === 'to' ? was.from : Math.max(was.from + by, 0), to: grip.end === 'from' ? was.to : was.to + by };
-    setGrip({ ...grip, bar: { ...grip.bar, from: Math.min(moved.from, moved.to), to: Math.max(moved.from, moved.to) } });
+    const moved = {
+      from: grip.end === 'to' ? was.from : Math.max(was.from + by, 0),
+      to: grip.end === 'from' ? was.to : was.to + by,
+    };
+    setGrip({
+      ...grip,
+      bar: { ...grip.bar, from: Math.min(moved.from, moved.to), to: Math.max(moved.from, moved.to) },
+    });
   };
   const release = () => {
     if (!grip) return;
@@ -62,10 +73,29 @@ export function Bars({ lane, bars, left, width, y, height, from, to, onDrawn, on
   const hands = { onPointerMove: drag, onPointerUp: release, onPointerCancel: () => setGrip(null) };
   return (
     <g className={`bars ${lane}`}>
-      <rect className="lane" data-lane={lane} x={left} y={y} width={width} height={height} onPointerDown={(e) => take(e, null)} {...hands} />
+      <rect
+        className="lane"
+        data-lane={lane}
+        x={left}
+        y={y}
+        width={width}
+        height={height}
+        onPointerDown={(e) => take(e, null)}
+        {...hands}
+      />
       {[...bars.map(shown), ...(grip?.i === null ? [grip.bar] : [])].map((bar, i) =>
         bar.to < from || bar.from > to ? null : (
-          <rect key={i} className="bar" data-bar={`${lane} ${i}`} x={x(bar.from)} y={y + 2} width={Math.max(x(bar.to) - x(bar.from), 3)} height={height - 4} onPointerDown={(e) => i < bars.length && take(e, i)} {...hands}>
+          <rect
+            key={i}
+            className="bar"
+            data-bar={`${lane} ${i}`}
+            x={x(bar.from)}
+            y={y + 2}
+            width={Math.max(x(bar.to) - x(bar.from), 3)}
+            height={height - 4}
+            onPointerDown={(e) => i < bars.length && take(e, i)}
+            {...hands}
+          >
             <title>{bar.says}</title>
           </rect>
         ),

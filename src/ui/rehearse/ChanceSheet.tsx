@@ -24,12 +24,42 @@ interface Field {
 const fields = (storm: boolean): Field[] => [
   { label: 'a person comes after', kind: 'span', get: (c) => c.answers, set: (c, answers) => ({ ...c, answers }) },
   { label: 'visits every', kind: 'span', get: (c) => c.visits, set: (c, visits) => ({ ...c, visits }) },
-  { label: storm ? 'storms a year' : 'wet days a year', kind: 'count', get: (c) => c.storms.perYear, set: (c, perYear) => ({ ...c, storms: { ...c.storms, perYear } }) },
-  { label: 'middle one, × surveyed', kind: 'factor', get: (c) => c.storms.middle, set: (c, middle) => ({ ...c, storms: { ...c.storms, middle } }) },
-  { label: 'spread of its logarithm', kind: 'factor', get: (c) => c.storms.spread, set: (c, spread) => ({ ...c, storms: { ...c.storms, spread } }) },
-  { label: 'power cuts a year', kind: 'count', get: (c) => c.cuts.perYear, set: (c, perYear) => ({ ...c, cuts: { ...c.cuts, perYear } }) },
-  { label: 'middle cut lasts', kind: 'span', get: (c) => c.cuts.middle, set: (c, middle) => ({ ...c, cuts: { ...c.cuts, middle } }) },
-  { label: 'storms that cut power', kind: 'share', get: (c) => c.cuts.withStorm, set: (c, withStorm) => ({ ...c, cuts: { ...c.cuts, withStorm } }) },
+  {
+    label: storm ? 'storms a year' : 'wet days a year',
+    kind: 'count',
+    get: (c) => c.storms.perYear,
+    set: (c, perYear) => ({ ...c, storms: { ...c.storms, perYear } }),
+  },
+  {
+    label: 'middle one, × surveyed',
+    kind: 'factor',
+    get: (c) => c.storms.middle,
+    set: (c, middle) => ({ ...c, storms: { ...c.storms, middle } }),
+  },
+  {
+    label: 'spread of its logarithm',
+    kind: 'factor',
+    get: (c) => c.storms.spread,
+    set: (c, spread) => ({ ...c, storms: { ...c.storms, spread } }),
+  },
+  {
+    label: 'power cuts a year',
+    kind: 'count',
+    get: (c) => c.cuts.perYear,
+    set: (c, perYear) => ({ ...c, cuts: { ...c.cuts, perYear } }),
+  },
+  {
+    label: 'middle cut lasts',
+    kind: 'span',
+    get: (c) => c.cuts.middle,
+    set: (c, middle) => ({ ...c, cuts: { ...c.cuts, middle } }),
+  },
+  {
+    label: 'storms that cut power',
+    kind: 'share',
+    get: (c) => c.cuts.withStorm,
+    set: (c, withStorm) => ({ ...c, cuts: { ...c.cuts, withStorm } }),
+  },
   { label: 'faults, × assumed', kind: 'factor', get: (c) => c.faults, set: (c, faults) => ({ ...c, faults }) },
   { label: 'years', kind: 'count', get: (c) => c.years, set: (c, years) => ({ ...c, years: Math.round(years) }) },
   { label: 'seed', kind: 'count', get: (c) => c.seed, set: (c, seed) => ({ ...c, seed: Math.round(seed) }) },
@@ -52,11 +82,24 @@ export function ChanceSheet({ station }: { station: Station }) {
     <Box sx={{ px: 1.5, py: 1, display: 'flex', flexDirection: 'column', gap: 1 }}>
       <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(135px, 1fr))', gap: 1 }}>
         {fields(station.inflow.source.kind === 'storm').map((f) => (
-          <QuantityInput key={f.label} label={f.label} kind={f.kind} system={system} value={f.get(chances)} onCommit={(v) => change(f.set(chances, v))} />
+          <QuantityInput
+            key={f.label}
+            label={f.label}
+            kind={f.kind}
+            system={system}
+            value={f.get(chances)}
+            onCommit={(v) => change(f.set(chances, v))}
+          />
         ))}
       </Box>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
-        <Button variant="contained" disabled={share !== null} onClick={() => go((api, told) => api.chance(station, chances, told).then((a) => ({ of: chances, by: station, answer: a })))}>
+        <Button
+          variant="contained"
+          disabled={share !== null}
+          onClick={() =>
+            go((api, told) => api.chance(station, chances, told).then((a) => ({ of: chances, by: station, answer: a })))
+          }
+        >
           draw the years
         </Button>
         {share !== null && (
@@ -68,13 +111,31 @@ export function ChanceSheet({ station }: { station: Station }) {
       </Box>
       {trouble && <Alert severity="error">{trouble}. What was there stays.</Alert>}
       {failed && <Alert severity="error">It broke off. Try fewer years.</Alert>}
-      {answer && !answer.ok && <Alert severity="error">{answer.problems.map((p) => (typeof p === 'string' ? p : sayPhrase(p, system))).join('; ')}</Alert>}
+      {answer && !answer.ok && (
+        <Alert severity="error">
+          {answer.problems.map((p) => (typeof p === 'string' ? p : sayPhrase(p, system))).join('; ')}
+        </Alert>
+      )}
       {answer?.ok && (
-        <Box role="group" aria-label="chance of an overflow" sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 4, rowGap: 1 }}>
-          <Reading label="overflow in a year" value={quantity('drop', answer.chance.share)} system={system} big note={`between ${percent(answer.chance.low)} and ${percent(answer.chance.high)}, as sure as 95 % (${answer.chance.flooded} of ${answer.chance.years} years)`} />
+        <Box
+          role="group"
+          aria-label="chance of an overflow"
+          sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 4, rowGap: 1 }}
+        >
+          <Reading
+            label="overflow in a year"
+            value={quantity('drop', answer.chance.share)}
+            system={system}
+            big
+            note={`between ${percent(answer.chance.low)} and ${percent(answer.chance.high)}, as sure as 95 % (${answer.chance.flooded} of ${answer.chance.years} years)`}
+          />
           <Reading label="mean overflow a year" value={quantity('volume', answer.chance.overflow)} system={system} />
           <Reading label="bells a year" value={quantity('factor', answer.chance.bells)} system={system} />
-          <Reading label="floods that no bell told of, in all these years" value={quantity('count', answer.chance.silent)} system={system} />
+          <Reading
+            label="floods that no bell told of, in all these years"
+            value={quantity('count', answer.chance.silent)}
+            system={system}
+          />
           <Box sx={{ flexBasis: '100%', fontSize: 13 }}>
             <b>What had a part in the floods:</b>{' '}
             {answer.chance.causes.length === 0
@@ -87,7 +148,9 @@ export function ChanceSheet({ station }: { station: Station }) {
         </Box>
       )}
       <Box component="p" sx={{ fontSize: 12.5, m: 0 }}>
-        How often things come and fail is assumed, not measured here: it weighs one arrangement against another, and promises nothing. Each storm, cut and fault is rehearsed whole, with what hides by then; whoever comes to the bell mends all there is.
+        How often things come and fail is assumed, not measured here: it weighs one arrangement against another, and
+        promises nothing. Each storm, cut and fault is rehearsed whole, with what hides by then; whoever comes to the
+        bell mends all there is.
       </Box>
     </Box>
   );

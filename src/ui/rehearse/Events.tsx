@@ -19,11 +19,36 @@ export function Events({ told, onAt }: { told: Pick<Closer, 'events' | 'more'>; 
   const left = events.length - SHOWN + (rare ? 0 : told.more);
   return (
     <>
-      <FormControlLabel control={<Switch size="small" checked={rare} onChange={(_, on) => setRare(on)} />} label="only what is out of the ordinary" sx={{ ml: 0.5, '& .MuiFormControlLabel-label': { fontSize: 13 } }} />
+      <FormControlLabel
+        control={<Switch size="small" checked={rare} onChange={(_, on) => setRare(on)} />}
+        label="only what is out of the ordinary"
+        sx={{ ml: 0.5, '& .MuiFormControlLabel-label': { fontSize: 13 } }}
+      />
       <Box component="ol" aria-label="events" sx={{ m: 0, p: 0, listStyle: 'none', fontSize: 13 }}>
         {events.slice(0, SHOWN).map((e, i) => (
-          <Box component="li" key={i} sx={{ display: 'grid', gridTemplateColumns: '118px 1fr', borderBottom: 1, borderColor: 'divider', px: 1.5, py: 0.25 }}>
-            <Button size="small" onClick={() => onAt(e.at)} sx={(theme) => ({ minHeight: 22, p: 0, justifyContent: 'flex-start', fontFamily: theme.typography.reading.fontFamily, fontSize: 12.5 })}>
+          <Box
+            component="li"
+            key={i}
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: '118px 1fr',
+              borderBottom: 1,
+              borderColor: 'divider',
+              px: 1.5,
+              py: 0.25,
+            }}
+          >
+            <Button
+              size="small"
+              onClick={() => onAt(e.at)}
+              sx={(theme) => ({
+                minHeight: 22,
+                p: 0,
+                justifyContent: 'flex-start',
+                fontFamily: theme.typography.reading.fontFamily,
+                fontSize: 12.5,
+              })}
+            >
               {clock(e.at)}
             </Button>
             <span style={{ fontWeight: isOrdinary(e) ? 400 : 650 }}>{sayPhrase(e.says, system)}</span>

@@ -4,7 +4,17 @@ import TextField from '@mui/material/TextField';
 import type { Fault } from '@/core/faults';
 
 /** The choice of a fault: by its part, with every kind that this station can have. */
-export function FaultField({ faults, value, onChange, label }: { faults: readonly Fault[]; value: Fault | null; onChange(fault: Fault | null): void; label: string }) {
+export function FaultField({
+  faults,
+  value,
+  onChange,
+  label,
+}: {
+  faults: readonly Fault[];
+  value: Fault | null;
+  onChange(fault: Fault | null): void;
+  label: string;
+}) {
   return (
     <Autocomplete
       options={faults}

@@ -32,7 +32,16 @@ export function Learnt({ station, scenario, run, kept, onKeep }: Props) {
   const rules = useMemo(() => compare(station, scenario, run), [station, scenario, run]);
   const before = new Map(kept?.figures.map((f) => [f.id, f.value]));
   return (
-    <Box sx={{ px: 1.5, py: 0.5, display: 'grid', gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' }, gap: 2, alignItems: 'start' }}>
+    <Box
+      sx={{
+        px: 1.5,
+        py: 0.5,
+        display: 'grid',
+        gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' },
+        gap: 2,
+        alignItems: 'start',
+      }}
+    >
       <Box>
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
           <Button variant="outlined" onClick={() => onKeep(true)}>
@@ -56,7 +65,10 @@ export function Learnt({ station, scenario, run, kept, onKeep }: Props) {
                   {words(f.value, system)}
                 </TableCell>
                 {kept && (
-                  <TableCell align="right" sx={{ fontWeight: words(f.value, system) === words(before.get(f.id), system) ? 400 : 650 }}>
+                  <TableCell
+                    align="right"
+                    sx={{ fontWeight: words(f.value, system) === words(before.get(f.id), system) ? 400 : 650 }}
+                  >
                     {words(before.get(f.id), system)}
                   </TableCell>
                 )}
@@ -65,7 +77,9 @@ export function Learnt({ station, scenario, run, kept, onKeep }: Props) {
           </TableBody>
         </Table>
         <Box component="p" sx={{ fontSize: 12.5, my: 0.5 }}>
-          In less pumped less overflow differs from the change of store by {Math.abs(run.balance.residue * 1000).toExponential(0)} L of {say(quantity('volume', run.balance.inflow), system)}.
+          In less pumped less overflow differs from the change of store by{' '}
+          {Math.abs(run.balance.residue * 1000).toExponential(0)} L of{' '}
+          {say(quantity('volume', run.balance.inflow), system)}.
         </Box>
       </Box>
       <Table size="small" aria-label="beside the rules" sx={DENSE}>

@@ -17,10 +17,28 @@ import { LadderWithWhy } from '../panel/LadderWithWhy';
 export function PanelThen({ station, moment }: { station: Station; moment: Moment | null }) {
   const made = useMemo(() => {
     const built = panelOf(station);
-    return built.ok ? { panel: built.panel, scheme: built.scheme, well: wire(station, built.panel), faults: faultsOf(station, built.panel), sheets: sheetsOf(built.panel) } : null;
+    return built.ok
+      ? {
+          panel: built.panel,
+          scheme: built.scheme,
+          well: wire(station, built.panel),
+          faults: faultsOf(station, built.panel),
+          sheets: sheetsOf(built.panel),
+        }
+      : null;
   }, [station]);
   const there = moment?.faults.join('|') ?? '';
-  const wired = useMemo(() => made && wiredWith(station, made.panel, made.well, made.faults.filter((f) => there.split('|').includes(f.id))), [made, station, there]);
+  const wired = useMemo(
+    () =>
+      made &&
+      wiredWith(
+        station,
+        made.panel,
+        made.well,
+        made.faults.filter((f) => there.split('|').includes(f.id)),
+      ),
+    [made, station, there],
+  );
   const states = moment?.states;
   const bench = useMemo(() => {
     if (!made || !wired) return null;
@@ -29,21 +47,33 @@ export function PanelThen({ station, moment }: { station: Station; moment: Momen
   }, [made, wired, station, states]);
   const [at, setAt] = useState<string | null>(null);
   const [asked, setAsked] = useState<string | null>(null);
-  const hands = useMemo(() => ({ act: (leaf: LeafShape) => setAsked((was) => (was === leaf.id ? null : leaf.id)), press: () => {} }), []);
+  const hands = useMemo(
+    () => ({ act: (leaf: LeafShape) => setAsked((was) => (was === leaf.id ? null : leaf.id)), press: () => {} }),
+    [],
+  );
   if (!made || !bench) return null;
   const sheet = made.sheets.find((s) => s.id === at) ?? made.sheets.find((s) => s.id === 'control') ?? made.sheets[0]!;
   return (
     <StillBench bench={bench}>
       <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%' }}>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', px: 1, fontSize: 13 }}>
-          <ToggleButtonGroup exclusive value={sheet.id} onChange={(_, v: string | null) => v && setAt(v)} aria-label="sheet of the ladder">
+          <ToggleButtonGroup
+            exclusive
+            value={sheet.id}
+            onChange={(_, v: string | null) => v && setAt(v)}
+            aria-label="sheet of the ladder"
+          >
             {made.sheets.map((s) => (
               <ToggleButton key={s.id} value={s.id}>
                 {s.title}
               </ToggleButton>
             ))}
           </ToggleButtonGroup>
-          <Box component="ul" aria-label="what it does then" sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, m: 0, p: 0, listStyle: 'none' }}>
+          <Box
+            component="ul"
+            aria-label="what it does then"
+            sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, m: 0, p: 0, listStyle: 'none' }}
+          >
             {made.panel.outcomes.map((o) => {
               const is = happens(bench.settled, o);
               return (
@@ -55,7 +85,13 @@ export function PanelThen({ station, moment }: { station: Station; moment: Momen
             })}
           </Box>
         </Box>
-        <LadderWithWhy panel={made.panel} sheet={sheet} asked={asked} hands={hands} hint="the panel at the cursor, as rehearsed: touch a coil, a motor or a lamp to ask what holds it in or stops it" />
+        <LadderWithWhy
+          panel={made.panel}
+          sheet={sheet}
+          asked={asked}
+          hands={hands}
+          hint="the panel at the cursor, as rehearsed: touch a coil, a motor or a lamp to ask what holds it in or stops it"
+        />
       </Box>
     </StillBench>
   );

@@ -60,29 +60,46 @@ export function PlayBar({ at, length, view, onAt, onZoom, onWhole, moment, child
     if (!playing && at >= length) onAt(0);
     setPlaying(!playing);
   };
-  useHotkeys('space', (e) => {
-    // A button or a float that has the focus is worked by space itself.
-    if ((e.target as HTMLElement).closest('button, [role="button"], [role="tab"], input, textarea')) return;
-    e.preventDefault();
-    toggle();
-  }, { enableOnFormTags: ['slider'] });
+  useHotkeys(
+    'space',
+    (e) => {
+      // A button or a float that has the focus is worked by space itself.
+      if ((e.target as HTMLElement).closest('button, [role="button"], [role="tab"], input, textarea')) return;
+      e.preventDefault();
+      toggle();
+    },
+    { enableOnFormTags: ['slider'] },
+  );
   const whole = view.from <= 0 && view.to >= length;
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', px: 1, pt: 0.5 }}>
       <Button variant="outlined" onClick={toggle} sx={{ minWidth: 72 }}>
         {playing ? 'hold' : 'play'}
       </Button>
-      <TextField select label="speed" value={speed} onChange={(e) => setSpeed(Number(e.target.value))} sx={{ width: 150 }}>
+      <TextField
+        select
+        label="speed"
+        value={speed}
+        onChange={(e) => setSpeed(Number(e.target.value))}
+        sx={{ width: 150 }}
+      >
         {SPEEDS.map(([times, says]) => (
           <MenuItem key={times} value={times}>
             {says}
           </MenuItem>
         ))}
       </TextField>
-      <Box component="output" aria-label="cursor" sx={(theme) => ({ fontFamily: theme.typography.reading.fontFamily, minWidth: 96 })}>
+      <Box
+        component="output"
+        aria-label="cursor"
+        sx={(theme) => ({ fontFamily: theme.typography.reading.fontFamily, minWidth: 96 })}
+      >
         {clock(at, (view.to - view.from) / 500)}
       </Box>
-      <Box component="span" sx={(theme) => ({ fontFamily: theme.typography.reading.fontFamily, fontSize: 13, minWidth: 150 })}>
+      <Box
+        component="span"
+        sx={(theme) => ({ fontFamily: theme.typography.reading.fontFamily, fontSize: 13, minWidth: 150 })}
+      >
         {moment && `${say(quantity('height', moment.level), system)} · ${say(quantity('flow', moment.inflow), system)}`}
       </Box>
       <Button onClick={() => onZoom(4, at)}>closer</Button>

@@ -50,7 +50,11 @@ const CLOSEST = 1;
 /** The stretch of a rehearsal that is looked at: the whole of it until one looks closer. */
 function useView(length: number) {
   const [chosen, setChosen] = useState<View | null>(null);
-  const view = useMemo(() => (chosen && chosen.from < length ? { from: chosen.from, to: Math.min(chosen.to, length) } : { from: 0, to: length }), [chosen, length]);
+  const view = useMemo(
+    () =>
+      chosen && chosen.from < length ? { from: chosen.from, to: Math.min(chosen.to, length) } : { from: 0, to: length },
+    [chosen, length],
+  );
   const zoom = useCallback(
     (times: number, about: number) =>
       setChosen((was) => {
@@ -94,7 +98,8 @@ function useScenario() {
     scenario,
     trouble,
     choose: (name: string) => (setTrouble([]), setOwn(ready.find((s) => s.name === name) ?? own)),
-    change: (more: Partial<Scenario>) => take({ ...scenario, ...more, name: scenario.name.replace(/( \(changed\))?$/, ' (changed)').slice(-80) }),
+    change: (more: Partial<Scenario>) =>
+      take({ ...scenario, ...more, name: scenario.name.replace(/( \(changed\))?$/, ' (changed)').slice(-80) }),
     async bring(file: File) {
       try {
         take(JSON.parse(await file.text()));
@@ -108,7 +113,12 @@ function useScenario() {
 /** A run as it is kept to lay another beside it: by its scenario and the time of day. */
 const keptOf = ({ of, run, scenario }: Ran): Kept => {
   const { height } = vesselOf(of.vessel);
-  return { name: `${scenario.name}, ${format(new Date(), 'HH:mm')}`, figures: figures(of, run), trace: run.trace, greatest: Array.from(run.trace.greatest, (v) => (Number.isFinite(v) ? height(v) : null)) };
+  return {
+    name: `${scenario.name}, ${format(new Date(), 'HH:mm')}`,
+    figures: figures(of, run),
+    trace: run.trace,
+    greatest: Array.from(run.trace.greatest, (v) => (Number.isFinite(v) ? height(v) : null)),
+  };
 };
 
 /** Running the station through time before there is water. */
@@ -147,17 +157,38 @@ export function RehearseView() {
     },
     [follow],
   );
-  const rounded = (times: readonly { from: number; to: number }[]) => times.map((c) => ({ from: Math.round(c.from), to: Math.round(c.to) }));
-  const put = (name: string, from: number, to: number | null) => change({ faults: [...scenario.faults, { from: Math.round(from), to: to === null ? null : Math.round(to), id: name }] });
+  const rounded = (times: readonly { from: number; to: number }[]) =>
+    times.map((c) => ({ from: Math.round(c.from), to: Math.round(c.to) }));
+  const put = (name: string, from: number, to: number | null) =>
+    change({
+      faults: [...scenario.faults, { from: Math.round(from), to: to === null ? null : Math.round(to), id: name }],
+    });
   const file = (what: string, kind: string) => fileNameOf(station.identity.name, what, kind);
 
   const typed = <ScenarioSheet scenario={scenario} faults={faults} panel={panel} at={at} onChange={change} />;
   const there = (ran: Ran) => (
     <>
-      <PlayBar at={at} length={ran.scenario.length} view={view} onAt={cursor} onZoom={zoom} onWhole={whole} moment={moment}>
-        <ScenarioFiles onFile={(f) => void bring(f)} onTakeOut={() => downloadJson(fileNameOf(station.identity.name, scenario.name), scenario)} />
+      <PlayBar
+        at={at}
+        length={ran.scenario.length}
+        view={view}
+        onAt={cursor}
+        onZoom={zoom}
+        onWhole={whole}
+        moment={moment}
+      >
+        <ScenarioFiles
+          onFile={(f) => void bring(f)}
+          onTakeOut={() => downloadJson(fileNameOf(station.identity.name, scenario.name), scenario)}
+        />
       </PlayBar>
-      <Box sx={{ height: { xs: 340, md: 'auto' }, flex: { xs: 'none', md: sheet === 'events' ? '1 1 56%' : '0 1 300px' }, minHeight: sheet === 'events' ? 260 : 240 }}>
+      <Box
+        sx={{
+          height: { xs: 340, md: 'auto' },
+          flex: { xs: 'none', md: sheet === 'events' ? '1 1 56%' : '0 1 300px' },
+          minHeight: sheet === 'events' ? 260 : 240,
+        }}
+      >
         <TimeAxis
           context={context}
           trace={(closer ?? ran.run).trace}
@@ -170,21 +201,66 @@ export function RehearseView() {
           onZoom={zoom}
           faultName={(f) => faults.find((x) => x.id === f)?.says ?? f}
           onPowerCuts={(cuts) => change({ powerCuts: rounded(cuts) })}
-          onFaults={(list) => change({ faults: list.map((f) => ({ ...f, from: Math.round(f.from), to: f.to === null ? null : Math.round(f.to) })) })}
+          onFaults={(list) =>
+            change({
+              faults: list.map((f) => ({
+                ...f,
+                from: Math.round(f.from),
+                to: f.to === null ? null : Math.round(f.to),
+              })),
+            })
+          }
           onFault={(from, to) => fault && put(fault.id, from, to)}
         />
       </Box>
       {sheet === 'events' && <AtAGlance station={ran.of} run={ran.run} />}
-      <Box sx={{ height: { xs: 520, md: 'auto' }, flex: { xs: 'none', md: sheet === 'events' ? '1 1 34%' : '1 1 55%' }, minHeight: 160, display: 'flex', flexDirection: 'column', borderTop: 1, borderColor: 'divider' }}>
+      <Box
+        sx={{
+          height: { xs: 520, md: 'auto' },
+          flex: { xs: 'none', md: sheet === 'events' ? '1 1 34%' : '1 1 55%' },
+          minHeight: 160,
+          display: 'flex',
+          flexDirection: 'column',
+          borderTop: 1,
+          borderColor: 'divider',
+        }}
+      >
         <Box sx={{ display: 'flex', alignItems: 'center' }}>
-          <Tabs value={sheet} onChange={(_, v: Sheet) => setSheet(v)} variant="scrollable" aria-label="under the time axis" sx={{ flex: 1, minHeight: 34 }}>
+          <Tabs
+            value={sheet}
+            onChange={(_, v: Sheet) => setSheet(v)}
+            variant="scrollable"
+            aria-label="under the time axis"
+            sx={{ flex: 1, minHeight: 34 }}
+          >
             {SHEETS.map(([value, label]) => (
               <Tab key={value} value={value} label={label} />
             ))}
           </Tabs>
-          <Button onClick={() => downloadText(file('events', 'csv'), 'text/csv', Papa.unparse(eventRows(closer ?? ran.run, system)))}>events CSV</Button>
-          <Button onClick={() => downloadText(file('trace', 'csv'), 'text/csv', Papa.unparse(traceRows(ran.of, closer ?? ran.run)))}>trace CSV</Button>
-          <Button onClick={() => downloadJson(fileNameOf(station.identity.name, 'rehearsal'), report(ran.of, ran.scenario, ran.run, system))}>result JSON</Button>
+          <Button
+            onClick={() =>
+              downloadText(file('events', 'csv'), 'text/csv', Papa.unparse(eventRows(closer ?? ran.run, system)))
+            }
+          >
+            events CSV
+          </Button>
+          <Button
+            onClick={() =>
+              downloadText(file('trace', 'csv'), 'text/csv', Papa.unparse(traceRows(ran.of, closer ?? ran.run)))
+            }
+          >
+            trace CSV
+          </Button>
+          <Button
+            onClick={() =>
+              downloadJson(
+                fileNameOf(station.identity.name, 'rehearsal'),
+                report(ran.of, ran.scenario, ran.run, system),
+              )
+            }
+          >
+            result JSON
+          </Button>
         </Box>
         <Box role="tabpanel" aria-label={sheet} tabIndex={0} sx={{ flex: 1, minHeight: 0, overflow: 'auto' }}>
           {sheet === 'events' && <Events told={closer ?? ran.run} onAt={cursor} />}
@@ -207,7 +283,9 @@ export function RehearseView() {
   );
 
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '288px minmax(0, 1fr)' }, height: { md: '100%' } }}>
+    <Box
+      sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '288px minmax(0, 1fr)' }, height: { md: '100%' } }}
+    >
       <Box sx={{ minHeight: { xs: 420, md: 0 }, borderRight: { md: 1 }, borderColor: { md: 'divider' } }}>
         <StationShaft guess={{ width: 286, height: 660 }} beside />
       </Box>
@@ -227,10 +305,16 @@ export function RehearseView() {
           onChange={change}
         />
         {trouble.length > 0 && <Alert severity="error">{trouble.join('; ')}. The scenario is left as it was.</Alert>}
-        {rehearsed.state === 'refused' && <Alert severity="error">{rehearsed.problems.map((p) => (typeof p === 'string' ? p : sayPhrase(p, system))).join('; ')}</Alert>}
+        {rehearsed.state === 'refused' && (
+          <Alert severity="error">
+            {rehearsed.problems.map((p) => (typeof p === 'string' ? p : sayPhrase(p, system))).join('; ')}
+          </Alert>
+        )}
         {/* A fault or a hand that this panel has no part for is taken out here. */}
         {rehearsed.state === 'refused' && panel && typed}
-        {rehearsed.state === 'failed' && <Alert severity="error">The rehearsal broke off. Change something, or open the page again.</Alert>}
+        {rehearsed.state === 'failed' && (
+          <Alert severity="error">The rehearsal broke off. Change something, or open the page again.</Alert>
+        )}
         {rehearsed.state === 'stopped' && (
           <Alert severity="info" action={<Button onClick={() => start(station, scenario)}>run</Button>}>
             Stopped.
@@ -238,7 +322,12 @@ export function RehearseView() {
         )}
         {rehearsed.state === 'running' && (
           <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', px: 1.5, py: 1 }}>
-            <LinearProgress variant="determinate" value={rehearsed.share * 100} aria-label="rehearsing" sx={{ flex: 1 }} />
+            <LinearProgress
+              variant="determinate"
+              value={rehearsed.share * 100}
+              aria-label="rehearsing"
+              sx={{ flex: 1 }}
+            />
             <Button onClick={stop}>stop</Button>
           </Box>
         )}

@@ -29,7 +29,13 @@ export function ScenarioBar({ scenario, ready, faults, fault, at, onFault, onPut
   const named = ready.some((s) => s.name === scenario.name);
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, p: 1, pb: 0.5, alignItems: 'flex-start' }}>
-      <TextField select label="scenario" value={named ? scenario.name : 'own'} onChange={(e) => onChoose(e.target.value)} sx={{ width: 235 }}>
+      <TextField
+        select
+        label="scenario"
+        value={named ? scenario.name : 'own'}
+        onChange={(e) => onChoose(e.target.value)}
+        sx={{ width: 235 }}
+      >
         {ready.map((s) => (
           <MenuItem key={s.name} value={s.name}>
             {s.name}
@@ -38,11 +44,23 @@ export function ScenarioBar({ scenario, ready, faults, fault, at, onFault, onPut
         {!named && <MenuItem value="own">{scenario.name}</MenuItem>}
       </TextField>
       <Box sx={{ width: 112 }}>
-        <QuantityInput label="lasts" kind="span" system={system} value={length} onCommit={(lasts) => onChange({ length: lasts })} />
+        <QuantityInput
+          label="lasts"
+          kind="span"
+          system={system}
+          value={length}
+          onCommit={(lasts) => onChange({ length: lasts })}
+        />
       </Box>
       {inflow.kind !== 'steps' && (
         <Box sx={{ width: 84 }}>
-          <QuantityInput label="inflow ×" kind="factor" system={system} value={inflow.scale} onCommit={(scale) => onChange({ inflow: { ...inflow, scale } })} />
+          <QuantityInput
+            label="inflow ×"
+            kind="factor"
+            system={system}
+            value={inflow.scale}
+            onCommit={(scale) => onChange({ inflow: { ...inflow, scale } })}
+          />
         </Box>
       )}
       <FaultField label="fault to put in" faults={faults} value={fault} onChange={onFault} />

@@ -29,9 +29,22 @@ interface Props {
 const without = <T,>(list: readonly T[], i: number): T[] => list.filter((_, k) => k !== i);
 const instead = <T,>(list: readonly T[], i: number, item: T): T[] => list.map((x, k) => (k === i ? item : x));
 
-function Row({ says, remove, onRemove, children }: { says: string; remove: string; onRemove(): void; children: ReactNode }) {
+function Row({
+  says,
+  remove,
+  onRemove,
+  children,
+}: {
+  says: string;
+  remove: string;
+  onRemove(): void;
+  children: ReactNode;
+}) {
   return (
-    <Box component="li" sx={{ display: 'grid', gridTemplateColumns: 'minmax(140px, 1fr) 130px 130px 84px', gap: 1, alignItems: 'center' }}>
+    <Box
+      component="li"
+      sx={{ display: 'grid', gridTemplateColumns: 'minmax(140px, 1fr) 130px 130px 84px', gap: 1, alignItems: 'center' }}
+    >
       <span>{says}</span>
       {children}
       <Button aria-label={remove} onClick={onRemove}>
@@ -41,7 +54,15 @@ function Row({ says, remove, onRemove, children }: { says: string; remove: strin
   );
 }
 
-const LIST = { m: 0, p: 0, listStyle: 'none', display: 'flex', flexDirection: 'column', gap: 0.75, fontSize: 13 } as const;
+const LIST = {
+  m: 0,
+  p: 0,
+  listStyle: 'none',
+  display: 'flex',
+  flexDirection: 'column',
+  gap: 0.75,
+  fontSize: 13,
+} as const;
 
 const INFLOWS = [
   ['survey', 'as surveyed, through the day'],
@@ -51,11 +72,26 @@ const INFLOWS = [
 ] as const;
 
 /** What comes in: a kind of the survey, or a table of one’s own. */
-function InflowChoice({ scenario: { inflow }, filling, onChange }: { scenario: Scenario; filling: boolean; onChange(more: Partial<Scenario>): void }) {
+function InflowChoice({
+  scenario: { inflow },
+  filling,
+  onChange,
+}: {
+  scenario: Scenario;
+  filling: boolean;
+  onChange(more: Partial<Scenario>): void;
+}) {
   const system = useStationSystem();
   const name = useEditor((s) => s.document.identity.name);
   const scale = inflow.kind === 'steps' ? 1 : inflow.scale;
-  const choose = (kind: string) => kind !== 'steps' && onChange({ inflow: kind === 'survey' ? { kind: 'survey', scale } : { kind: 'level', which: kind as 'low' | 'design' | 'peak', scale } });
+  const choose = (kind: string) =>
+    kind !== 'steps' &&
+    onChange({
+      inflow:
+        kind === 'survey'
+          ? { kind: 'survey', scale }
+          : { kind: 'level', which: kind as 'low' | 'design' | 'peak', scale },
+    });
   const take = (rows: string[][]) => {
     const read = readStormRows(rows, system);
     if (read.ok) onChange({ inflow: { kind: 'steps', rows: read.rows, every: null } });
@@ -63,14 +99,41 @@ function InflowChoice({ scenario: { inflow }, filling, onChange }: { scenario: S
   };
   return (
     <Box sx={{ gridColumn: '1 / -1' }}>
-      <TableFile what="inflow" units={`min, ${unitOf('flow', system)}`} onRows={take} more={inflow.kind === 'steps' && <Button onClick={() => downloadText(fileNameOf(name, 'inflow', 'csv'), 'text/csv', Papa.unparse(stormRows(inflow.rows, system)))}>write it as CSV</Button>}>
-        <TextField select label={filling ? 'what is drawn' : 'inflow'} value={inflow.kind === 'level' ? inflow.which : inflow.kind} onChange={(e) => choose(e.target.value)} sx={{ width: 260 }}>
+      <TableFile
+        what="inflow"
+        units={`min, ${unitOf('flow', system)}`}
+        onRows={take}
+        more={
+          inflow.kind === 'steps' && (
+            <Button
+              onClick={() =>
+                downloadText(
+                  fileNameOf(name, 'inflow', 'csv'),
+                  'text/csv',
+                  Papa.unparse(stormRows(inflow.rows, system)),
+                )
+              }
+            >
+              write it as CSV
+            </Button>
+          )
+        }
+      >
+        <TextField
+          select
+          label={filling ? 'what is drawn' : 'inflow'}
+          value={inflow.kind === 'level' ? inflow.which : inflow.kind}
+          onChange={(e) => choose(e.target.value)}
+          sx={{ width: 260 }}
+        >
           {INFLOWS.map(([kind, says]) => (
             <MenuItem key={kind} value={kind}>
               {says}
             </MenuItem>
           ))}
-          {inflow.kind === 'steps' && <MenuItem value="steps">a table of {inflow.rows.length} rows, each until the next</MenuItem>}
+          {inflow.kind === 'steps' && (
+            <MenuItem value="steps">a table of {inflow.rows.length} rows, each until the next</MenuItem>
+          )}
         </TextField>
       </TableFile>
     </Box>
@@ -84,25 +147,48 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
   const [state, setState] = useState('');
   const worked = panel?.devices.filter((d) => d.sensor === undefined && d.positions.length > 0) ?? [];
   const chosen = worked.find((d) => d.tag === device);
-  const time = (label: string, value: number | null, onCommit: (value: number) => void) => <QuantityInput label={label} kind="span" system={system} value={value} onCommit={onCommit} />;
+  const time = (label: string, value: number | null, onCommit: (value: number) => void) => (
+    <QuantityInput label={label} kind="span" system={system} value={value} onCommit={onCommit} />
+  );
   const { powerCuts, hands, protector } = scenario;
   return (
-    <Box sx={{ px: 1.5, py: 1, display: 'grid', gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' }, gap: 2, alignItems: 'start' }}>
+    <Box
+      sx={{
+        px: 1.5,
+        py: 1,
+        display: 'grid',
+        gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' },
+        gap: 2,
+        alignItems: 'start',
+      }}
+    >
       <Box>
         <Typography component="h2" variant="h3" sx={{ my: 0.5 }}>
           power cuts and faults
         </Typography>
         <Box component="ul" aria-label="power cuts and faults" sx={LIST}>
           {powerCuts.map((c, i) => (
-            <Row key={`c${i}`} says="no power" remove={`remove power cut ${i + 1}`} onRemove={() => onChange({ powerCuts: without(powerCuts, i) })}>
+            <Row
+              key={`c${i}`}
+              says="no power"
+              remove={`remove power cut ${i + 1}`}
+              onRemove={() => onChange({ powerCuts: without(powerCuts, i) })}
+            >
               {time('from', c.from, (from) => onChange({ powerCuts: instead(powerCuts, i, { ...c, from }) }))}
               {time('to', c.to, (to) => onChange({ powerCuts: instead(powerCuts, i, { ...c, to }) }))}
             </Row>
           ))}
           {scenario.faults.map((f, i) => (
-            <Row key={`f${i}`} says={faults.find((x) => x.id === f.id)?.says ?? f.id} remove={`remove the fault ${f.id}`} onRemove={() => onChange({ faults: without(scenario.faults, i) })}>
+            <Row
+              key={`f${i}`}
+              says={faults.find((x) => x.id === f.id)?.says ?? f.id}
+              remove={`remove the fault ${f.id}`}
+              onRemove={() => onChange({ faults: without(scenario.faults, i) })}
+            >
               {time('from', f.from, (from) => onChange({ faults: instead(scenario.faults, i, { ...f, from }) }))}
-              {time(f.to === null ? 'to (never)' : 'to', f.to, (to) => onChange({ faults: instead(scenario.faults, i, { ...f, to }) }))}
+              {time(f.to === null ? 'to (never)' : 'to', f.to, (to) =>
+                onChange({ faults: instead(scenario.faults, i, { ...f, to }) }),
+              )}
             </Row>
           ))}
           {powerCuts.length + scenario.faults.length === 0 && <li>none: draw one on its lane, or put one in above</li>}
@@ -112,28 +198,52 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
         </Typography>
         <Box component="ul" aria-label="hands" sx={LIST}>
           {hands.map((h, i) => (
-            <Row key={i} says={`${h.device} to ${panel?.devices.find((d) => d.tag === h.device)?.positions.find((p) => p.state === h.state)?.says ?? h.state}`} remove={`remove hand ${i + 1}`} onRemove={() => onChange({ hands: without(hands, i) })}>
+            <Row
+              key={i}
+              says={`${h.device} to ${panel?.devices.find((d) => d.tag === h.device)?.positions.find((p) => p.state === h.state)?.says ?? h.state}`}
+              remove={`remove hand ${i + 1}`}
+              onRemove={() => onChange({ hands: without(hands, i) })}
+            >
               {time('at', h.at, (when) => onChange({ hands: instead(hands, i, { ...h, at: when }) }))}
               <span />
             </Row>
           ))}
         </Box>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1, alignItems: 'center' }}>
-          <TextField select label="a hand works" value={chosen ? device : ''} onChange={(e) => (setDevice(e.target.value), setState(''))} sx={{ width: 210 }}>
+          <TextField
+            select
+            label="a hand works"
+            value={chosen ? device : ''}
+            onChange={(e) => (setDevice(e.target.value), setState(''))}
+            sx={{ width: 210 }}
+          >
             {worked.map((d) => (
               <MenuItem key={d.tag} value={d.tag}>
                 {d.tag}: {d.says}
               </MenuItem>
             ))}
           </TextField>
-          <TextField select label="to" value={state} disabled={!chosen} onChange={(e) => setState(e.target.value)} sx={{ width: 120 }}>
+          <TextField
+            select
+            label="to"
+            value={state}
+            disabled={!chosen}
+            onChange={(e) => setState(e.target.value)}
+            sx={{ width: 120 }}
+          >
             {(chosen?.positions ?? []).map((p) => (
               <MenuItem key={p.state} value={p.state}>
                 {p.says}
               </MenuItem>
             ))}
           </TextField>
-          <Button variant="outlined" disabled={!chosen || state === ''} onClick={() => onChange({ hands: [...hands, { at: Math.round(at), device, state }].sort((a, b) => a.at - b.at) })}>
+          <Button
+            variant="outlined"
+            disabled={!chosen || state === ''}
+            onClick={() =>
+              onChange({ hands: [...hands, { at: Math.round(at), device, state }].sort((a, b) => a.at - b.at) })
+            }
+          >
             at {clock(at)}
           </Button>
         </Box>
@@ -143,9 +253,29 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
           all the time
         </Typography>
         <InflowChoice scenario={scenario} filling={scenario.duty === 'fill'} onChange={onChange} />
-        <QuantityInput label="begins with the water at" kind="height" system={system} value={scenario.start} hint={scenario.start === null ? 'the stop level' : undefined} onCommit={(start) => onChange({ start })} />
-        <QuantityInput label="a person comes after the bell" kind="span" system={system} value={scenario.answers} hint={scenario.answers === null ? 'nobody comes' : 'mends what failed, resets what tripped'} onCommit={(answers) => onChange({ answers })} />
-        <QuantityInput label="protector opens, rotor standing" kind="span" system={system} value={protector.stalled} onCommit={(stalled) => onChange({ protector: { ...protector, stalled } })} />
+        <QuantityInput
+          label="begins with the water at"
+          kind="height"
+          system={system}
+          value={scenario.start}
+          hint={scenario.start === null ? 'the stop level' : undefined}
+          onCommit={(start) => onChange({ start })}
+        />
+        <QuantityInput
+          label="a person comes after the bell"
+          kind="span"
+          system={system}
+          value={scenario.answers}
+          hint={scenario.answers === null ? 'nobody comes' : 'mends what failed, resets what tripped'}
+          onCommit={(answers) => onChange({ answers })}
+        />
+        <QuantityInput
+          label="protector opens, rotor standing"
+          kind="span"
+          system={system}
+          value={protector.stalled}
+          onCommit={(stalled) => onChange({ protector: { ...protector, stalled } })}
+        />
         {time('protector opens, in air', protector.dry, (dry) => onChange({ protector: { ...protector, dry } }))}
         {time('and cools', protector.cools, (cools) => onChange({ protector: { ...protector, cools } }))}
         <Box sx={{ display: 'flex', gap: 1, gridColumn: '1 / -1' }}>

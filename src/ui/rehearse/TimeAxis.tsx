@@ -76,13 +76,33 @@ function spread<T extends { at: number }>(list: readonly T[]): T[] {
 }
 
 /** One time axis: level between its least and greatest with the trip lines, inflow, power, faults, pumps, bell, appliances. The cursor drives shaft and ladder. */
-export function TimeAxis({ context, trace, scenario, system, view, kept, at, onAt, onZoom, faultName, onPowerCuts, onFaults, onFault }: Props) {
+export function TimeAxis({
+  context,
+  trace,
+  scenario,
+  system,
+  view,
+  kept,
+  at,
+  onAt,
+  onZoom,
+  faultName,
+  onPowerCuts,
+  onFaults,
+  onFault,
+}: Props) {
   const { ref, size } = useSize<HTMLDivElement>({ width: 960, height: 420 });
   const { overflow, vessel, station, marks: levels } = context;
   const lanes = useMemo(() => trace.lanes.filter((l) => l.kind !== 'overflow' || l.share.some((s) => s > 0)), [trace]);
   // Each fault has a lane of its own, so that one that lasts leaves room to draw the next.
   const own = scenario.faults.slice(0, MOST);
-  const names = [context.station.duty.kind === 'fill' ? 'draw' : 'inflow', 'power', ...own.map((f) => faultName(f.id)), 'new fault', ...lanes.map((l) => l.says)];
+  const names = [
+    context.station.duty.kind === 'fill' ? 'draw' : 'inflow',
+    'power',
+    ...own.map((f) => faultName(f.id)),
+    'new fault',
+    ...lanes.map((l) => l.says),
+  ];
   const { left, letters } = size.width > 700 ? WORDS.wide : WORDS.narrow;
   const first = names.length - lanes.length;
   const bottom = Math.max(size.height - names.length * LANE - 26, 110);
@@ -97,13 +117,18 @@ export function TimeAxis({ context, trace, scenario, system, view, kept, at, onA
     return { least: edge(trace.least), greatest: edge(trace.greatest) };
   }, [trace, vessel]);
   const paths = useMemo(() => {
-    const line = (heights: readonly (number | null)[], from: number, step: number) => heights.flatMap((h, i) => (h === null ? [] : [`${x(from + (i + 0.5) * step).toFixed(1)} ${y(h).toFixed(1)}`]));
+    const line = (heights: readonly (number | null)[], from: number, step: number) =>
+      heights.flatMap((h, i) => (h === null ? [] : [`${x(from + (i + 0.5) * step).toFixed(1)} ${y(h).toFixed(1)}`]));
     const top = line(drawn.greatest, trace.from, trace.step);
     const low = line(drawn.least, trace.from, trace.step);
     const most = Math.max(...trace.inflow, 1e-12);
     const wide = Math.max((trace.step / span) * width, 0.8).toFixed(2);
     const lane = (shares: Float64Array, row: number, full: number) =>
-      Array.from(shares, (share, i) => (share > 0 ? `M${x(trace.from + i * trace.step).toFixed(1)} ${laneY(row) + LANE - 4} v${(-Math.max((share / full) * (LANE - 5), 1.5)).toFixed(1)} h${wide} V${laneY(row) + LANE - 4} Z` : '')).join('');
+      Array.from(shares, (share, i) =>
+        share > 0
+          ? `M${x(trace.from + i * trace.step).toFixed(1)} ${laneY(row) + LANE - 4} v${(-Math.max((share / full) * (LANE - 5), 1.5)).toFixed(1)} h${wide} V${laneY(row) + LANE - 4} Z`
+          : '',
+      ).join('');
     const ends = [top.at(-1)?.split(' ')[0], top[0]?.split(' ')[0]];
     return {
       water: top.length > 1 ? `M${top.join(' L')} L${ends[0]} ${bottom} L${ends[1]} ${bottom} Z` : '',
@@ -115,7 +140,11 @@ export function TimeAxis({ context, trace, scenario, system, view, kept, at, onA
     // eslint-disable-next-line react-hooks/exhaustive-deps -- x, y and laneY follow from what is named
   }, [trace, drawn, lanes, first, kept, left, width, bottom, overflow, view.from, view.to]);
 
-  const timeAt = (clientX: number, svg: Element) => Math.min(Math.max(view.from + ((clientX - svg.getBoundingClientRect().left - left) / width) * span, view.from), view.to);
+  const timeAt = (clientX: number, svg: Element) =>
+    Math.min(
+      Math.max(view.from + ((clientX - svg.getBoundingClientRect().left - left) / width) * span, view.from),
+      view.to,
+    );
   const timeOf = (e: PointerEvent<SVGElement>) => timeAt(e.clientX, e.currentTarget.ownerSVGElement ?? e.currentTarget);
   const key = (e: KeyboardEvent) => {
     if (e.key === '+' || e.key === '-') {
@@ -140,14 +169,20 @@ export function TimeAxis({ context, trace, scenario, system, view, kept, at, onA
     const wheel = (e: WheelEvent) => {
       e.preventDefault();
       const box = drawing.getBoundingClientRect();
-      zoom.current(e.deltaY < 0 ? 1.5 : 1 / 1.5, view.from + Math.min(Math.max((e.clientX - box.left - left) / width, 0), 1) * (view.to - view.from));
+      zoom.current(
+        e.deltaY < 0 ? 1.5 : 1 / 1.5,
+        view.from + Math.min(Math.max((e.clientX - box.left - left) / width, 0), 1) * (view.to - view.from),
+      );
     };
     drawing.addEventListener('wheel', wheel, { passive: false });
     return () => drawing.removeEventListener('wheel', wheel);
   }, [view.from, view.to, left, width]);
 
   const { step, at: times } = marks(view.from, view.to);
-  const cuts: Bar[] = scenario.powerCuts.map((c) => ({ ...c, says: `no power from ${clock(c.from)} to ${clock(c.to)}` }));
+  const cuts: Bar[] = scenario.powerCuts.map((c) => ({
+    ...c,
+    says: `no power from ${clock(c.from)} to ${clock(c.to)}`,
+  }));
   const until = (to: number): number | null => (to >= scenario.length ? null : to);
   const lane = { left, width, height: LANE, from: view.from, to: view.to };
   return (
@@ -200,7 +235,14 @@ export function TimeAxis({ context, trace, scenario, system, view, kept, at, onA
         <text x={left + width + 4} y={laneY(0) + LANE - 5} className="quiet">
           {`to ${say(quantity('flow', Math.max(...trace.inflow)), system)}`}
         </text>
-        <Bars lane="power" {...lane} y={laneY(1)} bars={cuts} onDrawn={(from, to) => onPowerCuts([...scenario.powerCuts, { from, to }])} onMoved={(i, from, to) => onPowerCuts(scenario.powerCuts.map((c, k) => (k === i ? { from, to } : c)))} />
+        <Bars
+          lane="power"
+          {...lane}
+          y={laneY(1)}
+          bars={cuts}
+          onDrawn={(from, to) => onPowerCuts([...scenario.powerCuts, { from, to }])}
+          onMoved={(i, from, to) => onPowerCuts(scenario.powerCuts.map((c, k) => (k === i ? { from, to } : c)))}
+        />
         {own.map((f, i) => (
           <Bars
             key={i}
@@ -209,16 +251,27 @@ export function TimeAxis({ context, trace, scenario, system, view, kept, at, onA
             y={laneY(2 + i)}
             bars={[{ from: f.from, to: f.to ?? scenario.length, says: `${faultName(f.id)} from ${clock(f.from)}` }]}
             onDrawn={(from, to) => onFaults(scenario.faults.map((x, k) => (k === i ? { ...x, from, to } : x)))}
-            onMoved={(_, from, to) => onFaults(scenario.faults.map((x, k) => (k === i ? { ...x, from, to: until(to) } : x)))}
+            onMoved={(_, from, to) =>
+              onFaults(scenario.faults.map((x, k) => (k === i ? { ...x, from, to: until(to) } : x)))
+            }
           />
         ))}
-        <Bars lane="faults" {...lane} y={laneY(2 + own.length)} bars={[]} onDrawn={(from, to) => onFault(from, until(to))} onMoved={() => {}} />
+        <Bars
+          lane="faults"
+          {...lane}
+          y={laneY(2 + own.length)}
+          bars={[]}
+          onDrawn={(from, to) => onFault(from, until(to))}
+          onMoved={() => {}}
+        />
         {times.map((m) => (
           <text key={m} x={x(m)} y={size.height - 4} textAnchor="middle" className="quiet">
             {clock(m, step)}
           </text>
         ))}
-        {at >= view.from && at <= view.to && <path className="cursor" pointerEvents="none" d={`M${x(at)} 6 V${size.height - 16}`} />}
+        {at >= view.from && at <= view.to && (
+          <path className="cursor" pointerEvents="none" d={`M${x(at)} 6 V${size.height - 16}`} />
+        )}
       </Drawing>
     </Box>
   );

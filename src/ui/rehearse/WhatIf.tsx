@@ -17,7 +17,10 @@ import { useTask } from './useRehearsal';
 
 const HARM = { overflow: 'overflow', dry: 'runs dry', chatter: 'chatters' } as const;
 
-function words({ bellAfter, harmAfter, harm, has, hides }: Consequence, system: UnitSystem): [bell: string, harm: string, has: string] {
+function words(
+  { bellAfter, harmAfter, harm, has, hides }: Consequence,
+  system: UnitSystem,
+): [bell: string, harm: string, has: string] {
   const time = (t: number) => say(quantity('time', t), system);
   return [
     bellAfter === null ? (hides ? 'silent: hides until a second fault' : 'silent') : `rings after ${time(bellAfter)}`,
@@ -27,10 +30,21 @@ function words({ bellAfter, harmAfter, harm, has, hides }: Consequence, system: 
 }
 
 /** Every single fault of the station in this scenario, from its beginning, ranked by how soon it harms. */
-export function WhatIf({ station, scenario, onPut }: { station: Station; scenario: Scenario; onPut(id: string): void }) {
+export function WhatIf({
+  station,
+  scenario,
+  onPut,
+}: {
+  station: Station;
+  scenario: Scenario;
+  onPut(id: string): void;
+}) {
   const system = useStationSystem();
   const { share, found, failed, go, stop } = useTask<{ of: Scenario; list: readonly Consequence[] }>();
-  useEffect(() => go((api, told) => api.whatIf(station, scenario, 0, told).then((list) => ({ of: scenario, list }))), [go, station, scenario]);
+  useEffect(
+    () => go((api, told) => api.whatIf(station, scenario, 0, told).then((list) => ({ of: scenario, list }))),
+    [go, station, scenario],
+  );
   if (failed) return <Alert severity="error">It broke off. Change something, or open the page again.</Alert>;
   if (share !== null)
     return (
@@ -44,7 +58,9 @@ export function WhatIf({ station, scenario, onPut }: { station: Station; scenari
   return (
     <Box sx={{ px: 1 }}>
       <Box component="p" sx={{ fontSize: 13, my: 0.5, px: 0.5 }}>
-        {found.list.length} single faults, each from the beginning of this scenario: {found.list.filter((c) => c.harm).length} harm in its time, {hiding} show nothing until a second one comes. Only a test finds those.
+        {found.list.length} single faults, each from the beginning of this scenario:{' '}
+        {found.list.filter((c) => c.harm).length} harm in its time, {hiding} show nothing until a second one comes. Only
+        a test finds those.
       </Box>
       <Table size="small" aria-label="what if" sx={{ '& td': { py: 0 } }}>
         <TableHead>
@@ -66,7 +82,12 @@ export function WhatIf({ station, scenario, onPut }: { station: Station; scenari
                 <TableCell>{harm}</TableCell>
                 <TableCell>{has}</TableCell>
                 <TableCell padding="none">
-                  <Button size="small" sx={{ minHeight: 24, py: 0 }} onClick={() => onPut(c.id)} aria-label={`put in: ${c.says}`}>
+                  <Button
+                    size="small"
+                    sx={{ minHeight: 24, py: 0 }}
+                    onClick={() => onPut(c.id)}
+                    aria-label={`put in: ${c.says}`}
+                  >
                     put in
                   </Button>
                 </TableCell>

@@ -15,7 +15,13 @@ describe('a clock of a rehearsal', () => {
   ])('%d s to %d s is %s', (time, finest, says) => expect(clock(time, finest)).toBe(says));
 
   it('marks stand at whole steps within what is shown, few enough to be read', () => {
-    for (const [from, to] of [[0, 86400], [0, 365 * 86400], [549.4, 550.7], [3599, 7201], [0, 10 * 365 * 86400]] as const) {
+    for (const [from, to] of [
+      [0, 86400],
+      [0, 365 * 86400],
+      [549.4, 550.7],
+      [3599, 7201],
+      [0, 10 * 365 * 86400],
+    ] as const) {
       const { step, at } = marks(from, to);
       expect(at.length).toBeGreaterThan(0);
       expect(at.length).toBeLessThanOrEqual(11);

@@ -14,11 +14,39 @@ export function clock(time: number, finest = 1): string {
   return `${days > 0 ? `${days} d ` : ''}${hm}${finest >= 60 ? '' : `:${s}`}`;
 }
 
-const STEPS = [0.1, 0.2, 0.5, 1, 2, 5, 10, 30, 60, 120, 300, 600, 1800, 3600, 2 * 3600, 3 * 3600, 6 * 3600, 12 * 3600, 86400, 2 * 86400, 7 * 86400, 30 * 86400, 90 * 86400, 365 * 86400];
+const STEPS = [
+  0.1,
+  0.2,
+  0.5,
+  1,
+  2,
+  5,
+  10,
+  30,
+  60,
+  120,
+  300,
+  600,
+  1800,
+  3600,
+  2 * 3600,
+  3 * 3600,
+  6 * 3600,
+  12 * 3600,
+  86400,
+  2 * 86400,
+  7 * 86400,
+  30 * 86400,
+  90 * 86400,
+  365 * 86400,
+];
 
 /** Marks of a time axis that read well, and the step between them, s. */
 export function marks(from: number, to: number): { step: number; at: number[] } {
   const step = STEPS.find((s) => (to - from) / s <= 9) ?? to - from;
   const first = Math.ceil(from / step - 1e-9);
-  return { step, at: Array.from({ length: Math.max(Math.floor(to / step + 1e-9) - first + 1, 0) }, (_, i) => (first + i) * step) };
+  return {
+    step,
+    at: Array.from({ length: Math.max(Math.floor(to / step + 1e-9) - first + 1, 0) }, (_, i) => (first + i) * step),
+  };
 }

@@ -11,7 +11,10 @@ export interface Kept {
 }
 
 /** Kept runs by station: they stay while one goes to another view and changes something there. */
-export const useKeptRuns = create<{ runs: Readonly<Record<number, Kept>>; keep(station: number, run: Kept | null): void }>()((set) => ({
+export const useKeptRuns = create<{
+  runs: Readonly<Record<number, Kept>>;
+  keep(station: number, run: Kept | null): void;
+}>()((set) => ({
   runs: {},
   keep: (station, run) =>
     set(({ runs }) => {

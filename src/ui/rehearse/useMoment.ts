@@ -45,7 +45,9 @@ export function useCloser(rehearsed: Rehearsed, view: View): Closer | null {
   useEffect(() => {
     if (!there || whole) return;
     let over = false;
-    void there.window(view.from, view.to).then((found) => void (!over && found && setCloser({ of: there, closer: found })));
+    void there
+      .window(view.from, view.to)
+      .then((found) => void (!over && found && setCloser({ of: there, closer: found })));
     return () => {
       over = true;
     };

@@ -16,12 +16,22 @@ export interface Ran {
   moment(at: number): Promise<Moment | null>;
 }
 
-export type Rehearsed = { state: 'idle' } | { state: 'running'; share: number } | { state: 'stopped' } | { state: 'failed' } | { state: 'refused'; problems: readonly (Phrase | string)[] } | Ran;
+export type Rehearsed =
+  | { state: 'idle' }
+  | { state: 'running'; share: number }
+  | { state: 'stopped' }
+  | { state: 'failed' }
+  | { state: 'refused'; problems: readonly (Phrase | string)[] }
+  | Ran;
 
 const open = () => new Worker(new URL('../../workers/rehearse.ts', import.meta.url), { type: 'module' });
 
 /** A rehearsal in a worker: the page stays alive, hears how far it is, can stop it, and asks about it when it is there. */
-export function useRehearsal(): { rehearsed: Rehearsed; start(station: Station, scenario: Scenario): void; stop(): void } {
+export function useRehearsal(): {
+  rehearsed: Rehearsed;
+  start(station: Station, scenario: Scenario): void;
+  stop(): void;
+} {
   const [rehearsed, setRehearsed] = useState<Rehearsed>({ state: 'idle' });
   const worker = useRef<Worker | null>(null);
   const end = useCallback(() => {
@@ -43,7 +53,19 @@ export function useRehearsal(): { rehearsed: Rehearsed; start(station: Station, 
       mine.onerror = () => answer({ state: 'failed' });
       const told = proxy((share: number) => answer({ state: 'running', share }));
       void api.rehearse(station, scenario, told).then(
-        (r) => answer(r.ok ? { state: 'there', run: r.run, of: station, scenario, window: (from, to) => api.window(from, to), moment: (at) => api.moment(at) } : { state: 'refused', problems: r.problems }),
+        (r) =>
+          answer(
+            r.ok
+              ? {
+                  state: 'there',
+                  run: r.run,
+                  of: station,
+                  scenario,
+                  window: (from, to) => api.window(from, to),
+                  moment: (at) => api.moment(at),
+                }
+              : { state: 'refused', problems: r.problems },
+          ),
         () => answer({ state: 'failed' }),
       );
     },
@@ -57,7 +79,13 @@ export function useRehearsal(): { rehearsed: Rehearsed; start(station: Station, 
 }
 
 /** One long task in a worker of its own, with progress and stop. */
-export function useTask<T>(): { share: number | null; found: T | null; failed: boolean; go(task: (api: Remote<RehearseApi>, told: (share: number) => void) => Promise<T>): void; stop(): void } {
+export function useTask<T>(): {
+  share: number | null;
+  found: T | null;
+  failed: boolean;
+  go(task: (api: Remote<RehearseApi>, told: (share: number) => void) => Promise<T>): void;
+  stop(): void;
+} {
   const [share, setShare] = useState<number | null>(null);
   const [found, setFound] = useState<T | null>(null);
   const [failed, setFailed] = useState(false);
@@ -82,7 +110,10 @@ export function useTask<T>(): { share: number | null; found: T | null; failed: b
         done();
       };
       mine.onerror = () => over(() => setFailed(true));
-      void task(wrap(mine), proxy((s: number) => void (worker.current === mine && setShare(s)))).then(
+      void task(
+        wrap(mine),
+        proxy((s: number) => void (worker.current === mine && setShare(s))),
+      ).then(
         (t) => over(() => setFound(() => t)),
         () => over(() => setFailed(true)),
       );

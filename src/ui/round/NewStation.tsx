@@ -50,7 +50,10 @@ export function NewStation({ sites }: { sites: readonly string[] }) {
   const file = useRef<HTMLInputElement>(null);
   const [open, setOpen] = useState(false);
   const [refused, setRefused] = useState<readonly Problem[] | null>(null);
-  const { register, handleSubmit, formState, setError } = useForm<Form>({ resolver: zodResolver(formSchema), defaultValues: { name: '', site: sites[0] ?? '', profile: 'metric-230' } });
+  const { register, handleSubmit, formState, setError } = useForm<Form>({
+    resolver: zodResolver(formSchema),
+    defaultValues: { name: '', site: sites[0] ?? '', profile: 'metric-230' },
+  });
 
   const make = handleSubmit(async ({ name, site, profile }) => {
     const sent = await sendStation(JSON.stringify(newStation(name, site, profile)));
@@ -88,8 +91,20 @@ export function NewStation({ sites }: { sites: readonly string[] }) {
           <DialogTitle id="new-title">New station</DialogTitle>
           <DialogContent>
             <Stack spacing={2} sx={{ pt: 1 }}>
-              <TextField label="name" autoFocus {...register('name')} error={!!formState.errors.name} helperText={formState.errors.name?.message ?? 'as it is called on site'} />
-              <TextField label="site" {...register('site')} error={!!formState.errors.site} helperText={formState.errors.site?.message} slotProps={{ htmlInput: { list: 'sites' } }} />
+              <TextField
+                label="name"
+                autoFocus
+                {...register('name')}
+                error={!!formState.errors.name}
+                helperText={formState.errors.name?.message ?? 'as it is called on site'}
+              />
+              <TextField
+                label="site"
+                {...register('site')}
+                error={!!formState.errors.site}
+                helperText={formState.errors.site?.message}
+                slotProps={{ htmlInput: { list: 'sites' } }}
+              />
               <datalist id="sites">
                 {sites.map((s) => (
                   <option key={s} value={s} />

@@ -35,12 +35,36 @@ function Gauge({ entry }: { entry: RoundStation }) {
   const judgement = useMemo(() => judge(station), [station]);
   const system = usePrefs().units ?? systemOf(station.profile);
   const { context, rules } = judgement;
-  const scene = useMemo(() => shaftScene(context, { width: WIDTH, height: HEIGHT, detail: 'thumb', system, level: (context.stop + context.lead) / 2 }), [context, system]);
+  const scene = useMemo(
+    () =>
+      shaftScene(context, {
+        width: WIDTH,
+        height: HEIGHT,
+        detail: 'thumb',
+        system,
+        level: (context.stop + context.lead) / 2,
+      }),
+    [context, system],
+  );
   const worst = rules[0]!;
-  const bell: BellState = worst.state === 'broken' || worst.state === 'unknown' ? 'ringing' : worst.state === 'tight' ? 'due' : 'quiet';
+  const bell: BellState =
+    worst.state === 'broken' || worst.state === 'unknown' ? 'ringing' : worst.state === 'tight' ? 'due' : 'quiet';
   const why = bell === 'quiet' ? 'all rules hold' : `${worst.state === 'tight' ? 'tight' : 'broken'}: ${worst.title}`;
   return (
-    <Box component={Link} href={`/stations/${id}/levels`} sx={{ width: { xs: 'calc(50% - 6px)', sm: WIDTH + 20 }, minWidth: 150, color: 'text.primary', textDecoration: 'none', display: 'block', p: 1, borderRadius: 1, '&:hover': { bgcolor: 'action.hover' } }}>
+    <Box
+      component={Link}
+      href={`/stations/${id}/levels`}
+      sx={{
+        width: { xs: 'calc(50% - 6px)', sm: WIDTH + 20 },
+        minWidth: 150,
+        color: 'text.primary',
+        textDecoration: 'none',
+        display: 'block',
+        p: 1,
+        borderRadius: 1,
+        '&:hover': { bgcolor: 'action.hover' },
+      }}
+    >
       <Shaft scene={scene} title={`shaft of ${station.identity.name}`} />
       <Box sx={{ display: 'flex', gap: 0.75, alignItems: 'flex-start', mt: 1 }}>
         <Bell state={bell} />
@@ -58,24 +82,56 @@ function Gauge({ entry }: { entry: RoundStation }) {
 }
 
 /** Home: the stations stand beside each other like gauges on a wall, site by site. */
-export function RoundView({ stations, unreadable }: { stations: readonly RoundStation[]; unreadable: readonly UnreadableStation[] }) {
+export function RoundView({
+  stations,
+  unreadable,
+}: {
+  stations: readonly RoundStation[];
+  unreadable: readonly UnreadableStation[];
+}) {
   const sites = [...new Set(stations.map((s) => s.station.identity.site))];
   const names = stations.map((s) => ({ id: s.id, name: s.station.identity.name, site: s.station.identity.site }));
   const { units } = usePrefs();
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: '100dvh' }}>
-      <Masthead stations={names} system={units} crumbs={<Typography component="h1" variant="body1">Round</Typography>}>
+      <Masthead
+        stations={names}
+        system={units}
+        crumbs={
+          <Typography component="h1" variant="body1">
+            Round
+          </Typography>
+        }
+      >
         <NewStation sites={sites} />
       </Masthead>
-      <Box component="main" sx={{ flex: 1, px: 2, py: 1.5, display: 'flex', flexWrap: 'wrap', columnGap: 4, rowGap: 2, alignContent: 'flex-start' }}>
+      <Box
+        component="main"
+        sx={{
+          flex: 1,
+          px: 2,
+          py: 1.5,
+          display: 'flex',
+          flexWrap: 'wrap',
+          columnGap: 4,
+          rowGap: 2,
+          alignContent: 'flex-start',
+        }}
+      >
         {unreadable.map(({ id, problems }) => (
           <Alert key={id} severity="error" sx={{ width: '100%' }}>
-            Station {id} cannot be read by this version ({problems.map((p) => `${p.path}: ${p.message}`).slice(0, 3).join('; ')}). It is kept as it is: <a href={`/api/stations/${id}/file`}>take it out as a file</a>.
+            Station {id} cannot be read by this version (
+            {problems
+              .map((p) => `${p.path}: ${p.message}`)
+              .slice(0, 3)
+              .join('; ')}
+            ). It is kept as it is: <a href={`/api/stations/${id}/file`}>take it out as a file</a>.
           </Alert>
         ))}
         {stations.length === 0 && unreadable.length === 0 && (
           <Typography sx={{ maxWidth: 520, py: 4 }}>
-            No station yet. Make one with <b>new station</b> and survey it, or bring one in from a file that someone gave you.
+            No station yet. Make one with <b>new station</b> and survey it, or bring one in from a file that someone
+            gave you.
           </Typography>
         )}
         {sites.map((site) => (

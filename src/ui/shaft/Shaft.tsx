@@ -47,7 +47,10 @@ const Drawing = styled('svg')(({ theme }) => {
     '& .bell': { fill: pit.brass },
     '& .level-text': { fontWeight: 600 },
     '& .pointed .level-line': { stroke: pit.brass, strokeWidth: 2.4, strokeDasharray: 'none' },
-    '& .pointed .float, & .pointed .pump, & .pointed .pump-motor, & .pointed .pipe': { stroke: pit.brass, strokeWidth: 3 },
+    '& .pointed .float, & .pointed .pump, & .pointed .pump-motor, & .pointed .pipe': {
+      stroke: pit.brass,
+      strokeWidth: 3,
+    },
     '& .pointed .level-text': { fill: pit.brass },
     '& .movable': { cursor: 'grab', touchAction: 'none', outline: 'none' },
     '& .movable:focus-visible .float, & .movable:focus-visible .handle': { stroke: pit.brass, strokeWidth: 3.5 },
@@ -68,7 +71,10 @@ function ShapeMark({ shape }: { shape: Shape }) {
 
 interface Props {
   /** What is drawn, and the size it was drawn for. */
-  scene: { readonly layout: { readonly width: number; readonly height: number; readonly wall: number }; readonly groups: readonly Group[] };
+  scene: {
+    readonly layout: { readonly width: number; readonly height: number; readonly wall: number };
+    readonly groups: readonly Group[];
+  };
   title: string;
   pointed?: readonly Part[];
   /** What makes a group answer: handlers, role, tab stop. */
@@ -81,7 +87,14 @@ export function Shaft({ scene, title, pointed = [], groupProps, children }: Prop
   const { width, height } = scene.layout;
   const still = groupProps === undefined;
   return (
-    <Drawing viewBox={`0 0 ${width} ${height}`} width={width} height={height} role={still ? 'img' : 'group'} aria-label={title} style={{ '--wall': `${scene.layout.wall * 2}px` } as CSSProperties}>
+    <Drawing
+      viewBox={`0 0 ${width} ${height}`}
+      width={width}
+      height={height}
+      role={still ? 'img' : 'group'}
+      aria-label={title}
+      style={{ '--wall': `${scene.layout.wall * 2}px` } as CSSProperties}
+    >
       {scene.groups.map((group, i) => {
         const { className = '', ...props } = groupProps?.(group) ?? {};
         const lit = group.part !== null && pointed.includes(group.part) ? 'pointed' : '';

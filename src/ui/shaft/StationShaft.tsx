@@ -67,7 +67,12 @@ export function StationShaft({ movable = false, byHand, beside = byHand !== unde
 
   return (
     <Box ref={ref} sx={{ width: '100%', height: '100%', minHeight: 0, overflow: 'hidden' }}>
-      <Shaft scene={scene} title={`shaft of ${context.station.identity.name}`} pointed={pointed} groupProps={groupProps}>
+      <Shaft
+        scene={scene}
+        title={`shaft of ${context.station.identity.name}`}
+        pointed={pointed}
+        groupProps={groupProps}
+      >
         {(movable || byHand) && <WaterHandle layout={scene.layout} depth={context.vessel.depth} />}
       </Shaft>
     </Box>

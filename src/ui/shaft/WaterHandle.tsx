@@ -26,7 +26,8 @@ export function WaterHandle({ layout, depth }: { layout: Layout; depth: number }
       onPointerDown={(e: PointerEvent<SVGGElement>) => e.currentTarget.setPointerCapture(e.pointerId)}
       onPointerMove={(e: PointerEvent<SVGGElement>) => {
         const svg = e.currentTarget.ownerSVGElement;
-        if (svg && e.currentTarget.hasPointerCapture(e.pointerId)) hold(layout.levelOf(e.clientY - svg.getBoundingClientRect().top));
+        if (svg && e.currentTarget.hasPointerCapture(e.pointerId))
+          hold(layout.levelOf(e.clientY - svg.getBoundingClientRect().top));
       }}
       onKeyDown={(e: KeyboardEvent<SVGGElement>) => {
         const step = tapeStep(system) * (e.shiftKey ? 10 : 1);

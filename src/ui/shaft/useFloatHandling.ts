@@ -66,7 +66,9 @@ export function useFloatHandling(layout: Layout) {
         }
         if (e.ctrlKey || e.metaKey || e.altKey) return;
         const step = tapeStep(system) * (e.shiftKey ? 10 : 1);
-        const nudge = { ArrowUp: [step, 0], ArrowDown: [-step, 0], ArrowRight: [0, step], ArrowLeft: [0, -step] }[e.key];
+        const nudge = { ArrowUp: [step, 0], ArrowDown: [-step, 0], ArrowRight: [0, step], ArrowLeft: [0, -step] }[
+          e.key
+        ];
         if (!nudge) return;
         e.preventDefault();
         const [up, wide] = nudge as [number, number];

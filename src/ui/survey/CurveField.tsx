@@ -29,7 +29,13 @@ export function CurveField({ index }: { index: number }) {
   const addPoint = () => {
     const last = curve.at(-1) ?? { flow: 0, head: 1 };
     const before = curve.at(-2) ?? { flow: 0, head: last.head * 2 };
-    set([...curve, { flow: last.flow + Math.max(last.flow - before.flow, 1e-4), head: Math.max(last.head - (before.head - last.head), last.head / 2) }]);
+    set([
+      ...curve,
+      {
+        flow: last.flow + Math.max(last.flow - before.flow, 1e-4),
+        head: Math.max(last.head - (before.head - last.head), last.head / 2),
+      },
+    ]);
   };
   const whole = problems.find((p) => p.path === path);
   return (
@@ -39,15 +45,31 @@ export function CurveField({ index }: { index: number }) {
       onRows={take}
       onAdd={addPoint}
       addLabel="add a point"
-      more={<Button onClick={() => downloadText(fileNameOf(name, 'curve', 'csv'), 'text/csv', Papa.unparse(curveRows(curve, system)))}>write the curve as CSV</Button>}
+      more={
+        <Button
+          onClick={() =>
+            downloadText(fileNameOf(name, 'curve', 'csv'), 'text/csv', Papa.unparse(curveRows(curve, system)))
+          }
+        >
+          write the curve as CSV
+        </Button>
+      }
     >
-      <Typography variant="label">curve, from shut-off on; paste two columns here, read a CSV with the headings flow and head, or drag its points in the chart</Typography>
+      <Typography variant="label">
+        curve, from shut-off on; paste two columns here, read a CSV with the headings flow and head, or drag its points
+        in the chart
+      </Typography>
       {[whole, ...curve.map((_, i) => problems.find((p) => p.path === `${path}.${i}`))].map((bad, n) => {
         const i = n - 1;
         return (
           <Box key={n}>
             {i >= 0 && (
-              <ListRow columns="1fr 1fr" remove={`point ${i + 1}`} removable={curve.length > 2} onRemove={() => set(curve.filter((_, j) => j !== i))}>
+              <ListRow
+                columns="1fr 1fr"
+                remove={`point ${i + 1}`}
+                removable={curve.length > 2}
+                onRemove={() => set(curve.filter((_, j) => j !== i))}
+              >
                 <QuantityField path={`${path}.${i}.flow`} label={`flow ${i + 1}`} kind="flow" />
                 <QuantityField path={`${path}.${i}.head`} label={`head ${i + 1}`} kind="head" />
               </ListRow>

@@ -15,8 +15,10 @@ export function CurvePoints({ pump, system }: { pump: number; system: UnitSystem
   const [flowAt, headAt] = [useXAxisInverseScale(), useYAxisInverseScale()];
   const drag = useRef<{ index: number; px: number; py: number; x: number; y: number } | null>(null);
   if (!x || !y || !flowAt || !headAt) return null;
-  const at = (p: { flow: number; head: number }) => [Number(x(inUnits('flow', p.flow, system))), Number(y(inUnits('head', p.head, system)))] as const;
-  const move = (index: number, to: { flow: number; head: number }) => store.getState().edit((d) => moveCurvePoint(d, pump, index, to));
+  const at = (p: { flow: number; head: number }) =>
+    [Number(x(inUnits('flow', p.flow, system))), Number(y(inUnits('head', p.head, system)))] as const;
+  const move = (index: number, to: { flow: number; head: number }) =>
+    store.getState().edit((d) => moveCurvePoint(d, pump, index, to));
   const end = () => {
     if (!drag.current) return;
     drag.current = null;
@@ -50,13 +52,21 @@ export function CurvePoints({ pump, system }: { pump: number; system: UnitSystem
             onPointerMove={(e: PointerEvent<SVGCircleElement>) => {
               const from = drag.current;
               if (from?.index !== i) return;
-              move(i, { flow: Number(flowAt(from.x + e.clientX - from.px)) * factorOf('flow', system), head: Number(headAt(from.y + e.clientY - from.py)) * factorOf('head', system) });
+              move(i, {
+                flow: Number(flowAt(from.x + e.clientX - from.px)) * factorOf('flow', system),
+                head: Number(headAt(from.y + e.clientY - from.py)) * factorOf('head', system),
+              });
             }}
             onPointerUp={end}
             onPointerCancel={end}
             onKeyDown={(e: KeyboardEvent<SVGCircleElement>) => {
               const share = e.shiftKey ? 0.1 : 0.01;
-              const [dq, dh] = { ArrowUp: [0, share], ArrowDown: [0, -share], ArrowRight: [share, 0], ArrowLeft: [-share, 0] }[e.key] ?? [0, 0];
+              const [dq, dh] = {
+                ArrowUp: [0, share],
+                ArrowDown: [0, -share],
+                ArrowRight: [share, 0],
+                ArrowLeft: [-share, 0],
+              }[e.key] ?? [0, 0];
               if (dq === 0 && dh === 0) return;
               e.preventDefault();
               move(i, { flow: point.flow + dq! * curve.at(-1)!.flow, head: point.head + dh! * curve[0]!.head });

@@ -34,14 +34,26 @@ export function DepthTableField({ rows }: { rows: Rows }) {
       onRows={take}
       onAdd={() => set([...rows, { height: Number((last.height + 0.1).toFixed(6)), area: last.area }])}
       addLabel="add a row at the rim"
-      more={<Button onClick={() => downloadText(fileNameOf(name, 'depths', 'csv'), 'text/csv', Papa.unparse(depthTableRows(rows, system)))}>write the depths as CSV</Button>}
+      more={
+        <Button
+          onClick={() =>
+            downloadText(fileNameOf(name, 'depths', 'csv'), 'text/csv', Papa.unparse(depthTableRows(rows, system)))
+          }
+        >
+          write the depths as CSV
+        </Button>
+      }
     >
       <Typography variant="label">plan area at each height, floor first; straight lines between</Typography>
       {rows.map((_, i) => (
         <Box key={i} sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr 36px', gap: 1, alignItems: 'start' }}>
           <QuantityField path={`${PATH}.${i}.height`} label={`at height ${i + 1}`} kind="height" />
           <QuantityField path={`${PATH}.${i}.area`} label={`area ${i + 1}`} kind="area" />
-          <IconButton aria-label={`remove row ${i + 1}`} disabled={rows.length <= 2} onClick={() => set(rows.filter((_, j) => j !== i))}>
+          <IconButton
+            aria-label={`remove row ${i + 1}`}
+            disabled={rows.length <= 2}
+            onClick={() => set(rows.filter((_, j) => j !== i))}
+          >
             ×
           </IconButton>
         </Box>

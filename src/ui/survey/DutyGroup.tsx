@@ -23,19 +23,45 @@ function DutyFields({ duty }: { duty: Duty }) {
     case 'empty':
       return <Typography variant="body2">Water that comes is to go: the pump starts high and stops low.</Typography>;
     case 'condensate':
-      return <Typography variant="body2">Appliances make the water; a cut-off float stops them before the reservoir spills.</Typography>;
+      return (
+        <Typography variant="body2">
+          Appliances make the water; a cut-off float stops them before the reservoir spills.
+        </Typography>
+      );
     case 'transfer':
       return (
         <Row>
-          <QuantityField path="duty.usefulRun" label="one useful run" kind="volume" hint="restart leaves at least so much" />
+          <QuantityField
+            path="duty.usefulRun"
+            label="one useful run"
+            kind="volume"
+            hint="restart leaves at least so much"
+          />
         </Row>
       );
     case 'fill':
       return (
         <>
           <Row>
-            <ChoiceField path="duty.from.kind" label="filled" choices={[['valve', 'through a valve'], ['pump', 'by a pump']]} onPick={(v) => edit((d) => withFilling(d, v === 'pump' ? 'pump' : 'valve'))} />
-            {duty.from.kind === 'valve' ? <QuantityField path="duty.from.flow" label="flow of the valve" kind="flow" /> : <QuantityField path="duty.from.level" label="water at the source" kind="head" hint="above this tank's floor; below is −" />}
+            <ChoiceField
+              path="duty.from.kind"
+              label="filled"
+              choices={[
+                ['valve', 'through a valve'],
+                ['pump', 'by a pump'],
+              ]}
+              onPick={(v) => edit((d) => withFilling(d, v === 'pump' ? 'pump' : 'valve'))}
+            />
+            {duty.from.kind === 'valve' ? (
+              <QuantityField path="duty.from.flow" label="flow of the valve" kind="flow" />
+            ) : (
+              <QuantityField
+                path="duty.from.level"
+                label="water at the source"
+                kind="head"
+                hint="above this tank's floor; below is −"
+              />
+            )}
           </Row>
           <Row>
             <QuantityField path="duty.runOn" label="runs on for" kind="time" hint="after the call to stop" />
@@ -48,7 +74,16 @@ function DutyFields({ duty }: { duty: Duty }) {
       return (
         <>
           <Row>
-            <ChoiceField path="duty.mode" label="dosed" choices={[['timed', 'by a timer'], ['demand', 'on demand']]} hint="timed for beds, demand for sewers" onPick={(v) => edit((d) => withDoseMode(d, v === 'demand' ? 'demand' : 'timed'))} />
+            <ChoiceField
+              path="duty.mode"
+              label="dosed"
+              choices={[
+                ['timed', 'by a timer'],
+                ['demand', 'on demand'],
+              ]}
+              hint="timed for beds, demand for sewers"
+              onPick={(v) => edit((d) => withDoseMode(d, v === 'demand' ? 'demand' : 'timed'))}
+            />
             <QuantityField path="duty.dosesPerDay" label="doses a day" kind="count" hint="at least" />
             <QuantityField path="duty.minimumRest" label="least rest" kind="time" hint="of the bed" />
           </Row>
@@ -74,7 +109,12 @@ export function DutyGroup() {
   const edit = useEditor((s) => s.edit);
   return (
     <Group id="duty" title="What it is for" sketch={<DutySketch duty={duty} />}>
-      <ChoiceField path="duty.kind" label="duty" choices={DUTIES} onPick={(v) => edit((d) => withDuty(d, v as Duty['kind']))} />
+      <ChoiceField
+        path="duty.kind"
+        label="duty"
+        choices={DUTIES}
+        onPick={(v) => edit((d) => withDuty(d, v as Duty['kind']))}
+      />
       <DutyFields duty={duty} />
     </Group>
   );

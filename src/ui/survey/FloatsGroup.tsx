@@ -6,7 +6,15 @@ import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
-import { withControlFloats, withFound, withKind, withMeasuredRange, withPlace, withRole, withWeight } from '@/core/editing';
+import {
+  withControlFloats,
+  withFound,
+  withKind,
+  withMeasuredRange,
+  withPlace,
+  withRole,
+  withWeight,
+} from '@/core/editing';
 import { differentialOf } from '@/core/levels';
 import { sensorScene } from '@/core/papers';
 import { breatherShift, kindOf, worldOf } from '@/core/sensing';
@@ -47,15 +55,36 @@ function rolesFor({ duty, pumps }: Station): SensorRole[] {
   ];
 }
 
-const ROLE_WORDS: Readonly<Record<SensorRole, string>> = { pump: 'pump', stop: 'stop', lead: 'lead', lag: 'lag', lag2: 'second lag', alarm: 'alarm', low: 'low', peak: 'peak', cutoff: 'cut-off' };
-const ROLE_TICKS: Readonly<Partial<Record<SensorRole, string>>> = { alarm: 'alarm float fitted', low: 'redundant off or low alarm fitted', cutoff: 'cut-off fitted', lag: 'lag float fitted', lag2: 'second lag float fitted', peak: 'peak float fitted' };
+const ROLE_WORDS: Readonly<Record<SensorRole, string>> = {
+  pump: 'pump',
+  stop: 'stop',
+  lead: 'lead',
+  lag: 'lag',
+  lag2: 'second lag',
+  alarm: 'alarm',
+  low: 'low',
+  peak: 'peak',
+  cutoff: 'cut-off',
+};
+const ROLE_TICKS: Readonly<Partial<Record<SensorRole, string>>> = {
+  alarm: 'alarm float fitted',
+  low: 'redundant off or low alarm fitted',
+  cutoff: 'cut-off fitted',
+  lag: 'lag float fitted',
+  lag2: 'second lag float fitted',
+  peak: 'peak float fitted',
+};
 
 function TiltFields({ at, sensor }: { at: string; sensor: Extract<Sensor, { kind: 'tilt' }> }) {
   const edit = useEditor((s) => s.edit);
   return (
     <>
       <Row>
-        <QuantityField path={`${at}.clip`} label={sensor.weight ? 'weight, floor up' : 'clip, floor up'} kind="height" />
+        <QuantityField
+          path={`${at}.clip`}
+          label={sensor.weight ? 'weight, floor up' : 'clip, floor up'}
+          kind="height"
+        />
         <QuantityField path={`${at}.tether`} label="tether" kind="height" hint="clip to near end" />
         <QuantityField path={`${at}.body`} label="body length" kind="height" />
         <QuantityField path={`${at}.thickness`} label="body, across" kind="height" />
@@ -76,8 +105,16 @@ function TiltFields({ at, sensor }: { at: string; sensor: Extract<Sensor, { kind
           </>
         )}
       </Row>
-      <Tick label={`range of the ${sensor.role} float is measured, or from its maker's table`} checked={sensor.measured !== null} onChange={(measured) => edit((d) => withMeasuredRange(d, sensor.id, measured))} />
-      <Tick label="on a counterweight of its own cord" checked={sensor.weight !== null} onChange={(hangs) => edit((d) => withWeight(d, sensor.id, hangs))} />
+      <Tick
+        label={`range of the ${sensor.role} float is measured, or from its maker's table`}
+        checked={sensor.measured !== null}
+        onChange={(measured) => edit((d) => withMeasuredRange(d, sensor.id, measured))}
+      />
+      <Tick
+        label="on a counterweight of its own cord"
+        checked={sensor.weight !== null}
+        onChange={(hangs) => edit((d) => withWeight(d, sensor.id, hangs))}
+      />
     </>
   );
 }
@@ -98,7 +135,10 @@ function BellFields({ at, sensor }: { at: string; sensor: Extract<Sensor, { kind
         <QuantityField path="settings.trappedPressure" label="blocked breather holds" kind="pressure" />
         <QuantityField path="settings.airPressure" label="air of the place" kind="pressure" />
       </Row>
-      <Typography variant="body2">A blocked breather that holds so much moves this trip {say(quantity('height', Math.abs(shift)), system)} {shift < 0 ? 'down' : 'up'}: the breather is part of the float.</Typography>
+      <Typography variant="body2">
+        A blocked breather that holds so much moves this trip {say(quantity('height', Math.abs(shift)), system)}{' '}
+        {shift < 0 ? 'down' : 'up'}: the breather is part of the float.
+      </Typography>
     </>
   );
 }
@@ -114,7 +154,14 @@ function KindFields({ at, sensor }: { at: string; sensor: Sensor }) {
         <Row>
           <QuantityField path={`${at}.upperStop`} label="upper stop, floor up" kind="height" />
           <QuantityField path={`${at}.lowerStop`} label="lower stop, floor up" kind="height" />
-          <ChoiceField path={`${at}.latch`} label="snaps by" choices={[['magnet', 'a magnet'], ['snap', 'a spring']]} />
+          <ChoiceField
+            path={`${at}.latch`}
+            label="snaps by"
+            choices={[
+              ['magnet', 'a magnet'],
+              ['snap', 'a spring'],
+            ]}
+          />
         </Row>
       );
     case 'side':
@@ -141,7 +188,11 @@ function PlaceFields({ at, sensor }: { at: string; sensor: Sensor }) {
   const onPole = sensor.place.from === 'pole';
   return (
     <>
-      <Tick label="on the common pole" checked={onPole} onChange={(pole) => edit((d) => withPlace(d, sensor.id, pole ? 'pole' : 'axis'))} />
+      <Tick
+        label="on the common pole"
+        checked={onPole}
+        onChange={(pole) => edit((d) => withPlace(d, sensor.id, pole ? 'pole' : 'axis'))}
+      />
       <Row>
         {onPole ? (
           <>
@@ -162,7 +213,11 @@ function PlaceFields({ at, sensor }: { at: string; sensor: Sensor }) {
 }
 
 /** What the differential costs, in words. */
-const costWords = ({ volume, time }: ReturnType<typeof differentialOf>, filling: boolean, system: UnitSystem): string =>
+const costWords = (
+  { volume, time }: ReturnType<typeof differentialOf>,
+  filling: boolean,
+  system: UnitSystem,
+): string =>
   filling
     ? `Between on and off ${say(quantity('volume', volume), system)} are drawn, ${say(quantity('time', time), system)} at the design draw.`
     : `Once off, ${say(quantity('volume', volume), system)} must come before it acts again: ${say(quantity('time', time), system)} at the design inflow.`;
@@ -175,13 +230,22 @@ function SensorFields({ sensor, index }: { sensor: Sensor; index: number }) {
   const at = `sensors.${index}`;
   const words = `${ROLE_WORDS[sensor.role]} ${kindOf(sensor).noun}`;
   return (
-    <Box component="section" aria-label={words} sx={{ display: 'flex', flexDirection: 'column', gap: 1.5, borderTop: 1, borderColor: 'divider', pt: 1.5 }}>
+    <Box
+      component="section"
+      aria-label={words}
+      sx={{ display: 'flex', flexDirection: 'column', gap: 1.5, borderTop: 1, borderColor: 'divider', pt: 1.5 }}
+    >
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 190px', gap: 1.5, alignItems: 'start' }}>
         <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1.5 }}>
           <Typography variant="h3" component="h3">
             {words}
           </Typography>
-          <TextField select label={`kind of ${ROLE_WORDS[sensor.role]} float`} value={sensor.kind} onChange={(e) => edit((d) => withKind(d, sensor.id, e.target.value as Sensor['kind'], system))}>
+          <TextField
+            select
+            label={`kind of ${ROLE_WORDS[sensor.role]} float`}
+            value={sensor.kind}
+            onChange={(e) => edit((d) => withKind(d, sensor.id, e.target.value as Sensor['kind'], system))}
+          >
             {KINDS.map(([kind, says]) => (
               <MenuItem key={kind} value={kind}>
                 {says}
@@ -191,7 +255,11 @@ function SensorFields({ sensor, index }: { sensor: Sensor; index: number }) {
         </Box>
         {trips && <Shaft scene={sensorScene(trips, system)} title={`${words}: on, off and the differential between`} />}
       </Box>
-      {trips && <Typography variant="body2">{costWords(differentialOf(context, trips), context.station.duty.kind === 'fill', system)}</Typography>}
+      {trips && (
+        <Typography variant="body2">
+          {costWords(differentialOf(context, trips), context.station.duty.kind === 'fill', system)}
+        </Typography>
+      )}
       <KindFields at={at} sensor={sensor} />
       <PlaceFields at={at} sensor={sensor} />
       <Row>
@@ -214,32 +282,60 @@ export function FloatsGroup() {
   return (
     <Group id="floats" title="Floats">
       <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'center' }}>
-        <ToggleButtonGroup exclusive value={one ? 'one' : 'two'} aria-label="floats that run the pump" onChange={(_, floats: 'one' | 'two' | null) => floats && edit((d) => withControlFloats(d, floats, system))}>
+        <ToggleButtonGroup
+          exclusive
+          value={one ? 'one' : 'two'}
+          aria-label="floats that run the pump"
+          onChange={(_, floats: 'one' | 'two' | null) => floats && edit((d) => withControlFloats(d, floats, system))}
+        >
           <ToggleButton value="one">one float, both trips</ToggleButton>
           <ToggleButton value="two">stop and lead floats</ToggleButton>
         </ToggleButtonGroup>
-        {pumps.length > 1 && duty.kind !== 'fill' && <ChoiceField path="control.floats" label="duplex school" choices={[['four', 'lag has its own float'], ['three', 'the alarm float calls the lag']]} />}
+        {pumps.length > 1 && duty.kind !== 'fill' && (
+          <ChoiceField
+            path="control.floats"
+            label="duplex school"
+            choices={[
+              ['four', 'lag has its own float'],
+              ['three', 'the alarm float calls the lag'],
+            ]}
+          />
+        )}
       </Box>
       <Typography variant="body2" color="text.secondary">
         One float with a wide range is simpler; two narrow ones set start and stop exactly.
       </Typography>
       <Box sx={{ display: 'flex', flexWrap: 'wrap' }}>
         {rolesFor(document).map((role) => (
-          <Tick key={role} label={ROLE_TICKS[role]!} checked={sensors.some((s) => s.role === role)} onChange={(fitted) => edit((d) => withRole(d, role, fitted, system))} />
+          <Tick
+            key={role}
+            label={ROLE_TICKS[role]!}
+            checked={sensors.some((s) => s.role === role)}
+            onChange={(fitted) => edit((d) => withRole(d, role, fitted, system))}
+          />
         ))}
       </Box>
       {sensors.map((sensor, i) => (
         <SensorFields key={sensor.id} sensor={sensor} index={i} />
       ))}
       <Row>
-        <QuantityField path="cordRun" label="rim to plug or splice" kind="distance" hint="cord needed outside the pit" />
+        <QuantityField
+          path="cordRun"
+          label="rim to plug or splice"
+          kind="distance"
+          hint="cord needed outside the pit"
+        />
         <QuantityField path="settings.cordSlack" label="slack to leave" kind="distance" hint="for the next cut" />
       </Row>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
-        <Button onClick={() => edit((d) => withFound(d, true))}>{found ? 'take down anew as found' : 'this is how I found it'}</Button>
+        <Button onClick={() => edit((d) => withFound(d, true))}>
+          {found ? 'take down anew as found' : 'this is how I found it'}
+        </Button>
         {found && <Button onClick={() => edit((d) => withFound(d, false))}>forget what was found</Button>}
         <Typography variant="body2" sx={{ flex: '1 1 220px' }}>
-          {found ? `${found.length} floats are taken down as found: Levels lists the moves from there.` : 'Retrofit? Enter what hangs there now, then take it down as found: Levels lists the moves from it.'}
+          {found
+            ? `${found.length} floats are taken down as found: Levels lists the moves from there.`
+            : 'Retrofit? Enter what hangs there now, then take it down as found: Levels lists the moves from it.'}
         </Typography>
       </Box>
     </Group>

@@ -3,9 +3,24 @@ import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 
 /** A short group of the survey: its name, a small drawing that follows what is typed, its fields. */
-export function Group({ id, title, sketch, children }: { id: string; title: string; sketch?: ReactNode; children: ReactNode }) {
+export function Group({
+  id,
+  title,
+  sketch,
+  children,
+}: {
+  id: string;
+  title: string;
+  sketch?: ReactNode;
+  children: ReactNode;
+}) {
   return (
-    <Box component="section" id={id} aria-labelledby={`${id}-title`} sx={{ borderBottom: 1, borderColor: 'divider', px: 2, py: 1.5, scrollMarginTop: 8 }}>
+    <Box
+      component="section"
+      id={id}
+      aria-labelledby={`${id}-title`}
+      sx={{ borderBottom: 1, borderColor: 'divider', px: 2, py: 1.5, scrollMarginTop: 8 }}
+    >
       <Typography variant="h2" id={`${id}-title`} sx={{ mb: 1.25 }}>
         {title}
       </Typography>
@@ -19,5 +34,16 @@ export function Group({ id, title, sketch, children }: { id: string; title: stri
 
 /** Fields side by side while there is room. */
 export function Row({ children }: { children: ReactNode }) {
-  return <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(104px, 1fr))', gap: 1.5, alignItems: 'start' }}>{children}</Box>;
+  return (
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: 'repeat(auto-fit, minmax(104px, 1fr))',
+        gap: 1.5,
+        alignItems: 'start',
+      }}
+    >
+      {children}
+    </Box>
+  );
 }

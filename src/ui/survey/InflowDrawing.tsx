@@ -14,7 +14,10 @@ function pointsOf(inflow: Inflow): { span: number; points: { time: number; flow:
   const { source, infiltration } = inflow;
   if (source.kind === 'storm') {
     const end = source.rows.at(-1)!.time;
-    return { span: end, points: source.rows.map((r) => ({ time: r.time, flow: Math.max(r.flow, source.base) + infiltration })) };
+    return {
+      span: end,
+      points: source.rows.map((r) => ({ time: r.time, flow: Math.max(r.flow, source.base) + infiltration })),
+    };
   }
   const points = Array.from({ length: 48 }, (_, i) => {
     const flow = inflowAt(inflow, i * 1800);
@@ -36,7 +39,11 @@ export function InflowDrawing({ inflow, flows, system }: { inflow: Inflow; flows
   const path = points.map((p, i) => `${i === 0 ? 'M' : 'L'}${x(p.time).toFixed(1)} ${y(p.flow).toFixed(1)}`).join(' ');
   const ticks = inflow.source.kind === 'storm' ? [0, span / 2, span] : [0, 21600, 43200, 64800, 86400];
   return (
-    <Sketch viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="img" aria-label={inflow.source.kind === 'storm' ? 'inflow through the storm' : 'inflow through the day'}>
+    <Sketch
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      role="img"
+      aria-label={inflow.source.kind === 'storm' ? 'inflow through the storm' : 'inflow through the day'}
+    >
       <path className="water" d={`${path} L${x(span)} ${BASE} L${x(0)} ${BASE} Z`} />
       <path className="line" d={path} />
       <path className="line" d={`M${LEFT} ${BASE} H${WIDTH - 4}`} />

@@ -40,7 +40,20 @@ function Pattern({ source }: { source: Extract<InflowSource, { kind: 'pattern' }
       <Row>
         <QuantityField path={`${AT}.mean`} label="mean of the day" kind="flow" />
       </Row>
-      <TableFile what="daily pattern" units="hour, factor" onRows={take} more={<Button onClick={() => downloadText(fileNameOf(name, 'pattern', 'csv'), 'text/csv', Papa.unparse(patternRows(source.factors)))}>write the pattern as CSV</Button>}>
+      <TableFile
+        what="daily pattern"
+        units="hour, factor"
+        onRows={take}
+        more={
+          <Button
+            onClick={() =>
+              downloadText(fileNameOf(name, 'pattern', 'csv'), 'text/csv', Papa.unparse(patternRows(source.factors)))
+            }
+          >
+            write the pattern as CSV
+          </Button>
+        }
+      >
         <Typography variant="label">share of the mean in each hour, from midnight</Typography>
         <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(6, 1fr)', gap: 1 }}>
           {source.factors.map((_, hour) => (
@@ -73,12 +86,34 @@ function Storm({ source }: { source: Extract<InflowSource, { kind: 'storm' }> })
         onRows={take}
         onAdd={() => edit((d) => setAt(d, `${AT}.rows`, [...source.rows, { time: last.time + 600, flow: last.flow }]))}
         addLabel="add a row"
-        more={<Button onClick={() => downloadText(fileNameOf(name, 'storm', 'csv'), 'text/csv', Papa.unparse(stormRows(source.rows, system)))}>write the storm as CSV</Button>}
+        more={
+          <Button
+            onClick={() =>
+              downloadText(fileNameOf(name, 'storm', 'csv'), 'text/csv', Papa.unparse(stormRows(source.rows, system)))
+            }
+          >
+            write the storm as CSV
+          </Button>
+        }
       >
         <Typography variant="label">time from the beginning and flow; straight lines between</Typography>
         <Box sx={{ maxHeight: 260, overflow: 'auto', display: 'flex', flexDirection: 'column', gap: 1, pt: 1 }}>
           {source.rows.map((_, i) => (
-            <ListRow key={i} columns="1fr 1fr" remove={`row ${i + 1}`} removable={source.rows.length > 2} onRemove={() => edit((d) => setAt(d, `${AT}.rows`, source.rows.filter((__, j) => j !== i)))}>
+            <ListRow
+              key={i}
+              columns="1fr 1fr"
+              remove={`row ${i + 1}`}
+              removable={source.rows.length > 2}
+              onRemove={() =>
+                edit((d) =>
+                  setAt(
+                    d,
+                    `${AT}.rows`,
+                    source.rows.filter((__, j) => j !== i),
+                  ),
+                )
+              }
+            >
               <QuantityField path={`${AT}.rows.${i}.time`} label={`time ${i + 1}`} kind="minutes" />
               <QuantityField path={`${AT}.rows.${i}.flow`} label={`flow at ${i + 1}`} kind="flow" />
             </ListRow>
@@ -95,7 +130,13 @@ function Fixtures({ source }: { source: Extract<InflowSource, { kind: 'fixtures'
   return (
     <>
       {source.uses.map((_, i) => (
-        <ListRow key={i} columns="1.4fr 1fr 1fr 1fr 0.8fr" remove={`fixture ${i + 1}`} removable={source.uses.length > 1} onRemove={() => put(source.uses.filter((__, j) => j !== i))}>
+        <ListRow
+          key={i}
+          columns="1.4fr 1fr 1fr 1fr 0.8fr"
+          remove={`fixture ${i + 1}`}
+          removable={source.uses.length > 1}
+          onRemove={() => put(source.uses.filter((__, j) => j !== i))}
+        >
           <WordsField path={`${AT}.uses.${i}.name`} label="fixture" />
           <QuantityField path={`${AT}.uses.${i}.volume`} label="each use" kind="volume" />
           <QuantityField path={`${AT}.uses.${i}.flow`} label="flow" kind="flow" />
@@ -104,7 +145,9 @@ function Fixtures({ source }: { source: Extract<InflowSource, { kind: 'fixtures'
         </ListRow>
       ))}
       <Row>
-        <Button onClick={() => put([...source.uses, { ...source.uses.at(-1)!, name: 'fixture' }])}>add a fixture</Button>
+        <Button onClick={() => put([...source.uses, { ...source.uses.at(-1)!, name: 'fixture' }])}>
+          add a fixture
+        </Button>
         <QuantityField path={`${AT}.hours`} label="hours of use" kind="count" hint="of the day" />
       </Row>
     </>
@@ -117,14 +160,24 @@ function Appliances({ source }: { source: Extract<InflowSource, { kind: 'applian
   return (
     <>
       {source.list.map((_, i) => (
-        <ListRow key={i} columns="1.4fr 1fr 1fr" remove={`appliance ${i + 1}`} removable={source.list.length > 1} onRemove={() => put(source.list.filter((__, j) => j !== i))}>
+        <ListRow
+          key={i}
+          columns="1.4fr 1fr 1fr"
+          remove={`appliance ${i + 1}`}
+          removable={source.list.length > 1}
+          onRemove={() => put(source.list.filter((__, j) => j !== i))}
+        >
           <WordsField path={`${AT}.list.${i}.name`} label="appliance" />
           <QuantityField path={`${AT}.list.${i}.rate`} label="makes" kind="drip" />
           <QuantityField path={`${AT}.list.${i}.after`} label="sheds after its stop" kind="volume" />
         </ListRow>
       ))}
       <Box>
-        <Button onClick={() => put([...source.list, { ...source.list.at(-1)!, name: `appliance ${source.list.length + 1}` }])}>add an appliance</Button>
+        <Button
+          onClick={() => put([...source.list, { ...source.list.at(-1)!, name: `appliance ${source.list.length + 1}` }])}
+        >
+          add an appliance
+        </Button>
       </Box>
     </>
   );
@@ -162,12 +215,26 @@ export function InflowGroup() {
   const flows = sound ? flowsOf(inflow) : null;
   const flow = (v: number) => say(quantity('flow', v), system);
   return (
-    <Group id="inflow" title={filling ? 'Draw' : 'Inflow'} sketch={flows && <InflowSketch flows={flows} delivers={atLead.ok ? atLead.flow : null} />}>
-      <ChoiceField path={`${AT}.kind`} label={filling ? 'draw, told as' : 'inflow, told as'} choices={SOURCES} onPick={(v) => edit((d) => withSource(d, v as InflowSource['kind']))} />
+    <Group
+      id="inflow"
+      title={filling ? 'Draw' : 'Inflow'}
+      sketch={flows && <InflowSketch flows={flows} delivers={atLead.ok ? atLead.flow : null} />}
+    >
+      <ChoiceField
+        path={`${AT}.kind`}
+        label={filling ? 'draw, told as' : 'inflow, told as'}
+        choices={SOURCES}
+        onPick={(v) => edit((d) => withSource(d, v as InflowSource['kind']))}
+      />
       {flows && <InflowDrawing inflow={inflow} flows={flows} system={system} />}
       <SourceFields source={inflow.source} />
       <Row>
-        <QuantityField path="inflow.infiltration" label={filling ? 'leaks out' : 'rain seeps in'} kind="flow" hint="added to design and peak" />
+        <QuantityField
+          path="inflow.infiltration"
+          label={filling ? 'leaks out' : 'rain seeps in'}
+          kind="flow"
+          hint="added to design and peak"
+        />
       </Row>
       {flows && inflow.source.kind !== 'steady' && (
         <Typography variant="body2">
@@ -177,4 +244,3 @@ export function InflowGroup() {
     </Group>
   );
 }
-

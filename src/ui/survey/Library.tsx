@@ -19,12 +19,18 @@ export function Library({ index }: { index: number }) {
   }, []);
   const keep = async () => {
     const kept = await sendPumpModel(modelOf(pump));
-    enqueueSnackbar(kept.ok ? `“${pump.name}” is in the library` : `Not kept: ${kept.says}`, { variant: kept.ok ? 'default' : 'error' });
+    enqueueSnackbar(kept.ok ? `“${pump.name}” is in the library` : `Not kept: ${kept.says}`, {
+      variant: kept.ok ? 'default' : 'error',
+    });
     if (kept.ok) setModels(await listPumpModels());
   };
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 1.5, alignItems: 'center' }}>
-      <Offer label="take from the library" choices={models.map((m) => m.name)} onPick={(i) => edit((d) => withPumpModel(d, index, models[i]!))} />
+      <Offer
+        label="take from the library"
+        choices={models.map((m) => m.name)}
+        onPick={(i) => edit((d) => withPumpModel(d, index, models[i]!))}
+      />
       <Button onClick={() => void keep()}>keep in the library</Button>
     </Box>
   );

@@ -24,7 +24,13 @@ export function PlanGroup() {
         {settingField('swingClearance')}
         {settingField('sideSwingDeg')}
       </Row>
-      <Tick label="the inlet falls free into the pit" checked={stream !== null} onChange={(falls) => edit((d) => setAt(d, 'vessel.inletStream', falls ? { bearing: 0, offset: 0.2, diameter: 0.1 } : null))} />
+      <Tick
+        label="the inlet falls free into the pit"
+        checked={stream !== null}
+        onChange={(falls) =>
+          edit((d) => setAt(d, 'vessel.inletStream', falls ? { bearing: 0, offset: 0.2, diameter: 0.1 } : null))
+        }
+      />
       {stream && (
         <Row>
           <QuantityField path="vessel.inletStream.bearing" label="falls at" kind="angle" />
@@ -35,12 +41,29 @@ export function PlanGroup() {
       {obstacles.map((o, i) => {
         const at = `obstacles.${i}`;
         return (
-          <ListRow key={i} columns="1fr" remove={o.name} onRemove={() => edit((d) => setAt(d, 'obstacles', obstacles.filter((_, j) => j !== i)))}>
+          <ListRow
+            key={i}
+            columns="1fr"
+            remove={o.name}
+            onRemove={() =>
+              edit((d) =>
+                setAt(
+                  d,
+                  'obstacles',
+                  obstacles.filter((_, j) => j !== i),
+                ),
+              )
+            }
+          >
             <Row>
               <WordsField path={`${at}.name`} label={o.kind === 'round' ? 'post or pipe' : 'ladder or plate'} />
               <QuantityField path={`${at}.bearing`} label="at" kind="angle" />
               <QuantityField path={`${at}.offset`} label="from the axis" kind="height" />
-              {o.kind === 'round' ? <QuantityField path={`${at}.diameter`} label="across" kind="height" /> : <QuantityField path={`${at}.width`} label="wide" kind="height" />}
+              {o.kind === 'round' ? (
+                <QuantityField path={`${at}.diameter`} label="across" kind="height" />
+              ) : (
+                <QuantityField path={`${at}.width`} label="wide" kind="height" />
+              )}
               {o.kind === 'flat' && <QuantityField path={`${at}.facing`} label="its face looks to" kind="angle" />}
               <QuantityField path={`${at}.from`} label="from, floor up" kind="height" />
               <QuantityField path={`${at}.to`} label="to, floor up" kind="height" />

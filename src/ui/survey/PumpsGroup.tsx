@@ -54,10 +54,34 @@ function PumpFields({ index }: { index: number }) {
           its own riser
         </Typography>
       )}
-      <SegmentList path={`${at}.riser`} segments={pump.riser} least={0} addLabel={pump.riser.length === 0 ? 'give it a riser of its own' : 'add a length to the riser'} made={{ ...last, name: 'riser', length: 2, fittings: [] }} />
+      <SegmentList
+        path={`${at}.riser`}
+        segments={pump.riser}
+        least={0}
+        addLabel={pump.riser.length === 0 ? 'give it a riser of its own' : 'add a length to the riser'}
+        made={{ ...last, name: 'riser', length: 2, fittings: [] }}
+      />
       {many && (
         <Box>
-          <Button onClick={() => edit((d) => setAt(d, 'pumps', d.pumps.map((p) => ({ ...pump, bearing: p.bearing, offset: p.offset, riserBearing: p.riserBearing, riserOffset: p.riserOffset }))))}>make all pumps like this one</Button>
+          <Button
+            onClick={() =>
+              edit((d) =>
+                setAt(
+                  d,
+                  'pumps',
+                  d.pumps.map((p) => ({
+                    ...pump,
+                    bearing: p.bearing,
+                    offset: p.offset,
+                    riserBearing: p.riserBearing,
+                    riserOffset: p.riserOffset,
+                  })),
+                ),
+              )
+            }
+          >
+            make all pumps like this one
+          </Button>
         </Box>
       )}
     </>
@@ -73,9 +97,18 @@ export function PumpsGroup({ shown: chosen, onShow }: { shown: number; onShow(in
   const shown = Math.min(chosen, pumps.length - 1);
   if (valve) return null;
   return (
-    <Group id="pump" title={pumps.length === 1 ? 'Pump' : 'Pumps'} sketch={<PumpSketch pump={pumps[shown]!} stop={stop} />}>
+    <Group
+      id="pump"
+      title={pumps.length === 1 ? 'Pump' : 'Pumps'}
+      sketch={<PumpSketch pump={pumps[shown]!} stop={stop} />}
+    >
       <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'center' }}>
-        <ToggleButtonGroup exclusive value={pumps.length} aria-label="how many pumps" onChange={(_, n: number | null) => n && edit((d) => withPumpCount(d, n))}>
+        <ToggleButtonGroup
+          exclusive
+          value={pumps.length}
+          aria-label="how many pumps"
+          onChange={(_, n: number | null) => n && edit((d) => withPumpCount(d, n))}
+        >
           {[1, 2, 3].map((n) => (
             <ToggleButton key={n} value={n}>
               {n === 1 ? 'one pump' : n}
@@ -83,7 +116,12 @@ export function PumpsGroup({ shown: chosen, onShow }: { shown: number; onShow(in
           ))}
         </ToggleButtonGroup>
         {pumps.length > 1 && (
-          <ToggleButtonGroup exclusive value={shown} aria-label="pump shown" onChange={(_, i: number | null) => i !== null && onShow(i)}>
+          <ToggleButtonGroup
+            exclusive
+            value={shown}
+            aria-label="pump shown"
+            onChange={(_, i: number | null) => i !== null && onShow(i)}
+          >
             {pumps.map((_, i) => (
               <ToggleButton key={i} value={i}>
                 pump {i + 1}

@@ -11,7 +11,15 @@ import { Row } from './Group';
 import { ListRow } from './ListRow';
 
 /** A choice that sets something and then stands empty again. */
-export function Offer({ label, choices, onPick }: { label: string; choices: readonly string[]; onPick(index: number): void }) {
+export function Offer({
+  label,
+  choices,
+  onPick,
+}: {
+  label: string;
+  choices: readonly string[];
+  onPick(index: number): void;
+}) {
   return (
     <TextField select label={label} value="" onChange={(e) => onPick(Number(e.target.value))} fullWidth>
       {choices.map((name, i) => (
@@ -29,13 +37,22 @@ function Fittings({ at, fittings }: { at: string; fittings: Segment['fittings'] 
   return (
     <>
       {fittings.map((_, i) => (
-        <ListRow key={i} columns="2fr 1fr 1fr" remove={`fitting ${i + 1}`} onRemove={() => set(fittings.filter((__, j) => j !== i))}>
+        <ListRow
+          key={i}
+          columns="2fr 1fr 1fr"
+          remove={`fitting ${i + 1}`}
+          onRemove={() => set(fittings.filter((__, j) => j !== i))}
+        >
           <WordsField path={`${at}.fittings.${i}.name`} label="fitting" />
           <QuantityField path={`${at}.fittings.${i}.k`} label="K each" kind="factor" />
           <QuantityField path={`${at}.fittings.${i}.count`} label="how many" kind="count" />
         </ListRow>
       ))}
-      <Offer label="add a fitting" choices={COMMON_FITTINGS.map((f) => f.name)} onPick={(i) => set([...fittings, { ...COMMON_FITTINGS[i]!, count: 1 }])} />
+      <Offer
+        label="add a fitting"
+        choices={COMMON_FITTINGS.map((f) => f.name)}
+        onPick={(i) => set([...fittings, { ...COMMON_FITTINGS[i]!, count: 1 }])}
+      />
     </>
   );
 }
@@ -62,15 +79,36 @@ export function SegmentList({ path, segments, least, addLabel, made }: Props) {
         return (
           <Box key={i} sx={{ display: 'flex', flexDirection: 'column', gap: 1.75 }}>
             {(segments.length > 1 || least === 0) && (
-              <ListRow columns="1fr" remove={`length ${i + 1}`} removable={segments.length > least} onRemove={() => set(segments.filter((_, j) => j !== i))}>
+              <ListRow
+                columns="1fr"
+                remove={`length ${i + 1}`}
+                removable={segments.length > least}
+                onRemove={() => set(segments.filter((_, j) => j !== i))}
+              >
                 <WordsField path={`${at}.name`} label={`length ${i + 1}`} />
               </ListRow>
             )}
             <Row>
               <QuantityField path={`${at}.length`} label="pipe length" kind="distance" />
               <QuantityField path={`${at}.bore`} label="bore" kind="bore" hint="inside" />
-              {school === 'darcy-weisbach' ? <QuantityField path={`${at}.roughness`} label="roughness" kind="roughness" /> : <QuantityField path={`${at}.hazenWilliams`} label="C" kind="count" hint="Hazen–Williams" />}
-              <Offer label="as for" choices={COMMON_PIPES.map((r) => r.name)} onPick={(n) => edit((d) => setAt(setAt(d, `${at}.roughness`, COMMON_PIPES[n]!.roughness), `${at}.hazenWilliams`, COMMON_PIPES[n]!.hazenWilliams))} />
+              {school === 'darcy-weisbach' ? (
+                <QuantityField path={`${at}.roughness`} label="roughness" kind="roughness" />
+              ) : (
+                <QuantityField path={`${at}.hazenWilliams`} label="C" kind="count" hint="Hazen–Williams" />
+              )}
+              <Offer
+                label="as for"
+                choices={COMMON_PIPES.map((r) => r.name)}
+                onPick={(n) =>
+                  edit((d) =>
+                    setAt(
+                      setAt(d, `${at}.roughness`, COMMON_PIPES[n]!.roughness),
+                      `${at}.hazenWilliams`,
+                      COMMON_PIPES[n]!.hazenWilliams,
+                    ),
+                  )
+                }
+              />
             </Row>
             <Fittings at={at} fittings={segment.fittings} />
           </Box>

@@ -13,13 +13,20 @@ import { quantity, say, sayPhrase, unitOf, type UnitSystem } from '@/core/units'
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { Reading } from '../parts/Reading';
 
-const CurveChart = dynamic(() => import('./CurveChart').then((m) => m.CurveChart), { ssr: false, loading: () => <Box sx={{ p: 2 }}>drawing the curve…</Box> });
+const CurveChart = dynamic(() => import('./CurveChart').then((m) => m.CurveChart), {
+  ssr: false,
+  loading: () => <Box sx={{ p: 2 }}>drawing the curve…</Box>,
+});
 
 /** Each length of pipe, and all of it. */
 function LineTable({ line, system }: { line: Line; system: UnitSystem }) {
   const q = (kind: Parameters<typeof quantity>[0], value: number) => say(quantity(kind, value), system);
   return (
-    <Table size="small" aria-label="the line" sx={{ '& td, & th': { px: 0.75, fontSize: 12 }, '& td': { whiteSpace: 'nowrap' } }}>
+    <Table
+      size="small"
+      aria-label="the line"
+      sx={{ '& td, & th': { px: 0.75, fontSize: 12 }, '& td': { whiteSpace: 'nowrap' } }}
+    >
       <TableHead>
         <TableRow>
           {['line', 'long', 'holds', 'ΣK', 'velocity', 'loses'].map((h) => (
@@ -38,7 +45,9 @@ function LineTable({ line, system }: { line: Line; system: UnitSystem }) {
             <TableCell>{q('factor', r.k)}</TableCell>
             <TableCell>
               {q('velocity', r.velocity)}
-              {r.velocityAll > r.velocity * 1.01 && <Box component="span" sx={{ display: 'block' }}>{`all ${q('velocity', r.velocityAll)}`}</Box>}
+              {r.velocityAll > r.velocity * 1.01 && (
+                <Box component="span" sx={{ display: 'block' }}>{`all ${q('velocity', r.velocityAll)}`}</Box>
+              )}
             </TableCell>
             <TableCell>{q('head', r.loss)}</TableCell>
           </TableRow>
@@ -86,20 +95,69 @@ export function Sum({ pump }: { pump: number }) {
         </Box>
       )}
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
-        <Reading big label="delivers, at start" value={atLead.ok ? quantity('flow', atLead.flow) : null} system={system} />
+        <Reading
+          big
+          label="delivers, at start"
+          value={atLead.ok ? quantity('flow', atLead.flow) : null}
+          system={system}
+        />
         {calls.length > 1 ? (
-          <Reading big label={`${calls.length} pumps together`} value={all.ok ? quantity('flow', all.flow) : null} system={system} />
+          <Reading
+            big
+            label={`${calls.length} pumps together`}
+            value={all.ok ? quantity('flow', all.flow) : null}
+            system={system}
+          />
         ) : (
-          <Reading big label="head of the pump there" value={atLead.ok && !valve ? quantity('head', atLead.head) : null} system={system} />
+          <Reading
+            big
+            label="head of the pump there"
+            value={atLead.ok && !valve ? quantity('head', atLead.head) : null}
+            system={system}
+          />
         )}
-        {!valve && <Reading label="static head, from start" value={quantity('head', hydraulics.staticHead(context.lead))} system={system} />}
-        {!valve && <Reading label="lost in pipe and fittings" value={atLead.ok ? quantity('head', line.total.loss) : null} system={system} />}
-        {!valve && duty.kind !== 'fill' && <Reading label="back through the weep hole" value={atLead.ok ? quantity('flow', atLead.weep) : null} system={system} />}
-        {!valve && duty.kind !== 'fill' && <Reading label="drains back each stop" value={quantity('volume', hydraulics.drainback(1))} system={system} />}
-        {squirt !== null && <Reading label="jet at the last orifice" value={quantity('height', squirt)} system={system} />}
-        {hydraulics.laterals && station.discharge.laterals && <Reading label="flow for the jet wanted" value={quantity('flow', hydraulics.laterals.at(station.discharge.laterals.squirt).flow)} system={system} />}
-        {hydraulics.laterals && <Reading label="laterals hold" value={quantity('volume', hydraulics.laterals.volume)} system={system} />}
-        <Reading label={duty.kind === 'fill' ? 'tank to the overflow' : 'pit to the overflow'} value={quantity('volume', vessel.volume(context.overflow))} system={system} />
+        {!valve && (
+          <Reading
+            label="static head, from start"
+            value={quantity('head', hydraulics.staticHead(context.lead))}
+            system={system}
+          />
+        )}
+        {!valve && (
+          <Reading
+            label="lost in pipe and fittings"
+            value={atLead.ok ? quantity('head', line.total.loss) : null}
+            system={system}
+          />
+        )}
+        {!valve && duty.kind !== 'fill' && (
+          <Reading
+            label="back through the weep hole"
+            value={atLead.ok ? quantity('flow', atLead.weep) : null}
+            system={system}
+          />
+        )}
+        {!valve && duty.kind !== 'fill' && (
+          <Reading label="drains back each stop" value={quantity('volume', hydraulics.drainback(1))} system={system} />
+        )}
+        {squirt !== null && (
+          <Reading label="jet at the last orifice" value={quantity('height', squirt)} system={system} />
+        )}
+        {hydraulics.laterals && station.discharge.laterals && (
+          <Reading
+            label="flow for the jet wanted"
+            value={quantity('flow', hydraulics.laterals.at(station.discharge.laterals.squirt).flow)}
+            system={system}
+          />
+        )}
+        {hydraulics.laterals && (
+          <Reading label="laterals hold" value={quantity('volume', hydraulics.laterals.volume)} system={system} />
+        )}
+        <Reading
+          label={duty.kind === 'fill' ? 'tank to the overflow' : 'pit to the overflow'}
+          value={quantity('volume', vessel.volume(context.overflow))}
+          system={system}
+        />
       </Box>
       {!valve && <LineTable line={line} system={system} />}
       {line.warnings.map((w, i) => (

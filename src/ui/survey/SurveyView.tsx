@@ -31,20 +31,48 @@ function AlarmAndSupply() {
       </Box>
       <WordsField path="alarm.place" label="where the bell is" />
       <Row>
-        <ChoiceField path="profile" label="profile" choices={[['metric-230', '230 V 50 Hz, mm'], ['us-120', '120 V 60 Hz, in']]} hint="supply and units" onPick={(v) => edit((d) => withProfile(d, v === 'us-120' ? 'us-120' : 'metric-230'))} />
+        <ChoiceField
+          path="profile"
+          label="profile"
+          choices={[
+            ['metric-230', '230 V 50 Hz, mm'],
+            ['us-120', '120 V 60 Hz, in'],
+          ]}
+          hint="supply and units"
+          onPick={(v) => edit((d) => withProfile(d, v === 'us-120' ? 'us-120' : 'metric-230'))}
+        />
         <QuantityField path="supply.voltage" label="supply" kind="voltage" />
-        <ChoiceField path="supply.frequency" label="frequency" choices={[[50, '50 Hz'], [60, '60 Hz']]} />
+        <ChoiceField
+          path="supply.frequency"
+          label="frequency"
+          choices={[
+            [50, '50 Hz'],
+            [60, '60 Hz'],
+          ]}
+        />
         <QuantityField path="supply.breaker" label="breaker" kind="current" />
       </Row>
       <TickField path="supply.residualCurrent" label="residual-current (ground-fault) protection on the pump" />
       <Typography variant="body2" color="text.secondary">
-        Whether such protection must be there your local code decides: with it a nuisance trip can flood the pit, without it a fault can shock.
+        Whether such protection must be there your local code decides: with it a nuisance trip can flood the pit,
+        without it a fault can shock.
       </Typography>
     </Group>
   );
 }
 
-const GROUPS = ['duty', 'vessel', 'inflow', 'pump', 'discharge', 'floats', 'plan', 'supply', 'settings', 'site'] as const;
+const GROUPS = [
+  'duty',
+  'vessel',
+  'inflow',
+  'pump',
+  'discharge',
+  'floats',
+  'plan',
+  'supply',
+  'settings',
+  'site',
+] as const;
 /** Of no use to a tank that is filled through a valve. */
 const PUMPED: readonly string[] = ['pump', 'discharge'];
 
@@ -53,12 +81,37 @@ export function SurveyView() {
   const [pump, showPump] = useState(0);
   const valve = useEditor((s) => s.document.duty.kind === 'fill' && s.document.duty.from.kind === 'valve');
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '380px minmax(0, 1fr) 380px' }, height: { md: '100%' } }}>
-      <Box sx={{ height: { xs: 420, md: '100%' }, minHeight: 0, borderRight: { md: 1 }, borderColor: { md: 'divider' } }}>
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: { xs: '1fr', md: '380px minmax(0, 1fr) 380px' },
+        height: { md: '100%' },
+      }}
+    >
+      <Box
+        sx={{ height: { xs: 420, md: '100%' }, minHeight: 0, borderRight: { md: 1 }, borderColor: { md: 'divider' } }}
+      >
         <StationShaft guess={{ width: 380, height: 660 }} />
       </Box>
       <Box sx={{ minHeight: 0, overflow: 'auto' }}>
-        <Box component="nav" aria-label="groups of the survey" sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.25, px: 2, py: 1, borderBottom: 1, borderColor: 'divider', position: 'sticky', top: 0, bgcolor: 'background.default', zIndex: 2, '& a': { color: 'primary.main' } }}>
+        <Box
+          component="nav"
+          aria-label="groups of the survey"
+          sx={{
+            display: 'flex',
+            flexWrap: 'wrap',
+            gap: 1.25,
+            px: 2,
+            py: 1,
+            borderBottom: 1,
+            borderColor: 'divider',
+            position: 'sticky',
+            top: 0,
+            bgcolor: 'background.default',
+            zIndex: 2,
+            '& a': { color: 'primary.main' },
+          }}
+        >
           {GROUPS.filter((g) => !valve || !PUMPED.includes(g)).map((g) => (
             <a key={g} href={`#${g}`}>
               {g}

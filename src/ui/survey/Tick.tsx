@@ -5,8 +5,22 @@ import { getAt, setAt } from '@/core/editing';
 import { useEditor } from '../editor/StationProvider';
 
 /** Yes or no. */
-export function Tick({ label, checked, onChange }: { label: string; checked: boolean; onChange(checked: boolean): void }) {
-  return <FormControlLabel control={<Checkbox size="small" checked={checked} onChange={(_, c) => onChange(c)} />} label={label} slotProps={{ typography: { variant: 'body2' } }} />;
+export function Tick({
+  label,
+  checked,
+  onChange,
+}: {
+  label: string;
+  checked: boolean;
+  onChange(checked: boolean): void;
+}) {
+  return (
+    <FormControlLabel
+      control={<Checkbox size="small" checked={checked} onChange={(_, c) => onChange(c)} />}
+      label={label}
+      slotProps={{ typography: { variant: 'body2' } }}
+    />
+  );
 }
 
 /** A yes or no of the document, by its path. */

@@ -40,11 +40,20 @@ function Sections({ shape }: { shape: Extract<VesselShape, { kind: 'stacked' }> 
                 section {i + 1}
                 {i === 0 ? ', on the floor' : i === shape.sections.length - 1 ? ', to the rim' : ''}
               </Typography>
-              <ToggleButtonGroup exclusive value={section.kind} aria-label={`shape of section ${i + 1}`} onChange={(_, kind: 'cylinder' | 'box' | null) => kind && edit((d) => withSection(d, i, kind))}>
+              <ToggleButtonGroup
+                exclusive
+                value={section.kind}
+                aria-label={`shape of section ${i + 1}`}
+                onChange={(_, kind: 'cylinder' | 'box' | null) => kind && edit((d) => withSection(d, i, kind))}
+              >
                 <ToggleButton value="cylinder">round</ToggleButton>
                 <ToggleButton value="box">box</ToggleButton>
               </ToggleButtonGroup>
-              <IconButton aria-label={`remove section ${i + 1}`} disabled={shape.sections.length <= 2} onClick={() => set(shape.sections.filter((_, j) => j !== i))}>
+              <IconButton
+                aria-label={`remove section ${i + 1}`}
+                disabled={shape.sections.length <= 2}
+                onClick={() => set(shape.sections.filter((_, j) => j !== i))}
+              >
                 ×
               </IconButton>
             </Box>
@@ -119,7 +128,10 @@ function Equipment() {
       {bodies.map((_, i) => {
         const at = `vessel.displacement.${i}`;
         return (
-          <Box key={i} sx={{ display: 'grid', gridTemplateColumns: '1.6fr 1fr 1fr 1fr 36px', gap: 1, alignItems: 'start' }}>
+          <Box
+            key={i}
+            sx={{ display: 'grid', gridTemplateColumns: '1.6fr 1fr 1fr 1fr 36px', gap: 1, alignItems: 'start' }}
+          >
             <WordsField path={`${at}.name`} label="equipment" />
             <QuantityField path={`${at}.volume`} label="takes up" kind="volume" />
             <QuantityField path={`${at}.from`} label="from" kind="height" />
@@ -131,7 +143,13 @@ function Equipment() {
         );
       })}
       <Box>
-        <Button onClick={() => set([...bodies, { name: 'pump and pipe', volume: 0.01, from: 0, to: Number((depth / 2).toFixed(3)) }])}>add equipment that displaces water</Button>
+        <Button
+          onClick={() =>
+            set([...bodies, { name: 'pump and pipe', volume: 0.01, from: 0, to: Number((depth / 2).toFixed(3)) }])
+          }
+        >
+          add equipment that displaces water
+        </Button>
       </Box>
     </>
   );
@@ -143,7 +161,12 @@ export function VesselGroup() {
   const edit = useEditor((s) => s.edit);
   return (
     <Group id="vessel" title="Vessel" sketch={<VesselSketch vessel={vessel} />}>
-      <TextField select label="shape" value={vessel.shape.kind} onChange={(e) => edit((d) => withShape(d, e.target.value as VesselShape['kind']))}>
+      <TextField
+        select
+        label="shape"
+        value={vessel.shape.kind}
+        onChange={(e) => edit((d) => withShape(d, e.target.value as VesselShape['kind']))}
+      >
         {Object.entries(KINDS).map(([kind, words]) => (
           <MenuItem key={kind} value={kind}>
             {words}

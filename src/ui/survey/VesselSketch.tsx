@@ -32,14 +32,19 @@ export function VesselSketch({ vessel }: { vessel: VesselDocument }) {
   const scale = 84 / Math.max(plan.long, plan.wide, depth, ...outline.map((p) => p.width), 0.01);
   const [w, h] = [plan.long * scale, plan.wide * scale];
   const at = (height: number) => 196 - height * scale;
-  const side = (sign: 1 | -1) => outline.map((p) => `${(50 + (sign * p.width * scale) / 2).toFixed(1)} ${at(p.height).toFixed(1)}`);
+  const side = (sign: 1 | -1) =>
+    outline.map((p) => `${(50 + (sign * p.width * scale) / 2).toFixed(1)} ${at(p.height).toFixed(1)}`);
   const walls = `M${[...side(-1).reverse(), ...side(1)].join(' L')}`;
   return (
     <Sketch viewBox="0 0 100 200" role="img" aria-label="the vessel from above and cut, to scale">
       <text x="0" y="9">
         from above
       </text>
-      {plan.round ? <circle className="line" cx="50" cy="56" r={w / 2} /> : <rect className="line" x={50 - w / 2} y={56 - h / 2} width={w} height={h} />}
+      {plan.round ? (
+        <circle className="line" cx="50" cy="56" r={w / 2} />
+      ) : (
+        <rect className="line" x={50 - w / 2} y={56 - h / 2} width={w} height={h} />
+      )}
       <text x="0" y="108">
         cut
       </text>

@@ -8,7 +8,17 @@ import { useEditor, useProblem, useStationSystem } from '../editor/StationProvid
 import { QuantityInput } from '../parts/QuantityInput';
 
 /** A quantity of the document, by its path. */
-export function QuantityField({ path, label, kind, hint }: { path: string; label: string; kind: QuantityKind; hint?: string }) {
+export function QuantityField({
+  path,
+  label,
+  kind,
+  hint,
+}: {
+  path: string;
+  label: string;
+  kind: QuantityKind;
+  hint?: string;
+}) {
   const value = useEditor((s) => getAt(s.document, path));
   const edit = useEditor((s) => s.edit);
   const system = useStationSystem();
@@ -28,7 +38,17 @@ export function QuantityField({ path, label, kind, hint }: { path: string; label
 }
 
 /** A line of words of the document, by its path. */
-export function WordsField({ path, label, hint, multiline = false }: { path: string; label: string; hint?: string; multiline?: boolean }) {
+export function WordsField({
+  path,
+  label,
+  hint,
+  multiline = false,
+}: {
+  path: string;
+  label: string;
+  hint?: string;
+  multiline?: boolean;
+}) {
   const value = useEditor((s) => getAt(s.document, path)) as string;
   const edit = useEditor((s) => s.edit);
   const problem = useProblem(path);
@@ -71,7 +91,15 @@ export function ChoiceField({ path, label, choices, hint, onPick }: ChoiceProps)
     else edit((d) => setAt(d, path, chosen));
   };
   return (
-    <TextField select label={label} value={String(value)} error={problem !== undefined} helperText={problem?.message ?? hint} onChange={(e) => pick(e.target.value)} fullWidth>
+    <TextField
+      select
+      label={label}
+      value={String(value)}
+      error={problem !== undefined}
+      helperText={problem?.message ?? hint}
+      onChange={(e) => pick(e.target.value)}
+      fullWidth
+    >
       {choices.map(([v, words]) => (
         <MenuItem key={v} value={String(v)}>
           {words}

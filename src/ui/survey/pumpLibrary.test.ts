@@ -3,7 +3,11 @@ import { newStation } from '@/core/station';
 import { listPumpModels, modelOf, sendPumpModel } from './pumpLibrary';
 
 const pump = newStation('a', 'b', 'metric-230').pumps[0]!;
-const answering = (status: number, body: unknown) => vi.stubGlobal('fetch', vi.fn(() => Promise.resolve(new Response(JSON.stringify(body), { status }))));
+const answering = (status: number, body: unknown) =>
+  vi.stubGlobal(
+    'fetch',
+    vi.fn(() => Promise.resolve(new Response(JSON.stringify(body), { status }))),
+  );
 afterEach(() => vi.unstubAllGlobals());
 
 describe('a pump of the library', () => {
@@ -26,7 +30,10 @@ describe('a pump of the library', () => {
     expect((await listPumpModels()).map((m) => m.name)).toEqual([pump.name]);
     answering(200, { models: [{ name: 'half a pump' }] });
     expect(await listPumpModels()).toEqual([]);
-    vi.stubGlobal('fetch', vi.fn(() => Promise.reject(new Error('away'))));
+    vi.stubGlobal(
+      'fetch',
+      vi.fn(() => Promise.reject(new Error('away'))),
+    );
     expect(await listPumpModels()).toEqual([]);
     expect(await sendPumpModel(modelOf(pump))).toEqual({ ok: false, says: 'the server does not answer' });
   });

@@ -16,8 +16,16 @@ export function InflowSketch({ flows, delivers }: { flows: Flows; delivers: numb
     <Sketch viewBox="0 0 100 84" role="img" aria-label="inflows beside the pump">
       {bars.map(([name, value], i) => (
         <g key={name}>
-          <text x="0" y={14 + i * 20}>{name}</text>
-          <rect className={name === 'pump' ? 'solid' : 'water'} x="32" y={5 + i * 20} width={(value / most) * 66} height="12" />
+          <text x="0" y={14 + i * 20}>
+            {name}
+          </text>
+          <rect
+            className={name === 'pump' ? 'solid' : 'water'}
+            x="32"
+            y={5 + i * 20}
+            width={(value / most) * 66}
+            height="12"
+          />
         </g>
       ))}
     </Sketch>
@@ -32,10 +40,24 @@ export function PumpSketch({ pump, stop }: { pump: Station['pumps'][number]; sto
     <Sketch viewBox="0 0 100 104" role="img" aria-label="heights of the pump and its stop level">
       <rect className="water" x="0" y={y(stop)} width="100" height={96 - y(stop)} />
       <path className="line" d="M0 96 H100" />
-      <rect className="solid" x="22" y={y(pump.volute)} width="46" height={Math.max(y(pump.intake) - y(pump.volute), 0)} />
-      <rect className="solid" x="30" y={y(pump.motorTop)} width="30" height={Math.max(y(pump.volute) - y(pump.motorTop), 0)} />
+      <rect
+        className="solid"
+        x="22"
+        y={y(pump.volute)}
+        width="46"
+        height={Math.max(y(pump.intake) - y(pump.volute), 0)}
+      />
+      <rect
+        className="solid"
+        x="30"
+        y={y(pump.motorTop)}
+        width="30"
+        height={Math.max(y(pump.volute) - y(pump.motorTop), 0)}
+      />
       <path className="mark" d={`M0 ${y(stop)} H100`} />
-      <text x="72" y={y(stop) - 3}>stop</text>
+      <text x="72" y={y(stop) - 3}>
+        stop
+      </text>
     </Sketch>
   );
 }

@@ -31,7 +31,11 @@ export function Surface({ initial, children }: { initial: Prefs; children: React
     <PrefsContext value={state}>
       <ThemeProvider theme={THEMES[prefs.theme]}>
         <CssBaseline />
-        <SnackbarProvider maxSnack={3} autoHideDuration={5000} anchorOrigin={{ vertical: 'bottom', horizontal: 'right' }}>
+        <SnackbarProvider
+          maxSnack={3}
+          autoHideDuration={5000}
+          anchorOrigin={{ vertical: 'bottom', horizontal: 'right' }}
+        >
           {children}
         </SnackbarProvider>
       </ThemeProvider>

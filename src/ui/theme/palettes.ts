@@ -21,7 +21,11 @@ export interface Paint {
 
 export type ThemeName = 'chalk' | 'night' | 'daylight';
 
-export const THEME_NAMES: Readonly<Record<ThemeName, string>> = { chalk: 'chalk', night: 'night van', daylight: 'daylight' };
+export const THEME_NAMES: Readonly<Record<ThemeName, string>> = {
+  chalk: 'chalk',
+  night: 'night van',
+  daylight: 'daylight',
+};
 
 export const PAINT: Readonly<Record<ThemeName, Paint>> = {
   chalk: {

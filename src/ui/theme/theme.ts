@@ -77,23 +77,52 @@ function build(paint: Paint): Theme {
       MuiButtonBase: { defaultProps: { disableRipple: true } },
       MuiButton: {
         defaultProps: { size: 'small', disableElevation: true },
-        styleOverrides: { root: { minHeight: 32, '&:focus-visible': { outline: `2px solid ${paint.brass}`, outlineOffset: 2 } } },
+        styleOverrides: {
+          root: { minHeight: 32, '&:focus-visible': { outline: `2px solid ${paint.brass}`, outlineOffset: 2 } },
+        },
       },
       MuiPaper: { defaultProps: { elevation: 0 }, styleOverrides: { root: { backgroundImage: 'none' } } },
       MuiTextField: { defaultProps: { size: 'small', variant: 'outlined' } },
-      MuiOutlinedInput: { defaultProps: { notched: true }, styleOverrides: { input: { fontSize: 13.5, padding: '6px 8px' }, root: { backgroundColor: paint.panel } } },
+      MuiOutlinedInput: {
+        defaultProps: { notched: true },
+        styleOverrides: { input: { fontSize: 13.5, padding: '6px 8px' }, root: { backgroundColor: paint.panel } },
+      },
       MuiInputLabel: { defaultProps: { shrink: true } },
       MuiFormHelperText: { styleOverrides: { root: { marginLeft: 2, marginTop: 2, lineHeight: 1.3 } } },
-      MuiToggleButton: { styleOverrides: { root: { textTransform: 'none', padding: '3px 10px', color: paint.ink, '&.Mui-selected': { color: paint.brass, fontWeight: 650 } } } },
+      MuiToggleButton: {
+        styleOverrides: {
+          root: {
+            textTransform: 'none',
+            padding: '3px 10px',
+            color: paint.ink,
+            '&.Mui-selected': { color: paint.brass, fontWeight: 650 },
+          },
+        },
+      },
       MuiToggleButtonGroup: { defaultProps: { size: 'small' } },
-      MuiTooltip: { defaultProps: { enterDelay: 500 }, styleOverrides: { tooltip: { backgroundColor: paint.ink, color: paint.ground, fontSize: 12 } } },
+      MuiTooltip: {
+        defaultProps: { enterDelay: 500 },
+        styleOverrides: { tooltip: { backgroundColor: paint.ink, color: paint.ground, fontSize: 12 } },
+      },
       MuiTab: { styleOverrides: { root: { minHeight: 36, padding: '4px 14px', fontSize: 14, minWidth: 0 } } },
       MuiTabs: { styleOverrides: { root: { minHeight: 36 } } },
       MuiDialog: { styleOverrides: { paper: { border: `1px solid ${paint.rule}` } } },
-      MuiTableCell: { styleOverrides: { root: { padding: '4px 8px', borderColor: paint.rule }, head: { color: paint.quiet, fontWeight: 500 } } },
-      MuiAlert: { defaultProps: { variant: 'outlined' }, styleOverrides: { root: { color: paint.ink, padding: '2px 12px', alignItems: 'center' } } },
+      MuiTableCell: {
+        styleOverrides: {
+          root: { padding: '4px 8px', borderColor: paint.rule },
+          head: { color: paint.quiet, fontWeight: 500 },
+        },
+      },
+      MuiAlert: {
+        defaultProps: { variant: 'outlined' },
+        styleOverrides: { root: { color: paint.ink, padding: '2px 12px', alignItems: 'center' } },
+      },
     },
   });
 }
 
-export const THEMES: Readonly<Record<ThemeName, Theme>> = { chalk: build(PAINT.chalk), night: build(PAINT.night), daylight: build(PAINT.daylight) };
+export const THEMES: Readonly<Record<ThemeName, Theme>> = {
+  chalk: build(PAINT.chalk),
+  night: build(PAINT.night),
+  daylight: build(PAINT.daylight),
+};

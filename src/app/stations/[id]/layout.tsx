@@ -17,7 +17,11 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 
 export default async function StationLayout({ children, params }: Props) {
   const { id, revision, savedAt, station } = stationAt((await params).id);
-  const names = listStations(database()).map((s) => ({ id: s.id, name: s.station.identity.name, site: s.station.identity.site }));
+  const names = listStations(database()).map((s) => ({
+    id: s.id,
+    name: s.station.identity.name,
+    site: s.station.identity.site,
+  }));
   return (
     <StationProvider key={id} id={id} saved={{ revision, savedAt, station }}>
       <StationFrame stations={names}>{children}</StationFrame>

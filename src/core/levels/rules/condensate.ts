@@ -4,7 +4,8 @@ import { notAsked, type Condition, type Rule } from '../rule';
 import { sayNoDuty } from '../sayNoDuty';
 
 /** What the appliances still shed after the cut-off has stopped them, m³. */
-const shedAfter = ({ station: { inflow } }: LevelContext): number => (inflow.source.kind === 'appliances' ? inflow.source.list.reduce((sum, a) => sum + a.after, 0) : 0);
+const shedAfter = ({ station: { inflow } }: LevelContext): number =>
+  inflow.source.kind === 'appliances' ? inflow.source.list.reduce((sum, a) => sum + a.after, 0) : 0;
 
 /** The cut-off stops the appliances while what they still shed has room. Their sum is keep-up's to ask; the pump's limit of lift is asked here. */
 export const condensate: Rule = {
@@ -51,6 +52,14 @@ export const tubeBore: Rule = {
   judge({ station: { duty, discharge, settings } }) {
     if (duty.kind !== 'condensate') return notAsked(phrase`No condensate is pumped here.`, ['pipe']);
     const has = quantity('bore', Math.min(...discharge.segments.map((s) => s.bore)));
-    return [{ sense: 'at-least', needs: quantity('bore', settings.tubeBore), has, why: phrase`The thinnest part of the line is ${has}; slime closes lines under ${quantity('bore', settings.tubeBore)}.`, about: ['pipe'] }];
+    return [
+      {
+        sense: 'at-least',
+        needs: quantity('bore', settings.tubeBore),
+        has,
+        why: phrase`The thinnest part of the line is ${has}; slime closes lines under ${quantity('bore', settings.tubeBore)}.`,
+        about: ['pipe'],
+      },
+    ];
   },
 };

@@ -8,11 +8,16 @@ export const drainback: Rule = {
   severity: 'must',
   judge({ station, hydraulics, drawdown }) {
     const about = ['pipe', 'level:lead', 'level:stop'] as const;
-    if (station.duty.kind === 'fill') return notAsked(phrase`What drains back falls to the source, not into the tank that is filled.`, about);
+    if (station.duty.kind === 'fill')
+      return notAsked(phrase`What drains back falls to the source, not into the tank that is filled.`, about);
     const back = hydraulics.drainback(hydraulics.count);
     if (back === 0) return notAsked(phrase`The check valve sits at the pump, so nothing drains back.`, about);
     const { checkValve, highPoint } = station.discharge;
-    const from = checkValve ? 'from the pipe below the check valve' : highPoint ? 'from the pipe before the high point, for no check valve is fitted' : 'from the whole line, for no check valve is fitted';
+    const from = checkValve
+      ? 'from the pipe below the check valve'
+      : highPoint
+        ? 'from the pipe before the high point, for no check valve is fitted'
+        : 'from the whole line, for no check valve is fitted';
     const many = hydraulics.count > 1 ? ` of all ${hydraulics.count} pumps` : '';
     return [
       {

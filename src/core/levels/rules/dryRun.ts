@@ -8,7 +8,11 @@ export const dryRun: Rule = {
   severity: 'must',
   judge({ station, stop, lead, low, marks, drawdown }) {
     const { duty, pumps, settings } = station;
-    if (duty.kind === 'fill') return notAsked(phrase`The pump does not stand in the tank that it fills; its source needs a station of its own.`, ['pump']);
+    if (duty.kind === 'fill')
+      return notAsked(
+        phrase`The pump does not stand in the tank that it fills; its source needs a station of its own.`,
+        ['pump'],
+      );
     const volute = Math.max(...pumps.map((p) => p.volute));
     const motor = settings.submergence === 'motor';
     const cover = quantity('height', motor ? Math.max(...pumps.map((p) => p.motorTop)) : volute);
@@ -46,6 +50,8 @@ export const dryRun: Rule = {
         ]
       : [];
     const asked = [...transfer, ...redundant];
-    return asked.length > 0 ? asked : notAsked(phrase`No redundant off is fitted; the water over the pump at its stop is asked for above.`, ['pump']);
+    return asked.length > 0
+      ? asked
+      : notAsked(phrase`No redundant off is fitted; the water over the pump at its stop is asked for above.`, ['pump']);
   },
 };

@@ -15,21 +15,44 @@ function neighbours({ marks, station }: LevelContext): Pair[] {
   const acting = marks.filter((m): m is Mark & { sensor: string } => m.sensor !== null);
   return acting.slice(1).map((upper, i) => {
     const lower = acting[i]!;
-    return { upper: markWords(upper.name, station.duty), lower: markWords(lower.name, station.duty), apart: upper.level - lower.level, about: [`level:${upper.name}`, `level:${lower.name}`] };
+    return {
+      upper: markWords(upper.name, station.duty),
+      lower: markWords(lower.name, station.duty),
+      apart: upper.level - lower.level,
+      about: [`level:${upper.name}`, `level:${lower.name}`],
+    };
   });
 }
 
 /** Differentials must not reach into each other so far that the going back of one comes after the stop, or a low level keeps the pump from its start. */
 function differentials({ marks, sensors, station, stop, lead, low }: LevelContext): Pair[] {
   const filling = station.duty.kind === 'fill';
-  const above = marks.filter((m) => m.sensor !== null && ['lead', 'peak', 'lag', 'lag2', 'alarm', 'cutoff'].includes(m.name));
+  const above = marks.filter(
+    (m) => m.sensor !== null && ['lead', 'peak', 'lag', 'lag2', 'alarm', 'cutoff'].includes(m.name),
+  );
   const clearing = above.flatMap((m): Pair[] => {
     const trips = sensors.find((s) => s.sensor.id === m.sensor)!;
     if (filling || trips.sensor.role === 'pump') return [];
-    return [{ upper: `${markWords(m.name, station.duty)} clearing`, lower: markWords('stop', station.duty), apart: trips.fall - stop, about: [`level:${m.name}`, 'level:stop'] }];
+    return [
+      {
+        upper: `${markWords(m.name, station.duty)} clearing`,
+        lower: markWords('stop', station.duty),
+        apart: trips.fall - stop,
+        about: [`level:${m.name}`, 'level:stop'],
+      },
+    ];
   });
   const upper = filling ? stop : lead;
-  const lets: Pair[] = low ? [{ upper: markWords(filling ? 'stop' : 'lead', station.duty), lower: `${markWords('low', station.duty)} letting go`, apart: upper - low.rise, about: [filling ? 'level:stop' : 'level:lead', 'level:low'] }] : [];
+  const lets: Pair[] = low
+    ? [
+        {
+          upper: markWords(filling ? 'stop' : 'lead', station.duty),
+          lower: `${markWords('low', station.duty)} letting go`,
+          apart: upper - low.rise,
+          about: [filling ? 'level:stop' : 'level:lead', 'level:low'],
+        },
+      ]
+    : [];
   return [...clearing, ...lets];
 }
 
@@ -40,14 +63,12 @@ export const gap: Rule = {
   severity: 'should',
   judge(context) {
     const least = quantity('height', context.station.settings.minimumGap);
-    return [...neighbours(context), ...differentials(context)].map(
-      ({ upper, lower, apart, about }): Condition => ({
-        sense: 'at-least',
-        needs: least,
-        has: quantity('height', apart),
-        why: phrase`Closest pair: ${upper} over ${lower}, ${quantity('height', apart)} apart. Waves and swing can swap trips that are closer than ${least}.`,
-        about,
-      }),
-    );
+    return [...neighbours(context), ...differentials(context)].map(({ upper, lower, apart, about }): Condition => ({
+      sense: 'at-least',
+      needs: least,
+      has: quantity('height', apart),
+      why: phrase`Closest pair: ${upper} over ${lower}, ${quantity('height', apart)} apart. Waves and swing can swap trips that are closer than ${least}.`,
+      about,
+    }));
   },
 };

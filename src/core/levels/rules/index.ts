@@ -16,4 +16,22 @@ import { submergence } from './submergence';
 import { swing } from './swing';
 
 /** Every rule that a station is judged by. A new rule is a file of its own and a name in this list. */
-export const RULES: readonly Rule[] = [submergence, order, gap, starts, run, drainback, keepUp, inlet, reserve, reach, swing, dryRun, dose, squirt, condensate, tubeBore, fill];
+export const RULES: readonly Rule[] = [
+  submergence,
+  order,
+  gap,
+  starts,
+  run,
+  drainback,
+  keepUp,
+  inlet,
+  reserve,
+  reach,
+  swing,
+  dryRun,
+  dose,
+  squirt,
+  condensate,
+  tubeBore,
+  fill,
+];

@@ -8,7 +8,8 @@ export const inlet: Rule = {
   severity: 'should',
   judge({ station, alarm, marks }) {
     const { kind } = station.duty;
-    if (kind === 'fill' || kind === 'transfer') return notAsked(phrase`The water is wanted in the tank; nothing stands back in a drain.`, ['level:inlet']);
+    if (kind === 'fill' || kind === 'transfer')
+      return notAsked(phrase`The water is wanted in the tank; nothing stands back in a drain.`, ['level:inlet']);
     if (!alarm) return notAsked(phrase`No alarm float is fitted.`, ['level:inlet']);
     const { inletInvert } = station.vessel;
     const free = station.settings.inlet === 'free';

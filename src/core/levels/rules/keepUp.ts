@@ -10,8 +10,10 @@ export const keepUp: Rule = {
   judge({ station, calls, hydraulics, inflow: { peak } }) {
     const about = ['pump', 'pipe', 'level:lead'] as const;
     const { duty, settings } = station;
-    if (duty.kind === 'transfer') return notAsked(phrase`The water is wanted here; the pump need not take all of it.`, about);
-    if (duty.kind === 'dose' && duty.mode === 'timed') return notAsked(phrase`The timer decides how much is dosed; the dose rule asks whether the days fit.`, about);
+    if (duty.kind === 'transfer')
+      return notAsked(phrase`The water is wanted here; the pump need not take all of it.`, about);
+    if (duty.kind === 'dose' && duty.mode === 'timed')
+      return notAsked(phrase`The timer decides how much is dosed; the dose rule asks whether the days fit.`, about);
     const running = calls.length;
     const level = calls[running - 1]!;
     const point = hydraulics.at(level, running);
@@ -19,7 +21,12 @@ export const keepUp: Rule = {
     const delivered = point.ok ? point.flow : point.atLeast;
     const known = point.ok ? '' : ' or more (past the end of its curve)';
     const filling = duty.kind === 'fill';
-    const who = filling && duty.from.kind === 'valve' ? 'the valve delivers' : running === 1 ? 'the pump delivers' : `${running} pumps together deliver`;
+    const who =
+      filling && duty.from.kind === 'valve'
+        ? 'the valve delivers'
+        : running === 1
+          ? 'the pump delivers'
+          : `${running} pumps together deliver`;
     return [
       {
         sense: 'at-least',

@@ -8,13 +8,22 @@ export const reserve: Rule = {
   severity: 'should',
   judge({ station, vessel, alarm, overflow, marks, inflow, atStop }) {
     const { duty, settings } = station;
-    if (!alarm) return notAsked(phrase`No alarm float is fitted: nobody is told before the overflow.`, ['level:overflow']);
+    if (!alarm)
+      return notAsked(phrase`No alarm float is fitted: nobody is told before the overflow.`, ['level:overflow']);
     const volume = Math.max(vessel.volume(overflow) - vessel.volume(alarm.rise), 0);
     const about = ['level:alarm', 'level:overflow', `float:${marks.find((m) => m.name === 'alarm')!.sensor!}`] as const;
     if (duty.kind === 'fill') {
       const flow = atStop.ok ? atStop.flow : 0;
       if (flow === 0) return notAsked(phrase`Nothing is known of what fills it.`, about);
-      return [{ sense: 'at-least', needs: quantity('duration', settings.reserveTime), has: quantity('duration', volume / flow), why: phrase`${quantity('volume', volume)} between the bell and the overflow, with the filling stuck open at ${quantity('flow', flow)} and nothing drawn.`, about }];
+      return [
+        {
+          sense: 'at-least',
+          needs: quantity('duration', settings.reserveTime),
+          has: quantity('duration', volume / flow),
+          why: phrase`${quantity('volume', volume)} between the bell and the overflow, with the filling stuck open at ${quantity('flow', flow)} and nothing drawn.`,
+          about,
+        },
+      ];
     }
     const at = inflow[settings.reserveInflow];
     return [

@@ -41,7 +41,9 @@ describe('needs and has, by hand', () => {
   it('drainback: a metre of 40.8 mm pipe and half as much again, against the drawdown', () => {
     const back = (Math.PI / 4) * 0.0408 ** 2;
     expect(figures('drainback')).toEqual(near(back * 1.5, AREA * (LEAD - STOP)));
-    expect(figures('drainback', (s) => (s.discharge.checkValve = null))).toEqual(near(back * 12 * 1.5, AREA * (LEAD - STOP)));
+    expect(figures('drainback', (s) => (s.discharge.checkValve = null))).toEqual(
+      near(back * 12 * 1.5, AREA * (LEAD - STOP)),
+    );
   });
   it('inlet: the invert, or a surcharge above it', () => {
     expect(figures('inlet')).toEqual(near(0.85, 0.75 + SWING));
@@ -55,7 +57,9 @@ describe('needs and has, by hand', () => {
   it('reach: the tether, the cord, the floor and the rim, whichever is tightest', () => {
     expect(figures('reach')).toEqual(near(0.075, 0.1));
     expect(figures('reach', (s) => (s.sensors[0]!.cordLength = 2.91))).toEqual(near(0.15 + 0.75 + 2, 2.91));
-    expect(figures('reach', (s) => Object.assign(s.sensors[1]!, { clip: 1.18 }))).toEqual(near(1.2, 1.18 + 0.2 * Math.sin(Math.PI / 18)));
+    expect(figures('reach', (s) => Object.assign(s.sensors[1]!, { clip: 1.18 }))).toEqual(
+      near(1.2, 1.18 + 0.2 * Math.sin(Math.PI / 18)),
+    );
   });
   it('keep up: the peak and a tenth against what the pump delivers at the start, which lies on its curve', () => {
     const [needs, has] = figures('keep-up');
@@ -72,17 +76,25 @@ describe('needs and has, by hand', () => {
 
 describe('what a rule says', () => {
   it('names the other school where practice differs', () => {
-    expect(sayPhrase(ruleOf('submergence').why, 'metric')).toContain('The other school covers only the volute, at 140 mm');
-    expect(sayPhrase(ruleOf('submergence', (s) => (s.settings.submergence = 'volute')).why, 'metric')).toContain('covers the motor too, up to 300 mm');
+    expect(sayPhrase(ruleOf('submergence').why, 'metric')).toContain(
+      'The other school covers only the volute, at 140 mm',
+    );
+    expect(sayPhrase(ruleOf('submergence', (s) => (s.settings.submergence = 'volute')).why, 'metric')).toContain(
+      'covers the motor too, up to 300 mm',
+    );
     expect(sayPhrase(ruleOf('inlet').why, 'metric')).toContain('The other school uses that pipe as storage');
-    expect(sayPhrase(ruleOf('inlet', (s) => (s.settings.inlet = 'storage')).why, 'metric')).toContain('The other school keeps the inlet free');
+    expect(sayPhrase(ruleOf('inlet', (s) => (s.settings.inlet = 'storage')).why, 'metric')).toContain(
+      'The other school keeps the inlet free',
+    );
   });
   it('is in the units it is asked in', () => {
     expect(sayPhrase(ruleOf('gap').why, 'metric')).toContain('closer than 75 mm');
     expect(sayPhrase(ruleOf('gap', (s) => (s.settings.minimumGap = 0.0762)).why, 'us')).toContain('closer than 3"');
   });
   it('says why there is no operating point, with both figures', () => {
-    expect(sayPhrase(sayNoDuty({ reason: 'below-static-head', needs: 9.5, has: 8.5 }), 'metric')).toMatch(/outlet is 9\.50 m above it and the pump reaches only 8\.50 m/);
+    expect(sayPhrase(sayNoDuty({ reason: 'below-static-head', needs: 9.5, has: 8.5 }), 'metric')).toMatch(
+      /outlet is 9\.50 m above it and the pump reaches only 8\.50 m/,
+    );
     expect(sayPhrase(sayNoDuty({ reason: 'run-out', atLeast: 0.004 }), 'metric')).toMatch(/more than 4\.00 L\/s/);
   });
   it('points at the parts of the drawing it is about', () => {
@@ -90,7 +102,10 @@ describe('what a rule says', () => {
     expect(ruleOf('submergence').about).toContain('float:pump');
   });
   it('keeps up, as far as the curve is known, where the pump runs out', () => {
-    const r = ruleOf('keep-up', (s) => ((s.discharge.outlet = 0.7), (s.pumps[0]!.curve = s.pumps[0]!.curve.slice(0, 3))));
+    const r = ruleOf(
+      'keep-up',
+      (s) => ((s.discharge.outlet = 0.7), (s.pumps[0]!.curve = s.pumps[0]!.curve.slice(0, 3))),
+    );
     expect(r.state).not.toBe('unknown');
     expect(sayPhrase(r.why, 'metric')).toContain('or more (past the end of its curve)');
   });

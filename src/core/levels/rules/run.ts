@@ -12,12 +12,22 @@ export const run: Rule = {
     const { station, inflow } = context;
     const { duty } = station;
     const about = ['level:lead', 'level:stop', 'pump'] as const;
-    if (duty.kind === 'condensate') return notAsked(phrase`A condensate reservoir pumps for seconds: its pump is made for that.`, about);
-    if (duty.kind === 'fill' && duty.from.kind === 'valve') return notAsked(phrase`It is filled through a valve: no motor runs.`, about);
+    if (duty.kind === 'condensate')
+      return notAsked(phrase`A condensate reservoir pumps for seconds: its pump is made for that.`, about);
+    if (duty.kind === 'fill' && duty.from.kind === 'valve')
+      return notAsked(phrase`It is filled through a valve: no motor runs.`, about);
     const needs = quantity('time', Math.max(...station.pumps.map((p) => p.minimumRun)));
     if (needs.value === 0) return notAsked(phrase`No minimum run is set for this pump.`, about);
     if (duty.kind === 'dose' && duty.mode === 'timed') {
-      return [{ sense: 'at-least', needs, has: quantity('time', duty.on), why: phrase`The timer runs the pump ${quantity('time', duty.on)} each dose. A run under ${needs} leaves the heat of the start in the winding.`, about }];
+      return [
+        {
+          sense: 'at-least',
+          needs,
+          has: quantity('time', duty.on),
+          why: phrase`The timer runs the pump ${quantity('time', duty.on)} each dose. A run under ${needs} leaves the heat of the start in the winding.`,
+          about,
+        },
+      ];
     }
     const cycle = cycleOf(context, inflow.design);
     if (!cycle.ok) return { state: 'unknown', why: sayNoDuty(cycle), about: ['pump'] };

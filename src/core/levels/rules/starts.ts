@@ -10,15 +10,27 @@ export const starts: Rule = {
   judge({ station, worst, hydraulics }) {
     const about = ['level:lead', 'level:stop', 'pump'] as const;
     const { duty, control } = station;
-    if (duty.kind === 'fill' && duty.from.kind === 'valve') return notAsked(phrase`It is filled through a valve: no motor starts.`, about);
+    if (duty.kind === 'fill' && duty.from.kind === 'valve')
+      return notAsked(phrase`It is filled through a valve: no motor starts.`, about);
     const needs = quantity('rate', Math.min(...station.pumps.map((p) => p.startsPerHour)));
     if (duty.kind === 'dose' && duty.mode === 'timed') {
       const pause = station.sensors.some((s) => s.role === 'peak') ? Math.min(duty.off, duty.peakOff) : duty.off;
       const has = quantity('rate', 3600 / (duty.on + pause));
-      return [{ sense: 'at-most', needs, has, why: phrase`The timer runs it ${quantity('time', duty.on)} and rests it ${quantity('time', pause)} at the shortest: no inflow starts it more often.`, about }];
+      return [
+        {
+          sense: 'at-most',
+          needs,
+          has,
+          why: phrase`The timer runs it ${quantity('time', duty.on)} and rests it ${quantity('time', pause)} at the shortest: no inflow starts it more often.`,
+          about,
+        },
+      ];
     }
     if (!worst.ok) return { state: 'unknown', why: sayNoDuty(worst), about: ['pump'] };
-    const shared = control.alternates && hydraulics.count > 1 ? phrase` ${String(hydraulics.count)} pumps take turns, so each starts in ${String(worst.pumps)} of ${String(hydraulics.count)} cycles.` : phrase``;
+    const shared =
+      control.alternates && hydraulics.count > 1
+        ? phrase` ${String(hydraulics.count)} pumps take turns, so each starts in ${String(worst.pumps)} of ${String(hydraulics.count)} cycles.`
+        : phrase``;
     const called = worst.pumps > 1 ? phrase` (${String(worst.pumps)} pumps at once)` : phrase``;
     return [
       {

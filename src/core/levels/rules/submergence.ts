@@ -9,7 +9,8 @@ export const submergence: Rule = {
   judge({ station, stop, marks }) {
     const { kind } = station.duty;
     if (kind === 'fill') return notAsked(phrase`The pump does not stand in the tank that it fills.`, ['pump']);
-    if (kind === 'transfer') return notAsked(phrase`A transfer pump is asked for its intake cover by the rule against running dry.`, ['pump']);
+    if (kind === 'transfer')
+      return notAsked(phrase`A transfer pump is asked for its intake cover by the rule against running dry.`, ['pump']);
     const motor = station.settings.submergence === 'motor';
     const most = (of: 'motorTop' | 'volute') => Math.max(...station.pumps.map((p) => p[of]));
     const needs = quantity('height', most(motor ? 'motorTop' : 'volute'));
@@ -17,6 +18,8 @@ export const submergence: Rule = {
       ? phrase`The pump stops with the water at ${quantity('height', stop)}; its motor reaches up to ${needs} and is cooled by the water around it. (The other school covers only the volute, at ${quantity('height', most('volute'))}.)`
       : phrase`The pump stops with the water at ${quantity('height', stop)}; its volute reaches up to ${needs} and draws air when it is bare. (The other school covers the motor too, up to ${quantity('height', most('motorTop'))}, to cool it.)`;
     const by = marks.find((m) => m.name === 'stop')!.sensor!;
-    return [{ sense: 'at-least', needs, has: quantity('height', stop), why, about: ['level:stop', `float:${by}`, 'pump'] }];
+    return [
+      { sense: 'at-least', needs, has: quantity('height', stop), why, about: ['level:stop', `float:${by}`, 'pump'] },
+    ];
   },
 };

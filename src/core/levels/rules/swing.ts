@@ -21,7 +21,12 @@ function nameOf({ other, name }: Clearance, role: (id: string) => string): strin
 /** Touching is broken; nearer than the wished clearance is tight: so the scale is chosen that both fall where they should. */
 function swingCondition(c: Clearance, role: (id: string) => string, clearance: number, tightShare: number): Condition {
   const least = quantity('height', c.clearance);
-  const how = c.clearance < 0 ? phrase`touches` : c.clearance < clearance ? phrase`comes tight, within ${least} of,` : phrase`keeps clear, ${least}, of`;
+  const how =
+    c.clearance < 0
+      ? phrase`touches`
+      : c.clearance < clearance
+        ? phrase`comes tight, within ${least} of,`
+        : phrase`keeps clear, ${least}, of`;
   const when = c.lands ? phrase`hanging, as the water drops` : phrase`with the water at ${quantity('height', c.level)}`;
   return {
     sense: 'at-least',

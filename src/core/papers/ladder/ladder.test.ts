@@ -4,10 +4,12 @@ import { panelOf, SCHEMES, type Panel } from '../../schemes';
 import { lit, stand, wire } from '../../wiring';
 import { ladderScene, ladderSvg, sheetsOf, symbol } from '..';
 
-const panels = demoStations().flatMap(({ station }) => SCHEMES.flatMap(({ id }): { panel: Panel; station: typeof station }[] => {
-  const made = panelOf(station, id);
-  return made.ok ? [{ panel: made.panel, station }] : [];
-}));
+const panels = demoStations().flatMap(({ station }) =>
+  SCHEMES.flatMap(({ id }): { panel: Panel; station: typeof station }[] => {
+    const made = panelOf(station, id);
+    return made.ok ? [{ panel: made.panel, station }] : [];
+  }),
+);
 const underpass = panels.find((p) => p.panel.scheme === 'duplex')!;
 
 describe('the ladder', () => {
@@ -26,7 +28,8 @@ describe('the ladder', () => {
         const { leaves, width, height } = ladderScene(panel, sheet.rungs, 980);
         for (const [i, a] of leaves.entries()) {
           expect(a.x > 20 && a.x < width - 20 && a.y > 10 && a.y < height).toBe(true);
-          for (const b of leaves.slice(i + 1)) expect(Math.abs(a.x - b.x) >= 60 || Math.abs(a.y - b.y) >= 40).toBe(true);
+          for (const b of leaves.slice(i + 1))
+            expect(Math.abs(a.x - b.x) >= 60 || Math.abs(a.y - b.y) >= 40).toBe(true);
         }
       }
   });
@@ -66,7 +69,20 @@ describe('the ladder', () => {
   });
   it('symbols differ open from closed, and rest-closed from rest-open', () => {
     const d = (sign: Parameters<typeof symbol>[0], on: boolean) => JSON.stringify(symbol(sign, 0, 0, on));
-    for (const sign of ['make', 'break', 'float', 'button', 'selector', 'breaker', 'coil', 'lamp', 'motor', 'horn', 'timer'] as const) expect(d(sign, true)).not.toBe(d(sign, false));
+    for (const sign of [
+      'make',
+      'break',
+      'float',
+      'button',
+      'selector',
+      'breaker',
+      'coil',
+      'lamp',
+      'motor',
+      'horn',
+      'timer',
+    ] as const)
+      expect(d(sign, true)).not.toBe(d(sign, false));
     expect(d('make', false)).not.toBe(d('break', false));
   });
 });

@@ -25,7 +25,13 @@ export interface LeafShape {
   /** Under it: for a contact the rung of its coil, for a coil the rungs of its contacts. */
   readonly refs: string;
   /** Where its cores sit; `moved` ones not where the rung has them: the wire is broken there. */
-  readonly terminals: readonly { readonly id: string; readonly moved: boolean; readonly x: number; readonly y: number; readonly anchor: 'start' | 'end' }[];
+  readonly terminals: readonly {
+    readonly id: string;
+    readonly moved: boolean;
+    readonly x: number;
+    readonly y: number;
+    readonly anchor: 'start' | 'end';
+  }[];
 }
 
 export interface TextShape {
@@ -78,13 +84,22 @@ export function sheetsOf(panel: Panel): Sheet[] {
 /** A selector’s contact is called by the positions in which it is closed: two of one selector are told apart by nothing else. */
 function labelOf({ tag, positions }: Device, { sign, closed }: Element): string {
   if (sign !== 'selector') return tag;
-  return `${tag} ${positions.filter((p) => closed?.includes(p.state)).map((p) => p.says).join('·')}`;
+  return `${tag} ${positions
+    .filter((p) => closed?.includes(p.state))
+    .map((p) => p.says)
+    .join('·')}`;
 }
 
 /** Terminals on a wire whose cores come from what is in no rung: the board. */
 const fedBy = (panel: Panel, net: string): string => {
   const drawn = new Set(Object.keys(panel.spans).map((leaf) => leaf.slice(0, leaf.indexOf('.'))));
-  return panel.cores.flatMap((c) => (!drawn.has(c.pin.split(':')[0]!) && panel.terminals.some((t) => t.id === c.terminal && t.net === net) ? [c.terminal!] : [])).join(' ');
+  return panel.cores
+    .flatMap((c) =>
+      !drawn.has(c.pin.split(':')[0]!) && panel.terminals.some((t) => t.id === c.terminal && t.net === net)
+        ? [c.terminal!]
+        : [],
+    )
+    .join(' ');
 };
 
 interface Size {
@@ -93,7 +108,11 @@ interface Size {
 }
 
 function sizeOf(tree: Tree, panel: Panel): Size {
-  if ('leaf' in tree) return { w: panel.devices.find((d) => d.tag === tree.leaf.slice(0, tree.leaf.indexOf('.')))?.cable ? OUTSIDE : 1, h: 1 };
+  if ('leaf' in tree)
+    return {
+      w: panel.devices.find((d) => d.tag === tree.leaf.slice(0, tree.leaf.indexOf('.')))?.cable ? OUTSIDE : 1,
+      h: 1,
+    };
   if ('net' in tree) return { w: 0, h: 0 };
   const sizes = ('series' in tree ? tree.series : tree.parallel).map((t) => sizeOf(t, panel));
   const [ws, hs] = [sizes.map((s) => s.w), sizes.map((s) => s.h)];
@@ -134,7 +153,12 @@ const OUTSIDE = 1.5;
  * @param width px of the drawing
  * @param landed where each core really sits; by design where it is left out
  */
-export function ladderScene(panel: Panel, rungs: readonly Rung[], width: number, landed?: ReadonlyMap<string, string | null>): LadderScene {
+export function ladderScene(
+  panel: Panel,
+  rungs: readonly Rung[],
+  width: number,
+  landed?: ReadonlyMap<string, string | null>,
+): LadderScene {
   const wires: WireShape[] = [];
   const leaves: LeafShape[] = [];
   const texts: TextShape[] = [];
@@ -157,12 +181,34 @@ export function ladderScene(panel: Panel, rungs: readonly Rung[], width: number,
       const core = device.cable ? coreAt.get(`${tag}:${pin}`) : undefined;
       if (!core?.terminal) return [];
       const now = landed?.has(core.id) ? landed.get(core.id)! : core.terminal;
-      return [{ id: now ?? 'loose', moved: now !== core.terminal, side: i, x: i === 0 ? x - HALF - 5 : x + HALF + 5, y, anchor: i === 0 ? ('end' as const) : ('start' as const) }];
+      return [
+        {
+          id: now ?? 'loose',
+          moved: now !== core.terminal,
+          side: i,
+          x: i === 0 ? x - HALF - 5 : x + HALF + 5,
+          y,
+          anchor: i === 0 ? ('end' as const) : ('start' as const),
+        },
+      ];
     });
     // Where a core has been taken to another terminal the rung stops short of it.
     const short = (side: number) => (terminals.some((t) => t.side === side && t.moved) ? 12 : 0);
-    wires.push({ net: a, d: `M${x0} ${y} H${x - HALF - short(0)}` }, { net: b, d: `M${x + HALF + short(1)} ${y} H${x1}` });
-    leaves.push({ id, tag, sign: element.sign, load, x, y, label: labelOf(device, element), refs: refsOf(tag, load), terminals });
+    wires.push(
+      { net: a, d: `M${x0} ${y} H${x - HALF - short(0)}` },
+      { net: b, d: `M${x + HALF + short(1)} ${y} H${x1}` },
+    );
+    leaves.push({
+      id,
+      tag,
+      sign: element.sign,
+      load,
+      x,
+      y,
+      label: labelOf(device, element),
+      refs: refsOf(tag, load),
+      terminals,
+    });
   }
 
   /** Draws a tree between two x on row y; nets at its ends are those of its first and last leaf. */
@@ -202,7 +248,11 @@ export function ladderScene(panel: Panel, rungs: readonly Rung[], width: number,
   }
 
   const hasLoad = (tree: Tree): boolean =>
-    'leaf' in tree ? isLoad(elementOf(panel, tree.leaf).element.sign) : 'series' in tree ? tree.series.some(hasLoad) : 'parallel' in tree && tree.parallel.some(hasLoad);
+    'leaf' in tree
+      ? isLoad(elementOf(panel, tree.leaf).element.sign)
+      : 'series' in tree
+        ? tree.series.some(hasLoad)
+        : 'parallel' in tree && tree.parallel.some(hasLoad);
 
   /** Nets at the two ends of a tree. */
   function ends(tree: Tree): readonly [string, string] {
@@ -230,11 +280,18 @@ export function ladderScene(panel: Panel, rungs: readonly Rung[], width: number,
     const wire = y + TITLE + CELL.wire;
     texts.push({ x: x + 2, y: y + 12, text: `${rung.number}`, anchor: 'start', role: 'rung' });
     if (rung.says) texts.push({ x: x + 22, y: y + 12, text: rung.says, anchor: 'start', role: 'says' });
-    texts.push({ x: x + 4, y: wire + 4, text: rung.from, anchor: 'start', role: 'rail', net: rung.from }, { x: right + RAIL - 4, y: wire + 4, text: rung.to, anchor: 'end', role: 'rail', net: rung.to });
+    texts.push(
+      { x: x + 4, y: wire + 4, text: rung.from, anchor: 'start', role: 'rail', net: rung.from },
+      { x: right + RAIL - 4, y: wire + 4, text: rung.to, anchor: 'end', role: 'rail', net: rung.to },
+    );
     const fed = [fedBy(panel, rung.from), fedBy(panel, rung.to)];
     if (fed[0]) texts.push({ x: x + 4, y: wire + 16, text: fed[0], anchor: 'start', role: 'net', net: rung.from });
-    if (fed[1]) texts.push({ x: right + RAIL - 4, y: wire + 16, text: fed[1], anchor: 'end', role: 'net', net: rung.to });
-    wires.push({ net: rung.from, d: `M${left - 12} ${wire} H${left} M${left - 12} ${wire - 9} V${wire + 9}` }, { net: rung.to, d: `M${right} ${wire} H${right + 12} M${right + 12} ${wire - 9} V${wire + 9}` });
+    if (fed[1])
+      texts.push({ x: right + RAIL - 4, y: wire + 16, text: fed[1], anchor: 'end', role: 'net', net: rung.to });
+    wires.push(
+      { net: rung.from, d: `M${left - 12} ${wire} H${left} M${left - 12} ${wire - 9} V${wire + 9}` },
+      { net: rung.to, d: `M${right} ${wire} H${right + 12} M${right + 12} ${wire - 9} V${wire + 9}` },
+    );
     draw('series' in rung.tree ? rung.tree : { series: [rung.tree] }, left, right, wire, rung.from, rung.to);
     y += heights[i]!;
     tallest = Math.max(tallest, y);

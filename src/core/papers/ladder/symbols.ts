@@ -12,7 +12,17 @@ export interface Stroke {
 /** Half of the gap that a symbol takes in its wire. */
 export const HALF = 15;
 
-const CONTACTS: ReadonlySet<Sign> = new Set(['make', 'break', 'float', 'float-break', 'button', 'button-break', 'selector', 'breaker', 'overload']);
+const CONTACTS: ReadonlySet<Sign> = new Set([
+  'make',
+  'break',
+  'float',
+  'float-break',
+  'button',
+  'button-break',
+  'selector',
+  'breaker',
+  'overload',
+]);
 const RESTS_CLOSED: ReadonlySet<Sign> = new Set(['break', 'float-break', 'button-break']);
 
 /**
@@ -24,7 +34,11 @@ function contact(sign: Sign, x: number, y: number, closed: boolean): Stroke[] {
   const [left, right] = [x - HALF + 3, x + HALF - 3];
   const tip = closed ? y : y - 10;
   const middle = (y + tip) / 2;
-  const strokes: Stroke[] = [{ d: eye(left), filled: closed }, { d: eye(right), filled: closed }, { d: `M${left + 2} ${y} L${right - (closed ? 2 : 4)} ${tip}` }];
+  const strokes: Stroke[] = [
+    { d: eye(left), filled: closed },
+    { d: eye(right), filled: closed },
+    { d: `M${left + 2} ${y} L${right - (closed ? 2 : 4)} ${tip}` },
+  ];
   if (RESTS_CLOSED.has(sign)) strokes.push({ d: `M${right} ${y - 3} v-9` });
   const top = middle - 1;
   switch (sign) {
@@ -46,7 +60,8 @@ function contact(sign: Sign, x: number, y: number, closed: boolean): Stroke[] {
   return strokes;
 }
 
-const circle = (x: number, y: number, r: number) => `M${x - r} ${y} a${r} ${r} 0 1 0 ${2 * r} 0 a${r} ${r} 0 1 0 ${-2 * r} 0 Z`;
+const circle = (x: number, y: number, r: number) =>
+  `M${x - r} ${y} a${r} ${r} 0 1 0 ${2 * r} 0 a${r} ${r} 0 1 0 ${-2 * r} 0 Z`;
 const box = (x: number, y: number, w: number, h: number) => `M${x - w} ${y - h} h${2 * w} v${2 * h} h${-2 * w} Z`;
 
 /** The symbol of an element centred at x on its wire at y; `on` is closed for a contact, energised for a load. */
@@ -85,4 +100,5 @@ export function symbol(sign: Sign, x: number, y: number, on: boolean): Stroke[] 
 }
 
 /** What shows an element’s state as energised rather than closed. */
-export const isLoad = (sign: Sign): boolean => ['coil', 'timer', 'motor', 'lamp', 'horn', 'counter', 'input'].includes(sign);
+export const isLoad = (sign: Sign): boolean =>
+  ['coil', 'timer', 'motor', 'lamp', 'horn', 'counter', 'input'].includes(sign);

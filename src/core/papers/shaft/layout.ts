@@ -42,19 +42,27 @@ const MARGINS: Readonly<Record<Detail, { left: number; right: number; top: numbe
 function widthIn(outline: Vessel['outline'], level: number): number {
   for (let i = outline.length - 2; i >= 0; i--) {
     const [a, b] = [outline[i]!, outline[i + 1]!];
-    if (level >= a.height && b.height > a.height) return a.width + ((b.width - a.width) * Math.min(level - a.height, b.height - a.height)) / (b.height - a.height);
+    if (level >= a.height && b.height > a.height)
+      return a.width + ((b.width - a.width) * Math.min(level - a.height, b.height - a.height)) / (b.height - a.height);
   }
   return outline[0]!.width;
 }
 
-export function layoutOf({ vessel }: Pick<LevelContext, 'vessel'>, width: number, height: number, detail: Detail): Layout {
+export function layoutOf(
+  { vessel }: Pick<LevelContext, 'vessel'>,
+  width: number,
+  height: number,
+  detail: Detail,
+): Layout {
   const margin = MARGINS[detail];
   const across = Math.max(width - margin.left - margin.right, 1);
   const down = Math.max(height - margin.top - margin.bottom, 1);
   const widest = Math.max(...vessel.outline.map((p) => p.width));
   // A vessel whose walls close over the floor is drawn end on, and so whole.
   const closes = vessel.outline[0]!.width < widest * 1e-6;
-  const shown = closes ? widest : Math.min(widest, Math.max((vessel.depth * across) / down, vessel.depth * NARROWEST[detail]));
+  const shown = closes
+    ? widest
+    : Math.min(widest, Math.max((vessel.depth * across) / down, vessel.depth * NARROWEST[detail]));
   const scale = Math.min(down / vessel.depth, across / shown);
   const free = across - shown * scale;
   const left = margin.left + free / 2;
@@ -76,7 +84,10 @@ export function layoutOf({ vessel }: Pick<LevelContext, 'vessel'>, width: number
     sidesAt(level) {
       const half = Math.min(widthIn(vessel.outline, level), widest) / 2;
       const middle = left + (widest / 2 - from) * scale;
-      return { left: Math.max(middle - half * scale, left), right: Math.min(middle + half * scale, left + shown * scale) };
+      return {
+        left: Math.max(middle - half * scale, left),
+        right: Math.min(middle + half * scale, left + shown * scale),
+      };
     },
     wall: detail === 'thumb' ? 4 : 9,
     tape: detail !== 'full' ? null : { x: left - 68, width: 14 },

@@ -9,13 +9,17 @@ const SPACING = 27;
 function spread(ys: readonly number[], least: number, most: number): number[] {
   const out = [...ys];
   for (let i = 0; i < out.length; i++) out[i] = Math.max(out[i]!, i === 0 ? least : out[i - 1]! + SPACING);
-  for (let i = out.length - 1; i >= 0; i--) out[i] = Math.min(out[i]!, i === out.length - 1 ? most : out[i + 1]! - SPACING);
+  for (let i = out.length - 1; i >= 0; i--)
+    out[i] = Math.min(out[i]!, i === out.length - 1 ? most : out[i + 1]! - SPACING);
   return out;
 }
 
 /** A bell hanging with its mouth down, about 10 px. */
 const bell = (x: number, y: number): Shape =>
-  path('bell', `M${x - 5} ${y + 4} Q${x - 3.5} ${y + 2} ${x - 3.5} ${y - 1} Q${x - 3.5} ${y - 5} ${x} ${y - 5} Q${x + 3.5} ${y - 5} ${x + 3.5} ${y - 1} Q${x + 3.5} ${y + 2} ${x + 5} ${y + 4} Z M${x - 1.5} ${y + 5} h3 v1.6 h-3 Z`);
+  path(
+    'bell',
+    `M${x - 5} ${y + 4} Q${x - 3.5} ${y + 2} ${x - 3.5} ${y - 1} Q${x - 3.5} ${y - 5} ${x} ${y - 5} Q${x + 3.5} ${y - 5} ${x + 3.5} ${y - 1} Q${x + 3.5} ${y + 2} ${x + 5} ${y + 4} Z M${x - 1.5} ${y + 5} h3 v1.6 h-3 Z`,
+  );
 
 /** The levels that matter, each a line across the vessel and a label at its right that keeps clear of its neighbours. */
 export function levelGroups(layout: Layout, context: LevelContext, system: UnitSystem): Group[] {
@@ -32,7 +36,8 @@ export function levelGroups(layout: Layout, context: LevelContext, system: UnitS
     const label = `${words} at ${value} above the floor`;
     const sides = layout.sidesAt(level);
     const across = line('level-line', [sides.left, y], [sides.right, y]);
-    if (detail === 'thumb') return { part, label, shapes: part === 'level:overflow' || part === 'level:inlet' ? [] : [across] };
+    if (detail === 'thumb')
+      return { part, label, shapes: part === 'level:overflow' || part === 'level:inlet' ? [] : [across] };
     const x = right + wall + 20;
     const at = labels[i]!;
     const rings = part === 'level:alarm';

@@ -3,13 +3,19 @@ import type { Layout } from './layout';
 import { disc, line, path, polygon, rectangle, type Shape } from './shape';
 
 /** Where each pump and its riser stand, and how wide the bed is there: pumps must fit between the walls at their own height. */
-function bedOf(layout: Layout, { station }: LevelContext): { at: (i: number) => { pump: number; riser: number }; width: number } {
+function bedOf(
+  layout: Layout,
+  { station }: LevelContext,
+): { at: (i: number) => { pump: number; riser: number }; width: number } {
   const { left, right } = layout.sidesAt(station.pumps[0]!.intake);
   const width = right - left;
   const many = station.pumps.length;
   const pitch = many === 1 ? 0 : many === 2 ? 0.23 : 0.16;
   const [pump, riser] = many === 1 ? [0.18, 0.34] : [0.11, 0.11 + pitch * 0.52];
-  return { at: (i) => ({ pump: left + width * (pump + pitch * i), riser: left + width * (riser + pitch * i) }), width: many === 1 ? width : width * (many === 2 ? 0.72 : 0.5) };
+  return {
+    at: (i) => ({ pump: left + width * (pump + pitch * i), riser: left + width * (riser + pitch * i) }),
+    width: many === 1 ? width : width * (many === 2 ? 0.72 : 0.5),
+  };
 }
 
 /** Where the last riser stands, px; a tank that is filled has none. */
@@ -33,12 +39,21 @@ function pumpAt(layout: Layout, context: LevelContext, index: number): Shape[] {
     line('pump', [x - volute * 0.8, floor], [x - volute * 0.8, bottom]),
     line('pump', [x + volute * 0.8, floor], [x + volute * 0.8, bottom]),
     rectangle('pump', x - volute, shoulder, volute * 2, bottom - shoulder),
-    polygon('pump-motor', [x - motor, shoulder], [x - motor, top + 4], [x - motor + 4, top], [x + motor - 4, top], [x + motor, top + 4], [x + motor, shoulder]),
+    polygon(
+      'pump-motor',
+      [x - motor, shoulder],
+      [x - motor, top + 4],
+      [x - motor + 4, top],
+      [x + motor - 4, top],
+      [x + motor, top + 4],
+      [x + motor, shoulder],
+    ),
   ];
 }
 
 /** Every pump that stands in the vessel. */
-export const pumpShapes = (layout: Layout, context: LevelContext): Shape[] => (context.station.duty.kind === 'fill' ? [] : context.station.pumps.flatMap((_, i) => pumpAt(layout, context, i)));
+export const pumpShapes = (layout: Layout, context: LevelContext): Shape[] =>
+  context.station.duty.kind === 'fill' ? [] : context.station.pumps.flatMap((_, i) => pumpAt(layout, context, i));
 
 /** Jets of a dosed bed at the end of the line. */
 function jets(x: number, y: number): Shape[] {
@@ -54,14 +69,30 @@ function riserAt(layout: Layout, context: LevelContext, index: number, out: numb
   const bore = (pump.riser[0] ?? discharge.segments[0]!).bore;
   const thick = Math.min(Math.max(bore * layout.scale * 0.5, 1.5), 9);
   const foot = layout.yOf((pump.intake + pump.volute) / 2);
-  const shapes: Shape[] = [polygon('pipe', [elbow, foot - thick], [x - thick, foot - thick], [x - thick, out - thick], [end, out - thick], [end, out + thick], [x + thick, out + thick], [x + thick, foot + thick], [elbow, foot + thick])];
+  const shapes: Shape[] = [
+    polygon(
+      'pipe',
+      [elbow, foot - thick],
+      [x - thick, foot - thick],
+      [x - thick, out - thick],
+      [end, out - thick],
+      [end, out + thick],
+      [x + thick, out + thick],
+      [x + thick, foot + thick],
+      [elbow, foot + thick],
+    ),
+  ];
   if (discharge.checkValve) {
-    const height = Math.min((pump.intake + pump.volute) / 2 + discharge.checkValve.pipeBefore, vessel.depth + 12 / layout.scale);
+    const height = Math.min(
+      (pump.intake + pump.volute) / 2 + discharge.checkValve.pipeBefore,
+      vessel.depth + 12 / layout.scale,
+    );
     const y = layout.yOf(height);
     const r = thick + (layout.detail === 'thumb' ? 1.5 : 4);
     shapes.push(rectangle('valve', x - r, y - r, r * 2, r * 2), line('valve', [x - r, y - r], [x + r, y + r * 0.4]));
   }
-  if (discharge.weepHole && layout.detail !== 'thumb') shapes.push(disc('weep', x + thick, layout.yOf(discharge.weepHole.height), 2.2));
+  if (discharge.weepHole && layout.detail !== 'thumb')
+    shapes.push(disc('weep', x + thick, layout.yOf(discharge.weepHole.height), 2.2));
   return shapes;
 }
 
@@ -72,7 +103,10 @@ export function pipeShapes(layout: Layout, context: LevelContext): Shape[] {
   const end = layout.right + layout.wall + (small ? 2 : 14);
   const { station } = context;
   if (station.duty.kind === 'fill') return fillShapes(layout, context, out);
-  const arrow = station.discharge.laterals && !small ? jets(end + 2, out) : [polygon('pipe', [end, out - 7], [end + 7, out], [end, out + 7])];
+  const arrow =
+    station.discharge.laterals && !small
+      ? jets(end + 2, out)
+      : [polygon('pipe', [end, out - 7], [end + 7, out], [end, out + 7])];
   return [...station.pumps.flatMap((_, i) => riserAt(layout, context, i, out, end)), ...arrow];
 }
 
@@ -88,8 +122,24 @@ function fillShapes(layout: Layout, { station, vessel }: LevelContext, out: numb
   const draw = layout.yOf(Math.min(0.05, vessel.depth));
   const right = layout.sidesAt(0).right;
   return [
-    polygon('pipe', [left - wall - 6, out - thick], [x + thick, out - thick], [x + thick, to], [x - thick, to], [x - thick, out + thick], [left - wall - 6, out + thick]),
-    ...(duty.from.kind === 'valve' ? [polygon('valve', [x - 7, out - 7], [x + 7, out + 7], [x + 7, out - 7], [x - 7, out + 7])] : [disc('pump', x, out, layout.detail === 'thumb' ? 4 : 9)]),
-    polygon('pipe', [right - 4, draw - 4], [right + wall + 10, draw - 4], [right + wall + 10, draw + 4], [right - 4, draw + 4]),
+    polygon(
+      'pipe',
+      [left - wall - 6, out - thick],
+      [x + thick, out - thick],
+      [x + thick, to],
+      [x - thick, to],
+      [x - thick, out + thick],
+      [left - wall - 6, out + thick],
+    ),
+    ...(duty.from.kind === 'valve'
+      ? [polygon('valve', [x - 7, out - 7], [x + 7, out + 7], [x + 7, out - 7], [x - 7, out + 7])]
+      : [disc('pump', x, out, layout.detail === 'thumb' ? 4 : 9)]),
+    polygon(
+      'pipe',
+      [right - 4, draw - 4],
+      [right + wall + 10, draw - 4],
+      [right + wall + 10, draw + 4],
+      [right - 4, draw + 4],
+    ),
   ];
 }

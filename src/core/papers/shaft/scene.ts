@@ -36,7 +36,10 @@ const PAST = 0.002;
  * Draws a station to scale from its document alone: a tall cut through vessel, pump, pipe and floats with a tape down its
  * edge. The result is plain shapes with roles; a screen, a page or a file paints them.
  */
-export function shaftScene(context: LevelContext, { width, height, detail, system, level, held = {}, ghosts = [] }: ShaftOptions): ShaftScene {
+export function shaftScene(
+  context: LevelContext,
+  { width, height, detail, system, level, held = {}, ghosts = [] }: ShaftOptions,
+): ShaftScene {
   const layout = layoutOf(context, width, height, detail);
   const { station } = context;
   const pole = poleX(layout, riserX(layout, context));
@@ -45,19 +48,38 @@ export function shaftScene(context: LevelContext, { width, height, detail, syste
     groups: [
       { part: null, label: 'vessel', shapes: [...wallShapes(layout, context), ...waterShapes(layout, context, level)] },
       ...levelGroups(layout, context, system),
-      ...station.obstacles.map((o, i): Group => ({ part: `obstacle:${i}`, label: o.name, shapes: obstacleShapes(layout, o) })),
-      { part: 'pipe', label: station.duty.kind === 'fill' ? 'fill pipe and draw' : 'discharge pipe', shapes: pipeShapes(layout, context) },
-      { part: 'pump', label: `pump: ${station.pumps.map((p) => p.name).join('; ')}`, shapes: pumpShapes(layout, context) },
+      ...station.obstacles.map((o, i): Group => ({
+        part: `obstacle:${i}`,
+        label: o.name,
+        shapes: obstacleShapes(layout, o),
+      })),
+      {
+        part: 'pipe',
+        label: station.duty.kind === 'fill' ? 'fill pipe and draw' : 'discharge pipe',
+        shapes: pipeShapes(layout, context),
+      },
+      {
+        part: 'pump',
+        label: `pump: ${station.pumps.map((p) => p.name).join('; ')}`,
+        shapes: pumpShapes(layout, context),
+      },
       { part: 'pole', label: 'float pole', shapes: poleShapes(layout, pole, context.sensors) },
       { part: null, label: 'tape', shapes: tapeShapes(layout, context.vessel.depth, system) },
-      ...ghosts.map((s): Group => ({ part: null, label: `would be: ${s.sensor.role} ${kindOf(s.sensor).noun} at ${say(quantity('height', kindOf(s.sensor).setting(s.sensor)), system)}`, shapes: ghostShapes(layout, pole, s) })),
-      ...context.sensors.map(
-        (s): Group => ({
-          part: `float:${s.sensor.id}`,
-          label: `${kindOf(s.sensor).noun} ${s.order}, ${s.sensor.role}: acts at ${say(quantity('height', s.rise), system)}, goes back at ${say(quantity('height', s.fall), system)}`,
-          shapes: floatShapes(layout, pole, s, held[s.sensor.id] === 'up' ? s.rise + PAST : held[s.sensor.id] === 'down' ? s.fall - PAST : level),
-        }),
-      ),
+      ...ghosts.map((s): Group => ({
+        part: null,
+        label: `would be: ${s.sensor.role} ${kindOf(s.sensor).noun} at ${say(quantity('height', kindOf(s.sensor).setting(s.sensor)), system)}`,
+        shapes: ghostShapes(layout, pole, s),
+      })),
+      ...context.sensors.map((s): Group => ({
+        part: `float:${s.sensor.id}`,
+        label: `${kindOf(s.sensor).noun} ${s.order}, ${s.sensor.role}: acts at ${say(quantity('height', s.rise), system)}, goes back at ${say(quantity('height', s.fall), system)}`,
+        shapes: floatShapes(
+          layout,
+          pole,
+          s,
+          held[s.sensor.id] === 'up' ? s.rise + PAST : held[s.sensor.id] === 'down' ? s.fall - PAST : level,
+        ),
+      })),
     ],
   };
 }

@@ -37,7 +37,15 @@ export type Role =
 
 export type Shape =
   | { readonly type: 'path'; readonly role: Role; readonly d: string }
-  | { readonly type: 'text'; readonly role: Role; readonly x: number; readonly y: number; readonly anchor: 'start' | 'middle' | 'end'; readonly size: number; readonly text: string };
+  | {
+      readonly type: 'text';
+      readonly role: Role;
+      readonly x: number;
+      readonly y: number;
+      readonly anchor: 'start' | 'middle' | 'end';
+      readonly size: number;
+      readonly text: string;
+    };
 
 /** Shapes that belong together: what a pointer or a screen reader meets as one thing. */
 export interface Group {
@@ -62,9 +70,19 @@ export const rectangle = (role: Role, x: number, y: number, width: number, heigh
   polygon(role, [x, y], [x + width, y], [x + width, y + height], [x, y + height]);
 
 export const disc = (role: Role, x: number, y: number, r: number): Shape =>
-  path(role, `M${n(x - r)} ${n(y)} A${n(r)} ${n(r)} 0 1 0 ${n(x + r)} ${n(y)} A${n(r)} ${n(r)} 0 1 0 ${n(x - r)} ${n(y)} Z`);
+  path(
+    role,
+    `M${n(x - r)} ${n(y)} A${n(r)} ${n(r)} 0 1 0 ${n(x + r)} ${n(y)} A${n(r)} ${n(r)} 0 1 0 ${n(x - r)} ${n(y)} Z`,
+  );
 
-export const text = (role: Role, x: number, y: number, words: string, anchor: 'start' | 'middle' | 'end' = 'start', size = 11): Shape => ({
+export const text = (
+  role: Role,
+  x: number,
+  y: number,
+  words: string,
+  anchor: 'start' | 'middle' | 'end' = 'start',
+  size = 11,
+): Shape => ({
   type: 'text',
   role,
   x: Math.round(x * 100) / 100,

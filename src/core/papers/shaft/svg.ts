@@ -2,13 +2,23 @@ import { PAPER } from './paper';
 import type { ShaftScene } from './scene';
 import type { Shape } from './shape';
 
-const escape = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
+const escape = (text: string) =>
+  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
 
 function mark(shape: Shape): string {
   const { fill, stroke, strokeWidth, strokeDasharray, fillOpacity } = PAPER[shape.role];
-  if (shape.type === 'text') return `<text x="${shape.x}" y="${shape.y}" text-anchor="${shape.anchor}" font-size="${shape.size}"${shape.role === 'level-text' ? ' font-weight="700"' : ''} fill="${fill ?? '#1D2B33'}">${escape(shape.text)}</text>`;
-  const given = { fill: fill ?? 'none', 'fill-opacity': fillOpacity, stroke, 'stroke-width': stroke ? (strokeWidth ?? 1) : undefined, 'stroke-dasharray': strokeDasharray };
-  const attributes = Object.entries(given).flatMap(([name, value]) => (value === undefined ? [] : [`${name}="${value}"`]));
+  if (shape.type === 'text')
+    return `<text x="${shape.x}" y="${shape.y}" text-anchor="${shape.anchor}" font-size="${shape.size}"${shape.role === 'level-text' ? ' font-weight="700"' : ''} fill="${fill ?? '#1D2B33'}">${escape(shape.text)}</text>`;
+  const given = {
+    fill: fill ?? 'none',
+    'fill-opacity': fillOpacity,
+    stroke,
+    'stroke-width': stroke ? (strokeWidth ?? 1) : undefined,
+    'stroke-dasharray': strokeDasharray,
+  };
+  const attributes = Object.entries(given).flatMap(([name, value]) =>
+    value === undefined ? [] : [`${name}="${value}"`],
+  );
   return `<path d="${shape.d}" ${attributes.join(' ')}/>`;
 }
 

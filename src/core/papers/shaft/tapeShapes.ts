@@ -23,7 +23,8 @@ const MARKS: Readonly<Record<UnitSystem, readonly { major: number; parts: number
   ],
 };
 
-const print = (value: number, system: UnitSystem) => (system === 'us' ? printFeetInches(value, 4) : fieldText(quantity('height', value), system));
+const print = (value: number, system: UnitSystem) =>
+  system === 'us' ? printFeetInches(value, 4) : fieldText(quantity('height', value), system);
 
 /** The tape down the edge: rim down on its left, floor up on its right. */
 export function tapeShapes(layout: Layout, depth: number, system: UnitSystem): Shape[] {
@@ -43,6 +44,9 @@ export function tapeShapes(layout: Layout, depth: number, system: UnitSystem): S
     shapes.push(line('tick', [tape.x + tape.width, y], [tape.x + tape.width + 4, y]));
     shapes.push(text('tape-text', tape.x + tape.width + 7, y + 4, print(i * marks.major, system)));
   }
-  shapes.push(text('tape-head', tape.x - 5, rim - 12, 'rim down', 'end'), text('tape-head', tape.x + tape.width + 7, rim - 12, 'floor up'));
+  shapes.push(
+    text('tape-head', tape.x - 5, rim - 12, 'rim down', 'end'),
+    text('tape-head', tape.x + tape.width + 7, rim - 12, 'floor up'),
+  );
   return shapes;
 }

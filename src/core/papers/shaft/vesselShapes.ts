@@ -17,7 +17,10 @@ function waves(left: number, right: number, y: number): string {
 }
 
 /** Heights of the drawn cut up to `level`, from the floor, the level itself last. */
-const heightsTo = ({ outline }: Vessel, level: number) => [...outline.map((p) => p.height).filter((h) => h < level), level];
+const heightsTo = ({ outline }: Vessel, level: number) => [
+  ...outline.map((p) => p.height).filter((h) => h < level),
+  level,
+];
 
 /** Both faces of the cut up to `level`: up the right, down the left, as points. A step is drawn as one. */
 function faces(layout: Layout, vessel: Vessel, level: number): { right: Point[]; left: Point[] } {
@@ -37,7 +40,9 @@ export function waterShapes(layout: Layout, { vessel }: LevelContext, level: num
   if (level <= 0) return [];
   const { left, right } = faces(layout, vessel, Math.min(level, vessel.depth));
   const top = waves(left.at(-1)![0], right.at(-1)![0], layout.yOf(level));
-  const down = [...right.slice(0, -1).reverse(), ...left.slice(0, -1)].map(([x, y]) => `L${x.toFixed(2)} ${y.toFixed(2)}`).join(' ');
+  const down = [...right.slice(0, -1).reverse(), ...left.slice(0, -1)]
+    .map(([x, y]) => `L${x.toFixed(2)} ${y.toFixed(2)}`)
+    .join(' ');
   return [path('water', `${top} ${down} Z`), path('surface', top)];
 }
 
@@ -57,11 +62,38 @@ export function wallShapes(layout: Layout, { station, vessel }: LevelContext): S
     polygon('inside', ...inner.left.slice().reverse(), ...inner.right),
     line('ground', [left - wall - ground, rim + 2], [top.left - wall, rim + 2]),
     line('ground', [top.right + wall, rim + 2], [right + wall + ground, rim + 2]),
-    ...(station.duty.kind === 'fill' ? [] : [polygon('pipe', [inletX - wall - 6, inlet - pipe], [inletX + 4, inlet - pipe], [inletX + 4, inlet], [inletX - wall - 6, inlet])]),
-    polygon('pipe', [overflowX - 3, overflow], [overflowX + wall + 6, overflow + 2], [overflowX + wall + 6, overflow - 5], [overflowX - 3, overflow - 5]),
+    ...(station.duty.kind === 'fill'
+      ? []
+      : [
+          polygon(
+            'pipe',
+            [inletX - wall - 6, inlet - pipe],
+            [inletX + 4, inlet - pipe],
+            [inletX + 4, inlet],
+            [inletX - wall - 6, inlet],
+          ),
+        ]),
+    polygon(
+      'pipe',
+      [overflowX - 3, overflow],
+      [overflowX + wall + 6, overflow + 2],
+      [overflowX + wall + 6, overflow - 5],
+      [overflowX - 3, overflow - 5],
+    ),
   ];
   const mid = (rim + floor) / 2 - 20;
-  const tear = (from: number, to: number) => polygon('break', [from, mid + 3], [from + 8, mid - 5], [to - 6, mid + 5], [to, mid - 2], [to, mid + 4], [to - 6, mid + 11], [from + 8, mid + 1], [from, mid + 9]);
+  const tear = (from: number, to: number) =>
+    polygon(
+      'break',
+      [from, mid + 3],
+      [from + 8, mid - 5],
+      [to - 6, mid + 5],
+      [to, mid - 2],
+      [to, mid + 4],
+      [to - 6, mid + 11],
+      [from + 8, mid + 1],
+      [from, mid + 9],
+    );
   if (cut) shapes.push(tear(right - 8, right + wall + 6));
   if (cutLeft) shapes.push(tear(left - wall - 6, left + 8));
   return shapes;

@@ -23,13 +23,16 @@ export const levelForPressure = (b: Dome, pressure: number, { density, airPressu
 
 /** The pressure that the air in a bell has with the water at `level`, Pa above the pit's air: the inverse of `levelForPressure`; none below its mouth. */
 export const pressureForLevel = (b: Dome, level: number, world: World): number =>
-  level <= b.mouth ? 0 : brentRoot((p) => levelForPressure(b, p, world) - level, 0, (level - b.mouth) * world.density * GRAVITY, 1e-6);
+  level <= b.mouth
+    ? 0
+    : brentRoot((p) => levelForPressure(b, p, world) - level, 0, (level - b.mouth) * world.density * GRAVITY, 1e-6);
 
 /**
  * How far a trip of a bell moves, m, when a blocked breather holds `trapped` Pa behind its switch: the switch then acts
  * at so much more pressure in the bell.
  */
-export const breatherShift = (b: SensorOf<'bell'>, trapped: number, world: World): number => levelForPressure(b, b.on + trapped, world) - levelForPressure(b, b.on, world);
+export const breatherShift = (b: SensorOf<'bell'>, trapped: number, world: World): number =>
+  levelForPressure(b, b.on + trapped, world) - levelForPressure(b, b.on, world);
 
 /** A bell traps air; the water's head presses it against a switch that compares with the air of the pit. */
 export const bell: SensorKind<SensorOf<'bell'>> = {
@@ -41,5 +44,9 @@ export const bell: SensorKind<SensorOf<'bell'>> = {
   setting: (b) => b.mouth,
   extent: (b) => [b.mouth, b.mouth + b.height],
   measures: (b) => [{ field: 'mouth', label: 'bell mouth', of: 'height', value: b.mouth }],
-  hand: { how: 'Take the tube off the bell; blow gently into it, then let go; listen for the click.', low: 'let go', high: 'blown' },
+  hand: {
+    how: 'Take the tube off the bell; blow gently into it, then let go; listen for the click.',
+    low: 'let go',
+    high: 'blown',
+  },
 };

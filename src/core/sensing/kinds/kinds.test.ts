@@ -2,15 +2,54 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { GRAVITY } from '../../hydraulics';
 import { newStation, type Sensor, type SensorOf } from '../../station';
-import { breatherShift, contactClosed, cordNeeded, hasRisen, kindOf, pressureForLevel, tripsOf, waterInBell, worldOf } from '../index';
+import {
+  breatherShift,
+  contactClosed,
+  cordNeeded,
+  hasRisen,
+  kindOf,
+  pressureForLevel,
+  tripsOf,
+  waterInBell,
+  worldOf,
+} from '../index';
 
 const WORLD = worldOf(newStation('a', 'b', 'metric-230'));
-const base = { id: 's', role: 'pump', duty: 'control', contact: 'closes-on-rise', changeover: false, contactRating: 1, cordLength: 9, place: { from: 'pole', bearing: 0, offset: 0.02 } } as const;
-const bell: SensorOf<'bell'> = { ...base, kind: 'bell', mouth: 0.4, height: 0.2, area: 0.01, air: 0.0022, on: 5000, off: 2000 };
+const base = {
+  id: 's',
+  role: 'pump',
+  duty: 'control',
+  contact: 'closes-on-rise',
+  changeover: false,
+  contactRating: 1,
+  cordLength: 9,
+  place: { from: 'pole', bearing: 0, offset: 0.02 },
+} as const;
+const bell: SensorOf<'bell'> = {
+  ...base,
+  kind: 'bell',
+  mouth: 0.4,
+  height: 0.2,
+  area: 0.01,
+  air: 0.0022,
+  on: 5000,
+  off: 2000,
+};
 const side: SensorOf<'side'> = { ...base, kind: 'side', height: 0.5, differential: 0.012 };
 const transmitter: SensorOf<'transmitter'> = { ...base, kind: 'transmitter', zero: 0.05, span: 2, on: 0.9, off: 0.4 };
 const rod: SensorOf<'rod'> = { ...base, kind: 'rod', latch: 'magnet', upperStop: 0.6, lowerStop: 0.3 };
-const tilt: SensorOf<'tilt'> = { ...base, kind: 'tilt', clip: 0.5, tether: 0.15, body: 0.1, thickness: 0.08, riseDeg: 45, fallDeg: 45, measured: null, weight: null };
+const tilt: SensorOf<'tilt'> = {
+  ...base,
+  kind: 'tilt',
+  clip: 0.5,
+  tether: 0.15,
+  body: 0.1,
+  thickness: 0.08,
+  riseDeg: 45,
+  fallDeg: 45,
+  measured: null,
+  weight: null,
+};
 const ALL: readonly Sensor[] = [tilt, rod, side, bell, transmitter];
 
 describe('a pressure bell (Boyle’s law: Young and Freedman, University Physics, section 18.1)', () => {
@@ -39,7 +78,8 @@ describe('a pressure bell (Boyle’s law: Young and Freedman, University Physics
     expect(shift).toBeCloseTo(0.052, 3);
     expect(breatherShift(bell, -500, WORLD)).toBeLessThan(0);
   });
-  it('in thin air gives more way', () => expect(tripsOf(bell, { ...WORLD, airPressure: 70000 }).rise).toBeGreaterThan(tripsOf(bell, WORLD).rise));
+  it('in thin air gives more way', () =>
+    expect(tripsOf(bell, { ...WORLD, airPressure: 70000 }).rise).toBeGreaterThan(tripsOf(bell, WORLD).rise));
 });
 
 describe('every kind', () => {
@@ -53,14 +93,17 @@ describe('every kind', () => {
     expect(kind.setting(kind.moved(sensor, 0.1)) - kind.setting(sensor)).toBeCloseTo(0.1, 12);
     expect(kind.moved(kind.moved(sensor, 0.1), -0.1)).toEqual(expect.objectContaining({ kind: sensor.kind }));
   });
-  it.each(ALL.map((s) => [s.kind, s] as const))('%s: its setting is first of what is measured, and inside its extent', (_, sensor) => {
-    const kind = kindOf(sensor);
-    const [first] = kind.measures(sensor);
-    expect(first!.value).toBeCloseTo(kind.setting(sensor), 12);
-    const [low, high] = kind.extent(sensor);
-    expect(kind.setting(sensor)).toBeGreaterThanOrEqual(low);
-    expect(kind.setting(sensor)).toBeLessThanOrEqual(high);
-  });
+  it.each(ALL.map((s) => [s.kind, s] as const))(
+    '%s: its setting is first of what is measured, and inside its extent',
+    (_, sensor) => {
+      const kind = kindOf(sensor);
+      const [first] = kind.measures(sensor);
+      expect(first!.value).toBeCloseTo(kind.setting(sensor), 12);
+      const [low, high] = kind.extent(sensor);
+      expect(kind.setting(sensor)).toBeGreaterThanOrEqual(low);
+      expect(kind.setting(sensor)).toBeLessThanOrEqual(high);
+    },
+  );
   it('only what has a range of its own can be widened', () => {
     expect(ALL.map((s) => kindOf(s).widened(s, 0.05) !== null)).toEqual([true, true, false, false, true]);
   });
@@ -76,6 +119,8 @@ describe('every kind', () => {
     expect(contactClosed({ ...rod, contact: 'opens-on-rise' }, true)).toBe(false);
   });
   it('needs cord from where it is fixed to the rim and on, a tether more where it hangs on one', () => {
-    expect(ALL.map((s) => cordNeeded(s, 1.5, 2))).toEqual([0.15 + 1 + 2, 0.9 + 2, 1 + 2, 1.1 + 2, 1.45 + 2].map((x) => expect.closeTo(x, 12)));
+    expect(ALL.map((s) => cordNeeded(s, 1.5, 2))).toEqual(
+      [0.15 + 1 + 2, 0.9 + 2, 1 + 2, 1.1 + 2, 1.45 + 2].map((x) => expect.closeTo(x, 12)),
+    );
   });
 });

@@ -14,5 +14,9 @@ export const rod: SensorKind<RodFloat> = {
     { field: 'upperStop', label: 'upper stop', of: 'height', value: float.upperStop },
     { field: 'lowerStop', label: 'lower stop', of: 'height', value: float.lowerStop },
   ],
-  hand: { how: 'Hold the float at its lower stop, then slide it to the upper; listen for the click.', low: 'at the lower stop', high: 'at the upper stop' },
+  hand: {
+    how: 'Hold the float at its lower stop, then slide it to the upper; listen for the click.',
+    low: 'at the lower stop',
+    high: 'at the upper stop',
+  },
 };

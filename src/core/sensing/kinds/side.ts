@@ -11,5 +11,9 @@ export const side: SensorKind<SensorOf<'side'>> = {
   setting: (s) => s.height,
   extent: (s) => [s.height - s.differential, s.height],
   measures: (s) => [{ field: 'height', label: 'switch', of: 'height', value: s.height }],
-  hand: { how: 'Let its float hang, then lift it with a finger; listen for the click.', low: 'hanging', high: 'lifted' },
+  hand: {
+    how: 'Let its float hang, then lift it with a finger; listen for the click.',
+    low: 'hanging',
+    high: 'lifted',
+  },
 };

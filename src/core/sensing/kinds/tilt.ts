@@ -16,7 +16,10 @@ export const tilt: SensorKind<TiltFloat> = {
   noun: 'float',
   trips(float) {
     if (float.measured) return { rise: float.clip + float.measured.above, fall: float.clip - float.measured.below };
-    return { rise: float.clip + armOf(float) * sinDeg(float.riseDeg), fall: float.clip - armOf(float) * sinDeg(float.fallDeg) };
+    return {
+      rise: float.clip + armOf(float) * sinDeg(float.riseDeg),
+      fall: float.clip - armOf(float) * sinDeg(float.fallDeg),
+    };
   },
   moved: (float, by) => ({ ...float, clip: float.clip + by }),
   /** A range that was measured was true of another tether, and is given up. */
@@ -27,5 +30,9 @@ export const tilt: SensorKind<TiltFloat> = {
     { field: 'clip', label: float.weight ? 'weight' : 'clip', of: 'height', value: float.clip },
     { field: 'tether', label: 'tether', of: 'length', value: float.tether },
   ],
-  hand: { how: 'Hold the float hanging, then tip it up past level; listen for the click.', low: 'hanging', high: 'tipped up' },
+  hand: {
+    how: 'Hold the float hanging, then tip it up past level; listen for the click.',
+    low: 'hanging',
+    high: 'tipped up',
+  },
 };

@@ -15,5 +15,9 @@ export const transmitter: SensorKind<SensorOf<'transmitter'>> = {
     { field: 'off', label: 'threshold off', of: 'height', value: s.off },
     { field: 'zero', label: 'transmitter', of: 'height', value: s.zero },
   ],
-  hand: { how: 'Lower it into a bucket of water to a known depth, then lift it out; watch the reading and the output.', low: 'in the air', high: 'under water' },
+  hand: {
+    how: 'Lower it into a bucket of water to a known depth, then lift it out; watch the reading and the output.',
+    low: 'in the air',
+    high: 'under water',
+  },
 };

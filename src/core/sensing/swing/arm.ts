@@ -21,10 +21,14 @@ export interface Arm {
 }
 
 /** The way a sensor's tether leads, degrees clockwise from the mark on the rim. */
-export const facingOf = ({ place }: Pick<TiltFloat, 'place'>): number => (place.from === 'axis' ? place.facing : place.bearing);
+export const facingOf = ({ place }: Pick<TiltFloat, 'place'>): number =>
+  place.from === 'axis' ? place.facing : place.bearing;
 
 /** Where a sensor is fixed, in plan, and the way it faces. */
-export function clipPoint({ pole }: Pick<Station, 'pole'>, place: TiltFloat['place']): { x: number; y: number; facingDeg: number } {
+export function clipPoint(
+  { pole }: Pick<Station, 'pole'>,
+  place: TiltFloat['place'],
+): { x: number; y: number; facingDeg: number } {
   const own = polar(place.bearing, place.offset);
   if (place.from === 'axis') return { ...own, facingDeg: place.facing };
   const at = polar(pole.bearing, pole.offset);
@@ -48,10 +52,15 @@ export function armFor(station: Pick<Station, 'pole' | 'settings'>, float: TiltF
 }
 
 /** Elevation of the arm with the water at `level`, radians: its middle at the surface while it can be. */
-export const elevationAt = ({ clip, arm }: Arm, level: number): number => Math.asin(Math.min(Math.max((level - clip.z) / arm, -1), 1));
+export const elevationAt = ({ clip, arm }: Arm, level: number): number =>
+  Math.asin(Math.min(Math.max((level - clip.z) / arm, -1), 1));
 
 /** The point of an arm `along` m from its clip, at an elevation and turned `turn` radians from where it faces. */
 export function pointOn({ clip, facing }: Arm, along: number, elevation: number, turn: number): Vec {
   const flat = along * Math.cos(elevation);
-  return { x: clip.x + flat * Math.sin(facing + turn), y: clip.y + flat * Math.cos(facing + turn), z: clip.z + along * Math.sin(elevation) };
+  return {
+    x: clip.x + flat * Math.sin(facing + turn),
+    y: clip.y + flat * Math.cos(facing + turn),
+    z: clip.z + along * Math.sin(elevation),
+  };
 }

@@ -4,7 +4,8 @@ import { clipPoint } from './arm';
 import { polar, radians, type Vec } from './vector';
 
 /** What a float can swing against, by what it is in the drawing. */
-export type SwingPart = `float:${string}` | `pump:${number}` | `riser:${number}` | `obstacle:${number}` | 'inlet' | 'pole' | 'wall';
+export type SwingPart =
+  `float:${string}` | `pump:${number}` | `riser:${number}` | `obstacle:${number}` | 'inlet' | 'pole' | 'wall';
 
 /** Something solid and convex that stands upright in the pit. */
 export interface Body {
@@ -24,9 +25,17 @@ export type BodyPlan =
   | { readonly kind: 'round'; readonly x: number; readonly y: number; readonly radius: number }
   | { readonly kind: 'flat'; readonly corners: readonly (readonly [number, number])[] };
 
-const outside = (across: number, along: number): number => Math.min(Math.max(across, along), 0) + Math.hypot(Math.max(across, 0), Math.max(along, 0));
+const outside = (across: number, along: number): number =>
+  Math.min(Math.max(across, along), 0) + Math.hypot(Math.max(across, 0), Math.max(along, 0));
 
-export function upright(part: SwingPart, name: string, at: { x: number; y: number }, diameter: number, from: number, to: number): Body {
+export function upright(
+  part: SwingPart,
+  name: string,
+  at: { x: number; y: number },
+  diameter: number,
+  from: number,
+  to: number,
+): Body {
   const radius = diameter / 2;
   return {
     part,
@@ -39,9 +48,21 @@ export function upright(part: SwingPart, name: string, at: { x: number; y: numbe
   };
 }
 
-function panel(part: SwingPart, name: string, at: { x: number; y: number }, width: number, thickness: number, facingDeg: number, from: number, to: number): Body {
+function panel(
+  part: SwingPart,
+  name: string,
+  at: { x: number; y: number },
+  width: number,
+  thickness: number,
+  facingDeg: number,
+  from: number,
+  to: number,
+): Body {
   const [sin, cos] = [Math.sin(radians(facingDeg)), Math.cos(radians(facingDeg))];
-  const corner = (across: number, deep: number): [number, number] => [at.x + (across * width * cos) / 2 + (deep * thickness * sin) / 2, at.y - (across * width * sin) / 2 + (deep * thickness * cos) / 2];
+  const corner = (across: number, deep: number): [number, number] => [
+    at.x + (across * width * cos) / 2 + (deep * thickness * sin) / 2,
+    at.y - (across * width * sin) / 2 + (deep * thickness * cos) / 2,
+  ];
   return {
     part,
     name,
@@ -65,7 +86,18 @@ export function standing(station: Pick<Station, 'pole'>, sensor: Sensor): Body[]
   const part = `float:${sensor.id}` as const;
   switch (sensor.kind) {
     case 'tilt':
-      return sensor.weight ? [upright(part, 'its weight', at, 2 * Math.sqrt(sensor.weight.volume / (Math.PI * Math.max(sensor.weight.below, 0.02))), Math.max(low - sensor.weight.below, 0), low)] : [];
+      return sensor.weight
+        ? [
+            upright(
+              part,
+              'its weight',
+              at,
+              2 * Math.sqrt(sensor.weight.volume / (Math.PI * Math.max(sensor.weight.below, 0.02))),
+              Math.max(low - sensor.weight.below, 0),
+              low,
+            ),
+          ]
+        : [];
     case 'side':
       return [];
     case 'rod':
@@ -83,16 +115,54 @@ export function fixedBodies(station: Station, rim: number): Body[] {
   const inPit = station.duty.kind !== 'fill';
   const onPole = sensors.some((s) => s.place.from === 'pole' && s.kind === 'tilt' && !s.weight);
   return [
-    ...(inPit ? pumps.map((p, i) => upright(`pump:${i}`, pumps.length > 1 ? `pump ${i + 1}` : 'the pump', polar(p.bearing, p.offset), p.diameter, p.intake, p.motorTop)) : []),
-    ...(inPit ? pumps.map((p, i) => upright(`riser:${i}`, pumps.length > 1 ? `riser ${i + 1}` : 'the riser', polar(p.riserBearing, p.riserOffset), (p.riser[0] ?? discharge.segments[0]!).bore + 0.008, p.intake, rim)) : []),
-    ...(vessel.inletStream ? [upright('inlet', 'the inlet stream', polar(vessel.inletStream.bearing, vessel.inletStream.offset), vessel.inletStream.diameter, 0, vessel.inletInvert)] : []),
+    ...(inPit
+      ? pumps.map((p, i) =>
+          upright(
+            `pump:${i}`,
+            pumps.length > 1 ? `pump ${i + 1}` : 'the pump',
+            polar(p.bearing, p.offset),
+            p.diameter,
+            p.intake,
+            p.motorTop,
+          ),
+        )
+      : []),
+    ...(inPit
+      ? pumps.map((p, i) =>
+          upright(
+            `riser:${i}`,
+            pumps.length > 1 ? `riser ${i + 1}` : 'the riser',
+            polar(p.riserBearing, p.riserOffset),
+            (p.riser[0] ?? discharge.segments[0]!).bore + 0.008,
+            p.intake,
+            rim,
+          ),
+        )
+      : []),
+    ...(vessel.inletStream
+      ? [
+          upright(
+            'inlet',
+            'the inlet stream',
+            polar(vessel.inletStream.bearing, vessel.inletStream.offset),
+            vessel.inletStream.diameter,
+            0,
+            vessel.inletInvert,
+          ),
+        ]
+      : []),
     ...(onPole ? [upright('pole', 'the pole', polar(pole.bearing, pole.offset), pole.diameter, 0, rim)] : []),
     ...obstacles.map((o, i): Body => {
       const at = polar(o.bearing, o.offset);
-      return o.kind === 'round' ? upright(`obstacle:${i}`, o.name, at, o.diameter, o.from, o.to) : panel(`obstacle:${i}`, o.name, at, o.width, o.thickness, o.facing, o.from, o.to);
+      return o.kind === 'round'
+        ? upright(`obstacle:${i}`, o.name, at, o.diameter, o.from, o.to)
+        : panel(`obstacle:${i}`, o.name, at, o.width, o.thickness, o.facing, o.from, o.to);
     }),
   ];
 }
 
 /** Everything that stands in the pit and that a float can touch, the sensors that do not swing among it. */
-export const bodiesOf = (station: Station, rim: number): Body[] => [...fixedBodies(station, rim), ...station.sensors.flatMap((s) => standing(station, s))];
+export const bodiesOf = (station: Station, rim: number): Body[] => [
+  ...fixedBodies(station, rim),
+  ...station.sensors.flatMap((s) => standing(station, s)),
+];

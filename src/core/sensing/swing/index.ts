@@ -34,10 +34,20 @@ const axisAt = (a: Arm, level: number, turn: number): [Vec, Vec] => {
   return [pointOn(a, a.near, e, turn), pointOn(a, a.far, e, turn)];
 };
 
-const result = (a: Arm, other: SwingPart, name: string, clearance: number, level: number): Clearance => ({ float: a.id, other, name, clearance, level, lands: level <= a.clip.z - a.arm * (1 - 1e-6) });
+const result = (a: Arm, other: SwingPart, name: string, clearance: number, level: number): Clearance => ({
+  float: a.id,
+  other,
+  name,
+  clearance,
+  level,
+  lands: level <= a.clip.z - a.arm * (1 - 1e-6),
+});
 
 /** Levels over which an arm moves at all, held between the floor and the highest water. */
-const range = ({ clip, arm }: Arm, highest: number): [number, number] => [Math.min(Math.max(clip.z - arm, 0), highest), Math.max(Math.min(clip.z + arm, highest), 0)];
+const range = ({ clip, arm }: Arm, highest: number): [number, number] => [
+  Math.min(Math.max(clip.z - arm, 0), highest),
+  Math.max(Math.min(clip.z + arm, highest), 0),
+];
 
 /** How far the tip of an arm can move while the level goes `half[0]` to either side, and while it is turned by `half[1]` anywhere there, m. */
 function moves(a: Arm, level: number, half: number, turn: number): [rises: number, turns: number] {
@@ -70,13 +80,15 @@ function turnTo(a: Arm, azimuth: number): number {
 }
 
 /** The turn that leads nearest to an upright axis. */
-const towards = (a: Arm, { x, y }: { x: number; y: number }): number => turnTo(a, Math.atan2(x - a.clip.x, y - a.clip.y));
+const towards = (a: Arm, { x, y }: { x: number; y: number }): number =>
+  turnTo(a, Math.atan2(x - a.clip.x, y - a.clip.y));
 
 /** A float against something that stands: the level, the place along the float's body, and, where the nearest turn is not known, the turn. */
 function bodySweep(a: Arm, body: Body, highest: number): Sweep {
   const [low, high] = range(a, highest);
   const known = body.axis ? towards(a, body.axis) : null;
-  const at = (level: number, along: number, turn: number) => body.distance(pointOn(a, along, elevationAt(a, level), turn)) - a.radius;
+  const at = (level: number, along: number, turn: number) =>
+    body.distance(pointOn(a, along, elevationAt(a, level), turn)) - a.radius;
   return {
     from: known === null ? [low, a.near, -a.side] : [low, a.near],
     to: known === null ? [high, a.far, a.side] : [high, a.far],
@@ -98,11 +110,21 @@ interface WallSide {
 function wallSides(a: Arm, plan: Plan): WallSide[] {
   if (plan.kind === 'round') {
     const azimuth = a.clip.x === 0 && a.clip.y === 0 ? a.facing : Math.atan2(a.clip.x, a.clip.y);
-    return [{ azimuth, distance: (at, p) => (at.kind === 'round' ? at.radius : Math.min(at.length, at.width) / 2) - Math.hypot(p.x, p.y) }];
+    return [
+      {
+        azimuth,
+        distance: (at, p) =>
+          (at.kind === 'round' ? at.radius : Math.min(at.length, at.width) / 2) - Math.hypot(p.x, p.y),
+      },
+    ];
   }
   return [0, 1, 2, 3].map((quarter): WallSide => {
     const [ux, uy] = [Math.round(Math.sin((quarter * Math.PI) / 2)), Math.round(Math.cos((quarter * Math.PI) / 2))];
-    return { azimuth: (quarter * Math.PI) / 2, distance: (at, p) => (at.kind === 'round' ? at.radius : (ux !== 0 ? at.length : at.width) / 2) - ux * p.x - uy * p.y };
+    return {
+      azimuth: (quarter * Math.PI) / 2,
+      distance: (at, p) =>
+        (at.kind === 'round' ? at.radius : (ux !== 0 ? at.length : at.width) / 2) - ux * p.x - uy * p.y,
+    };
   });
 }
 
@@ -118,7 +140,9 @@ function stretchAt({ breaks, depth }: Vessel, z: number): Stretch {
 /** Levels at which one end of a body passes a break of the vessel, with the ends of its range. */
 function wallLevels(a: Arm, vessel: Vessel, [low, high]: Stretch): number[] {
   if (vessel.straight) return [low, high];
-  const passing = vessel.breaks.flatMap((h) => [a.near, a.far].map((along) => a.clip.z + (a.arm * (h - a.clip.z)) / along));
+  const passing = vessel.breaks.flatMap((h) =>
+    [a.near, a.far].map((along) => a.clip.z + (a.arm * (h - a.clip.z)) / along),
+  );
   return [low, ...passing.filter((l) => l > low && l < high).sort((x, y) => x - y), high];
 }
 
@@ -133,7 +157,8 @@ function wallSweeps(a: Arm, vessel: Vessel, highest: number): Sweep[] {
     const stretches = axisAt(a, (lower + upper) / 2, 0).map((p) => stretchAt(vessel, p.z));
     return wallSides(a, vessel.planAt(stretches[1]![0])).map((side): Sweep => {
       const turn = turnTo(a, side.azimuth);
-      const room = (p: Vec, z: number, [from, to]: Stretch) => side.distance(vessel.planAt(vessel.straight ? z : Math.min(Math.max(z, from), to)), p);
+      const room = (p: Vec, z: number, [from, to]: Stretch) =>
+        side.distance(vessel.planAt(vessel.straight ? z : Math.min(Math.max(z, from), to)), p);
       return {
         from: [lower],
         to: [upper],
@@ -141,7 +166,11 @@ function wallSweeps(a: Arm, vessel: Vessel, highest: number): Sweep[] {
         spread(mid, half) {
           const [rises] = moves(a, mid[0]!, half[0]!, 0);
           if (vessel.straight) return [rises];
-          const narrows = axisAt(a, mid[0]!, turn).map((p, n) => room(p, p.z, stretches[n]!) - Math.min(room(p, p.z - rises, stretches[n]!), room(p, p.z + rises, stretches[n]!)));
+          const narrows = axisAt(a, mid[0]!, turn).map(
+            (p, n) =>
+              room(p, p.z, stretches[n]!) -
+              Math.min(room(p, p.z - rises, stretches[n]!), room(p, p.z + rises, stretches[n]!)),
+          );
           return [rises + Math.max(...narrows, 0)];
         },
       };
@@ -155,9 +184,12 @@ function least(a: Arm, other: SwingPart, name: string, sweeps: readonly Sweep[],
 }
 
 /** @param care clearance above which nobody minds, m: the closest is certain below it only */
-export const betweenFloats = (a: Arm, b: Arm, highest: number, care: number): Clearance => least(a, `float:${b.id}`, b.id, [floatSweep(a, b, highest)], care);
-const fromBody = (a: Arm, body: Body, { highest, care }: Pit): Clearance => least(a, body.part, body.name, [bodySweep(a, body, highest)], care);
-const fromWall = (a: Arm, { vessel, highest, care }: Pit): Clearance => least(a, 'wall', 'the wall', wallSweeps(a, vessel, highest), care);
+export const betweenFloats = (a: Arm, b: Arm, highest: number, care: number): Clearance =>
+  least(a, `float:${b.id}`, b.id, [floatSweep(a, b, highest)], care);
+const fromBody = (a: Arm, body: Body, { highest, care }: Pit): Clearance =>
+  least(a, body.part, body.name, [bodySweep(a, body, highest)], care);
+const fromWall = (a: Arm, { vessel, highest, care }: Pit): Clearance =>
+  least(a, 'wall', 'the wall', wallSweeps(a, vessel, highest), care);
 
 /** Everything of a station that its floats' swing depends on. */
 interface Pit {
@@ -173,7 +205,9 @@ interface Pit {
 function pitOf(station: Station, vessel: Vessel): Pit {
   const onPole = new Set(station.sensors.filter((s) => s.place.from === 'pole').map((s) => s.id));
   return {
-    arms: station.sensors.flatMap((s) => (s.kind === 'tilt' ? [armFor(station, s)] : [])).sort((a, b) => (a.id < b.id ? -1 : 1)),
+    arms: station.sensors
+      .flatMap((s) => (s.kind === 'tilt' ? [armFor(station, s)] : []))
+      .sort((a, b) => (a.id < b.id ? -1 : 1)),
     bodies: bodiesOf(station, vessel.depth),
     vessel,
     highest: station.vessel.overflow,
@@ -183,10 +217,14 @@ function pitOf(station: Station, vessel: Vessel): Pit {
 }
 
 /** What an arm hangs on itself, and so does not swing against: its own weight, its own pole. */
-const ownBody = ({ onPole }: Pit, a: Arm, body: Body): boolean => body.part === `float:${a.id}` || (body.part === 'pole' && onPole(a));
+const ownBody = ({ onPole }: Pit, a: Arm, body: Body): boolean =>
+  body.part === `float:${a.id}` || (body.part === 'pole' && onPole(a));
 
 /** Clearances of one arm to everything that does not swing. */
-const fromStanding = (pit: Pit, a: Arm): Clearance[] => [...pit.bodies.filter((b) => !ownBody(pit, a, b)).map((b) => fromBody(a, b, pit)), fromWall(a, pit)];
+const fromStanding = (pit: Pit, a: Arm): Clearance[] => [
+  ...pit.bodies.filter((b) => !ownBody(pit, a, b)).map((b) => fromBody(a, b, pit)),
+  fromWall(a, pit),
+];
 
 const closestFirst = (clearances: Clearance[]): Clearance[] => clearances.sort((a, b) => a.clearance - b.clearance);
 
@@ -197,7 +235,10 @@ const closestFirst = (clearances: Clearance[]): Clearance[] => clearances.sort((
 export function swingOf(station: Station, vessel: Vessel = vesselOf(station.vessel)): Swing {
   const pit = pitOf(station, vessel);
   const { arms, bodies } = pit;
-  const clearances = arms.flatMap((a, i) => [...arms.slice(i + 1).map((b) => betweenFloats(a, b, pit.highest, pit.care)), ...fromStanding(pit, a)]);
+  const clearances = arms.flatMap((a, i) => [
+    ...arms.slice(i + 1).map((b) => betweenFloats(a, b, pit.highest, pit.care)),
+    ...fromStanding(pit, a),
+  ]);
   return { arms, bodies, clearances: closestFirst(clearances) };
 }
 
@@ -214,15 +255,24 @@ export function leastClearance(station: Station, vessel: Vessel = vesselOf(stati
   const pit = pitOf(station, vessel);
   const { arms, bodies } = pit;
   const pairs = arms.flatMap((a, i): Pair[] => [
-    ...arms.slice(i + 1).map((b) => ({ atLeast: apart(a.clip, b.clip) - a.reach - b.reach, find: () => betweenFloats(a, b, pit.highest, pit.care) })),
-    ...bodies.filter((b) => !ownBody(pit, a, b)).map((b) => ({ atLeast: b.distance(a.clip) - a.reach, find: () => fromBody(a, b, pit) })),
+    ...arms
+      .slice(i + 1)
+      .map((b) => ({
+        atLeast: apart(a.clip, b.clip) - a.reach - b.reach,
+        find: () => betweenFloats(a, b, pit.highest, pit.care),
+      })),
+    ...bodies
+      .filter((b) => !ownBody(pit, a, b))
+      .map((b) => ({ atLeast: b.distance(a.clip) - a.reach, find: () => fromBody(a, b, pit) })),
     { atLeast: -Infinity, find: () => fromWall(a, pit) },
   ]);
-  return pairs.sort((p, q) => p.atLeast - q.atLeast).reduce<Clearance | null>((least, pair) => {
-    if (least && pair.atLeast >= least.clearance) return least;
-    const found = pair.find();
-    return least && least.clearance <= found.clearance ? least : found;
-  }, null);
+  return pairs
+    .sort((p, q) => p.atLeast - q.atLeast)
+    .reduce<Clearance | null>((least, pair) => {
+      if (least && pair.atLeast >= least.clearance) return least;
+      const found = pair.find();
+      return least && least.clearance <= found.clearance ? least : found;
+    }, null);
 }
 
 /** Asks of pairs whether they touch, where floats are tried at many settings: what is fixed is made once. */
@@ -238,18 +288,25 @@ export function touchCheck(station: Station, vessel: Vessel, room: number): Touc
   const highest = station.vessel.overflow;
   const bodies = fixedBodies(station, vessel.depth);
   const arm = (s: Sensor) => (s.kind === 'tilt' ? armFor(station, s) : null);
-  const near = (a: Arm, body: Body) => body.distance(a.clip) - a.reach < room && dipsBelow(bodySweep(a, body, highest), room);
+  const near = (a: Arm, body: Body) =>
+    body.distance(a.clip) - a.reach < room && dipsBelow(bodySweep(a, body, highest), room);
   return {
     fixed(sensor) {
       const a = arm(sensor);
       if (!a) return false;
       const own = (b: Body) => b.part === 'pole' && sensor.place.from === 'pole';
-      return bodies.some((b) => !own(b) && near(a, b)) || wallSweeps(a, vessel, highest).some((s) => dipsBelow(s, room));
+      return (
+        bodies.some((b) => !own(b) && near(a, b)) || wallSweeps(a, vessel, highest).some((s) => dipsBelow(s, room))
+      );
     },
     mutual(first, second) {
       const [a, b] = [arm(first), arm(second)];
-      if (a && b && apart(a.clip, b.clip) - a.reach - b.reach < room && dipsBelow(floatSweep(a, b, highest), room)) return true;
-      return (a !== null && standing(station, second).some((body) => near(a, body))) || (b !== null && standing(station, first).some((body) => near(b, body)));
+      if (a && b && apart(a.clip, b.clip) - a.reach - b.reach < room && dipsBelow(floatSweep(a, b, highest), room))
+        return true;
+      return (
+        (a !== null && standing(station, second).some((body) => near(a, body))) ||
+        (b !== null && standing(station, first).some((body) => near(b, body)))
+      );
     },
   };
 }
@@ -259,16 +316,27 @@ export function clearancesOf(station: Station, id: string, vessel: Vessel = vess
   const pit = pitOf(station, vessel);
   const own = pit.arms.find((a) => a.id === id);
   if (!own) return [];
-  return closestFirst([...pit.arms.filter((a) => a !== own).map((b) => betweenFloats(own, b, pit.highest, pit.care)), ...fromStanding(pit, own)]);
+  return closestFirst([
+    ...pit.arms.filter((a) => a !== own).map((b) => betweenFloats(own, b, pit.highest, pit.care)),
+    ...fromStanding(pit, own),
+  ]);
 }
 
 const FACINGS = 24;
 
 /** The way that gives a float most room, of 24 evenly round, all else left as it is; and that room, m. */
-export function bestFacing(station: Station, id: string, vessel: Vessel = vesselOf(station.vessel)): { facing: number; clearance: number } {
+export function bestFacing(
+  station: Station,
+  id: string,
+  vessel: Vessel = vesselOf(station.vessel),
+): { facing: number; clearance: number } {
   const facings = Array.from({ length: FACINGS }, (_, i) => (360 / FACINGS) * i);
   const room = facings.map((facing) => {
-    const sensors = station.sensors.map((s) => (s.id === id ? { ...s, place: s.place.from === 'pole' ? { ...s.place, bearing: facing } : { ...s.place, facing } } : s));
+    const sensors = station.sensors.map((s) =>
+      s.id === id
+        ? { ...s, place: s.place.from === 'pole' ? { ...s.place, bearing: facing } : { ...s.place, facing } }
+        : s,
+    );
     return { facing, clearance: clearancesOf({ ...station, sensors }, id, vessel)[0]?.clearance ?? Infinity };
   });
   return room.reduce((best, r) => (r.clearance > best.clearance ? r : best));

@@ -20,11 +20,17 @@ interface Box {
 function halves({ mid, half }: Box, spread: readonly number[]): [Box, Box] {
   const d = spread.indexOf(Math.max(...spread));
   const h = half[d]! / 2;
-  const at = (sign: number): Box => ({ mid: mid.map((m, i) => (i === d ? m + sign * h : m)), half: half.map((w, i) => (i === d ? h : w)) });
+  const at = (sign: number): Box => ({
+    mid: mid.map((m, i) => (i === d ? m + sign * h : m)),
+    half: half.map((w, i) => (i === d ? h : w)),
+  });
   return [at(-1), at(1)];
 }
 
-const whole = ({ from, to }: Sweep): Box => ({ mid: from.map((a, i) => (a + to[i]!) / 2), half: from.map((a, i) => (to[i]! - a) / 2) });
+const whole = ({ from, to }: Sweep): Box => ({
+  mid: from.map((a, i) => (a + to[i]!) / 2),
+  half: from.map((a, i) => (to[i]! - a) / 2),
+});
 
 /** Too small to halve: what is left of a box about a step in the walls. */
 const tiny = ({ half }: Box) => half.every((h) => h < 1e-6);
@@ -54,7 +60,7 @@ export function dipsBelow(sweep: Sweep, room: number): boolean {
 function descend({ from, to, value }: Sweep, start: readonly number[], best: number): { x: number[]; value: number } {
   const at = [...start];
   const probe = [...start];
-  for (let step = 1 / GRID[0]; step > 1e-7; ) {
+  for (let step = 1 / GRID[0]; step > 1e-7;) {
     let better = false;
     for (let d = 0; d < at.length; d++) {
       for (const sign of [1, -1]) {

@@ -15,7 +15,26 @@ function float(over: Partial<TiltFloat> & { at?: [x: number, y: number]; facing?
   const { at = [0, 0], facing = 0, ...rest } = over;
   const [x, y] = at;
   const bearing = ((Math.atan2(x, y) * 180) / Math.PI + 360) % 360;
-  return { id: 'a', role: 'pump', kind: 'tilt', duty: 'control', contact: 'closes-on-rise', changeover: false, contactRating: 1, cordLength: 9, clip: 1, tether: 0.1, body: 0.1, thickness: 0.08, riseDeg: 10, fallDeg: 10, measured: null, weight: null, place: { from: 'axis', bearing, offset: Math.hypot(x, y), facing }, ...rest };
+  return {
+    id: 'a',
+    role: 'pump',
+    kind: 'tilt',
+    duty: 'control',
+    contact: 'closes-on-rise',
+    changeover: false,
+    contactRating: 1,
+    cordLength: 9,
+    clip: 1,
+    tether: 0.1,
+    body: 0.1,
+    thickness: 0.08,
+    riseDeg: 10,
+    fallDeg: 10,
+    measured: null,
+    weight: null,
+    place: { from: 'axis', bearing, offset: Math.hypot(x, y), facing },
+    ...rest,
+  };
 }
 
 function pit(sensors: readonly TiltFloat[], change: (s: Station) => void = () => {}): Station {
@@ -59,26 +78,67 @@ describe('the swing of a float', () => {
 
   it('is the same whichever of two floats is asked', () => {
     fc.assert(
-      fc.property(fc.double({ min: -0.4, max: 0.4, noNaN: true }), fc.double({ min: 0, max: 0.4, noNaN: true }), fc.integer({ min: 0, max: 359 }), fc.integer({ min: 0, max: 359 }), (dz, x, f, g) => {
-        const s = pit([float({ id: 'a', facing: f }), float({ id: 'b', role: 'alarm', clip: 1 + dz, at: [x, 0.05], facing: g, tether: 0.15 })], (t) => (t.settings.sideSwingDeg = 20));
-        const [a, b] = arms(s);
-        expect(Math.abs(betweenFloats(a!, b!, 2.9, CARE).clearance - betweenFloats(b!, a!, 2.9, CARE).clearance)).toBeLessThan(6e-4 + (betweenFloats(a!, b!, 2.9, CARE).clearance > CARE ? 1 : 0));
-      }),
+      fc.property(
+        fc.double({ min: -0.4, max: 0.4, noNaN: true }),
+        fc.double({ min: 0, max: 0.4, noNaN: true }),
+        fc.integer({ min: 0, max: 359 }),
+        fc.integer({ min: 0, max: 359 }),
+        (dz, x, f, g) => {
+          const s = pit(
+            [
+              float({ id: 'a', facing: f }),
+              float({ id: 'b', role: 'alarm', clip: 1 + dz, at: [x, 0.05], facing: g, tether: 0.15 }),
+            ],
+            (t) => (t.settings.sideSwingDeg = 20),
+          );
+          const [a, b] = arms(s);
+          expect(
+            Math.abs(betweenFloats(a!, b!, 2.9, CARE).clearance - betweenFloats(b!, a!, 2.9, CARE).clearance),
+          ).toBeLessThan(6e-4 + (betweenFloats(a!, b!, 2.9, CARE).clearance > CARE ? 1 : 0));
+        },
+      ),
       { numRuns: 40 },
     );
   });
 
   it('no water level and turn that is tried by chance brings two floats closer than the least that is found (where anyone minds)', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.05, max: 0.5, noNaN: true }), fc.double({ min: 0, max: 0.25, noNaN: true }), fc.integer({ min: 0, max: 359 }), fc.array(fc.tuple(fc.double({ min: 0.5, max: 2, noNaN: true }), fc.double({ min: -1, max: 1, noNaN: true }), fc.double({ min: -1, max: 1, noNaN: true })), { minLength: 60, maxLength: 60 }), (dz, x, facing, tries) => {
-        const s = pit([float({ id: 'a' }), float({ id: 'b', role: 'alarm', clip: 1 + dz, at: [x, 0], facing })], (t) => (t.settings.sideSwingDeg = 20));
-        const [a, b] = arms(s);
-        const axis = (arm: Arm, level: number, turn: number) => [arm.near, arm.far].map((along) => pointOn(arm, along, elevationAt(arm, level), turn)) as [ReturnType<typeof pointOn>, ReturnType<typeof pointOn>];
-        const closest = Math.min(...tries.map(([level, t, u]) => segmentDistance(...axis(a!, level, t * a!.side), ...axis(b!, level, u * b!.side)) - a!.radius - b!.radius));
-        const { clearance } = betweenFloats(a!, b!, 2.9, CARE);
-        // How deep two floats lie in each other nobody asks: that they touch is enough.
-        expect(Math.min(clearance, CARE)).toBeLessThanOrEqual(Math.max(closest, 0) + 6e-4);
-      }),
+      fc.property(
+        fc.double({ min: 0.05, max: 0.5, noNaN: true }),
+        fc.double({ min: 0, max: 0.25, noNaN: true }),
+        fc.integer({ min: 0, max: 359 }),
+        fc.array(
+          fc.tuple(
+            fc.double({ min: 0.5, max: 2, noNaN: true }),
+            fc.double({ min: -1, max: 1, noNaN: true }),
+            fc.double({ min: -1, max: 1, noNaN: true }),
+          ),
+          { minLength: 60, maxLength: 60 },
+        ),
+        (dz, x, facing, tries) => {
+          const s = pit(
+            [float({ id: 'a' }), float({ id: 'b', role: 'alarm', clip: 1 + dz, at: [x, 0], facing })],
+            (t) => (t.settings.sideSwingDeg = 20),
+          );
+          const [a, b] = arms(s);
+          const axis = (arm: Arm, level: number, turn: number) =>
+            [arm.near, arm.far].map((along) => pointOn(arm, along, elevationAt(arm, level), turn)) as [
+              ReturnType<typeof pointOn>,
+              ReturnType<typeof pointOn>,
+            ];
+          const closest = Math.min(
+            ...tries.map(
+              ([level, t, u]) =>
+                segmentDistance(...axis(a!, level, t * a!.side), ...axis(b!, level, u * b!.side)) -
+                a!.radius -
+                b!.radius,
+            ),
+          );
+          const { clearance } = betweenFloats(a!, b!, 2.9, CARE);
+          // How deep two floats lie in each other nobody asks: that they touch is enough.
+          expect(Math.min(clearance, CARE)).toBeLessThanOrEqual(Math.max(closest, 0) + 6e-4);
+        },
+      ),
       { numRuns: 30 },
     );
   });
@@ -87,14 +147,23 @@ describe('the swing of a float', () => {
     const reach = 0.2;
     const round = pit([float({ at: [1, 0], facing: 90 })]);
     expect(swingOf(round).clearances.find((c) => c.other === 'wall')!.clearance).toBeCloseTo(2 - 1 - reach, 6);
-    const box = pit([float({ at: [0.5, 0], facing: 0 })], (s) => (s.vessel.shape = { kind: 'box', length: 2, width: 3, depth: 3 }));
+    const box = pit(
+      [float({ at: [0.5, 0], facing: 0 })],
+      (s) => (s.vessel.shape = { kind: 'box', length: 2, width: 3, depth: 3 }),
+    );
     expect(swingOf(box).clearances.find((c) => c.other === 'wall')!.clearance).toBeCloseTo(1 - 0.5 - 0.04, 6);
   });
 
   it('meets the narrow part of a stepped pit only when it hangs down into it', () => {
     const stepped = (clip: number) =>
       pit([float({ at: [0.5, 0], facing: 90, clip })], (s) => {
-        s.vessel.shape = { kind: 'stacked', sections: [{ kind: 'cylinder', diameter: 1.2, depth: 1 }, { kind: 'cylinder', diameter: 4, depth: 2 }] };
+        s.vessel.shape = {
+          kind: 'stacked',
+          sections: [
+            { kind: 'cylinder', diameter: 1.2, depth: 1 },
+            { kind: 'cylinder', diameter: 4, depth: 2 },
+          ],
+        };
       });
     const wall = (clip: number) => swingOf(stepped(clip)).clearances.find((c) => c.other === 'wall')!.clearance;
     expect(wall(1.5)).toBeGreaterThan(1);
@@ -103,16 +172,43 @@ describe('the swing of a float', () => {
   });
 
   it('lands on top of the pump when the water drops, and says so', () => {
-    const s = pit([float({ clip: 0.65, tether: 0.25 })], (x) => (x.pumps[0] = { ...x.pumps[0]!, bearing: 0, offset: 0, motorTop: 0.4 }));
+    const s = pit(
+      [float({ clip: 0.65, tether: 0.25 })],
+      (x) => (x.pumps[0] = { ...x.pumps[0]!, bearing: 0, offset: 0, motorTop: 0.4 }),
+    );
     const c = swingOf(s).clearances[0]!;
     expect(c).toMatchObject({ other: 'pump:0', lands: true });
     expect(c.clearance).toBeLessThan(0);
   });
 
   it.each([
-    ['a post', (s: Station) => void s.obstacles.push({ kind: 'round', name: 'post', bearing: 0, offset: 0.5, diameter: 0.1, from: 0, to: 3 }), 0.5 - 0.05 - 0.2],
-    ['a plate facing it', (s: Station) => void s.obstacles.push({ kind: 'flat', name: 'plate', bearing: 0, offset: 0.5, width: 1, thickness: 0.02, facing: 180, from: 0, to: 3 }), 0.5 - 0.01 - 0.2],
-    ['the stream of the inlet', (s: Station) => void (s.vessel.inletStream = { bearing: 0, offset: 0.4, diameter: 0.1 }), 0.4 - 0.05 - 0.2],
+    [
+      'a post',
+      (s: Station) =>
+        void s.obstacles.push({ kind: 'round', name: 'post', bearing: 0, offset: 0.5, diameter: 0.1, from: 0, to: 3 }),
+      0.5 - 0.05 - 0.2,
+    ],
+    [
+      'a plate facing it',
+      (s: Station) =>
+        void s.obstacles.push({
+          kind: 'flat',
+          name: 'plate',
+          bearing: 0,
+          offset: 0.5,
+          width: 1,
+          thickness: 0.02,
+          facing: 180,
+          from: 0,
+          to: 3,
+        }),
+      0.5 - 0.01 - 0.2,
+    ],
+    [
+      'the stream of the inlet',
+      (s: Station) => void (s.vessel.inletStream = { bearing: 0, offset: 0.4, diameter: 0.1 }),
+      0.4 - 0.05 - 0.2,
+    ],
   ])('keeps its distance from %s, by hand', (_, add, room) => {
     const s = pit([float({ facing: 0 })], (x) => ((x.vessel.inletInvert = 2), add(x)));
     const named = swingOf(s).clearances.find((c) => c.other.startsWith('obstacle') || c.other === 'inlet')!;
@@ -126,24 +222,37 @@ describe('what is asked of the swing', () => {
       const all = swingOf(station).clearances;
       const least = leastClearance(station);
       expect(least?.clearance ?? null).toBe(all[0]?.clearance ?? null);
-      for (const s of station.sensors) expect(clearancesOf(station, s.id)[0]?.clearance ?? Infinity).toBeGreaterThanOrEqual((least?.clearance ?? -Infinity) - 1e-3);
+      for (const s of station.sensors)
+        expect(clearancesOf(station, s.id)[0]?.clearance ?? Infinity).toBeGreaterThanOrEqual(
+          (least?.clearance ?? -Infinity) - 1e-3,
+        );
     }
   });
 
   it('touching is seen just where a clearance is below none, by the quick check as by the slow', () => {
     fc.assert(
-      fc.property(fc.double({ min: -0.45, max: 0.45, noNaN: true }), fc.double({ min: 0.02, max: 0.3, noNaN: true }), fc.integer({ min: 0, max: 359 }), (dz, x, facing) => {
-        const s = pit([float({ id: 'a' }), float({ id: 'b', role: 'alarm', clip: 1 + dz, at: [x, 0], facing })], (t) => (t.settings.sideSwingDeg = 20));
-        const quick = touchCheck(s, vesselOf(s.vessel), 0).mutual(s.sensors[0]!, s.sensors[1]!);
-        const { clearance } = swingOf(s).clearances.find((c) => c.other === 'float:b')!;
-        if (Math.abs(clearance) > 1e-3) expect(quick).toBe(clearance < 0);
-      }),
+      fc.property(
+        fc.double({ min: -0.45, max: 0.45, noNaN: true }),
+        fc.double({ min: 0.02, max: 0.3, noNaN: true }),
+        fc.integer({ min: 0, max: 359 }),
+        (dz, x, facing) => {
+          const s = pit(
+            [float({ id: 'a' }), float({ id: 'b', role: 'alarm', clip: 1 + dz, at: [x, 0], facing })],
+            (t) => (t.settings.sideSwingDeg = 20),
+          );
+          const quick = touchCheck(s, vesselOf(s.vessel), 0).mutual(s.sensors[0]!, s.sensors[1]!);
+          const { clearance } = swingOf(s).clearances.find((c) => c.other === 'float:b')!;
+          if (Math.abs(clearance) > 1e-3) expect(quick).toBe(clearance < 0);
+        },
+      ),
       { numRuns: 60 },
     );
   });
 
   it('turning to the best bearing gives the most room of all 24', () => {
-    const s = pit([float({ id: 'a', at: [0, 0], facing: 0 })], (x) => x.obstacles.push({ kind: 'round', name: 'post', bearing: 0, offset: 0.2, diameter: 0.1, from: 0, to: 3 }));
+    const s = pit([float({ id: 'a', at: [0, 0], facing: 0 })], (x) =>
+      x.obstacles.push({ kind: 'round', name: 'post', bearing: 0, offset: 0.2, diameter: 0.1, from: 0, to: 3 }),
+    );
     const best = bestFacing(s, 'a');
     expect(Math.abs(best.facing - 180)).toBeLessThanOrEqual(90);
     expect(best.clearance).toBeGreaterThan(clearancesOf(s, 'a')[0]!.clearance);

@@ -8,7 +8,10 @@ export interface Vec {
 export const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 
 /** A point in plan by bearing (degrees clockwise from y) and offset. */
-export const polar = (bearingDeg: number, offset: number): { x: number; y: number } => ({ x: offset * Math.sin(radians(bearingDeg)), y: offset * Math.cos(radians(bearingDeg)) });
+export const polar = (bearingDeg: number, offset: number): { x: number; y: number } => ({
+  x: offset * Math.sin(radians(bearingDeg)),
+  y: offset * Math.cos(radians(bearingDeg)),
+});
 
 const clamp01 = (t: number) => (t < 0 ? 0 : t > 1 ? 1 : t);
 

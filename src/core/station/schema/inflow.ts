@@ -13,7 +13,10 @@ const steady = z.strictObject({
 const pattern = z.strictObject({
   kind: z.literal('pattern'),
   mean: flow('the mean inflow'),
-  factors: z.array(atLeastZero('an hourly factor', 100)).length(24, 'a day has 24 hourly factors').describe('share of the mean in each hour of the day, from midnight'),
+  factors: z
+    .array(atLeastZero('an hourly factor', 100))
+    .length(24, 'a day has 24 hourly factors')
+    .describe('share of the mean in each hour of the day, from midnight'),
 });
 
 const fixture = z.strictObject({
@@ -34,7 +37,12 @@ const storm = z.strictObject({
   kind: z.literal('storm'),
   base: flow('the flow before the storm').describe('m³/s, the flow in dry weather'),
   rows: z
-    .array(z.strictObject({ time: atLeastZero('a time', 30 * 86400).describe('s from the beginning'), flow: atLeastZero('a flow', 10).describe('m³/s') }))
+    .array(
+      z.strictObject({
+        time: atLeastZero('a time', 30 * 86400).describe('s from the beginning'),
+        flow: atLeastZero('a flow', 10).describe('m³/s'),
+      }),
+    )
     .min(2, 'a storm needs two rows or more')
     .max(2000, 'a storm of more than 2000 rows: thin it out')
     .describe('straight lines between; the flow before the storm outside'),
@@ -56,6 +64,10 @@ const appliances = z.strictObject({
 
 /** What comes in unasked (for a tank that is being filled: what is drawn from it). */
 export const inflowSchema = z.strictObject({
-  source: z.discriminatedUnion('kind', [steady, pattern, fixtures, storm, appliances], 'must be steady, pattern, fixtures, storm or appliances'),
+  source: z.discriminatedUnion(
+    'kind',
+    [steady, pattern, fixtures, storm, appliances],
+    'must be steady, pattern, fixtures, storm or appliances',
+  ),
   infiltration: atLeastZero('the infiltration', 10).describe('m³/s that rain adds to the design and the peak inflow'),
 });

@@ -5,13 +5,18 @@ import { named, number, positive, words } from './numbers';
  * What the station is wired with: scheme, supply, bell, cables, interlocks, boxes, and where each core really sits.
  */
 
-const slug = (what: string) => z.string().regex(/^[a-z][a-z0-9-]{0,39}$/, `${what} is lower-case letters, digits and hyphens`);
+const slug = (what: string) =>
+  z.string().regex(/^[a-z][a-z0-9-]{0,39}$/, `${what} is lower-case letters, digits and hyphens`);
 
 export const controlSchema = z.strictObject({
   alternates: z.boolean().describe('the pumps take turns: the next call starts the next pump'),
-  floats: z.enum(['four', 'three'], 'must be four or three').describe('which school of duplex: the second pump has its own float, or the alarm float starts it over a link'),
+  floats: z
+    .enum(['four', 'three'], 'must be four or three')
+    .describe('which school of duplex: the second pump has its own float, or the alarm float starts it over a link'),
   scheme: slug('a scheme').describe('which control scheme'),
-  options: z.record(slug('an option'), slug('a choice')).describe('choices of the schemes, by the names that each scheme gives them; those of other schemes are kept'),
+  options: z
+    .record(slug('an option'), slug('a choice'))
+    .describe('choices of the schemes, by the names that each scheme gives them; those of other schemes are kept'),
 });
 
 export const alarmSchema = z.strictObject({
@@ -28,27 +33,41 @@ export const alarmSchema = z.strictObject({
 });
 
 export const supplySchema = z.strictObject({
-  source: z.enum(['single', 'split', 'three'], 'must be single, split or three').describe('line and neutral; two legs and neutral; three legs and neutral'),
+  source: z
+    .enum(['single', 'split', 'three'], 'must be single, split or three')
+    .describe('line and neutral; two legs and neutral; three legs and neutral'),
   voltage: positive('the supply voltage', 1000).describe('V, line to neutral for single, between legs for the others'),
   frequency: z.union([z.literal(50), z.literal(60)], 'must be 50 or 60 Hz').describe('Hz'),
   breaker: positive('the breaker', 1000).describe('A'),
-  breakerTrips: number.min(2, 'a breaker trips at once at twice its rating or more').max(25, 'a breaker that trips at once only past 25 times its rating').describe('current at which the breaker opens at once, in times its rating; a typical value until it is read off the breaker'),
+  breakerTrips: number
+    .min(2, 'a breaker trips at once at twice its rating or more')
+    .max(25, 'a breaker that trips at once only past 25 times its rating')
+    .describe(
+      'current at which the breaker opens at once, in times its rating; a typical value until it is read off the breaker',
+    ),
   residualCurrent: z.boolean().describe('residual-current or ground-fault protection on the pump circuit'),
-  loop: positive('the loop impedance', 20).describe('Ω of line and return at the board, as measured or told; a typical value until then'),
+  loop: positive('the loop impedance', 20).describe(
+    'Ω of line and return at the board, as measured or told; a typical value until then',
+  ),
 });
 
 const run = (what: string) =>
   z.strictObject({
     length: positive(`the length of ${what}`, 5000).describe('m, one way'),
     area: positive(`the conductors of ${what}`, 500e-6).describe('copper of each core, m²'),
-    carries: positive(`what ${what} carries`, 1000).describe('A that the cable may carry as it is laid: typical until the local code has been asked'),
+    carries: positive(`what ${what} carries`, 1000).describe(
+      'A that the cable may carry as it is laid: typical until the local code has been asked',
+    ),
   });
 
 export const wiringSchema = z.strictObject({
   feeder: run('the feeder').describe('from the board to the panel'),
   motor: run('the pump cable').describe('from the panel to each pump'),
   field: run('the float cable').describe('from the splice of the float cords to the panel'),
-  warmest: number.min(-20, 'colder than copper is laid').max(90, 'hotter than cable is made for').describe('°C of the conductors when loaded'),
+  warmest: number
+    .min(-20, 'colder than copper is laid')
+    .max(90, 'hotter than cable is made for')
+    .describe('°C of the conductors when loaded'),
   capacitance: positive('the capacitance', 1e-9).describe('F/m between neighbouring cores'),
   dropRunning: positive('the drop', 1).describe('share of the voltage that may be lost as the pump runs'),
   dropStarting: positive('the drop', 1).describe('share of the voltage that may be lost as it starts'),
@@ -57,16 +76,37 @@ export const wiringSchema = z.strictObject({
 
 export const motorSchema = z.strictObject({
   powerFactor: number.gt(0, 'the power factor must be more than zero').max(1, 'the power factor cannot pass 1'),
-  starting: number.min(1, 'a motor starts at its rated current or more').max(20, 'a starting current beyond reason').describe('starting current in times the rated'),
+  starting: number
+    .min(1, 'a motor starts at its rated current or more')
+    .max(20, 'a starting current beyond reason')
+    .describe('starting current in times the rated'),
 });
 
 export const interlockSchema = z.discriminatedUnion(
   'kind',
   [
-    z.strictObject({ kind: z.literal('cutoff'), name: named(60).describe('what makes the water'), acts: z.enum(['low-voltage', 'live'], 'must be low-voltage or live').describe('breaks its low-voltage call, or its live feed'), volts: positive('the volts', 1000), amps: positive('the amps', 100), warns: z.boolean().describe('and rings the bell as well') }),
-    z.strictObject({ kind: z.literal('may-fill'), name: named(60).describe('the station whose contact lets this pump run') }),
-    z.strictObject({ kind: z.literal('full'), name: named(60).describe('the station whose pump is stopped when this tank is full') }),
-    z.strictObject({ kind: z.literal('standby'), name: named(60).describe('the pump or generator that the bell starts') }),
+    z.strictObject({
+      kind: z.literal('cutoff'),
+      name: named(60).describe('what makes the water'),
+      acts: z
+        .enum(['low-voltage', 'live'], 'must be low-voltage or live')
+        .describe('breaks its low-voltage call, or its live feed'),
+      volts: positive('the volts', 1000),
+      amps: positive('the amps', 100),
+      warns: z.boolean().describe('and rings the bell as well'),
+    }),
+    z.strictObject({
+      kind: z.literal('may-fill'),
+      name: named(60).describe('the station whose contact lets this pump run'),
+    }),
+    z.strictObject({
+      kind: z.literal('full'),
+      name: named(60).describe('the station whose pump is stopped when this tank is full'),
+    }),
+    z.strictObject({
+      kind: z.literal('standby'),
+      name: named(60).describe('the pump or generator that the bell starts'),
+    }),
     z.strictObject({ kind: z.literal('external-stop'), name: named(60).describe('whose contact stops the pump') }),
   ],
   'must be cutoff, may-fill, full, standby or external-stop',
@@ -74,18 +114,30 @@ export const interlockSchema = z.discriminatedUnion(
 
 export const enclosureSchema = z.strictObject({
   place: z.enum(['indoors', 'outdoors', 'in-the-pit'], 'must be indoors, outdoors or in-the-pit'),
-  conduit: z.enum(['none', 'sealed', 'broken', 'straight'], 'must be none, sealed, broken or straight').describe('from the pit to the panel: cords in free air; sealed; broken open to the air; straight into the box'),
-  splices: z.enum(['none', 'above-flood', 'below-flood-sealed', 'below-flood'], 'must be none, above-flood, below-flood-sealed or below-flood'),
+  conduit: z
+    .enum(['none', 'sealed', 'broken', 'straight'], 'must be none, sealed, broken or straight')
+    .describe('from the pit to the panel: cords in free air; sealed; broken open to the air; straight into the box'),
+  splices: z.enum(
+    ['none', 'above-flood', 'below-flood-sealed', 'below-flood'],
+    'must be none, above-flood, below-flood-sealed or below-flood',
+  ),
   dripLoops: z.boolean(),
   glands: z.boolean().describe('cord grips that fit every cord'),
   lockable: z.boolean().describe('the lid and the disconnect can be locked'),
 });
 
-const terminal = z.string().regex(/^[A-Z][A-Z0-9]*:[A-Za-z0-9+-]+$/, 'a terminal is written as strip:number, such as X1:3');
+const terminal = z
+  .string()
+  .regex(/^[A-Z][A-Z0-9]*:[A-Za-z0-9+-]+$/, 'a terminal is written as strip:number, such as X1:3');
 
 export const landingsSchema = z.strictObject({
   cores: z
-    .array(z.strictObject({ core: z.string().min(1, 'which core').max(80, 'a core with so long a name'), to: terminal.nullable().describe('null: it hangs loose') }))
+    .array(
+      z.strictObject({
+        core: z.string().min(1, 'which core').max(80, 'a core with so long a name'),
+        to: terminal.nullable().describe('null: it hangs loose'),
+      }),
+    )
     .max(200, 'more than 200 cores elsewhere')
     .describe('cores that do not sit where the design puts them'),
   links: z

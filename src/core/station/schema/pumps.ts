@@ -13,7 +13,10 @@ export const segmentSchema = z.strictObject({
   length: positive('the pipe length', 20000).describe('m'),
   bore: positive('the bore', 2).describe('inside diameter, m'),
   roughness: atLeastZero('the roughness', 0.02).describe('absolute roughness, m; used by Darcy–Weisbach'),
-  hazenWilliams: number.min(40, 'a Hazen–Williams C below 40').max(160, 'a Hazen–Williams C above 160').describe('coefficient C; used by Hazen–Williams'),
+  hazenWilliams: number
+    .min(40, 'a Hazen–Williams C below 40')
+    .max(160, 'a Hazen–Williams C above 160')
+    .describe('coefficient C; used by Hazen–Williams'),
   fittings: z.array(fittingSchema).max(40, 'more than 40 lines of fittings'),
 });
 
@@ -29,10 +32,16 @@ export const pumpModelSchema = z.strictObject({
   volute: heightAboveFloor('the top of the volute').describe('top of the volute above the floor, m'),
   motorTop: heightAboveFloor('the top of the motor').describe('top of the motor above the floor, m'),
   diameter: positive('the pump', 3).describe('widest distance across the pump, m'),
-  curve: z.array(curvePoint).min(2, 'a curve needs two points or more').max(60, 'a curve of more than 60 points: thin it out'),
+  curve: z
+    .array(curvePoint)
+    .min(2, 'a curve needs two points or more')
+    .max(60, 'a curve of more than 60 points: thin it out'),
   startsPerHour: positive('the starts limit', 600).describe("the maker's limit of starts in an hour"),
   minimumRun: atLeastZero('the minimum run', 36000).describe('s'),
-  headShare: number.gt(0, 'the head share must be more than zero').max(1, 'the head share cannot pass 100 %').describe("the maker's limit: share of shut-off head that the pump may run at"),
+  headShare: number
+    .gt(0, 'the head share must be more than zero')
+    .max(1, 'the head share cannot pass 100 %')
+    .describe("the maker's limit: share of shut-off head that the pump may run at"),
   ratedCurrent: positive('the rated current', 500).describe('nameplate current, A'),
 });
 
@@ -41,28 +50,53 @@ export const pumpSchema = z.strictObject({
   motor: motorSchema,
   bearing,
   offset: offset('the axis of the pit'),
-  riser: z.array(segmentSchema).max(6, 'more than six lengths of riser').describe("this pump's own pipe, up to where the shared line begins; empty when the line begins at the pump"),
+  riser: z
+    .array(segmentSchema)
+    .max(6, 'more than six lengths of riser')
+    .describe("this pump's own pipe, up to where the shared line begins; empty when the line begins at the pump"),
   riserBearing: bearing.describe('where its riser stands'),
   riserOffset: offset('the axis of the pit'),
 });
 
 const lateralsSchema = z.strictObject({
-  count: z.int().min(1, 'the laterals must be one or more').max(200, 'more than 200 laterals').describe('laterals, all alike, fed from one manifold'),
+  count: z
+    .int()
+    .min(1, 'the laterals must be one or more')
+    .max(200, 'more than 200 laterals')
+    .describe('laterals, all alike, fed from one manifold'),
   length: positive('the length of a lateral', 500).describe('m'),
   bore: positive('the bore of a lateral', 1).describe('m'),
   roughness: atLeastZero('the roughness', 0.02).describe('m'),
   hazenWilliams: number.min(40, 'a Hazen–Williams C below 40').max(160, 'a Hazen–Williams C above 160'),
-  orifices: z.int('the orifices are a whole number').min(1, 'laterals with no orifices let no water out: give one or more').max(500, 'more than 500 orifices on a lateral').describe('on each lateral, evenly spaced, the last at its end'),
+  orifices: z
+    .int('the orifices are a whole number')
+    .min(1, 'laterals with no orifices let no water out: give one or more')
+    .max(500, 'more than 500 orifices on a lateral')
+    .describe('on each lateral, evenly spaced, the last at its end'),
   orifice: positive('the orifice', 0.1).describe('diameter, m'),
-  coefficient: number.gt(0, 'the coefficient must be more than zero').max(1, 'the coefficient cannot pass 1').describe('discharge coefficient of the orifices'),
+  coefficient: number
+    .gt(0, 'the coefficient must be more than zero')
+    .max(1, 'the coefficient cannot pass 1')
+    .describe('discharge coefficient of the orifices'),
   squirt: positive('the squirt height', 20).describe('height of the jet wanted at the last orifice, m'),
 });
 
 export const dischargeSchema = z.strictObject({
-  segments: z.array(segmentSchema).min(1, 'a discharge needs at least one length of pipe').max(12, 'more than 12 lengths of pipe').describe('the line that all pumps share'),
-  outlet: number.min(-100, 'the outlet is beyond anything this tool is for').max(500, 'the outlet is beyond anything this tool is for').describe('height of the outlet above the floor of the vessel, m; below it is negative'),
+  segments: z
+    .array(segmentSchema)
+    .min(1, 'a discharge needs at least one length of pipe')
+    .max(12, 'more than 12 lengths of pipe')
+    .describe('the line that all pumps share'),
+  outlet: number
+    .min(-100, 'the outlet is beyond anything this tool is for')
+    .max(500, 'the outlet is beyond anything this tool is for')
+    .describe('height of the outlet above the floor of the vessel, m; below it is negative'),
   checkValve: z
-    .strictObject({ pipeBefore: atLeastZero('the pipe before the check valve', 20000).describe('length of pipe between pump and check valve, m') })
+    .strictObject({
+      pipeBefore: atLeastZero('the pipe before the check valve', 20000).describe(
+        'length of pipe between pump and check valve, m',
+      ),
+    })
     .nullable()
     .describe('of each pump alike; null when none is fitted: the whole line drains back'),
   weepHole: z
@@ -74,12 +108,16 @@ export const dischargeSchema = z.strictObject({
     .describe('of each pump alike'),
   highPoint: z
     .strictObject({
-      height: number.max(500, 'the high point is beyond anything this tool is for').describe('m above the floor of the vessel'),
+      height: number
+        .max(500, 'the high point is beyond anything this tool is for')
+        .describe('m above the floor of the vessel'),
       along: atLeastZero('the pipe before the high point', 20000).describe('m of pipe from the pump to it'),
       vented: z.boolean().describe('true: air is let in there, and no siphon pulls beyond it'),
     })
     .nullable()
     .describe('where the line stands higher than its outlet'),
   laterals: lateralsSchema.nullable().describe('perforated pipes of a dosed bed at the end of the line'),
-  exposed: atLeastZero('the exposed length', 20000).describe('m of the line that runs in the open, where it can freeze'),
+  exposed: atLeastZero('the exposed length', 20000).describe(
+    'm of the line that runs in the open, where it can freeze',
+  ),
 });

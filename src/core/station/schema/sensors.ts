@@ -4,17 +4,32 @@ import { atLeastZero, bearing, heightAboveFloor, number, offset, positive } from
 const ROLES = ['pump', 'stop', 'lead', 'lag', 'lag2', 'alarm', 'low', 'peak', 'cutoff'] as const;
 
 const placeSchema = z.discriminatedUnion('from', [
-  z.strictObject({ from: z.literal('pole'), bearing: bearing.describe('which side of the pole, and so which way it faces'), offset: offset('the axis of the pole') }),
-  z.strictObject({ from: z.literal('axis'), bearing, offset: offset('the axis of the pit'), facing: bearing.describe('which way its tether leads') }),
+  z.strictObject({
+    from: z.literal('pole'),
+    bearing: bearing.describe('which side of the pole, and so which way it faces'),
+    offset: offset('the axis of the pole'),
+  }),
+  z.strictObject({
+    from: z.literal('axis'),
+    bearing,
+    offset: offset('the axis of the pit'),
+    facing: bearing.describe('which way its tether leads'),
+  }),
 ]);
 
 const sensorBase = {
   id: z.string().regex(/^[a-z][a-z0-9-]{0,39}$/, 'an id is lower-case letters, digits and hyphens'),
   role: z
     .enum(ROLES, `must be one of ${ROLES.join(', ')}`)
-    .describe('pump: starts and stops it at its two trips; stop, lead, lag, lag2: one of these levels; alarm: rings; low: low alarm and redundant off; peak: shortens the rest of a timer; cutoff: stops what makes the water'),
-  duty: z.enum(['motor', 'control'], 'must be motor or control').describe('motor: the contact carries the motor; control: pilot duty only'),
-  contact: z.enum(['closes-on-rise', 'opens-on-rise'], 'must be closes-on-rise or opens-on-rise').describe('of the core that is used'),
+    .describe(
+      'pump: starts and stops it at its two trips; stop, lead, lag, lag2: one of these levels; alarm: rings; low: low alarm and redundant off; peak: shortens the rest of a timer; cutoff: stops what makes the water',
+    ),
+  duty: z
+    .enum(['motor', 'control'], 'must be motor or control')
+    .describe('motor: the contact carries the motor; control: pilot duty only'),
+  contact: z
+    .enum(['closes-on-rise', 'opens-on-rise'], 'must be closes-on-rise or opens-on-rise')
+    .describe('of the core that is used'),
   changeover: z.boolean().describe('true: a changeover contact, whose other core is spare and capped'),
   contactRating: positive('the contact rating', 100).describe('A'),
   cordLength: positive('the cord', 200).describe('cord or tube from the sensor to its end, m'),
@@ -36,7 +51,9 @@ const tiltFloat = z.strictObject({
       below: positive('the measured fall below the clip', 10).describe('from the clip down to the fall trip, m'),
     })
     .nullable()
-    .describe("the range as measured, or from the maker's table, at this tether; it overrides the one worked out from the angles"),
+    .describe(
+      "the range as measured, or from the maker's table, at this tether; it overrides the one worked out from the angles",
+    ),
   weight: z
     .strictObject({
       mass: positive('the weight', 100).describe('kg'),
@@ -83,4 +100,8 @@ const transmitter = z.strictObject({
   off: heightAboveFloor('the lower threshold').describe('level set in the controller, m'),
 });
 
-export const sensorSchema = z.discriminatedUnion('kind', [tiltFloat, rodFloat, sideMount, bell, transmitter], 'must be tilt, rod, side, bell or transmitter');
+export const sensorSchema = z.discriminatedUnion(
+  'kind',
+  [tiltFloat, rodFloat, sideMount, bell, transmitter],
+  'must be tilt, rod, side, bell or transmitter',
+);

@@ -39,7 +39,12 @@ const stacked = z.strictObject({
 const depthTable = z.strictObject({
   kind: z.literal('table'),
   rows: z
-    .array(z.strictObject({ height: heightAboveFloor('a height in the table'), area: positive('a plan area', 10000).describe('m²') }))
+    .array(
+      z.strictObject({
+        height: heightAboveFloor('a height in the table'),
+        area: positive('a plan area', 10000).describe('m²'),
+      }),
+    )
     .min(2, 'a depth table needs two rows or more')
     .max(200, 'a depth table of more than 200 rows: thin it out')
     .describe('plan area at heights from the floor (0) to the rim; straight lines between'),
@@ -59,8 +64,15 @@ const inletStream = z.strictObject({
 });
 
 export const vesselSchema = z.strictObject({
-  shape: z.discriminatedUnion('kind', [cylinder, box, frustum, lyingCylinder, stacked, depthTable], 'is not a shape that is known here'),
-  displacement: z.array(displacement).max(20, 'more than 20 pieces of equipment').describe('what stands in the water and takes its place, evenly over its height'),
+  shape: z.discriminatedUnion(
+    'kind',
+    [cylinder, box, frustum, lyingCylinder, stacked, depthTable],
+    'is not a shape that is known here',
+  ),
+  displacement: z
+    .array(displacement)
+    .max(20, 'more than 20 pieces of equipment')
+    .describe('what stands in the water and takes its place, evenly over its height'),
   inletInvert: heightAboveFloor('the inlet invert').describe('lowest point of the inlet pipe above the floor, m'),
   inletStream: inletStream.nullable().describe('where the water falls from the inlet; null when it runs down the wall'),
   overflow: positive('the overflow', 30).describe('level at which water leaves where it should not, m above the floor'),

@@ -17,5 +17,7 @@ export async function PUT(request: Request, { params }: { params: Promise<{ id: 
   const result = saveStation(database(), id, body.value.base, checked.station, now());
   if (result.ok) return Response.json({ saved: result.saved });
   if (result.reason === 'not-found') return notFound('station');
-  return refuse(409, [{ path: 'revision', message: `revision ${result.theirs.revision} was saved in between` }], { theirs: result.theirs });
+  return refuse(409, [{ path: 'revision', message: `revision ${result.theirs.revision} was saved in between` }], {
+    theirs: result.theirs,
+  });
 }

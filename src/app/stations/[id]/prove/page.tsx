@@ -6,7 +6,15 @@ import { stationAt } from '../station';
 /** What a run came to: the last entry of each step counts. */
 function summary({ id, revision, startedAt, tester, plan, entries }: ProofRun): RunSummary {
   const last = new Map(entries.map((e) => [e.stepId, e.verdict]));
-  return { id, revision, startedAt, tester, steps: plan.length, done: last.size, failed: [...last.values()].filter((v) => v === 'fail').length };
+  return {
+    id,
+    revision,
+    startedAt,
+    tester,
+    steps: plan.length,
+    done: last.size,
+    failed: [...last.values()].filter((v) => v === 'fail').length,
+  };
 }
 
 export default async function ProvePage({ params }: { params: Promise<{ id: string }> }) {

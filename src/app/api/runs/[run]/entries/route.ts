@@ -17,5 +17,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ run
   const body = await readAs(request, bodySchema);
   if (!body.ok) return body.response;
   const added = addEntry(database(), id, body.value, now());
-  return added.ok ? Response.json({ entry: added.entry }, { status: 201 }) : refuse(added.reason === 'no-run' ? 404 : 422, [{ path: 'stepId', message: added.says }]);
+  return added.ok
+    ? Response.json({ entry: added.entry }, { status: 201 })
+    : refuse(added.reason === 'no-run' ? 404 : 422, [{ path: 'stepId', message: added.says }]);
 }

@@ -18,6 +18,10 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   const system = units === 'metric' || units === 'us' ? units : systemOf(saved.station.profile);
   const judgement = judge(saved.station);
   const scene = shaftScene(judgement.context, { ...CARD_SHAFT, detail: 'full', system, level: judgement.context.lead });
-  const pdf = await renderToBuffer(<DoorCardPdf card={doorCard(judgement, saved.revision, day(now()), system)} scene={scene} />);
-  return new Response(new Uint8Array(pdf), { headers: { 'content-type': 'application/pdf', 'content-disposition': 'inline; filename="door-card.pdf"' } });
+  const pdf = await renderToBuffer(
+    <DoorCardPdf card={doorCard(judgement, saved.revision, day(now()), system)} scene={scene} />,
+  );
+  return new Response(new Uint8Array(pdf), {
+    headers: { 'content-type': 'application/pdf', 'content-disposition': 'inline; filename="door-card.pdf"' },
+  });
 }

@@ -13,7 +13,10 @@ export async function GET(_: Request, { params }: { params: Promise<{ id: string
   const stored = id === null ? null : storedDocument(database(), id);
   if (stored === null) return notFound('station');
   const document: unknown = JSON.parse(stored);
-  const name = nameOf(document).toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'station';
+  const name =
+    nameOf(document)
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-') || 'station';
   return new Response(JSON.stringify(document, null, 2), {
     headers: { 'content-type': 'application/json', 'content-disposition': `attachment; filename="${name}.json"` },
   });

@@ -3,7 +3,9 @@ import { database } from '@/server/db';
 import { idFrom, notFound, now, readAs } from '@/server/edge';
 import { startRun } from '@/server/proofs';
 
-const bodySchema = z.object({ tester: z.string().trim().min(1, 'needs the name or initials of whoever tests').max(60) });
+const bodySchema = z.object({
+  tester: z.string().trim().min(1, 'needs the name or initials of whoever tests').max(60),
+});
 
 /** Begins a test run on the newest saved revision. */
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
