@@ -347,7 +347,7 @@ describe('rules of each duty, by hand', () => {
       reservoir((s) => ((s.discharge.outlet = 190), (s.pumps[0]!.headShare = 0.9))),
       'condensate',
     );
-    expect(high).toMatchObject({ state: 'broken', has: { kind: 'share', value: expect.closeTo(189.5 / 200, 9) } });
+    expect(high).toMatchObject({ state: 'broken', has: { format: 'share', value: expect.closeTo(189.5 / 200, 9) } });
     expect(
       ruleOf(
         reservoir((s) => (s.discharge.segments[0]!.bore = 0.005)),
@@ -402,7 +402,7 @@ describe('rules of each duty, by hand', () => {
         bed((s) => s.duty.kind === 'dose' && (s.duty.minimumRest = 1800)),
         'dose',
       ),
-    ).toMatchObject({ state: 'broken', needs: { kind: 'time', value: 1800 }, has: { value: 1700 } });
+    ).toMatchObject({ state: 'broken', needs: { format: 'time', value: 1800 }, has: { value: 1700 } });
     // Peak 0.1 L/s comes, 4.8 m³ a day is taken: 0.0444 L/s gathers for an hour.
     const surge = ok(doseFigures(levelContext(bed()))).surge;
     expect(surge).toBeCloseTo((1e-4 - 4.8 / 86400) * 3600, 4);

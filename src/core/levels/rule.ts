@@ -77,7 +77,7 @@ export function judgeRule(rule: Rule, context: LevelContext): JudgedRule {
     sense,
     needs,
     has,
-    slack: { kind: needs.kind, value: slack },
+    slack: { format: needs.format, value: slack },
     share,
     why,
     about,

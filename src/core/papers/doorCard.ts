@@ -92,14 +92,12 @@ export function doorCard(
       },
       ...(valve ? [] : [{ label: 'at most', value: `${Number(pump.startsPerHour.toFixed(1))} starts an hour` }]),
     ],
-    levels: [...marks]
-      .reverse()
-      .map(({ name, level }) => ({
-        name: markWords(name, duty),
-        rimDown: height(vessel.depth - level),
-        floorUp: height(level),
-        what: what[name],
-      })),
+    levels: [...marks].reverse().map(({ name, level }) => ({
+      name: markWords(name, duty),
+      rimDown: height(vessel.depth - level),
+      floorUp: height(level),
+      what: what[name],
+    })),
     bell:
       alarm && reserve
         ? [

@@ -1,9 +1,9 @@
 import type { Judgement } from '../levels';
-import { factorOf, unitOf, type QuantityKind, type UnitSystem } from '../units';
+import { factorOf, unitOf, type Format, type UnitSystem } from '../units';
 
 /** The tape list as rows of text with a heading, one thing to be set a row; figures in the units of `system`, heights in mm or decimal inches. */
 export function tapeCsvRows({ tape }: Pick<Judgement, 'tape'>, system: UnitSystem): string[][] {
-  const text = (kind: QuantityKind, value: number | null) =>
+  const text = (kind: Format, value: number | null) =>
     value === null ? '' : String(Number((value / factorOf(kind, system)).toPrecision(8)));
   const h = unitOf('height', system);
   const head = [

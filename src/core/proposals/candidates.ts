@@ -51,13 +51,11 @@ function measuresOf(form: Sensor, from: Sensor | undefined): { value: number; go
   const kind = kindOf(form);
   const raised = kind.measures(kind.moved(form, 1));
   const before = from && from.kind === form.kind ? kindOf(from).measures(from) : [];
-  return kind
-    .measures(form)
-    .map((m, i) => ({
-      value: m.value,
-      goes: raised[i]!.value - m.value,
-      before: before.find((b) => b.field === m.field)?.value ?? Infinity,
-    }));
+  return kind.measures(form).map((m, i) => ({
+    value: m.value,
+    goes: raised[i]!.value - m.value,
+    before: before.find((b) => b.field === m.field)?.value ?? Infinity,
+  }));
 }
 
 /**

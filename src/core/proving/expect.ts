@@ -29,13 +29,13 @@ export function around(
   const by = 'share' in tolerance ? Math.abs(expected.value) * tolerance.share : tolerance.amount;
   const band =
     'share' in tolerance
-      ? phrase`${expected}, within ${{ kind: 'share', value: tolerance.share }}`
-      : phrase`${expected}, within ${{ kind: expected.kind, value: by }}`;
+      ? phrase`${expected}, within ${{ format: 'share', value: tolerance.share }}`
+      : phrase`${expected}, within ${{ format: expected.format, value: by }}`;
   return {
     id,
     label,
     says: band,
-    reading: { expected, kind: expected.kind, least: expected.value - by, most: expected.value + by },
+    reading: { expected, kind: expected.format, least: expected.value - by, most: expected.value + by },
   };
 }
 
@@ -44,11 +44,11 @@ export const atMost = (id: string, label: string, limit: Quantity): Expectation 
   id,
   label,
   says: phrase`${limit} or less`,
-  reading: { expected: limit, kind: limit.kind, least: null, most: limit.value },
+  reading: { expected: limit, kind: limit.format, least: null, most: limit.value },
 });
 
 /** A reading that is recorded though the model cannot tell what it should be. */
-export const unknown = (id: string, label: string, kind: Quantity['kind'], why: Phrase): Expectation => ({
+export const unknown = (id: string, label: string, kind: Quantity['format'], why: Phrase): Expectation => ({
   id,
   label,
   says: why,

@@ -43,13 +43,11 @@ describe('water under a delivery', () => {
     expect(flowOn(line, 2, 0.005, 1, 1, 0, 3, 5000).time).toBe(5000);
   });
   it('two stretches come to what one does, and water is kept', () => {
-    const table = fc
-      .array(fc.double({ min: 0, max: 0.02, noNaN: true }), { minLength: 3, maxLength: 9 })
-      .map((f) => ({
-        volumes: Float64Array.from(f, (_, i) => i * 0.4),
-        flows: Float64Array.from([...f].sort((a, b) => a - b)),
-        unsure: false,
-      }));
+    const table = fc.array(fc.double({ min: 0, max: 0.02, noNaN: true }), { minLength: 3, maxLength: 9 }).map((f) => ({
+      volumes: Float64Array.from(f, (_, i) => i * 0.4),
+      flows: Float64Array.from([...f].sort((a, b) => a - b)),
+      unsure: false,
+    }));
     fc.assert(
       fc.property(
         table,

@@ -1,10 +1,10 @@
-import { factorOf, UNIT_TABLE, type QuantityKind, type UnitSystem } from '../units';
+import { factorOf, unitsOf, type Format, type UnitSystem } from '../units';
 
 /** One column that a table of figures must have: its name, how its heading may read, what it measures. */
 export interface ColumnWanted {
   readonly name: string;
   readonly heading: RegExp;
-  readonly kind: QuantityKind;
+  readonly format: Format;
 }
 
 export type ColumnsRead = { ok: true; rows: number[][] } | { ok: false; problems: string[] };
@@ -23,7 +23,7 @@ function findColumn(header: readonly string[], wanted: ColumnWanted, system: Uni
   const unit = header[index]!.replace(wanted.heading, '')
     .replace(/[()[\],:;_]/g, ' ')
     .trim();
-  const factor = unit === '' ? factorOf(wanted.kind, system) : UNIT_TABLE[wanted.kind].units[unit];
+  const factor = unit === '' ? factorOf(wanted.format, system) : unitsOf(wanted.format)[unit];
   return factor === undefined ? `“${unit}” is not a unit of ${wanted.name} that is known here` : { index, factor };
 }
 
@@ -45,7 +45,7 @@ export function readColumns(
   const headed = !first.some(isNumber);
   const header = first.map((c) => c.toLowerCase());
   const columns = wanted.map((w, index) =>
-    headed ? findColumn(header, w, system) : { index, factor: factorOf(w.kind, system) },
+    headed ? findColumn(header, w, system) : { index, factor: factorOf(w.format, system) },
   );
   const missing = columns.filter((c) => typeof c === 'string');
   if (missing.length > 0) return { ok: false, problems: missing };

@@ -5,8 +5,8 @@ import type { CurvePoint } from './schema';
 export type CurveRead = { ok: true; points: CurvePoint[] } | { ok: false; problems: string[] };
 
 const COLUMNS: readonly ColumnWanted[] = [
-  { name: 'flow', heading: /^(flow( rate)?|q|capacity|discharge)\b/, kind: 'flow' },
-  { name: 'head', heading: /^(head|h|tdh|lift)\b/, kind: 'head' },
+  { name: 'flow', heading: /^(flow( rate)?|q|capacity|discharge)\b/, format: 'flow' },
+  { name: 'head', heading: /^(head|h|tdh|lift)\b/, format: 'head' },
 ];
 
 /** Reads pump curve points: flow and head. Rows may come in any one direction: they are put in order of rising flow. */

@@ -5,8 +5,8 @@ import type { VesselShape } from './schema';
 type Rows = Extract<VesselShape, { kind: 'table' }>['rows'];
 
 const COLUMNS: readonly ColumnWanted[] = [
-  { name: 'height', heading: /^(height|h|level|depth)\b/, kind: 'height' },
-  { name: 'area', heading: /^(plan )?area\b/, kind: 'area' },
+  { name: 'height', heading: /^(height|h|level|depth)\b/, format: 'height' },
+  { name: 'area', heading: /^(plan )?area\b/, format: 'area' },
 ];
 
 /** Reads a depth table: height above the floor and plan area. Rows may come from the rim down: they are put from the floor up. */

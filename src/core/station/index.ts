@@ -25,6 +25,7 @@ export { checkStation, type Checked, type Problem } from './check';
 export { newStation, FLOAT_ANGLES } from './newStation';
 export { COMMON_FITTINGS, COMMON_PIPES } from './fittings';
 export { curveRows, readCurveRows, type CurveRead } from './curveText';
-export { stationJsonSchema } from './jsonSchema';
+export { formOf, stationJsonSchema } from './jsonSchema';
+export { CURRENT_VERSION } from './version';
 export { depthTableRows, readDepthRows } from './depthTableText';
 export { patternRows, readPatternRows, readStormRows, stormRows } from './inflowText';

@@ -5,8 +5,8 @@ import type { InflowSource } from './schema';
 type Storm = Extract<InflowSource, { kind: 'storm' }>['rows'];
 
 const STORM: readonly ColumnWanted[] = [
-  { name: 'time', heading: /^(time|t|elapsed)\b/, kind: 'minutes' },
-  { name: 'flow', heading: /^(flow( rate)?|inflow|q)\b/, kind: 'flow' },
+  { name: 'time', heading: /^(time|t|elapsed)\b/, format: 'minutes' },
+  { name: 'flow', heading: /^(flow( rate)?|inflow|q)\b/, format: 'flow' },
 ];
 
 /** The step that most rows of a record keep, s; null where they keep none. */
@@ -52,8 +52,8 @@ export const stormRows = (rows: Storm, system: UnitSystem): string[][] => [
 ];
 
 const PATTERN: readonly ColumnWanted[] = [
-  { name: 'hour', heading: /^hour\b/, kind: 'count' },
-  { name: 'factor', heading: /^(factor|share)\b/, kind: 'factor' },
+  { name: 'hour', heading: /^hour\b/, format: 'count' },
+  { name: 'factor', heading: /^(factor|share)\b/, format: 'factor' },
 ];
 
 /** Reads a daily pattern: each hour from 0 to 23 once, in any order, with its factor on the mean. */

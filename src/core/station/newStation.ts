@@ -1,6 +1,8 @@
 import { GALLON, INCH, type Profile } from '../units';
 import type { Sensor, Station } from './schema';
+import { startingSettings } from './settings';
 import { startingWiring } from './upgrade';
+import { CURRENT_VERSION } from './version';
 
 const GPM = GALLON / 60;
 
@@ -56,7 +58,7 @@ const METRIC_FLOATS: Sensor[] = [
 
 const metric: Omit<Station, 'identity'> = {
   format: 'pit-bell/station',
-  version: 4,
+  version: CURRENT_VERSION,
   profile: 'metric-230',
   duty: { kind: 'empty' },
   vessel: {
@@ -145,33 +147,7 @@ const metric: Omit<Station, 'identity'> = {
   interlocks: [],
   enclosure: { place: 'indoors', conduit: 'sealed', splices: 'none', dripLoops: true, glands: true, lockable: true },
   landings: { cores: [], links: [] },
-  settings: {
-    friction: 'darcy-weisbach',
-    submergence: 'motor',
-    inlet: 'free',
-    surcharge: 0.15,
-    minimumGap: 0.075,
-    minimumTether: 0.075,
-    swingClearance: 0.05,
-    sideSwingDeg: 20,
-    keepUpFactor: 1.1,
-    drainbackMargin: 0.5,
-    doseMultiple: 5,
-    lateralSpread: 0.1,
-    reserveTime: 300,
-    reserveInflow: 'design',
-    weepCoefficient: 0.6,
-    waterTemperature: 10,
-    airPressure: 101325,
-    trappedPressure: 500,
-    frostAir: -5,
-    velocityMin: 0.6,
-    velocityMax: 2.4,
-    tubeBore: 0.006,
-    hoseFlow: 0.3e-3,
-    cordSlack: 0.3,
-    tightShare: 0.1,
-  },
+  settings: startingSettings('metric-230'),
 };
 
 const us: Omit<Station, 'identity'> = {
@@ -284,16 +260,7 @@ const us: Omit<Station, 'identity'> = {
     loop: 0.3,
   },
   wiring: startingWiring(true),
-  settings: {
-    ...metric.settings,
-    surcharge: 6 * INCH,
-    minimumGap: 3 * INCH,
-    minimumTether: 3 * INCH,
-    swingClearance: 2 * INCH,
-    cordSlack: 12 * INCH,
-    tubeBore: 0.25 * INCH,
-    hoseFlow: 5 * GPM,
-  },
+  settings: startingSettings('us-120'),
 };
 
 /** A station to begin from: plausible throughout, to be surveyed over. Every figure of it is only a starting value. */

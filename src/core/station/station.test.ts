@@ -6,13 +6,16 @@ import { judge } from '../levels';
 import type { UnitSystem } from '../units';
 import {
   checkStation,
+  CURRENT_VERSION,
   depthTableRows,
+  formOf,
   newStation,
   readCurveRows,
   readDepthRows,
   stationJsonSchema,
   upgrade,
 } from './index';
+import { newestSetting, SETTINGS, settingsSince, type Setting } from './settings';
 
 const sound = () => newStation('Sump', 'Yard', 'metric-230');
 const problemsOf = (input: unknown) => {
@@ -218,6 +221,57 @@ describe('checkStation', () => {
       ...more,
     });
     expect(read).toMatchObject({ ok: true, document: { control: { scheme } } });
+  });
+});
+
+const fixture = (name: string): unknown =>
+  JSON.parse(readFileSync(new URL(`./fixtures/${name}.json`, import.meta.url), 'utf8'));
+const VERSIONS = Array.from({ length: CURRENT_VERSION }, (_, i) => i + 1);
+
+describe('documents that are stored', () => {
+  it.each(VERSIONS)('one of version %i opens, and is of the newest version then', (version) => {
+    const old = fixture(`version-${version}`);
+    expect(old).toMatchObject({ version });
+    const checked = checkStation(old);
+    expect(checked).toMatchObject({ ok: true, station: { version: CURRENT_VERSION } });
+  });
+
+  it('the form is the one kept of this version: to change it, raise the version (see CONTRIBUTING), then “npm run schema”', () =>
+    expect(formOf(JSON.parse(JSON.stringify(stationJsonSchema())))).toEqual(
+      fixture(`version-${CURRENT_VERSION}.form`),
+    ));
+
+  it('the form tells a field more, a field less and another limit apart; words do not count', () => {
+    type Node = { properties: Record<string, Node>; required: string[]; description?: string; maximum?: number };
+    const schema = () => JSON.parse(JSON.stringify(stationJsonSchema())) as Node;
+    const kept = formOf(schema());
+    const spoilt = (spoil: (settings: Node) => void) => {
+      const s = schema();
+      spoil(s.properties.settings!);
+      return formOf(s);
+    };
+    expect(spoilt((s) => (s.properties.surcharge!.description = 'something else'))).toEqual(kept);
+    expect(spoilt((s) => s.required.push('another'))).not.toEqual(kept);
+    expect(spoilt((s) => delete s.properties.surcharge)).not.toEqual(kept);
+    expect(spoilt((s) => (s.properties.surcharge!.maximum = 1))).not.toEqual(kept);
+  });
+
+  it.each([-1e9, 0, 1.5, 2 ** 40])('a version of %d is refused, at once', (version) =>
+    expect(problemsOf({ ...sound(), version }).map((p) => p.path)).toContain('version'),
+  );
+});
+
+describe('settings', () => {
+  it('a setting that came with a version is given to documents of the one before', () => {
+    const table = SETTINGS as Record<string, Setting>;
+    table.invented = { ...SETTINGS.surcharge, since: 99 };
+    try {
+      expect(newestSetting()).toBe(99);
+      expect(settingsSince(99, 'us-120')).toEqual({ invented: SETTINGS.surcharge.start['us-120'] });
+      expect(settingsSince(98, 'us-120')).toEqual({});
+    } finally {
+      delete table.invented;
+    }
   });
 });
 

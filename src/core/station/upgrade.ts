@@ -1,4 +1,6 @@
-export const CURRENT_VERSION = 4;
+import type { Profile } from '../units';
+import { settingsSince } from './settings';
+import { CURRENT_VERSION } from './version';
 
 type Json = Record<string, unknown>;
 
@@ -19,7 +21,6 @@ const STEPS: Readonly<Record<number, (document: Json) => Json>> = {
    */
   1: (document) => ({
     ...document,
-    version: 2,
     vessel: adding(document.vessel, () => ({ displacement: [] })),
     pumps: adding(document.pumps, () => ({ headShare: 1 })),
     discharge: adding(document.discharge, (d) => ({ segments: adding(d.segments, () => ({ hazenWilliams: 150 })) })),
@@ -36,7 +37,6 @@ const STEPS: Readonly<Record<number, (document: Json) => Json>> = {
     const inflow = isObject(document.inflow) ? document.inflow : {};
     return {
       ...document,
-      version: 3,
       duty: document.duty === 'empty' ? { kind: 'empty' } : document.duty,
       vessel: adding(document.vessel, () => ({ inletStream: null })),
       obstacles: [],
@@ -80,7 +80,6 @@ const STEPS: Readonly<Record<number, (document: Json) => Json>> = {
     const source = us ? (volts > 150 ? 'split' : 'single') : volts > 300 ? 'three' : 'single';
     return {
       ...document,
-      version: 4,
       pumps: adding(document.pumps, () => ({ motor: { powerFactor: 0.8, starting: 5 } })),
       control: adding(document.control, () => ({ scheme: schemeOfVersion3(document, source), options: {} })),
       alarm: adding(document.alarm, () => ({ latch: false, test: true, low: false, ownSupply: true })),
@@ -98,6 +97,16 @@ const STEPS: Readonly<Record<number, (document: Json) => Json>> = {
       landings: { cores: [], links: [] },
     };
   },
+};
+
+/** The document in a version, with the settings that the version brought. */
+const withSettings = (version: number, document: Json): Json => {
+  const profile: Profile = document.profile === 'us-120' ? 'us-120' : 'metric-230';
+  return {
+    ...document,
+    version,
+    settings: adding(document.settings, () => settingsSince(version, profile)),
+  };
 };
 
 /** Runs of cable that a station begins with: typical, to be measured over. */
@@ -156,6 +165,7 @@ function version3Sensor(sensor: unknown, index: number, aside: number): unknown 
 export function upgrade(input: unknown): { ok: true; document: unknown } | { ok: false; reason: string } {
   if (typeof input !== 'object' || input === null || !('version' in input) || typeof input.version !== 'number')
     return { ok: true, document: input };
+  if (!Number.isInteger(input.version) || input.version < 1) return { ok: true, document: input };
   if (input.version > CURRENT_VERSION) {
     return {
       ok: false,
@@ -164,9 +174,7 @@ export function upgrade(input: unknown): { ok: true; document: unknown } | { ok:
   }
   let document = { ...input } as Record<string, unknown>;
   for (let v = input.version; v < CURRENT_VERSION; v++) {
-    const step = STEPS[v];
-    if (!step) break;
-    document = step(document);
+    document = withSettings(v + 1, STEPS[v]?.(document) ?? document);
   }
   return { ok: true, document };
 }

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { fieldText, format, parseQuantity, quantity, say, type QuantityKind, type UnitSystem } from './index';
+import { fieldText, format, parseQuantity, quantity, say, type Format, type UnitSystem } from './index';
 
-const value = (kind: QuantityKind, text: string, system: UnitSystem = 'metric') => {
+const value = (kind: Format, text: string, system: UnitSystem = 'metric') => {
   const read = parseQuantity(kind, text, system);
   return read.ok ? read.value : read.reason;
 };
@@ -35,7 +35,7 @@ describe('the quantities of weights, bells and drips', () => {
   it('what a field shows is read back as what it was', () => {
     fc.assert(
       fc.property(
-        fc.constantFrom<QuantityKind>('mass', 'pressure', 'drip', 'minutes'),
+        fc.constantFrom<Format>('mass', 'pressure', 'drip', 'minutes'),
         fc.constantFrom<UnitSystem>('metric', 'us'),
         fc.double({ min: 1e-3, max: 1e4, noNaN: true }),
         (kind, system, x) => {

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fieldText, parseQuantity, printFeetInches, quantity, say, toTape } from './index';
-import type { QuantityKind, UnitSystem } from './quantity';
+import type { Format, UnitSystem } from './quantity';
 
-const read = (kind: QuantityKind, text: string, system: UnitSystem = 'metric') => {
+const read = (kind: Format, text: string, system: UnitSystem = 'metric') => {
   const parsed = parseQuantity(kind, text, system);
   return parsed.ok ? parsed.value : parsed.reason;
 };
@@ -52,7 +52,7 @@ describe('lengths as they are written on site', () => {
 });
 
 describe('other quantities', () => {
-  it.each<[QuantityKind, string, number]>([
+  it.each<[Format, string, number]>([
     ['flow', '2 L/s', 0.002],
     ['flow', '7.2 m3/h', 0.002],
     ['flow', '60 L/min', 0.001],
@@ -94,7 +94,7 @@ describe('printing', () => {
   });
 
   it('gives back in a field what was typed, to six digits', () => {
-    const kinds: QuantityKind[] = [
+    const kinds: Format[] = [
       'height',
       'distance',
       'bore',

@@ -1,6 +1,6 @@
 import { readFeetInches } from './feetInches';
-import type { QuantityKind, UnitSystem } from './quantity';
-import { UNIT_TABLE, unitOf } from './unitTable';
+import type { Format, UnitSystem } from './quantity';
+import { DIMENSIONS, dimensionOf, unitOf, unitsOf } from './unitTable';
 
 export type Parsed = { ok: true; value: number } | { ok: false; reason: string };
 
@@ -13,8 +13,6 @@ const VULGAR: Readonly<Record<string, string>> = {
   '⅝': '5/8',
   '⅞': '7/8',
 };
-
-const LENGTH_KINDS: ReadonlySet<QuantityKind> = new Set(['height', 'distance', 'bore', 'roughness', 'head']);
 
 function normalise(text: string): string {
   return text
@@ -32,14 +30,14 @@ function readTime(text: string): number | null {
   if (parts.length === 0 || parts.map((p) => p[0]).join('') !== text) return null;
   let seconds = 0;
   for (const [, number, unit] of parts) {
-    const factor = UNIT_TABLE.time.units[unit!];
+    const factor = DIMENSIONS.time.units[unit!];
     if (factor === undefined) return null;
     seconds += Number(number!.replace(',', '.')) * factor;
   }
   return seconds;
 }
 
-function readNumberWithUnit(text: string, kind: QuantityKind, system: UnitSystem): Parsed {
+function readNumberWithUnit(text: string, format: Format, system: UnitSystem): Parsed {
   const match = /^(\d+(?:[.,]\d+)?|[.,]\d+)(?:e([+-]?\d+))?\s*(\S.*)?$/.exec(text);
   if (!match) return { ok: false, reason: `“${text}” is not a number that can be read` };
   if (/^\d{1,3},\d{3}$/.test(match[1]!)) {
@@ -49,10 +47,10 @@ function readNumberWithUnit(text: string, kind: QuantityKind, system: UnitSystem
     };
   }
   const number = Number(match[1]!.replace(',', '.')) * 10 ** Number(match[2] ?? 0);
-  const unit = match[3] ?? unitOf(kind, system).toLowerCase();
-  const factor = unit === '' ? 1 : UNIT_TABLE[kind].units[unit];
+  const unit = match[3] ?? unitOf(format, system).toLowerCase();
+  const factor = unit === '' ? 1 : unitsOf(format)[unit];
   if (factor === undefined) {
-    const known = Object.keys(UNIT_TABLE[kind].units).join(', ') || 'no unit';
+    const known = Object.keys(unitsOf(format)).join(', ') || 'no unit';
     return { ok: false, reason: `“${unit}” is not a unit for this; use ${known}` };
   }
   return { ok: true, value: number * factor };
@@ -60,24 +58,24 @@ function readNumberWithUnit(text: string, kind: QuantityKind, system: UnitSystem
 
 /**
  * Reads what a person typed as a quantity in SI. A bare number is in the unit the field shows; any other
- * unit of the kind may be written out. In every length field feet, inches and fractions
+ * unit of its dimension may be written out. In every length field feet, inches and fractions
  * (`3' 6 1/2"`, `42.5"`, `42 1/2 in`) and metric units are understood whatever the system.
  * A comma is a decimal comma, except where it could be a thousands mark: then it is asked about.
  */
-export function parseQuantity(kind: QuantityKind, text: string, system: UnitSystem): Parsed {
+export function parseQuantity(format: Format, text: string, system: UnitSystem): Parsed {
   const clean = normalise(text);
   if (clean === '') return { ok: false, reason: 'nothing is written here' };
   const negative = clean.startsWith('-');
   const body = negative ? clean.slice(1).trim() : clean.replace(/^\+\s*/, '');
   const signed = (value: number): Parsed => ({ ok: true, value: negative && value !== 0 ? -value : value });
-  if (LENGTH_KINDS.has(kind)) {
+  if (dimensionOf(format) === 'length') {
     const metres = readFeetInches(body);
     if (metres !== null) return signed(metres);
   }
-  if (kind === 'time' || kind === 'duration' || kind === 'minutes' || kind === 'span') {
+  if (dimensionOf(format) === 'time') {
     const seconds = readTime(body);
     if (seconds !== null) return signed(seconds);
   }
-  const plain = readNumberWithUnit(body, kind, system);
+  const plain = readNumberWithUnit(body, format, system);
   return plain.ok ? signed(plain.value) : plain;
 }

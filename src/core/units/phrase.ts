@@ -14,7 +14,7 @@ export function phrase(strings: TemplateStringsArray, ...values: readonly (strin
     if (text !== '') parts.push(text);
     const value = values[i];
     if (value === undefined) return;
-    if (typeof value === 'string' || 'kind' in value) parts.push(value);
+    if (typeof value === 'string' || 'format' in value) parts.push(value);
     else parts.push(...value);
   });
   return parts;

@@ -1,6 +1,6 @@
 import { printFeetInches } from './feetInches';
-import type { Quantity, UnitSystem } from './quantity';
-import { factorOf, INCH, UNIT_TABLE, unitOf } from './unitTable';
+import type { Format, Quantity, UnitSystem } from './quantity';
+import { factorOf, INCH, FORMATS, unitOf } from './unitTable';
 
 function significant(value: number, digits: number): string {
   if (value === 0) return '0';
@@ -30,13 +30,14 @@ function printTime(seconds: number): string {
  * Feet and inches, and times, carry their units inside the number and leave `unit` empty.
  */
 export function format(q: Quantity, system: UnitSystem): { number: string; unit: string } {
-  if (q.kind === 'time' || q.kind === 'duration' || q.kind === 'span') return { number: printTime(q.value), unit: '' };
+  if (q.format === 'time' || q.format === 'duration' || q.format === 'span')
+    return { number: printTime(q.value), unit: '' };
   if (!Number.isFinite(q.value)) return { number: 'no limit', unit: '' };
-  if (system === 'us' && q.kind === 'height') return { number: printFeetInches(q.value), unit: '' };
-  const { digits } = UNIT_TABLE[q.kind];
-  const value = q.value / factorOf(q.kind, system);
+  if (system === 'us' && q.format === 'height') return { number: printFeetInches(q.value), unit: '' };
+  const { digits } = FORMATS[q.format];
+  const value = q.value / factorOf(q.format, system);
   const number = 'sig' in digits ? significant(value, digits.sig) : value.toFixed(digits[system]);
-  return { number: /^-0(\.0*)?$/.test(number) ? number.slice(1) : number, unit: unitOf(q.kind, system) };
+  return { number: /^-0(\.0*)?$/.test(number) ? number.slice(1) : number, unit: unitOf(q.format, system) };
 }
 
 /** `620 mm`, `2' 0 3/8"`, `1.25 L/s`, `12 min 30 s`. */
@@ -70,16 +71,16 @@ function spanText(seconds: number): string {
  * A span is written in the units that it fills. Heights in US units are feet and inches when they fall on a sixteenth, decimal inches otherwise.
  */
 export function fieldText(q: Quantity, system: UnitSystem): string {
-  if (q.kind === 'span' && q.value >= 0) return spanText(q.value);
-  if (system === 'us' && q.kind === 'height') {
+  if (q.format === 'span' && q.value >= 0) return spanText(q.value);
+  if (system === 'us' && q.format === 'height') {
     const sixteenths = (q.value / INCH) * 16;
     return Math.abs(sixteenths - Math.round(sixteenths)) < 1e-3
       ? printFeetInches(q.value)
       : `${plain(q.value / INCH)}"`;
   }
-  return plain(q.value / factorOf(q.kind, system));
+  return plain(q.value / factorOf(q.format, system));
 }
 
 /** The bare number in the printed unit, for axes. US heights are in inches. */
-export const inUnits = (kind: Quantity['kind'], value: number, system: UnitSystem): number =>
+export const inUnits = (kind: Quantity['format'], value: number, system: UnitSystem): number =>
   value / factorOf(kind, system);

@@ -1,4 +1,4 @@
-import type { QuantityKind, UnitSystem } from './quantity';
+import type { Dimension, Format, UnitSystem } from './quantity';
 
 /** SI value of one of each unit a person may write. Gallons are US liquid gallons (231 in³ exactly), inches 25.4 mm exactly. */
 export const INCH = 0.0254;
@@ -33,32 +33,25 @@ const FLOWS = {
 
 const TIMES = { s: 1, sec: 1, min: 60, h: 3600, hr: 3600, hours: 3600, d: 86400 } as const;
 
-interface KindRow {
+const SHARES = { '%': 0.01 } as const;
+const CURRENTS = { a: 1, ma: 1e-3 } as const;
+
+interface DimensionRow {
+  /** Unit of its values, as other programs are told it. */
+  readonly si: string;
   /** Every unit that is understood when typed, in lower case, with its SI value. */
   readonly units: Readonly<Record<string, number>>;
-  /** The unit meant when none is typed, and printed. */
-  readonly metric: string;
-  readonly us: string;
-  /** Decimals printed; `sig` significant digits where a fixed number of decimals would mislead. */
-  readonly digits: { readonly metric: number; readonly us: number } | { readonly sig: number };
 }
 
-const same = (unit: string, units: Record<string, number>, digits: KindRow['digits']): KindRow => ({
-  units,
-  metric: unit,
-  us: unit,
-  digits,
-});
-
-export const UNIT_TABLE: Readonly<Record<QuantityKind, KindRow>> = {
-  height: { units: LENGTHS, metric: 'mm', us: 'in', digits: { metric: 0, us: 2 } },
-  distance: { units: LENGTHS, metric: 'm', us: 'ft', digits: { metric: 2, us: 1 } },
-  bore: { units: LENGTHS, metric: 'mm', us: 'in', digits: { metric: 1, us: 3 } },
-  roughness: { units: LENGTHS, metric: 'mm', us: 'in', digits: { sig: 2 } },
-  head: { units: LENGTHS, metric: 'm', us: 'ft', digits: { metric: 2, us: 1 } },
-  flow: { units: FLOWS, metric: 'L/s', us: 'gpm', digits: { sig: 3 } },
-  drip: { units: FLOWS, metric: 'L/h', us: 'gph', digits: { sig: 3 } },
+/** What each dimension is kept in, and which units may be typed for it. */
+export const DIMENSIONS: Readonly<Record<Dimension, DimensionRow>> = {
+  length: { si: 'm', units: LENGTHS },
+  area: {
+    si: 'm2',
+    units: { 'm²': 1, m2: 1, 'sq m': 1, 'ft²': FOOT ** 2, ft2: FOOT ** 2, 'sq ft': FOOT ** 2 },
+  },
   volume: {
+    si: 'm3',
     units: {
       l: 1e-3,
       litre: 1e-3,
@@ -70,61 +63,104 @@ export const UNIT_TABLE: Readonly<Record<QuantityKind, KindRow>> = {
       gallon: GALLON,
       gallons: GALLON,
     },
-    metric: 'L',
-    us: 'gal',
-    digits: { sig: 3 },
   },
-  area: {
-    units: { 'm²': 1, m2: 1, 'sq m': 1, 'ft²': FOOT ** 2, ft2: FOOT ** 2, 'sq ft': FOOT ** 2 },
-    metric: 'm²',
-    us: 'ft²',
-    digits: { sig: 3 },
+  flow: { si: 'm3/s', units: FLOWS },
+  time: { si: 's', units: TIMES },
+  velocity: {
+    si: 'm/s',
+    units: {
+      'm/s': 1,
+      'ft/s': FOOT,
+      fps: FOOT,
+      'mm/min': 0.001 / 60,
+      'in/min': INCH / 60,
+      'm/min': 1 / 60,
+    },
   },
-  time: same('s', TIMES, { sig: 3 }),
-  duration: same('min', TIMES, { sig: 3 }),
-  minutes: same('min', TIMES, { sig: 3 }),
-  span: same('min', TIMES, { sig: 3 }),
-  velocity: { units: { 'm/s': 1, 'ft/s': FOOT, fps: FOOT }, metric: 'm/s', us: 'ft/s', digits: { metric: 2, us: 1 } },
-  levelRate: {
-    units: { 'mm/min': 0.001 / 60, 'in/min': INCH / 60, 'm/min': 1 / 60 },
-    metric: 'mm/min',
-    us: 'in/min',
-    digits: { metric: 0, us: 1 },
-  },
-  rate: same('/h', { '/h': 1, 'per hour': 1 }, { metric: 1, us: 1 }),
-  current: same('A', { a: 1, ma: 1e-3 }, { metric: 1, us: 1 }),
-  leak: { units: { a: 1, ma: 1e-3 }, metric: 'mA', us: 'mA', digits: { sig: 2 } },
-  drop: same('%', { '%': 0.01 }, { metric: 1, us: 1 }),
-  resistance: {
-    units: { ohm: 1, ohms: 1, ω: 1, kohm: 1e3, kω: 1e3, mohm: 1e6 },
-    metric: 'Ω',
-    us: 'Ω',
-    digits: { sig: 3 },
-  },
-  voltage: same('V', { v: 1, kv: 1e3 }, { metric: 0, us: 0 }),
-  temperature: same('°C', { '°c': 1, c: 1 }, { metric: 0, us: 0 }),
-  angle: same('°', { '°': 1, deg: 1 }, { metric: 0, us: 0 }),
-  share: same('%', { '%': 0.01 }, { metric: 0, us: 0 }),
-  factor: same('', {}, { metric: 2, us: 2 }),
-  count: same('', {}, { metric: 0, us: 0 }),
-  mass: {
-    units: { kg: 1, g: 1e-3, lb: 0.45359237, lbs: 0.45359237, oz: 0.45359237 / 16 },
-    metric: 'kg',
-    us: 'lb',
-    digits: { sig: 3 },
-  },
+  frequency: { si: '1/h', units: { '/h': 1, 'per hour': 1 } },
+  current: { si: 'A', units: CURRENTS },
+  voltage: { si: 'V', units: { v: 1, kv: 1e3 } },
+  resistance: { si: 'ohm', units: { ohm: 1, ohms: 1, ω: 1, kohm: 1e3, kω: 1e3, mohm: 1e6 } },
+  temperature: { si: 'degC', units: { '°c': 1, c: 1 } },
+  angle: { si: 'deg', units: { '°': 1, deg: 1 } },
+  ratio: { si: '1', units: {} },
+  share: { si: '1', units: SHARES },
+  mass: { si: 'kg', units: { kg: 1, g: 1e-3, lb: 0.45359237, lbs: 0.45359237, oz: 0.45359237 / 16 } },
   pressure: {
-    units: { pa: 1, hpa: 100, mbar: 100, kpa: 1000, bar: 1e5, psi: 6894.757, 'in h2o': 249.089, inwc: 249.089 },
-    metric: 'kPa',
-    us: 'psi',
-    digits: { sig: 3 },
+    si: 'Pa',
+    units: {
+      pa: 1,
+      hpa: 100,
+      mbar: 100,
+      kpa: 1000,
+      bar: 1e5,
+      psi: 6894.757,
+      'in h2o': 249.089,
+      inwc: 249.089,
+    },
   },
 };
 
-export const unitOf = (kind: QuantityKind, system: UnitSystem): string => UNIT_TABLE[kind][system];
+interface FormatRow {
+  readonly dimension: Dimension;
+  /** The unit meant when none is typed, and printed. */
+  readonly metric: string;
+  readonly us: string;
+  /** Decimals printed; `sig` significant digits where a fixed number of decimals would mislead. */
+  readonly digits: { readonly metric: number; readonly us: number } | { readonly sig: number };
+}
+
+const row = (
+  dimension: Dimension,
+  metric: string,
+  us: string,
+  digits: FormatRow['digits'] | readonly [metric: number, us: number],
+): FormatRow => ({
+  dimension,
+  metric,
+  us,
+  digits: 'length' in digits ? { metric: digits[0], us: digits[1] } : digits,
+});
+
+/** How each format is written where the metric system, and where US units, are at home. */
+export const FORMATS: Readonly<Record<Format, FormatRow>> = {
+  height: row('length', 'mm', 'in', [0, 2]),
+  distance: row('length', 'm', 'ft', [2, 1]),
+  bore: row('length', 'mm', 'in', [1, 3]),
+  roughness: row('length', 'mm', 'in', { sig: 2 }),
+  head: row('length', 'm', 'ft', [2, 1]),
+  flow: row('flow', 'L/s', 'gpm', { sig: 3 }),
+  drip: row('flow', 'L/h', 'gph', { sig: 3 }),
+  volume: row('volume', 'L', 'gal', { sig: 3 }),
+  area: row('area', 'm²', 'ft²', { sig: 3 }),
+  time: row('time', 's', 's', { sig: 3 }),
+  duration: row('time', 'min', 'min', { sig: 3 }),
+  minutes: row('time', 'min', 'min', { sig: 3 }),
+  span: row('time', 'min', 'min', { sig: 3 }),
+  velocity: row('velocity', 'm/s', 'ft/s', [2, 1]),
+  levelRate: row('velocity', 'mm/min', 'in/min', [0, 1]),
+  rate: row('frequency', '/h', '/h', [1, 1]),
+  current: row('current', 'A', 'A', [1, 1]),
+  leak: row('current', 'mA', 'mA', { sig: 2 }),
+  voltage: row('voltage', 'V', 'V', [0, 0]),
+  resistance: row('resistance', 'Ω', 'Ω', { sig: 3 }),
+  temperature: row('temperature', '°C', '°C', [0, 0]),
+  angle: row('angle', '°', '°', [0, 0]),
+  share: row('share', '%', '%', [0, 0]),
+  drop: row('share', '%', '%', [1, 1]),
+  factor: row('ratio', '', '', [2, 2]),
+  count: row('ratio', '', '', [0, 0]),
+  mass: row('mass', 'kg', 'lb', { sig: 3 }),
+  pressure: row('pressure', 'kPa', 'psi', { sig: 3 }),
+};
+
+export const dimensionOf = (format: Format): Dimension => FORMATS[format].dimension;
+
+/** Every unit that may be typed for a format, in lower case, with its SI value. */
+export const unitsOf = (format: Format): Readonly<Record<string, number>> => DIMENSIONS[dimensionOf(format)].units;
+
+export const unitOf = (format: Format, system: UnitSystem): string => FORMATS[format][system];
 
 /** SI value of one printed unit. */
-export function factorOf(kind: QuantityKind, system: UnitSystem): number {
-  const row = UNIT_TABLE[kind];
-  return row.units[row[system].toLowerCase()] ?? 1;
-}
+export const factorOf = (format: Format, system: UnitSystem): number =>
+  unitsOf(format)[unitOf(format, system).toLowerCase()] ?? 1;

@@ -129,14 +129,12 @@ function cableParts(
       },
     ];
   });
-  const beside = cores
-    .slice(1)
-    .map((core, i): Part => ({
-      kind: 'capacitor',
-      id: `${cable.id} between ${cores[i]!.colour} and ${core.colour}`,
-      a: cores[i]!.pin,
-      b: core.pin,
-      c: wiring.capacitance * cable.length,
-    }));
+  const beside = cores.slice(1).map((core, i): Part => ({
+    kind: 'capacitor',
+    id: `${cable.id} between ${cores[i]!.colour} and ${core.colour}`,
+    a: cores[i]!.pin,
+    b: core.pin,
+    c: wiring.capacitance * cable.length,
+  }));
   return [...runs, ...beside];
 }

@@ -2,11 +2,11 @@
 import InputAdornment from '@mui/material/InputAdornment';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { fieldText, parseQuantity, quantity, unitOf, type QuantityKind, type UnitSystem } from '@/core/units';
+import { fieldText, parseQuantity, quantity, unitOf, type Format, type UnitSystem } from '@/core/units';
 
 interface Props {
   label: string;
-  kind: QuantityKind;
+  kind: Format;
   system: UnitSystem;
   /** SI; null shows an empty field */
   value: number | null;
@@ -20,7 +20,7 @@ interface Props {
 }
 
 /** Feet and inches, and spans, carry their units in the text. */
-const suffix = (kind: QuantityKind, system: UnitSystem) =>
+const suffix = (kind: Format, system: UnitSystem) =>
   (system === 'us' && kind === 'height') || kind === 'span' ? '' : unitOf(kind, system);
 
 /**

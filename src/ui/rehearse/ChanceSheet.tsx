@@ -6,7 +6,7 @@ import LinearProgress from '@mui/material/LinearProgress';
 import { useState } from 'react';
 import { chancesSchema, usualChances, type Chance, type Chances } from '@/core/rehearsal';
 import type { Station } from '@/core/station';
-import { quantity, say, sayPhrase, type Phrase, type QuantityKind } from '@/core/units';
+import { quantity, say, sayPhrase, type Phrase, type Format } from '@/core/units';
 import { useStationSystem } from '../editor/StationProvider';
 import { QuantityInput } from '../parts/QuantityInput';
 import { Reading } from '../parts/Reading';
@@ -16,7 +16,7 @@ type Answer = { ok: true; chance: Chance } | { ok: false; problems: readonly (Ph
 
 interface Field {
   readonly label: string;
-  readonly kind: QuantityKind;
+  readonly kind: Format;
   get(c: Chances): number;
   set(c: Chances, value: number): Chances;
 }

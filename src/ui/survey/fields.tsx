@@ -3,7 +3,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { getAt, setAt } from '@/core/editing';
-import type { QuantityKind } from '@/core/units';
+import type { Format } from '@/core/units';
 import { useEditor, useProblem, useStationSystem } from '../editor/StationProvider';
 import { QuantityInput } from '../parts/QuantityInput';
 
@@ -16,7 +16,7 @@ export function QuantityField({
 }: {
   path: string;
   label: string;
-  kind: QuantityKind;
+  kind: Format;
   hint?: string;
 }) {
   const value = useEditor((s) => getAt(s.document, path));

@@ -255,12 +255,10 @@ export function leastClearance(station: Station, vessel: Vessel = vesselOf(stati
   const pit = pitOf(station, vessel);
   const { arms, bodies } = pit;
   const pairs = arms.flatMap((a, i): Pair[] => [
-    ...arms
-      .slice(i + 1)
-      .map((b) => ({
-        atLeast: apart(a.clip, b.clip) - a.reach - b.reach,
-        find: () => betweenFloats(a, b, pit.highest, pit.care),
-      })),
+    ...arms.slice(i + 1).map((b) => ({
+      atLeast: apart(a.clip, b.clip) - a.reach - b.reach,
+      find: () => betweenFloats(a, b, pit.highest, pit.care),
+    })),
     ...bodies
       .filter((b) => !ownBody(pit, a, b))
       .map((b) => ({ atLeast: b.distance(a.clip) - a.reach, find: () => fromBody(a, b, pit) })),

@@ -1,0 +1,251 @@
+import { GALLON, INCH, type Format, type Profile } from '../units';
+
+/*
+ * Every figure that a rule or a formula takes as given, and every choice between two schools: what it is called on the screen, what it
+ * must be, what it begins as. The schema, the starting stations, the upgrade of older documents and the fields on the screen are all made
+ * from this table; a line more is a setting more. Nothing here needs a validator.
+ */
+
+interface Shown {
+  readonly label: string;
+  readonly hint?: string;
+  /** What it is, for other programs that read the document. */
+  readonly about?: string;
+  /** Version of the document that brought it, from 5 on: older documents are given what it begins as. */
+  readonly since?: number;
+}
+
+export interface FigureSetting extends Shown {
+  readonly format: Format;
+  /** SI. */
+  readonly start: Readonly<Record<Profile, number>>;
+  /** Its ends, and what to say beyond them; `over` is an end that it may not touch. */
+  readonly least: { readonly at: number; readonly touch: boolean; readonly says: string };
+  readonly most: { readonly at: number; readonly says: string };
+}
+
+export interface ChoiceSetting<V extends string = string> extends Shown {
+  readonly choices: readonly (readonly [value: V, words: string])[];
+  readonly start: Readonly<Record<Profile, V>>;
+}
+
+export type Setting = FigureSetting | ChoiceSetting;
+
+const BEYOND = 'is beyond anything this tool is for';
+const both = <V>(start: V | readonly [metric: V, us: V]): Record<Profile, V> => {
+  const [metric, us] = Array.isArray(start) ? (start as [V, V]) : [start as V, start as V];
+  return { 'metric-230': metric, 'us-120': us };
+};
+
+type Start = number | readonly [metric: number, us: number];
+
+const figure = (
+  label: string,
+  format: Format,
+  start: Start,
+  least: FigureSetting['least'],
+  most: FigureSetting['most'],
+  more: Omit<Shown, 'label'> = {},
+): FigureSetting => ({ label, format, start: both(start), least, most, ...more });
+
+/** More than zero. @param what how messages name it, as `the least gap` */
+const positive = (
+  label: string,
+  format: Format,
+  start: Start,
+  what: string,
+  most: number,
+  more?: Omit<Shown, 'label'>,
+) =>
+  figure(
+    label,
+    format,
+    start,
+    { at: 0, touch: false, says: `${what} must be more than zero` },
+    { at: most, says: `${what} ${BEYOND}` },
+    more,
+  );
+
+const atLeastZero = (
+  label: string,
+  format: Format,
+  start: Start,
+  what: string,
+  most: number,
+  more?: Omit<Shown, 'label'>,
+) =>
+  figure(
+    label,
+    format,
+    start,
+    { at: 0, touch: true, says: `${what} cannot be negative` },
+    { at: most, says: `${what} ${BEYOND}` },
+    more,
+  );
+
+const between = (
+  label: string,
+  format: Format,
+  start: Start,
+  [least, tooLittle]: readonly [number, string],
+  [most, tooMuch]: readonly [number, string],
+  more?: Omit<Shown, 'label'>,
+) => figure(label, format, start, { at: least, touch: true, says: tooLittle }, { at: most, says: tooMuch }, more);
+
+const choice = <const V extends string>(
+  label: string,
+  choices: readonly (readonly [V, string])[],
+  start: V,
+  more: Omit<Shown, 'label'> = {},
+): ChoiceSetting<V> => ({ label, choices, start: both<V>(start), ...more });
+
+/** All of them, in the order in which the document has them. */
+export const SETTINGS = {
+  friction: choice(
+    'friction by',
+    [
+      ['darcy-weisbach', 'Darcy–Weisbach'],
+      ['hazen-williams', 'Hazen–Williams'],
+    ],
+    'darcy-weisbach',
+    { hint: 'by roughness, or by C', about: 'which school of pipe friction' },
+  ),
+  submergence: choice(
+    'at stop the water covers',
+    [
+      ['motor', 'the motor'],
+      ['volute', 'the volute'],
+    ],
+    'motor',
+    { hint: 'motor: cooling; volute: no air', about: 'which school: the water covers the motor, or the volute' },
+  ),
+  inlet: choice(
+    'the alarm acts',
+    [
+      ['free', 'below the inlet'],
+      ['storage', 'with the pipe as storage'],
+    ],
+    'free',
+    { about: 'which school: the alarm acts below the inlet, or the inlet pipe is used as storage' },
+  ),
+  surcharge: atLeastZero('surcharge as storage', 'height', [0.15, 6 * INCH], 'the surcharge', 5, {
+    about: 'how far above the inlet invert the alarm may act when the pipe is storage, m',
+  }),
+  minimumGap: positive('least gap of trips', 'height', [0.075, 3 * INCH], 'the least gap', 2, {
+    about: 'least distance between neighbouring trips, m',
+  }),
+  minimumTether: positive('least tether', 'height', [0.075, 3 * INCH], 'the least tether', 2, { about: 'm' }),
+  swingClearance: positive('room to keep', 'height', [0.05, 2 * INCH], 'the clearance', 2, {
+    hint: "round a float's swing",
+    about: 'room that a float should keep from all else over its swing, m',
+  }),
+  sideSwingDeg: between('swings aside by', 'angle', 20, [0, 'cannot be negative'], [90, 'must be 90° or less'], {
+    hint: 'in moving water',
+    about: 'how far to each side moving water swings a float',
+  }),
+  keepUpFactor: between(
+    'pump over peak',
+    'factor',
+    1.1,
+    [1, 'the keep-up factor must be 1 or more'],
+    [10, 'the keep-up factor is beyond reason'],
+  ),
+  drainbackMargin: atLeastZero('drainback margin', 'share', 0.5, 'the drainback margin', 10, {
+    about: 'extra drawdown over the drainback, as a share of it',
+  }),
+  doseMultiple: atLeastZero('dose over laterals', 'factor', 5, 'the dose multiple', 100, {
+    hint: 'times what they hold',
+    about: 'a dose is at least so many times the laterals it must fill',
+  }),
+  lateralSpread: positive('first over last', 'share', 0.1, 'the spread', 1, {
+    hint: 'let pass',
+    about: 'most that orifices of the laterals may differ in flow',
+  }),
+  reserveTime: positive('response time', 'duration', 300, 'the response time', 30 * 86400, {
+    hint: 'alarm to overflow',
+    about: 'time promised between the alarm and the overflow, s',
+  }),
+  reserveInflow: choice(
+    'promised at',
+    [
+      ['low', 'low inflow'],
+      ['design', 'design inflow'],
+      ['peak', 'peak inflow'],
+    ],
+    'design',
+    { about: 'the inflow at which that time is promised' },
+  ),
+  weepCoefficient: figure(
+    'weep-hole Cd',
+    'factor',
+    0.6,
+    { at: 0, touch: false, says: 'the weep-hole coefficient must be more than zero' },
+    { at: 1, says: 'the weep-hole coefficient cannot pass 1' },
+  ),
+  waterTemperature: between(
+    'water',
+    'temperature',
+    10,
+    [0, 'water below 0 °C is ice'],
+    [60, 'water above 60 °C is beyond these formulas'],
+  ),
+  airPressure: between(
+    'air of the place',
+    'pressure',
+    101325,
+    [50000, `the air pressure ${BEYOND}`],
+    [110000, `the air pressure ${BEYOND}`],
+    { about: 'Pa; bells work against it' },
+  ),
+  trappedPressure: between(
+    'blocked breather holds',
+    'pressure',
+    500,
+    [-20000, 'the trapped pressure is beyond reason'],
+    [20000, 'the trapped pressure is beyond reason'],
+    { about: 'Pa that a blocked breather may hold behind the switch of a bell' },
+  ),
+  frostAir: between('lasting frost', 'temperature', -5, [-60, `the frost ${BEYOND}`], [40, `the frost ${BEYOND}`], {
+    about: 'coldest air that lasts there, °C',
+  }),
+  velocityMin: positive('least velocity', 'velocity', 0.6, 'the least velocity', 10, { about: 'm/s' }),
+  velocityMax: positive('greatest velocity', 'velocity', 2.4, 'the greatest velocity', 20, { about: 'm/s' }),
+  tubeBore: positive('least tube bore', 'bore', [0.006, 0.25 * INCH], 'the least tube bore', 0.1, {
+    about: 'least bore of a condensate line that does not clog, m',
+  }),
+  hoseFlow: positive('test hose', 'flow', [0.3e-3, (5 * GALLON) / 60], 'the hose flow', 0.1, {
+    about: 'flow of the test hose, m³/s',
+  }),
+  cordSlack: atLeastZero('slack to leave', 'distance', [0.3, 12 * INCH], 'the slack', 5, {
+    hint: 'for the next cut',
+    about: 'cord left over for the next cut, m',
+  }),
+  tightShare: between('tight below', 'share', 0.1, [0, 'cannot be negative'], [1, 'cannot pass 100 %'], {
+    hint: 'of the need',
+    about: 'slack below this share of the need is called tight',
+  }),
+} as const satisfies Readonly<Record<string, Setting>>;
+
+export type SettingName = keyof typeof SETTINGS;
+
+/** What a document holds of them. */
+export type Settings = {
+  [K in SettingName]: (typeof SETTINGS)[K] extends ChoiceSetting<infer V> ? V : number;
+};
+
+const valuesOf = (of: (setting: Setting, name: string) => boolean, profile: Profile): Record<string, unknown> =>
+  Object.fromEntries(
+    Object.entries<Setting>(SETTINGS)
+      .filter(([name, setting]) => of(setting, name))
+      .map(([name, setting]) => [name, setting.start[profile]]),
+  );
+
+/** What every setting begins as. */
+export const startingSettings = (profile: Profile): Settings => valuesOf(() => true, profile) as Settings;
+
+/** What a document is given of the settings that a version of it brought. */
+export const settingsSince = (version: number, profile: Profile): Record<string, unknown> =>
+  valuesOf((setting) => setting.since === version, profile);
+
+/** The newest version of the document that a setting brought; 0 where none says. */
+export const newestSetting = (): number => Math.max(0, ...Object.values<Setting>(SETTINGS).map((s) => s.since ?? 0));
