@@ -1,4 +1,4 @@
-import { testPlan, type Found, type ProofEntry, type Step } from '@/core/proving';
+import { readFound, readPlan, storePlan, testPlan, type ProofEntry, type Step } from '@/core/proving';
 import type { Db } from './db';
 import { findStation } from './stations';
 
@@ -9,15 +9,17 @@ export interface ProofRun {
   readonly revision: number;
   readonly startedAt: string;
   readonly tester: string;
-  /** The plan as it stood when the run began. */
+  /** The plan as it stood when the run began; none where this version cannot read it. */
   readonly plan: readonly Step[];
+  /** Why the plan that was kept cannot be read; null when it can. */
+  readonly unreadable: string | null;
   /** In the order they were entered; a later one about a step stands over an earlier one, and both are kept. */
   readonly entries: readonly ProofEntry[];
 }
 
 export type NewEntry = Pick<ProofEntry, 'stepId' | 'verdict' | 'found' | 'note'>;
 
-type RunRow = Omit<ProofRun, 'plan' | 'entries'> & { plan: string };
+type RunRow = Omit<ProofRun, 'plan' | 'unreadable' | 'entries'> & { plan: string };
 type EntryRow = Omit<ProofEntry, 'found'> & { found: string };
 
 const RUN = 'SELECT id, station_id AS stationId, revision, started_at AS startedAt, tester, plan FROM proof_runs';
@@ -28,14 +30,18 @@ function entriesOf(db: Db, runId: number): ProofEntry[] {
       'SELECT id, step_id AS stepId, entered_at AS enteredAt, verdict, found, note FROM proof_entries WHERE run_id = ? ORDER BY id',
     )
     .all(runId)
-    .map((row) => ({ ...row, found: JSON.parse(row.found) as Found }));
+    .map((row) => ({ ...row, found: readFound(row.found) }));
 }
 
-const toRun = (db: Db, row: RunRow): ProofRun => ({
-  ...row,
-  plan: JSON.parse(row.plan) as Step[],
-  entries: entriesOf(db, row.id),
-});
+function toRun(db: Db, row: RunRow): ProofRun {
+  const plan = readPlan(row.plan);
+  return {
+    ...row,
+    plan: plan.ok ? plan.steps : [],
+    unreadable: plan.ok ? null : plan.reason,
+    entries: entriesOf(db, row.id),
+  };
+}
 
 /** Begins a run on the newest revision of a station, its plan and expectations kept with it. Null when there is no such station. */
 export function startRun(db: Db, stationId: number, tester: string, at: string): ProofRun | null {
@@ -44,8 +50,17 @@ export function startRun(db: Db, stationId: number, tester: string, at: string):
   const plan = testPlan(saved.station);
   const { lastInsertRowid } = db
     .prepare('INSERT INTO proof_runs (station_id, revision, started_at, tester, plan) VALUES (?, ?, ?, ?, ?)')
-    .run(stationId, saved.revision, at, tester, JSON.stringify(plan));
-  return { id: Number(lastInsertRowid), stationId, revision: saved.revision, startedAt: at, tester, plan, entries: [] };
+    .run(stationId, saved.revision, at, tester, storePlan(plan));
+  return {
+    id: Number(lastInsertRowid),
+    stationId,
+    revision: saved.revision,
+    startedAt: at,
+    tester,
+    plan,
+    unreadable: null,
+    entries: [],
+  };
 }
 
 export function findRun(db: Db, id: number): ProofRun | null {
@@ -67,6 +82,12 @@ export type AddResult = { ok: true; entry: ProofEntry } | { ok: false; reason: '
 export function addEntry(db: Db, runId: number, entry: NewEntry, at: string): AddResult {
   const run = findRun(db, runId);
   if (!run) return { ok: false, reason: 'no-run', says: `there is no test run ${runId}` };
+  if (run.unreadable !== null)
+    return {
+      ok: false,
+      reason: 'no-step',
+      says: `the plan of this run cannot be read by this version: ${run.unreadable}`,
+    };
   const step = run.plan.find((s) => s.id === entry.stepId);
   if (!step) return { ok: false, reason: 'no-step', says: `the plan of this run has no step “${entry.stepId}”` };
   const stray = Object.keys(entry.found).find((id) => !step.expects.some((e) => e.id === id));

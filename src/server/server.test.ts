@@ -179,6 +179,21 @@ describe('test runs', () => {
     }
   });
 
+  it('a run whose plan this version cannot read is told, takes nothing, and hides no other', () => {
+    const { id } = createStation(db, station(), AT);
+    const sound = startRun(db, id, 'R. T.', AT)!;
+    db.prepare(
+      "INSERT INTO proof_runs (station_id, revision, started_at, tester, plan) VALUES (?, 1, ?, 'X', '{\"version\": 99}')",
+    ).run(id, AT);
+    const [newer, older] = listRuns(db, id);
+    expect(newer).toMatchObject({ plan: [], unreadable: expect.stringMatching(/version/) });
+    expect(older).toMatchObject({ id: sound.id, unreadable: null, plan: sound.plan });
+    expect(addEntry(db, newer!.id, { stepId: 'isolate', verdict: 'pass', found: {}, note: '' }, AT)).toMatchObject({
+      ok: false,
+      says: expect.stringMatching(/cannot be read by this version/),
+    });
+  });
+
   it('take no finding that the plan does not ask for', () => {
     const { id } = createStation(db, station(), AT);
     const run = startRun(db, id, 'R. T.', AT)!;

@@ -1,5 +1,5 @@
 import type { Station } from '../station';
-import { phrase, type Phrase, type Quantity } from '../units';
+import { phrase, type Format, type Phrase, type Quantity } from '../units';
 import type { Expectation } from './step';
 
 /** How far a reading may lie from what the model expects and still pass. Shares of the value, or metres. Each is shown with the reading it judges. */
@@ -35,7 +35,7 @@ export function around(
     id,
     label,
     says: band,
-    reading: { expected, kind: expected.format, least: expected.value - by, most: expected.value + by },
+    reading: { expected, format: expected.format, least: expected.value - by, most: expected.value + by },
   };
 }
 
@@ -44,15 +44,15 @@ export const atMost = (id: string, label: string, limit: Quantity): Expectation 
   id,
   label,
   says: phrase`${limit} or less`,
-  reading: { expected: limit, kind: limit.format, least: null, most: limit.value },
+  reading: { expected: limit, format: limit.format, least: null, most: limit.value },
 });
 
 /** A reading that is recorded though the model cannot tell what it should be. */
-export const unknown = (id: string, label: string, kind: Quantity['format'], why: Phrase): Expectation => ({
+export const unknown = (id: string, label: string, format: Format, why: Phrase): Expectation => ({
   id,
   label,
   says: why,
-  reading: { expected: null, kind, least: null, most: null },
+  reading: { expected: null, format, least: null, most: null },
 });
 
 /** True where the float stands in the pump's own cord: then plugs are pulled where elsewhere a selector is turned. */

@@ -63,7 +63,7 @@ describe('the plan', () => {
     const s = box();
     s.discharge.outlet = 50;
     const run = stepOf(testPlan(s), 'pump-down').expects.find((e) => e.id === 'run')!;
-    expect(run.reading).toMatchObject({ expected: null, kind: 'time' });
+    expect(run.reading).toMatchObject({ expected: null, format: 'time' });
     expect(sayPhrase(run.says, 'metric')).toMatch(/cannot lift/);
     expect(judgeFinding(run, 40)).toBe('cannot be judged');
   });

@@ -15,7 +15,7 @@ export interface Expectation {
 export interface Reading {
   /** The expected value; null when the model cannot tell it, and the reading is only recorded. */
   readonly expected: Quantity | null;
-  readonly kind: Quantity['format'];
+  readonly format: Quantity['format'];
   /** The least and the greatest value that pass, SI; an open end is null. */
   readonly least: number | null;
   readonly most: number | null;

@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import type { Problem, Station } from '@/core/station';
+import { checkStation, type Problem, type Station } from '@/core/station';
+import { ask } from '../parts/ask';
 import type { SavedState } from './editorStore';
 
 export type SaveOutcome =
@@ -8,34 +9,29 @@ export type SaveOutcome =
   | { state: 'refused'; problems: readonly Problem[] }
   | { state: 'unreachable' };
 
-const savedSchema = z.object({
-  id: z.number(),
-  revision: z.number(),
-  savedAt: z.string(),
-  station: z.custom<Station>(),
-});
-const answerSchema = z.object({
-  saved: savedSchema.optional(),
-  theirs: savedSchema.optional(),
-  problems: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
-});
+/** A station as the server keeps it: its document is checked here as anywhere. */
+const savedSchema = z
+  .object({ id: z.number(), revision: z.number(), savedAt: z.string(), station: z.unknown() })
+  .transform((saved, context): SavedState & { id: number } => {
+    const checked = checkStation(saved.station);
+    if (checked.ok) return { ...saved, station: checked.station };
+    context.addIssue({ code: 'custom', message: 'a station that this page cannot read' });
+    return z.NEVER;
+  });
+
+const answerSchema = z.object({ saved: savedSchema });
+const staleSchema = z.object({ theirs: savedSchema });
 
 /** Sends a document made from revision `base` to be saved. Never throws: a server that cannot be reached is an outcome. */
 export async function saveDocument(id: number, base: number, document: Station): Promise<SaveOutcome> {
-  try {
-    const response = await fetch(`/api/stations/${id}`, {
-      method: 'PUT',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ base, document }),
-    });
-    const answer = answerSchema.parse(await response.json());
-    if (answer.saved) return { state: 'saved', saved: answer.saved };
-    if (answer.theirs) return { state: 'stale', theirs: answer.theirs };
-    return {
-      state: 'refused',
-      problems: answer.problems ?? [{ path: 'server', message: `answered ${response.status}` }],
-    };
-  } catch {
-    return { state: 'unreachable' };
-  }
+  const answer = await ask(`/api/stations/${id}`, answerSchema, {
+    method: 'PUT',
+    body: JSON.stringify({ base, document }),
+  });
+  if (answer === null) return { state: 'unreachable' };
+  if (answer.ok) return { state: 'saved', saved: answer.value.saved };
+  const stale = staleSchema.safeParse(answer.rest);
+  return stale.success
+    ? { state: 'stale', theirs: stale.data.theirs }
+    : { state: 'refused', problems: answer.problems };
 }

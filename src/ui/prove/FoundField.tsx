@@ -32,9 +32,9 @@ export function FoundField({ expectation, system, text, seen, onText, onSeen }: 
       </ToggleButtonGroup>
     );
   }
-  const parsed = text.trim() === '' ? null : parseQuantity(reading.kind, text, system);
+  const parsed = text.trim() === '' ? null : parseQuantity(reading.format, text, system);
   const differs = parsed?.ok && judgeFinding(expectation, parsed.value) === 'differs';
-  const unit = system === 'us' && reading.kind === 'height' ? '' : unitOf(reading.kind, system);
+  const unit = system === 'us' && reading.format === 'height' ? '' : unitOf(reading.format, system);
   return (
     <TextField
       label={`found: ${label}`}

@@ -24,6 +24,8 @@ export interface RunSummary {
   readonly done: number;
   readonly failed: number;
   readonly steps: number;
+  /** Why its plan cannot be read by this version; null when it can. */
+  readonly unreadable: string | null;
 }
 
 function Runs({ runs, id }: { runs: readonly RunSummary[]; id: number }) {
@@ -35,7 +37,10 @@ function Runs({ runs, id }: { runs: readonly RunSummary[]; id: number }) {
           <Link href={`/stations/${id}/prove/${r.id}`}>
             {clock(r.startedAt)}, {r.tester}
           </Link>{' '}
-          – revision {r.revision}, {r.done} of {r.steps} steps{r.failed > 0 ? `, ${r.failed} failed` : ''}
+          – revision {r.revision},{' '}
+          {r.unreadable !== null
+            ? `its plan cannot be read by this version (${r.unreadable}); what was entered is kept`
+            : `${r.done} of ${r.steps} steps${r.failed > 0 ? `, ${r.failed} failed` : ''}`}
         </Typography>
       ))}
     </Box>

@@ -40,7 +40,7 @@ function Earlier({ step, entries, system }: { step: Step; entries: readonly Proo
             .filter((x) => e.found[x.id] !== undefined)
             .map((x) => {
               const value = e.found[x.id]!;
-              return ` · ${x.label}: ${typeof value === 'boolean' ? (value ? 'as it should' : 'not so') : say(quantity(x.reading?.kind ?? 'count', value), system)}`;
+              return ` · ${x.label}: ${typeof value === 'boolean' ? (value ? 'as it should' : 'not so') : say(quantity(x.reading?.format ?? 'count', value), system)}`;
             })
             .join('')}
           {e.note && ` · “${e.note}”`}

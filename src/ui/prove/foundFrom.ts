@@ -9,7 +9,7 @@ export function foundFrom(step: Step, draft: StepDraft, system: UnitSystem): Fou
     if (reading) {
       const text = draft.readings[id]?.trim() ?? '';
       if (text === '') continue;
-      const parsed = parseQuantity(reading.kind, text, system);
+      const parsed = parseQuantity(reading.format, text, system);
       if (!parsed.ok) return null;
       found[id] = parsed.value;
     } else if (draft.seen[id] !== undefined) {

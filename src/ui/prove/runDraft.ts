@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import * as z from 'zod';
 
 /** What is typed for one step and not yet entered. */
 export interface StepDraft {
@@ -11,12 +12,22 @@ export const EMPTY: StepDraft = { readings: {}, seen: {}, note: '' };
 
 type Drafts = Readonly<Record<string, StepDraft>>;
 
+const draftsSchema = z.record(
+  z.string(),
+  z.object({
+    readings: z.record(z.string(), z.string()),
+    seen: z.record(z.string(), z.boolean()),
+    note: z.string(),
+  }),
+);
+
 const key = (runId: number) => `pitbell.run.${runId}`;
 
-function read(runId: number): Drafts {
+/** What was kept of a run; what cannot be read is none. */
+export function readDrafts(runId: number): Drafts {
   if (typeof localStorage === 'undefined') return {};
   try {
-    return JSON.parse(localStorage.getItem(key(runId)) ?? '{}') as Drafts;
+    return draftsSchema.parse(JSON.parse(localStorage.getItem(key(runId)) ?? '{}'));
   } catch {
     return {};
   }
@@ -24,7 +35,7 @@ function read(runId: number): Drafts {
 
 /** Findings typed but not yet entered, kept in the browser through a closed tab or a lost signal. */
 export function useRunDraft(runId: number) {
-  const [drafts, setDrafts] = useState<Drafts>(() => read(runId));
+  const [drafts, setDrafts] = useState<Drafts>(() => readDrafts(runId));
   const put = (next: Drafts) => {
     setDrafts(next);
     localStorage.setItem(key(runId), JSON.stringify(next));

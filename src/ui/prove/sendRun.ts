@@ -1,42 +1,38 @@
 import * as z from 'zod';
 import type { ProofEntry } from '@/core/proving';
+import { ask, type Answer } from '../parts/ask';
 
-const problemsSchema = z.array(z.object({ path: z.string(), message: z.string() })).optional();
-const entrySchema = z.object({
-  id: z.number(),
-  stepId: z.string(),
-  enteredAt: z.string(),
-  verdict: z.enum(['pass', 'fail']),
-  found: z.record(z.string(), z.union([z.number(), z.boolean()])),
-  note: z.string(),
+const startedSchema = z.object({ run: z.object({ id: z.number() }) });
+const enteredSchema = z.object({
+  entry: z.object({
+    id: z.number(),
+    stepId: z.string(),
+    enteredAt: z.string(),
+    verdict: z.enum(['pass', 'fail']),
+    found: z.record(z.string(), z.union([z.number(), z.boolean()])),
+    note: z.string(),
+  }),
 });
 
-async function post(url: string, body: unknown): Promise<unknown> {
-  const response = await fetch(url, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(body),
-  });
-  return response.json();
-}
-
-const refusal = (problems: z.infer<typeof problemsSchema>) =>
-  problems?.map((p) => p.message).join('; ') ?? 'the server gave an answer that cannot be read';
-const UNREACHABLE = 'the server does not answer; what you typed is kept in this browser';
+/** Why something was not taken, in words. */
+const refusal = (answer: Exclude<Answer<unknown>, { ok: true }>): { ok: false; reason: string } => ({
+  ok: false,
+  reason:
+    answer === null
+      ? 'the server does not answer; what you typed is kept in this browser'
+      : answer.problems.map((p) => p.message).join('; '),
+});
 
 /** Begins a run. Never throws. */
 export async function startRun(
   stationId: number,
   tester: string,
 ): Promise<{ ok: true; id: number } | { ok: false; reason: string }> {
-  try {
-    const answer = z
-      .object({ run: z.object({ id: z.number() }).optional(), problems: problemsSchema })
-      .parse(await post(`/api/stations/${stationId}/runs`, { tester }));
-    return answer.run ? { ok: true, id: answer.run.id } : { ok: false, reason: refusal(answer.problems) };
-  } catch {
-    return { ok: false, reason: UNREACHABLE };
-  }
+  const answer = await ask(`/api/stations/${stationId}/runs`, startedSchema, {
+    method: 'POST',
+    body: JSON.stringify({ tester }),
+  });
+  return answer?.ok ? { ok: true, id: answer.value.run.id } : refusal(answer);
 }
 
 /** Adds a finding. Never throws. */
@@ -44,12 +40,9 @@ export async function sendEntry(
   runId: number,
   entry: Omit<ProofEntry, 'id' | 'enteredAt'>,
 ): Promise<{ ok: true; entry: ProofEntry } | { ok: false; reason: string }> {
-  try {
-    const answer = z
-      .object({ entry: entrySchema.optional(), problems: problemsSchema })
-      .parse(await post(`/api/runs/${runId}/entries`, entry));
-    return answer.entry ? { ok: true, entry: answer.entry } : { ok: false, reason: refusal(answer.problems) };
-  } catch {
-    return { ok: false, reason: UNREACHABLE };
-  }
+  const answer = await ask(`/api/runs/${runId}/entries`, enteredSchema, {
+    method: 'POST',
+    body: JSON.stringify(entry),
+  });
+  return answer?.ok ? { ok: true, entry: answer.value.entry } : refusal(answer);
 }

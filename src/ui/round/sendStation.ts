@@ -1,12 +1,10 @@
 import * as z from 'zod';
 import type { Problem } from '@/core/station';
+import { ask } from '../parts/ask';
 
 const LARGEST_FILE = 2 * 1024 * 1024;
 
-const answerSchema = z.object({
-  saved: z.object({ id: z.number() }).optional(),
-  problems: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
-});
+const answerSchema = z.object({ saved: z.object({ id: z.number() }) });
 
 type Sent = { ok: true; id: number } | { ok: false; problems: readonly Problem[] };
 
@@ -16,16 +14,7 @@ const failed = (path: string, message: string): Sent => ({ ok: false, problems: 
 export async function sendStation(body: string | File): Promise<Sent> {
   if (body instanceof File && body.size > LARGEST_FILE)
     return failed(body.name, `is ${(body.size / 1024 / 1024).toFixed(0)} MB; a station file is a few kB`);
-  try {
-    const response = await fetch('/api/stations', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body,
-    });
-    const answer = answerSchema.parse(await response.json());
-    if (answer.saved) return { ok: true, id: answer.saved.id };
-    return { ok: false, problems: answer.problems ?? [{ path: 'server', message: `answered ${response.status}` }] };
-  } catch {
-    return failed('server', 'does not answer; nothing was changed');
-  }
+  const answer = await ask('/api/stations', answerSchema, { method: 'POST', body });
+  if (answer === null) return failed('server', 'does not answer; nothing was changed');
+  return answer.ok ? { ok: true, id: answer.value.saved.id } : { ok: false, problems: answer.problems };
 }

@@ -10,6 +10,6 @@ export default async function RunPage({ params }: { params: Promise<{ id: string
   const station = stationAt(id);
   const runId = idFrom(runText);
   const run = runId === null ? null : findRun(database(), runId);
-  if (run?.stationId !== station.id) notFound();
+  if (run?.stationId !== station.id || run.unreadable !== null) notFound();
   return <RunView key={run.id} run={run} />;
 }

@@ -1,0 +1,79 @@
+import * as z from 'zod';
+import type { Result } from '../result';
+import { FORMATS, type Format } from '../units';
+import type { Found } from './judgeFound';
+import type { Step } from './step';
+
+/*
+ * A plan as it is kept with its run, with a version of its own: what was asked of a person is never rewritten, and is still read when the
+ * program has moved on.
+ */
+
+const PLAN_VERSION = 2;
+
+const format = z.enum(Object.keys(FORMATS) as [Format, ...Format[]]);
+// A figure that has no end, as a run that never stops, is kept as null.
+const figure = z
+  .number()
+  .nullable()
+  .transform((v) => v ?? Infinity);
+const quantity = z.object({ format, value: figure });
+const phrase = z.array(z.union([z.string(), quantity]));
+const reading = z.object({
+  expected: quantity.nullable(),
+  format,
+  least: z.number().nullable(),
+  most: z.number().nullable(),
+});
+
+const stepSchema = z.object({
+  id: z.string(),
+  phase: z.enum(['make safe', 'bench', 'dry', 'wet', 'alarm', 'leave']),
+  title: z.string(),
+  actions: z.array(phrase),
+  cautions: z.array(z.string()),
+  expects: z.array(z.object({ id: z.string(), label: z.string(), says: phrase, reading: reading.nullable() })),
+  about: z.array(z.string()).transform((parts) => parts as unknown as Step['about']),
+});
+
+const planSchema = z.object({ version: z.literal(PLAN_VERSION), steps: z.array(stepSchema) });
+
+/** In version 1, a bare list of steps, what is now a format was called a kind. */
+function fromVersion1(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(fromVersion1);
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(Object.entries(value).map(([k, v]) => [k === 'kind' ? 'format' : k, fromVersion1(v)]));
+}
+
+/** A plan as text to be kept. */
+export const storePlan = (steps: readonly Step[]): string => JSON.stringify({ version: PLAN_VERSION, steps });
+
+const said = (error: z.ZodError): string =>
+  error.issues
+    .slice(0, 3)
+    .map((i) => `${i.path.map(String).join('.') || 'plan'}: ${i.message}`)
+    .join('; ');
+
+/** A plan that was kept, of this version or an older one; or why it cannot be read. */
+export function readPlan(text: string): Result<{ steps: readonly Step[] }, { reason: string }> {
+  let kept: unknown;
+  try {
+    kept = JSON.parse(text);
+  } catch {
+    return { ok: false, reason: 'the plan is not text that can be read' };
+  }
+  const plan = Array.isArray(kept) ? { version: PLAN_VERSION, steps: fromVersion1(kept) } : kept;
+  const parsed = planSchema.safeParse(plan);
+  return parsed.success ? { ok: true, steps: parsed.data.steps } : { ok: false, reason: said(parsed.error) };
+}
+
+const foundSchema = z.record(z.string(), z.union([z.number(), z.boolean()]));
+
+/** Findings that were kept; those that cannot be read are none. */
+export function readFound(text: string): Found {
+  try {
+    return foundSchema.parse(JSON.parse(text));
+  } catch {
+    return {};
+  }
+}

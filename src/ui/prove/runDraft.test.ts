@@ -1,0 +1,22 @@
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { readDrafts } from './runDraft';
+
+const keeping = (text: string | null) => vi.stubGlobal('localStorage', { getItem: () => text });
+afterEach(() => vi.unstubAllGlobals());
+
+describe('findings typed and not yet entered', () => {
+  const drafts = { isolate: { readings: { dead: '0.1' }, seen: { lid: true }, note: 'damp' } };
+  it('come back as they were kept', () => {
+    keeping(JSON.stringify(drafts));
+    expect(readDrafts(7)).toEqual(drafts);
+  });
+  it.each([
+    ['nothing kept', null],
+    ['half a text', '{"isolate": {'],
+    ['something else', '{"isolate": {"readings": [1]}}'],
+    ['another’s', '"hello"'],
+  ])('%s is no draft', (_, text) => {
+    keeping(text);
+    expect(readDrafts(7)).toEqual({});
+  });
+});
