@@ -14,6 +14,11 @@ export default defineConfig([
       '@typescript-eslint/consistent-type-imports': 'error',
     },
   },
+  {
+    // A test file holds the cases of one subject, however many.
+    files: ['**/*.test.ts'],
+    rules: { 'max-lines': ['error', { max: 660, skipBlankLines: true }] },
+  },
   globalIgnores([
     '.next/**',
     'dist/**',

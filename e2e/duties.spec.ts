@@ -86,7 +86,7 @@ test('two pumps: together in the chart, alternating, a lag float in its place; t
   const id = await makeStation(request, 'Duplex sump');
   await page.goto(`/stations/${id}/survey`);
   await page.getByRole('group', { name: 'how many pumps' }).getByRole('button', { name: '2', exact: true }).click();
-  await expect(page.getByRole('checkbox', { name: 'they take turns' })).toBeChecked();
+  await expect(page.getByRole('checkbox', { name: 'the pumps take turns' })).toBeChecked();
   await expect(page.locator('.recharts-legend-item-text', { hasText: '2 pumps' })).toBeVisible();
   await page.getByRole('checkbox', { name: 'lag float fitted' }).check();
   await expect(page.getByText('2 pumps together').locator('..')).toContainText('L/s');

@@ -150,7 +150,7 @@ test('a rule is told what to ask where it is read: the other school, another fig
   const inlet = page.getByRole('button', { name: /alarm against the inlet/ });
   await expect(inlet).toContainText('broken');
   await inlet.click();
-  await choose(page, 'the bell rings', 'pipe is storage');
+  await choose(page, 'the alarm acts', 'with the pipe as storage');
   await expect(inlet).not.toContainText('broken');
   await expect(page.getByText(/The other school keeps the inlet free/)).toBeVisible();
   const swing = page.getByRole('button', { name: /floats swing free/ });

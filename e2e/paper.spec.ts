@@ -61,9 +61,8 @@ test('a rod float is set by its stops, in Survey and on the tape', async ({ page
 test('another supply profile brings its voltage, and the plan expects it', async ({ page, request }) => {
   const id = await makeStation(request, 'Profile sump');
   await page.goto(`/stations/${id}/survey`);
-  await page.getByRole('combobox', { name: 'profile' }).click();
-  await page.getByRole('option', { name: '120 V 60 Hz, in' }).click();
-  await expect(page.getByRole('textbox', { name: 'supply', exact: true })).toHaveValue('120');
+  await choose(page, 'profile', '120 V 60 Hz, in');
+  await expect(page.getByRole('textbox', { name: 'voltage', exact: true })).toHaveValue('120');
   await expect(page.getByRole('textbox', { name: 'depth', exact: true })).toHaveValue('47.2441"');
   await page.getByRole('link', { name: 'Prove' }).click();
   await expect(page.getByRole('article')).toContainText('120 V, within 10%');

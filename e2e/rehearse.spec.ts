@@ -14,8 +14,7 @@ const now = async (page: Page) => Number(await time(page).getAttribute('aria-val
 const events = (page: Page) => page.getByRole('list', { name: 'events' });
 const sheet = (page: Page, name: string) => page.getByRole('tab', { name, exact: true }).click();
 const pick = async (page: Page, fault: string) => {
-  await page.getByRole('combobox', { name: 'fault to put in' }).fill(fault);
-  await page.getByRole('option', { name: fault, exact: true }).click();
+  await choose(page, 'fault to put in', fault);
 };
 /** Drags on a lane of the axis between two shares of its width. */
 async function drag(page: Page, what: string, from: number, to: number): Promise<void> {
@@ -124,9 +123,8 @@ test('what comes in is chosen, or read from a table; a bad table is told by its 
   await give(page, 'inflow file', 'flow.csv', 'time (min),flow (L/s)\n0,0.2\n60,0.1\n60,0.3\n');
   await expect(page.getByRole('alert').filter({ hasText: 'The inflow was not changed' })).toContainText('row 3');
   await give(page, 'inflow file', 'flow.csv', 'time (min),flow (L/s)\n0,0.2\n600,0.1\n');
-  await expect(page.getByRole('combobox', { name: 'inflow', exact: true })).toHaveText(
-    'a table of 2 rows, each until the next',
-  );
+  const inflow = page.getByRole('combobox', { name: 'inflow', exact: true });
+  await expect(inflow.getByRole('option', { selected: true })).toHaveText('a table of 2 rows, each until the next');
   await sheet(page, 'figures');
   // 600 min at 0.2 L/s and 840 min at 0.1 L/s.
   await expect(
@@ -139,7 +137,7 @@ test('the scenario goes out and comes in; a bad one is refused and nothing is lo
   await pick(page, 'pump float: stuck down');
   await page.getByRole('button', { name: 'at the cursor' }).click();
   await expect(events(page)).toContainText('fault: pump float: stuck down');
-  const scenario = await taken(page, 'take out');
+  const scenario = await taken(page, 'export');
   expect(JSON.parse(scenario.text)).toMatchObject({ format: 'pit-bell/scenario', faults: [{ id: 'pump-stuck-down' }] });
   expect((await taken(page, 'events CSV')).text).toContain('fault: pump float: stuck down');
   expect((await taken(page, 'trace CSV')).text.split('\n')[0]).toContain('lowest (m)');

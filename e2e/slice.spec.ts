@@ -28,7 +28,7 @@ test('one simple job, from the tape measure to a proven pump', async ({ page }) 
     await expect(bellLine(page)).toContainText('not judged');
     await type(page, 'overflow', '1050');
     await expect(bellLine(page)).toContainText('rules hold');
-    await type(page, 'whom to call when the bell rings', 'the caretaker, extension 3');
+    await type(page, 'whom to call when the alarm acts', 'the caretaker, extension 3');
   });
 
   await test.step('levels', async () => {

@@ -37,9 +37,8 @@ export async function save(page: Page): Promise<void> {
 }
 
 /** Picks one of a field's choices. */
-export async function choose(page: Page, label: string, choice: string): Promise<void> {
-  await page.getByRole('combobox', { name: label, exact: true }).click();
-  await page.getByRole('option', { name: choice, exact: true }).click();
+export async function choose(within: Page | Locator, label: string, choice: string): Promise<void> {
+  await within.getByRole('combobox', { name: label, exact: true }).selectOption({ label: choice });
 }
 
 /** Gives a file to one of the file fields. */

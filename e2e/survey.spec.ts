@@ -61,7 +61,6 @@ test('floats of the same trips, and contacts the wrong way, are told before anyt
   await lead.getByRole('textbox', { name: 'clip, floor up' }).press('Enter');
   await choose(page, 'duty', 'to be kept full: header or storage tank');
   await choose(page, 'duty', 'to be kept empty: sump, ejector, grinder');
-  await lead.getByRole('combobox', { name: 'contact', exact: true }).click();
-  await page.getByRole('option', { name: 'opens on rise (NC hanging)' }).click();
+  await choose(lead, 'contact', 'opens on rise (NC hanging)');
   await expect(page.getByText(/would run the pump dry and stop it as the water comes/).first()).toBeVisible();
 });

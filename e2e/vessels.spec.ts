@@ -79,7 +79,10 @@ test('pipe friction by either school, and a float’s range as it was measured',
   await type(page, 'head, at most', '50');
   await expect(page.getByText(/its maker allows 50%/)).toBeVisible();
 
-  await page.getByRole('checkbox', { name: /range of the pump float is measured/ }).check();
+  await page
+    .getByRole('region', { name: 'pump float' })
+    .getByRole('checkbox', { name: /^range is measured/ })
+    .check();
   await type(page, 'measured, below clip', '160');
   await expect(bellLine(page)).toContainText('1 broken');
   await page.getByRole('link', { name: 'Levels' }).click();

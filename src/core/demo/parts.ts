@@ -1,4 +1,5 @@
-import { FLOAT_ANGLES, newStation, type Sensor, type SensorOf, type SensorRole, type Station } from '../station';
+import { FLOAT_ANGLES, type Sensor, type SensorOf, type SensorRole } from '../sensors';
+import { newStation, type Station } from '../station';
 import { GALLON } from '../units';
 
 /** Shorthand that the demo stations share; all of it invented. */

@@ -2,8 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
 import { flowsOf } from '../inflow';
-import { leastClearance, tripsOf, worldOf } from '../sensing';
-import { checkStation, newStation, type InflowSource, type Sensor, type SensorRole, type Station } from '../station';
+import { leastClearance, tripsOf, surroundsOf } from '../sensing';
+import { type Sensor, type SensorRole } from '../sensors';
+import { checkStation, newStation, type InflowSource, type Station } from '../station';
 import { systemOf } from '../units';
 import {
   moveCurvePoint,
@@ -11,9 +12,8 @@ import {
   turnFloat,
   widenFloat,
   withControlFloats,
-  withDoseMode,
   withDuty,
-  withFilling,
+  withDutyChoice,
   withFound,
   withKind,
   withObstacle,
@@ -21,8 +21,8 @@ import {
   withPumpCount,
   withPumpModel,
   withRole,
+  withSensorPart,
   withSource,
-  withWeight,
 } from './index';
 
 const metric = () => newStation('a', 'b', 'metric-230');
@@ -66,11 +66,11 @@ describe('a station made into another', () => {
     expect(roles(withPumpCount(three, 1))).not.toContain('lag');
     const timed = withRole(withDuty(metric(), 'dose'), 'peak', true, 'metric');
     sound(timed);
-    expect(roles(withDoseMode(timed, 'demand'))).not.toContain('peak');
-    const pumped = withFilling(withDuty(withPumpCount(metric(), 2), 'fill'), 'pump');
+    expect(roles(withDutyChoice(timed, 'mode', 'demand'))).not.toContain('peak');
+    const pumped = withDutyChoice(withDuty(withPumpCount(metric(), 2), 'fill'), 'from', 'pump');
     const lagged = withRole(pumped, 'lag', true, 'metric');
     sound(lagged);
-    expect(roles(withFilling(lagged, 'valve'))).not.toContain('lag');
+    expect(roles(withDutyChoice(lagged, 'from', 'valve'))).not.toContain('lag');
   });
   it('tells another source with about the flows there were', () => {
     const before = flowsOf(metric().inflow);
@@ -88,9 +88,9 @@ describe('a station made into another', () => {
 describe('floats', () => {
   it('keep their trips to a mark or so, whatever kind they become', () => {
     const s = metric();
-    const before = tripsOf(s.sensors[0]!, worldOf(s));
+    const before = tripsOf(s.sensors[0]!, surroundsOf(s));
     for (const kind of KINDS) {
-      const { rise, fall } = tripsOf(withKind(s, 'pump', kind, 'metric').sensors[0]!, worldOf(s));
+      const { rise, fall } = tripsOf(withKind(s, 'pump', kind, 'metric').sensors[0]!, surroundsOf(s));
       expect(Math.abs(rise - before.rise)).toBeLessThan(0.006);
       if (kind !== 'side') expect(Math.abs(fall - before.fall)).toBeLessThan(0.006);
     }
@@ -100,7 +100,7 @@ describe('floats', () => {
     const at = (role: SensorRole) =>
       tripsOf(
         s.sensors.find((x) => x.role === role)!,
-        worldOf(s),
+        surroundsOf(s),
       );
     expect(at('lag').rise).toBeGreaterThan(at('pump').rise);
     expect(at('lag').rise).toBeLessThan(at('alarm').rise);
@@ -118,9 +118,9 @@ describe('floats', () => {
     sound(off);
     expect(off.sensors[0]!.place).toMatchObject({ from: 'axis', facing: 0 });
     sound(withPlace(off, 'pump', 'pole'));
-    const hung = withWeight(metric(), 'pump', true);
+    const hung = withSensorPart(metric(), 'pump', 'weight', true);
     sound(hung);
-    expect(withWeight(hung, 'pump', false)).toEqual(metric());
+    expect(withSensorPart(hung, 'pump', 'weight', false)).toEqual(metric());
   });
   it('of every kind are moved by marks and never leave the pit; those of a fixed range are not widened', () => {
     fc.assert(

@@ -1,20 +1,21 @@
 import { describe, expect, it } from 'vitest';
-import { tripsOf as tripsIn, worldOf } from '../sensing';
-import { checkStation, depthOf, newStation, type Sensor, type Station } from '../station';
+import { tripsOf as tripsIn, surroundsOf } from '../sensing';
+import { type Sensor } from '../sensors';
+import { checkStation, depthOf, newStation, type DocumentPath, type Station } from '../station';
 import {
   getAt,
   moveFloat,
   setAt,
   widenFloat,
   withKind,
-  withMeasuredRange,
   withProfile,
+  withSensorPart,
   withRole,
   withSection,
   withShape,
 } from './index';
 
-const tripsOf = (s: Sensor) => tripsIn(s, worldOf(metric()));
+const tripsOf = (s: Sensor) => tripsIn(s, surroundsOf(metric()));
 const metric = () => newStation('a', 'b', 'metric-230');
 const us = () => newStation('a', 'b', 'us-120');
 const pumpOf = (s: Station): Sensor => s.sensors.find((x) => x.role === 'pump')!;
@@ -30,7 +31,7 @@ describe('setAt', () => {
   });
   it.each(['pumps.3.intake', 'vessel.colour', 'pumps.0.curve.x', '__proto__.polluted'])(
     'refuses a path that is not there: %s',
-    (path) => expect(() => setAt(metric(), path, 1)).toThrow(RangeError),
+    (path) => expect(() => setAt(metric(), path as DocumentPath, 1)).toThrow(RangeError),
   );
   it('reads nothing where there is nothing', () => expect(getAt(metric(), 'vessel.colour.depth')).toBeUndefined());
 });
@@ -88,11 +89,12 @@ describe('changing what is there', () => {
     }
   });
   it('takes a range as measured from the one worked out, to the millimetre, and lets it go again', () => {
-    const measured = pumpOf(withMeasuredRange(metric(), 'pump', true));
+    const measuredOnce = withSensorPart(metric(), 'pump', 'measured', true);
+    const measured = pumpOf(measuredOnce);
     expect(measured.kind === 'tilt' && measured.measured).toEqual({ above: 0.141, below: 0.141 });
-    expect(withMeasuredRange(withMeasuredRange(metric(), 'pump', true), 'pump', false)).toEqual(metric());
+    expect(withSensorPart(measuredOnce, 'pump', 'measured', false)).toEqual(metric());
     const rod = withKind(metric(), 'pump', 'rod', 'metric');
-    expect(withMeasuredRange(rod, 'pump', true)).toEqual(rod);
+    expect(withSensorPart(rod, 'pump', 'measured', true)).toEqual(rod);
   });
   it('brings the mains of a profile and leaves what was measured', () => {
     const changed = withProfile(metric(), 'us-120');

@@ -7,16 +7,14 @@ export {
   widenFloat,
   withControlFloats,
   withKind,
-  withMeasuredRange,
   withPlace,
   withRole,
-  withWeight,
+  withSensorPart,
 } from './sensorEdits';
 export {
   moveCurvePoint,
-  withDoseMode,
   withDuty,
-  withFilling,
+  withDutyChoice,
   withFound,
   withObstacle,
   withPumpCount,

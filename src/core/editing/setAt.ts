@@ -1,3 +1,5 @@
+import type { DocumentPath, Station } from '../station';
+
 type Step = string | number;
 
 function replaced(node: unknown, [step, ...rest]: readonly Step[], value: unknown): unknown {
@@ -16,8 +18,8 @@ function replaced(node: unknown, [step, ...rest]: readonly Step[], value: unknow
  * The value is not judged here: `checkStation` does that for the document as a whole.
  * @throws RangeError when there is nothing at the path
  */
-export const setAt = <T>(document: T, path: string, value: unknown): T =>
-  replaced(document, path.split('.'), value) as T;
+export const setAt = (document: Station, path: DocumentPath, value: unknown): Station =>
+  replaced(document, path.split('.'), value) as Station;
 
 /** The value at a dotted path, or undefined. */
 export const getAt = (document: unknown, path: string): unknown =>

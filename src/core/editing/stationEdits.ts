@@ -1,63 +1,40 @@
+import { DUTIES, dutyOf, traitsOf, wayOf, type Duty, type DutyKind, type DutyName } from '../duties';
+import { startsOf } from '../form';
 import { flowsOf } from '../inflow';
-import type { Duty, InflowSource, Pump, Station } from '../station';
-import { depthOf } from '../station';
+import { ROLE, type Sensor } from '../sensors';
+import { depthOf, type InflowSource, type Pump, type Station } from '../station';
 
-/** Duties as they begin; each figure is a default to be surveyed over. */
-const DUTIES: { readonly [K in Duty['kind']]: Extract<Duty, { kind: K }> } = {
-  empty: { kind: 'empty' },
-  dose: {
-    kind: 'dose',
-    mode: 'timed',
-    dosesPerDay: 4,
-    on: 240,
-    off: 3360,
-    peakOff: 1500,
-    minimumRest: 1200,
-    peakDay: 1.5,
-    surge: 3600,
-  },
-  fill: { kind: 'fill', from: { kind: 'valve', flow: 0.5e-3 }, drowned: false, runOn: 5, keep: 0.2 },
-  transfer: { kind: 'transfer', usefulRun: 0.1 },
-  condensate: { kind: 'condensate' },
-};
-
-/** What decides whether a pump's float closes on the rise or opens: floats that control it are turned to what the new duty needs. */
-function turned(station: Station, filling: boolean): Station['sensors'] {
-  return station.sensors
-    .filter((s) => s.role !== 'peak' && !(filling && s.role === 'cutoff'))
-    .map((s) =>
-      ['pump', 'stop', 'lead', 'lag', 'lag2'].includes(s.role)
-        ? { ...s, contact: filling ? 'opens-on-rise' : 'closes-on-rise' }
-        : s,
-    );
+/** Sensors that have something to do in another duty: those that control pumps turned to what it needs, others left out that it does not know. */
+function turned({ sensors }: Station, made: Station): Station['sensors'] {
+  const { roles } = traitsOf(made);
+  const { contact } = wayOf(made);
+  return sensors
+    .filter((s) => ROLE[s.role].controls || roles.includes(s.role))
+    .map((s) => (ROLE[s.role].controls ? { ...s, contact } : s));
 }
 
 /** Another duty, with its own figures to begin from, and the contacts that it needs. */
-export function withDuty(station: Station, kind: Duty['kind']): Station {
+export function withDuty(station: Station, kind: DutyName): Station {
   if (station.duty.kind === kind) return station;
-  const made: Station = { ...station, duty: DUTIES[kind], sensors: turned(station, kind === 'fill') };
-  return kind === 'condensate' ? withSource(made, 'appliances') : made;
+  const { fields, source } = DUTIES[kind] as DutyKind<Duty>;
+  const made: Station = { ...station, duty: { kind, ...startsOf(fields, station.profile) } as Duty };
+  const fitted = { ...made, sensors: turned(station, made) };
+  return source ? withSource(fitted, source) : fitted;
 }
 
-/** Dosing by a timer, or on demand; on demand a peak float has nothing to shorten. */
-export function withDoseMode(station: Station, mode: 'timed' | 'demand'): Station {
-  if (station.duty.kind !== 'dose') return station;
-  return {
-    ...station,
-    duty: { ...station.duty, mode },
-    sensors: mode === 'demand' ? station.sensors.filter((s) => s.role !== 'peak') : station.sensors,
-  };
-}
-
-/** Filled through a valve, or by a pump from a lower water. */
-export function withFilling(station: Station, from: 'valve' | 'pump'): Station {
-  if (station.duty.kind !== 'fill' || station.duty.from.kind === from) return station;
-  const to = from === 'valve' ? { kind: from, flow: 0.5e-3 } : { kind: from, level: -2 };
-  return {
-    ...station,
-    duty: { ...station.duty, from: to },
-    sensors: from === 'valve' ? station.sensors.filter((s) => s.role !== 'lag' && s.role !== 'lag2') : station.sensors,
-  };
+/** A choice of the duty’s own made otherwise, and the sensors left out that then have nothing to do. */
+export function withDutyChoice(station: Station, field: string, value: string): Station {
+  const { fields } = dutyOf(station.duty) as DutyKind<Duty>;
+  const spec = fields[field];
+  const now = (station.duty as Record<string, unknown>)[field];
+  const wanted =
+    spec?.kind === 'variants' ? { kind: value, ...startsOf(spec.of[value] ?? {}, station.profile) } : value;
+  if (spec?.kind === 'variants' ? (now as { kind: string }).kind === value : now === value) return station;
+  const made: Station = { ...station, duty: { ...station.duty, [field]: wanted } as Duty };
+  const { roles, mover } = traitsOf(made);
+  const idle = (s: Sensor) =>
+    ROLE[s.role].controls ? mover.kind === 'valve' && (ROLE[s.role].calls ?? 0) > 1 : !roles.includes(s.role);
+  return { ...made, sensors: station.sensors.filter((s) => !idle(s)) };
 }
 
 const HOURS = [
@@ -107,7 +84,6 @@ export function withSource(station: Station, kind: InflowSource['kind']): Statio
 export function withPumpCount(station: Station, count: number): Station {
   const { pumps } = station;
   if (count === pumps.length) return station;
-  const roles = count < 2 ? ['lag', 'lag2'] : count < 3 ? ['lag2'] : [];
   const turn = (p: Pump, by: number): Pump => ({
     ...p,
     bearing: (p.bearing + by) % 360,
@@ -118,7 +94,7 @@ export function withPumpCount(station: Station, count: number): Station {
     ...station,
     pumps: next,
     control: { ...station.control, alternates: count > 1 },
-    sensors: station.sensors.filter((s) => !roles.includes(s.role)),
+    sensors: station.sensors.filter((s) => (ROLE[s.role].calls ?? 0) <= count),
   };
 }
 

@@ -1,3 +1,4 @@
+import { traitsOf } from '../duties';
 import type { Panel } from '../schemes';
 import type { Pump, Station } from '../station';
 import { drawing, without } from './change';
@@ -88,8 +89,12 @@ export function pumpFaults({ pumps }: Station, { devices }: Panel): Fault[] {
   });
 }
 
+const MORE = { empty: 'inflow twice what was surveyed', fill: 'twice as much drawn' } as const;
+
 /** Faults of the line and of the water. */
-export function pipeFaults({ discharge, pumps, duty }: Station): Fault[] {
+export function pipeFaults(station: Station): Fault[] {
+  const { discharge, pumps } = station;
+  const { direction } = traitsOf(station);
   const pipe = (id: string, which: keyof typeof KINDS, says: string, acts: Acts) =>
     make(id, which, 'pipe', 'line', says, acts);
   const all = Object.fromEntries(pumps.map((_, i) => [i + 1, { moves: false } as const]));
@@ -115,10 +120,10 @@ export function pipeFaults({ discharge, pumps, duty }: Station): Fault[] {
           }),
         ]
       : []),
-    pipe('inflow-double', 'inflow', duty.kind === 'fill' ? 'twice as much drawn' : 'inflow twice what was surveyed', {
+    pipe('inflow-double', 'inflow', MORE[direction], {
       inflow: 2,
     }),
-    ...(duty.kind === 'fill'
+    ...(direction === 'fill'
       ? []
       : [pipe('water-back', 'back', 'water coming back: half as much again as comes in', { inflow: 1.5 })]),
   ];

@@ -1,6 +1,6 @@
 import { floatTag, type Panel } from '../schemes';
-import { kindOf } from '../sensing';
-import type { Sensor, Station } from '../station';
+import { kindOf, type Sensor, type SensorFault } from '../sensors';
+import type { Station } from '../station';
 import { leaking, reversed, welded, without } from './change';
 import { type Acts, type Fault, kind, type Kind } from './fault';
 
@@ -38,7 +38,7 @@ const KINDS = {
     'make it tight, and lift the bell to fill it with air again',
   ),
   breather: kind(0.02, 'the breather of the pressure switch is wet or blocked', 'clear or change the breather'),
-} as const satisfies Record<string, Kind>;
+} as const satisfies Record<SensorFault | 'wrong-core', Kind>;
 
 /** How far a clip slips, m, and a pressure that a blocked breather holds, Pa: examples to rehearse with. */
 const SLIP = 0.15;
@@ -62,15 +62,6 @@ const IN_WORDS: Record<keyof typeof KINDS, string> = {
   breather: 'breather of the pressure switch blocked',
 };
 
-/** How a sensor of each kind can fail. */
-const OF: Readonly<Record<Sensor['kind'], readonly (keyof typeof KINDS)[]>> = {
-  tilt: ['stuck-up', 'stuck-down', 'tangled', 'waterlogged', 'slipped', 'cord-cut', 'welded', 'leaking', 'upside-down'],
-  rod: ['stuck-up', 'stuck-down', 'waterlogged', 'deposit', 'cord-cut', 'welded', 'leaking'],
-  side: ['stuck-up', 'stuck-down', 'deposit', 'cord-cut', 'welded', 'leaking'],
-  bell: ['stuck-up', 'stuck-down', 'tube-leak', 'breather', 'welded'],
-  transmitter: ['stuck-up', 'stuck-down', 'deposit', 'welded'],
-};
-
 const changed = (id: string, to: (s: Sensor) => Sensor): Acts => ({
   station: (station: Station) => ({ ...station, sensors: station.sensors.map((s) => (s.id === id ? to(s) : s)) }),
 });
@@ -89,9 +80,9 @@ function actsOf(fault: keyof typeof KINDS, sensor: Sensor, panel: Panel): Acts |
     case 'deposit':
       return { holds: { [tag]: null } };
     case 'slipped':
-      return changed(sensor.id, (s) => kindOf(s).moved(s, -SLIP) as Sensor);
+      return changed(sensor.id, (s) => kindOf(s).moved(s, -SLIP));
     case 'breather':
-      return changed(sensor.id, (s) => (s.kind === 'bell' ? { ...s, on: s.on + TRAPPED, off: s.off + TRAPPED } : s));
+      return changed(sensor.id, (s) => kindOf(s).trapped?.(s, TRAPPED) ?? s);
     case 'cord-cut':
       return { circuit: without(`${tag}.NO`, `${tag}.NC`) };
     case 'welded':
@@ -122,7 +113,7 @@ export function sensorFaults(station: Station, panel: Panel): Fault[] {
     const device = panel.devices.find((d) => d.sensor === sensor.id);
     if (!device) return [];
     const kinds: readonly (keyof typeof KINDS)[] = [
-      ...OF[sensor.kind],
+      ...kindOf(sensor).faults,
       ...(sensor.changeover ? (['wrong-core'] as const) : []),
     ];
     return kinds.flatMap((id): Fault[] => {

@@ -5,7 +5,7 @@ import { colebrook, frictionFactor, LAMINAR_TO, TURBULENT_FROM } from './frictio
 import { hydraulicsOf } from './hydraulics';
 import { orificeFlow } from './orifice';
 import { pipelineOf } from './pipeline';
-import { density, GRAVITY, kinematicViscosity } from './water';
+import { density, GRAVITY, kinematicViscosity } from '../physics';
 
 describe('water', () => {
   // CRC Handbook of Chemistry and Physics, "Properties of water": density and viscosity at atmospheric pressure.

@@ -1,3 +1,4 @@
+import { traitsOf } from '../duties';
 import { brentRoot, monotoneCubic, type MonotoneCubic } from '../numeric';
 import type { Result } from '../result';
 import type { CurvePoint, Pump, Station } from '../station';
@@ -5,7 +6,7 @@ import { flowTable } from './flowTable';
 import { lateralSystem, type LateralSystem } from './laterals';
 import { orificeFlow } from './orifice';
 import { pipelineOf, type Pipeline } from './pipeline';
-import { kinematicViscosity } from './water';
+import { kinematicViscosity } from '../physics';
 
 /** One pump of those running. */
 export interface PumpDuty {
@@ -80,10 +81,11 @@ const branchOf = (pump: Pump, viscosity: number, friction: Station['settings']['
 export type HydraulicStation = Pick<Station, 'pumps' | 'discharge' | 'settings' | 'duty'>;
 
 /** How far the water is lifted to a height m above the floor: from its own level, or, filling a tank, from the source, against the water over a drowned outlet. */
-function liftTo(top: number, { duty }: HydraulicStation): (level: number) => number {
-  if (duty.kind !== 'fill') return (level) => top - level;
-  const source = duty.from.kind === 'pump' ? duty.from.level : 0;
-  return duty.drowned ? (level) => Math.max(top, level) - source : () => top - source;
+function liftTo(top: number, station: HydraulicStation): (level: number) => number {
+  const { mover, drowned } = traitsOf(station);
+  if (mover.kind === 'pump' && mover.stands === 'in-vessel') return (level) => top - level;
+  const source = mover.kind === 'pump' ? mover.sourceLevel : 0;
+  return drowned ? (level) => Math.max(top, level) - source : () => top - source;
 }
 
 /**
@@ -106,7 +108,8 @@ export function hydraulicsOf(station: HydraulicStation): Hydraulics {
   // Beyond a high point that is not vented a siphon pulls, once the pump has brought the water over it.
   const lift = liftTo(discharge.highPoint?.vented ? crest : discharge.outlet, station);
   const climb = liftTo(crest, station);
-  const hole = station.duty.kind === 'fill' ? null : discharge.weepHole;
+  const { mover, direction, drowned } = traitsOf(station);
+  const hole = direction === 'fill' ? null : discharge.weepHole;
   const mainLoss = (q: number) => main.friction(q) + (laterals ? laterals.headAt(q) : main.exitHead(q));
 
   /** Leak of a pump that sends q into its riser while the shared line stands at `joint` m of loss beyond the static head. */
@@ -167,7 +170,7 @@ export function hydraulicsOf(station: HydraulicStation): Hydraulics {
   };
 
   const drainback = (running: number): number => {
-    if (station.duty.kind === 'fill') return 0;
+    if (direction === 'fill') return 0;
     const { checkValve, highPoint } = discharge;
     const reach = Math.min(checkValve?.pipeBefore ?? Infinity, highPoint?.along ?? Infinity);
     const own = branches
@@ -178,7 +181,7 @@ export function hydraulicsOf(station: HydraulicStation): Hydraulics {
   };
 
   // A tank filled through a valve has no pump: what comes through the valve is known, whatever the level.
-  const valve = station.duty.kind === 'fill' && station.duty.from.kind === 'valve' ? station.duty.from.flow : null;
+  const valve = mover.kind === 'valve' ? mover.flow : null;
   const known = new Map<string | number, OperatingPoint>();
   const point = (level: number, running: number): OperatingPoint =>
     valve === null
@@ -190,7 +193,7 @@ export function hydraulicsOf(station: HydraulicStation): Hydraulics {
         const p = point(level, i + 1);
         return p.ok ? p.flow : null;
       },
-      hole ? hole.height : station.duty.kind === 'fill' && station.duty.drowned ? crest : 0,
+      hole ? hole.height : drowned ? crest : 0,
     ),
   );
   return {

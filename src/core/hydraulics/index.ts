@@ -1,3 +1,2 @@
-export { density, GRAVITY } from './water';
 export { freezingTime } from './freezing';
 export { hydraulicsOf, type Hydraulics, type NoDuty, type OperatingPoint } from './hydraulics';

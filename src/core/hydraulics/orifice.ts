@@ -1,4 +1,4 @@
-import { GRAVITY } from './water';
+import { GRAVITY } from '../physics';
 
 /** Flow of a small sharp orifice under `head` m, m³/s: Q = Cd·A·√(2gh) (Torricelli, with a discharge coefficient). */
 export const orificeFlow = (coefficient: number, diameter: number, head: number): number =>

@@ -1,6 +1,6 @@
 import type { Segment, Station } from '../station';
 import { frictionFactor } from './friction';
-import { GRAVITY } from './water';
+import { GRAVITY } from '../physics';
 
 /** A line of pipe as its flow sees it. */
 export interface Pipeline {

@@ -8,7 +8,7 @@ import { hydraulicsOf } from './hydraulics';
 import { lateralSystem } from './laterals';
 import { orificeFlow } from './orifice';
 import { pipelineOf } from './pipeline';
-import { GRAVITY } from './water';
+import { GRAVITY } from '../physics';
 
 /** H = a − b·Q², in so many points that the curve between them is the parabola. */
 const parabola = (a: number, b: number, to: number): CurvePoint[] =>

@@ -1,4 +1,5 @@
-import { bestFacing, facingOf, swingOf } from '../sensing';
+import { bestFacing, swingOf } from '../sensing';
+import { facingOf, kindOf } from '../sensors';
 import { phrase, quantity, toTape, systemOf, type Phrase } from '../units';
 import type { LevelContext } from './context';
 
@@ -21,7 +22,7 @@ export function adviseSwing({ station, vessel }: LevelContext): SwingAdvice | nu
   const other = worst.other.startsWith('float:') ? worst.other.slice('float:'.length) : null;
   const both = [
     worst.float,
-    ...(other && station.sensors.some((s) => s.id === other && s.kind === 'tilt') ? [other] : []),
+    ...(other && station.sensors.some((s) => s.id === other && kindOf(s).swings(s)) ? [other] : []),
   ];
   const turns = both
     .map((id) => ({ id, ...bestFacing(station, id, vessel) }))
@@ -34,7 +35,7 @@ export function adviseSwing({ station, vessel }: LevelContext): SwingAdvice | nu
   const state = worst.clearance < 0 ? 'touch' : 'come tight';
   if (
     best.clearance > worst.clearance + 1e-4 &&
-    sensor.kind === 'tilt' &&
+    kindOf(sensor).swings(sensor) !== null &&
     Math.abs(best.facing - facingOf(sensor)) > 0.5 &&
     best.clearance >= 0
   ) {

@@ -1,7 +1,10 @@
+import { wayOf, type Way } from '../duties';
 import { hydraulicsOf, type Hydraulics } from '../hydraulics';
 import { flowsOf } from '../inflow';
-import { tripsOf, worldOf, type Trips } from '../sensing';
-import type { SensorRole, Station } from '../station';
+import { tripsOf, surroundsOf } from '../sensing';
+import { type Trips } from '../sensors';
+import type { SensorRole } from '../sensors';
+import type { Station } from '../station';
 import { vesselOf, type Vessel } from '../vessel';
 import { worstCycle, type CycleResult } from './cycle';
 import type { LevelGeometry, SensorTrips } from './geometry';
@@ -21,7 +24,7 @@ export interface Surroundings {
 
 /** Sensors with their trips, numbered from the floor by where they act on the rise. */
 export function sensorTrips(station: Station): SensorTrips[] {
-  const world = worldOf(station);
+  const world = surroundsOf(station);
   return station.sensors
     .map((sensor) => ({ sensor, ...tripsOf(sensor, world) }))
     .sort((a, b) => a.rise - b.rise)
@@ -34,7 +37,7 @@ export function sensorTrips(station: Station): SensorTrips[] {
  */
 export function actingOf(
   sensors: readonly (Trips & { readonly sensor: { readonly id: string; readonly role: SensorRole } })[],
-  filling: boolean,
+  way: Way,
 ): Acting {
   const by = (role: SensorRole) => sensors.find((s) => s.sensor.role === role);
   const pump = by('pump');
@@ -45,8 +48,8 @@ export function actingOf(
     return found && { rise: found.rise, fall: found.fall, sensor: found.sensor.id };
   };
   return {
-    stop: filling ? stop.rise : stop.fall,
-    lead: filling ? lead.fall : lead.rise,
+    stop: stop[way.stops],
+    lead: lead[way.calls],
     stopBy: stop.sensor.id,
     leadBy: lead.sensor.id,
     others: {
@@ -61,13 +64,13 @@ export function actingOf(
 }
 
 /** Levels at which pumps are called, first to last: the lead float, then lag floats; in the three-float school the alarm float calls the second pump. */
-export function callsOf(
-  { lead, others }: Acting,
-  { pumps, control, duty }: Pick<Station, 'pumps' | 'control' | 'duty'>,
-): number[] {
-  const filling = duty.kind === 'fill';
-  const level = (t: Trips | undefined) => t && (filling ? t.fall : t.rise);
-  const second = level(others.lag) ?? (control.floats === 'three' && !filling ? level(others.alarm) : undefined);
+export function callsOf({ lead, others }: Acting, station: Pick<Station, 'pumps' | 'control' | 'duty'>): number[] {
+  const { pumps, control } = station;
+  const way = wayOf(station);
+  const level = (t: Trips | undefined) => t?.[way.calls];
+  // Where pumps fill, the alarm float is at the other end and calls none.
+  const shared = control.floats === 'three' && way.direction === 'empty';
+  const second = level(others.lag) ?? (shared ? level(others.alarm) : undefined);
   return [lead, second, second === undefined ? undefined : level(others.lag2)]
     .slice(0, pumps.length)
     .filter((l) => l !== undefined);
@@ -76,7 +79,8 @@ export function callsOf(
 /** The levels of a station with its floats as they are, in surroundings that are known. */
 export function geometryOf(station: Station, { vessel, hydraulics }: Surroundings): LevelGeometry {
   const sensors = sensorTrips(station);
-  const acting = actingOf(sensors, station.duty.kind === 'fill');
+  const way = wayOf(station);
+  const acting = actingOf(sensors, way);
   const { stop, lead, others } = acting;
   const { overflow } = station.vessel;
   return {
@@ -93,7 +97,7 @@ export function geometryOf(station: Station, { vessel, hydraulics }: Surrounding
     peak: others.peak ?? null,
     cutoff: others.cutoff ?? null,
     overflow,
-    marks: marksOf(acting, overflow, station.duty.kind),
+    marks: marksOf(acting, overflow, way),
     drawdown: Math.abs(vessel.volume(lead) - vessel.volume(stop)),
     atStop: hydraulics.at(stop),
     atLead: hydraulics.at(lead),

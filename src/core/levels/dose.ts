@@ -30,10 +30,6 @@ export function timedDay(on: number, rest: number, volume: number): Timed {
 
 export type DoseResult = Result<Dosed, NoDuty>;
 
-/** Whether a timer, not the levels, decides how often the pump starts. */
-export const isTimed = ({ duty }: Pick<LevelGeometry['station'], 'duty'>): boolean =>
-  duty.kind === 'dose' && duty.mode === 'timed';
-
 /**
  * One dose and one day. On demand a dose is the water between start and stop; timed it is the time on at the flow that the pump
  * gives where its float enables the timer. The peak of a steady inflow is taken to last as long as the duty says.

@@ -2,8 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
 import { withDuty, withPumpCount, withRole } from '../editing';
-import { kindOf } from '../sensing';
-import { checkStation, newStation, type Sensor, type SensorRole, type Station } from '../station';
+import { wayOf } from '../duties';
+import { kindOf, type Sensor, type SensorRole } from '../sensors';
+import { checkStation, newStation, type Station } from '../station';
 import { sayPhrase } from '../units';
 import { callsOf, actingOf, sensorTrips } from './context';
 import { cycleOf, worstCycle } from './cycle';
@@ -72,7 +73,7 @@ const ok = <T extends { ok: boolean }>(x: T) => {
 };
 
 describe('calls and marks', () => {
-  const calls = (s: Station) => callsOf(actingOf(sensorTrips(s), s.duty.kind === 'fill'), s);
+  const calls = (s: Station) => callsOf(actingOf(sensorTrips(s), wayOf(s)), s);
   it('the four-float school calls the second pump by its own float, the three-float school by the alarm', () => {
     expect(calls(box(2e-3, two))).toEqual([1, 1.2]);
     const three = box(

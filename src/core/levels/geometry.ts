@@ -1,7 +1,8 @@
 import type { Hydraulics, OperatingPoint } from '../hydraulics';
 import type { Flows } from '../inflow';
-import type { Trips } from '../sensing';
-import type { Sensor, Station } from '../station';
+import type { Trips } from '../sensors';
+import type { Sensor } from '../sensors';
+import type { Station } from '../station';
 import type { Vessel } from '../vessel';
 import type { Mark } from './marks';
 

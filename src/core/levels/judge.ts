@@ -2,9 +2,9 @@ import type { OperatingPoint } from '../hydraulics';
 import type { Station } from '../station';
 import { levelContext, type LevelContext, type Surroundings } from './context';
 import { cycleOf, type CycleResult } from './cycle';
-import type { MarkName } from './marks';
+import type { MarkName } from '../sensors';
 import { judgeRule, tightestFirst, type JudgedRule } from './rule';
-import { RULES } from './rules';
+import { RULES, type RuleId } from './rules';
 import { tapeList, type TapeRow } from './tape';
 import { waterToRaise, type Raise } from './water';
 
@@ -30,7 +30,7 @@ export interface Judgement {
   } | null;
   readonly raise: readonly Raise[];
   /** Tightest first. */
-  readonly rules: readonly JudgedRule[];
+  readonly rules: readonly JudgedRule<RuleId>[];
   readonly tape: readonly TapeRow[];
 }
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { newStation, type RodFloat, type Station } from '../station';
+import { type SensorOf } from '../sensors';
+import { newStation, type Station } from '../station';
 import { judge, sawtooth, drawTime } from './index';
 import { cycleOf, worstCycle } from './cycle';
 import { levelContext } from './context';
@@ -288,7 +289,7 @@ describe('rules', () => {
           thickness: _k,
           ...rest
         } = s.sensors[0]! as Extract<Station['sensors'][number], { kind: 'tilt' }>;
-        s.sensors[0] = { ...rest, kind: 'rod', latch: 'magnet', upperStop, lowerStop: 0.31 } satisfies RodFloat;
+        s.sensors[0] = { ...rest, kind: 'rod', latch: 'magnet', upperStop, lowerStop: 0.31 } satisfies SensorOf<'rod'>;
       });
     const starts = [0.4, 0.5, 0.6, 0.7].map((u) => judge(rod(u)).rules.find((r) => r.id === 'starts')!.has!.value);
     expect(starts).toEqual([...starts].sort((a, b) => b - a));

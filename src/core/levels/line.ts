@@ -1,3 +1,4 @@
+import { traitsOf } from '../duties';
 import { freezingTime } from '../hydraulics';
 import type { Segment } from '../station';
 import { phrase, quantity, type Phrase } from '../units';
@@ -79,7 +80,8 @@ function frostWarnings(context: LevelContext): Phrase[] {
   const { exposed, checkValve, segments } = station.discharge;
   const air = station.settings.frostAir;
   if (exposed === 0 || air >= 0) return [];
-  if (!checkValve && station.duty.kind !== 'fill') return [];
+  // Without a check valve it drains back, unless it fills the tank at its end.
+  if (!checkValve && traitsOf(station).direction === 'empty') return [];
   const bore = Math.min(...segments.map((s) => s.bore));
   const freezes = freezingTime(bore, air);
   const rests = cycleOf(context, inflow.low);
@@ -97,7 +99,7 @@ export function lineOf(context: LevelContext): Line {
   const rows = rowsOf(context);
   const { velocityMin, velocityMax } = station.settings;
   const pump = station.pumps[0]!;
-  const valve = station.duty.kind === 'fill' && station.duty.from.kind === 'valve';
+  const valve = traitsOf(station).mover.kind === 'valve';
   const sum = (of: (r: LineRow) => number) => rows.reduce((s, r) => s + of(r), 0);
   const share = atLead.ok && !valve ? atLead.head / hydraulics.curves[0]!.at(0) : 0;
   const slow = rows.filter((r) => atLead.ok && r.velocity < velocityMin);

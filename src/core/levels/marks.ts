@@ -1,8 +1,6 @@
 import type { Station } from '../station';
-import type { Trips } from '../sensing';
-
-/** The levels at which something acts, by name. */
-export type MarkName = 'low' | 'stop' | 'lead' | 'peak' | 'lag' | 'lag2' | 'alarm' | 'cutoff' | 'overflow';
+import { traitsOf, type Duty, type Way } from '../duties';
+import { ROLE, type MarkName, type SensorRole, type Trips } from '../sensors';
 
 /** One level that must stand in its place among the others. */
 export interface Mark {
@@ -25,51 +23,61 @@ export interface Acting {
   >;
 }
 
-/** The order in which the levels must stand, from the floor up. What is being filled starts low and stops high. */
-const EMPTYING: readonly MarkName[] = ['low', 'stop', 'lead', 'peak', 'lag', 'lag2', 'alarm', 'cutoff', 'overflow'];
-const FILLING: readonly MarkName[] = ['low', 'lag2', 'lag', 'lead', 'stop', 'alarm', 'overflow'];
-
-/** On which side of the water's move each acts: a low level as the water falls, pumps that fill likewise, all else as it rises. */
-const fallingIn = (name: MarkName, filling: boolean): boolean =>
-  name === 'low' || (filling && (name === 'lag' || name === 'lag2'));
-
-/** Every level that is fitted, in the order in which they must stand from the floor up. */
-export function marksOf(
-  { stop, lead, stopBy, leadBy, others }: Acting,
-  overflow: number,
-  duty: Station['duty']['kind'],
-): Mark[] {
-  const filling = duty === 'fill';
-  return (filling ? FILLING : EMPTYING).flatMap((name): Mark[] => {
+/** Every level that is fitted, in the order in which they must stand from the floor up: those of the roles, and the overflow over them. */
+export function marksOf({ stop, lead, stopBy, leadBy, others }: Acting, overflow: number, way: Way): Mark[] {
+  const marks = way.order.flatMap((name): Mark[] => {
     switch (name) {
+      case 'pump':
+        return [];
       case 'stop':
         return [{ name, level: stop, sensor: stopBy }];
       case 'lead':
         return [{ name, level: lead, sensor: leadBy }];
-      case 'overflow':
-        return [{ name, level: overflow, sensor: null }];
       default: {
         const trips = others[name];
-        return trips ? [{ name, level: fallingIn(name, filling) ? trips.fall : trips.rise, sensor: trips.sensor }] : [];
+        return trips ? [{ name, level: trips[actsOn(name, way)], sensor: trips.sensor }] : [];
       }
     }
   });
+  return [...marks, { name: 'overflow', level: overflow, sensor: null }];
 }
 
+/** On which side of the water's move a further float acts: a low level as the water falls, one that calls a pump where pumps are called, all else as it rises. */
+export const actsOn = (role: SensorRole, way: Way): 'rise' | 'fall' =>
+  role === 'low' ? 'fall' : ROLE[role].calls === null ? 'rise' : way.calls;
+
+/** What the levels are called everywhere, unless the duty has a word of its own. */
+const WORDS: Readonly<Record<MarkName | 'inlet', string>> = {
+  inlet: 'inlet',
+  low: 'redundant off',
+  stop: 'stop',
+  lead: 'start',
+  peak: 'peak',
+  lag: 'lag',
+  lag2: 'second lag',
+  alarm: 'bell',
+  cutoff: 'cut-off',
+  overflow: 'overflow',
+};
+
+/** What happens at a level, unless the duty says something else. @param pumps how many there are */
+const actsAt = (name: MarkName, pumps: number): string =>
+  ({
+    overflow: 'water leaves where it should not',
+    cutoff: 'what makes the water is stopped',
+    alarm: 'the alarm acts',
+    lag: 'a second pump starts',
+    lag2: 'a third pump starts',
+    peak: 'the timer rests less',
+    lead: 'pump starts',
+    stop: pumps > 1 ? 'every pump stops' : 'pump stops',
+    low: 'everything off, whatever else says',
+  })[name];
+
+/** What happens at a mark of a station, in a few words. */
+export const markActs = (name: MarkName, { duty, pumps }: Pick<Station, 'duty' | 'pumps'>): string =>
+  traitsOf({ duty }).words.acts[name] ?? actsAt(name, pumps.length);
+
 /** What a mark is called on the drawing and in the lists of a station. */
-export function markWords(name: MarkName | 'inlet', duty: Station['duty']): string {
-  const timed = duty.kind === 'dose' && duty.mode === 'timed';
-  const words: Readonly<Record<MarkName | 'inlet', string>> = {
-    inlet: duty.kind === 'fill' ? 'fill pipe' : 'inlet',
-    low: duty.kind === 'fill' ? 'low alarm' : 'redundant off',
-    stop: timed ? 'timer off' : 'stop',
-    lead: timed ? 'timer on' : duty.kind === 'transfer' ? 'restart' : 'start',
-    peak: 'peak',
-    lag: 'lag',
-    lag2: 'second lag',
-    alarm: 'bell',
-    cutoff: 'cut-off',
-    overflow: 'overflow',
-  };
-  return words[name];
-}
+export const markWords = (name: MarkName | 'inlet', duty: Duty): string =>
+  traitsOf({ duty }).words.marks[name] ?? WORDS[name];

@@ -1,5 +1,4 @@
-import { facingOf, kindOf } from '../sensing';
-import type { Sensor } from '../station';
+import { facingOf, kindOf, ROLE, type Sensor } from '../sensors';
 import { phrase, quantity, type Phrase } from '../units';
 
 /** One thing to do at the pit to come from what hangs there to what is wanted. */
@@ -10,7 +9,7 @@ export interface Move {
   readonly by: number;
 }
 
-const name = (s: Sensor) => `${s.role} ${kindOf(s).noun}`;
+const name = (s: Sensor) => `${ROLE[s.role].word} ${kindOf(s).noun}`;
 
 function heightMove(sensor: Sensor, what: string, by: number): Move {
   return {
@@ -38,7 +37,8 @@ function movesOf(from: Sensor, to: Sensor): Move[] {
     if (Math.abs(by) < SAME) return [];
     return [m.of === 'height' ? heightMove(to, m.label, by) : lengthMove(to, m.label, by)];
   });
-  const [was, is] = [from.kind === 'tilt' ? facingOf(from) : null, to.kind === 'tilt' ? facingOf(to) : null];
+  const facing = (s: Sensor) => (kindOf(s).swings(s) ? facingOf(s) : null);
+  const [was, is] = [facing(from), facing(to)];
   const turned: Move[] =
     was !== null && is !== null && Math.abs(was - is) > 0.5
       ? [

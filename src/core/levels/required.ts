@@ -1,30 +1,37 @@
-import type { Sensor, Station } from '../station';
+import type { Sensor } from '../sensors';
+import type { Station } from '../station';
+import type { SettingName } from '../settings';
 import type { Vessel } from '../vessel';
 import { geometryOf, type LevelContext, type Surroundings } from './context';
 import { worstCycle } from './cycle';
-import { judgeRule, type JudgedRule } from './rule';
-import { RULES } from './rules';
+import { judgeRule, type JudgedRule, type Rule } from './rule';
+import { RULES, type RuleId } from './rules';
 import { reachOf } from './rules/reach';
 
 /** Every rule by id, those that must hold and those that should. */
-export const RULE_IDS: Readonly<Record<'must' | 'should', readonly string[]>> = {
+export const RULE_IDS: Readonly<Record<'must' | 'should', readonly RuleId[]>> = {
   must: RULES.filter((r) => r.severity === 'must').map((r) => r.id),
   should: RULES.filter((r) => r.severity === 'should').map((r) => r.id),
 };
 
-export const ruleTitle = (id: string): string => RULES.find((r) => r.id === id)?.title ?? id;
+const BY_ID = new Map<RuleId, Rule<RuleId>>(RULES.map((r) => [r.id, r]));
+
+export const ruleTitle = (id: RuleId): string => BY_ID.get(id)!.title;
+
+/** Settings that a rule asks by. */
+export const settingsOfRule = (id: RuleId): readonly SettingName[] => BY_ID.get(id)!.settings ?? [];
 
 const fails = ({ state }: JudgedRule) => state === 'broken' || state === 'unknown';
 
 /** Dear to judge: asked only when all else holds. */
-const DEAR: readonly string[] = ['starts', 'run', 'swing'];
+const DEAR: readonly RuleId[] = ['starts', 'run', 'swing'];
 
 /** The first of some rules that a station does not keep (or that cannot be judged), or null when all of them hold. */
 export function brokenRules(
   station: Station,
-  required: ReadonlySet<string>,
+  required: ReadonlySet<RuleId>,
   surroundings: Surroundings,
-): string | null {
+): RuleId | null {
   const geometry = geometryOf(station, surroundings);
   let worst: LevelContext['worst'] | null = null;
   const context: LevelContext = {

@@ -1,18 +1,14 @@
+import { traitsOf } from '../duties';
+import type { MarkName, Need } from '../sensors';
+import type { SettingName } from '../settings';
 import type { Phrase, Quantity } from '../units';
 import type { LevelContext } from './context';
-import type { MarkName } from './marks';
 
 /** What a rule is about in the drawing: a float by id, a level by name, the pump, the pipe, or another thing in the pit by its number. */
 export type Part = `float:${string}` | `level:${MarkName | 'inlet'}` | `obstacle:${number}` | 'pump' | 'pipe' | 'pole';
 
 /** One thing that a rule asks. A rule that asks several is judged by the one with least slack. */
-export interface Condition {
-  readonly sense: 'at-least' | 'at-most';
-  readonly needs: Quantity;
-  readonly has: Quantity;
-  /** What slack is measured against, in the same units; the need itself when left out. */
-  readonly scale?: number;
-  readonly why: Phrase;
+export interface Condition extends Need {
   readonly about: readonly Part[];
 }
 
@@ -27,17 +23,21 @@ export interface NoCondition {
 export const notAsked = (why: Phrase, about: readonly Part[]): NoCondition => ({ state: 'not-applicable', why, about });
 
 /** One rule of the trade: what it is called, how hard it binds, and what it asks of a station. */
-export interface Rule {
-  readonly id: string;
+export interface Rule<Id extends string = string> {
+  readonly id: Id;
   readonly title: string;
   readonly severity: 'must' | 'should';
+  /** Settings that it asks by: they can be set where it is read. */
+  readonly settings?: readonly SettingName[];
+  /** What it is about where the duty of the station does not ask it. */
+  readonly about: readonly Part[];
   judge(context: LevelContext): readonly Condition[] | NoCondition;
 }
 
 export type RuleState = 'holds' | 'tight' | 'broken' | 'unknown' | 'not-applicable';
 
-export interface JudgedRule {
-  readonly id: string;
+export interface JudgedRule<Id extends string = string> {
+  readonly id: Id;
   readonly title: string;
   readonly severity: 'must' | 'should';
   readonly state: RuleState;
@@ -60,9 +60,10 @@ function measure(c: Condition): { slack: number; share: number } {
 /** Rounding in the arithmetic never breaks a rule: a billionth of the need is let pass. */
 const ROUNDING = 1e-9;
 
-export function judgeRule(rule: Rule, context: LevelContext): JudgedRule {
+export function judgeRule<Id extends string>(rule: Rule<Id>, context: LevelContext): JudgedRule<Id> {
   const { id, title, severity } = rule;
-  const asked = rule.judge(context);
+  const spared = traitsOf(context.station).notAsked[id];
+  const asked = spared ? notAsked(spared, rule.about) : rule.judge(context);
   if ('state' in asked)
     return { id, title, severity, sense: null, needs: null, has: null, slack: null, share: null, ...asked };
   const [tightest] = asked.map((c) => ({ ...c, ...measure(c) })).sort((a, b) => a.share - b.share);

@@ -1,6 +1,6 @@
 import { brentRoot } from '../numeric';
 import type { LevelContext } from './context';
-import type { MarkName } from './marks';
+import type { MarkName } from '../sensors';
 
 interface Point {
   readonly flow: number;

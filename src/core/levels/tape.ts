@@ -1,5 +1,5 @@
-import { cordNeeded, facingOf, kindOf, type Measure } from '../sensing';
-import type { Sensor } from '../station';
+import { cordNeeded } from '../sensing';
+import { facingOf, kindOf, type Measure, type Sensor } from '../sensors';
 import type { LevelContext } from './context';
 
 /** One thing of a sensor that is set with a tape. Lengths in m. */
@@ -39,6 +39,12 @@ export interface TapeRow {
   readonly cordHas: number;
 }
 
+const measureOf = (sensor: Sensor, field: string): number | null =>
+  kindOf(sensor)
+    .measures(sensor)
+    .find((m) => m.field === field)?.value ?? null;
+const fromRim = (height: number | null, depth: number) => (height === null ? null : depth - height);
+
 /** The list that goes to the pit, lowest float first. */
 export function tapeList({ station, sensors, vessel }: LevelContext): TapeRow[] {
   const { hoseFlow, cordSlack } = station.settings;
@@ -53,12 +59,12 @@ export function tapeList({ station, sensors, vessel }: LevelContext): TapeRow[] 
       .map((m) => ({ ...m, rimDown: m.of === 'height' ? vessel.depth - m.value : null })),
     rimDown: vessel.depth - kindOf(sensor).setting(sensor),
     floorUp: kindOf(sensor).setting(sensor),
-    tether: sensor.kind === 'tilt' ? sensor.tether : null,
-    lowerStopRimDown: sensor.kind === 'rod' ? vessel.depth - sensor.lowerStop : null,
-    bearing: sensor.kind === 'tilt' ? facingOf(sensor) : null,
+    tether: measureOf(sensor, 'tether'),
+    lowerStopRimDown: fromRim(measureOf(sensor, 'lowerStop'), vessel.depth),
+    bearing: kindOf(sensor).swings(sensor) ? facingOf(sensor) : null,
     rise,
     fall,
-    measured: sensor.kind === 'tilt' && sensor.measured !== null,
+    measured: kindOf(sensor).measured?.(sensor) ?? false,
     water: vessel.volume(rise),
     byHose: vessel.volume(rise) / hoseFlow,
     cord: cordNeeded(sensor, vessel.depth, station.cordRun) + cordSlack,

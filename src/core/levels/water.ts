@@ -1,5 +1,5 @@
 import type { LevelContext } from './context';
-import type { MarkName } from './marks';
+import type { MarkName } from '../sensors';
 
 /** How much water brings the level from one mark to the next, for a test with a hose. */
 export interface Raise {

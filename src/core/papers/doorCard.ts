@@ -1,4 +1,6 @@
-import { markWords, type Judgement, type MarkName } from '../levels';
+import { traitsOf } from '../duties';
+import { markWords, type Judgement, markActs } from '../levels';
+import type { MarkName } from '../sensors';
 import { phrase, quantity, sayPhrase, say, type UnitSystem } from '../units';
 
 export interface DoorCard {
@@ -36,29 +38,12 @@ export function doorCard(
   const { design } = cycles;
   const answers =
     [station.alarm.horn ? 'horn' : '', station.alarm.lamp ? 'lamp' : ''].filter(Boolean).join(' and ') || 'alarm';
-  const filling = duty.kind === 'fill';
-  const valve = filling && duty.from.kind === 'valve';
-  const what: Readonly<Record<MarkName, string>> = {
-    overflow: 'water leaves where it should not',
-    cutoff: 'what makes the water is stopped',
-    alarm: `${answers}${alarm ? `; clears at ${height(alarm.fall)} floor up` : ''}`,
-    lag: 'a second pump starts',
-    lag2: 'a third pump starts',
-    peak: 'the timer rests less',
-    lead: filling
-      ? 'filling starts'
-      : duty.kind === 'dose' && duty.mode === 'timed'
-        ? 'the timer begins'
-        : 'pump starts',
-    stop: filling
-      ? 'filling stops'
-      : duty.kind === 'dose' && duty.mode === 'timed'
-        ? 'the timer ends'
-        : pumps.length > 1
-          ? 'every pump stops'
-          : 'pump stops',
-    low: filling ? 'the tank is nearly empty' : 'everything off, whatever else says',
-  };
+  const { mover, direction, words } = traitsOf(station);
+  const valve = mover.kind === 'valve';
+  const what = (name: MarkName) =>
+    name === 'alarm'
+      ? `${answers}${alarm ? `; clears at ${height(alarm.fall)} floor up` : ''}`
+      : markActs(name, station);
   return {
     title: station.identity.name,
     site: station.identity.site,
@@ -87,7 +72,7 @@ export function doorCard(
       },
       { label: 'moves each run', value: say(quantity('volume', drawdown), system) },
       {
-        label: filling ? 'fills at design draw in' : 'runs at design inflow',
+        label: words.runOnCard,
         value: design.ok && design.keepsUp ? say(quantity('time', design.run), system) : 'without a stop',
       },
       ...(valve ? [] : [{ label: 'at most', value: `${Number(pump.startsPerHour.toFixed(1))} starts an hour` }]),
@@ -96,15 +81,14 @@ export function doorCard(
       name: markWords(name, duty),
       rimDown: height(vessel.depth - level),
       floorUp: height(level),
-      what: what[name],
+      what: what(name),
     })),
     bell:
       alarm && reserve
         ? [
-            filling
-              ? 'The bell means: the tank is fuller than it should ever be.'
-              : 'The bell means: the water is higher than the pump should ever let it come.',
-            ...(filling
+            `The bell means: ${words.alarmMeans}.`,
+            // Of a tank that is filled nobody knows when it runs over: that hangs on what is drawn.
+            ...(direction === 'fill'
               ? []
               : [
                   sayPhrase(
@@ -112,9 +96,7 @@ export function doorCard(
                     system,
                   ),
                 ]),
-            filling
-              ? 'Shut the supply, call. Silence stops the horn; the lamp stays until the water is down.'
-              : 'Use less water, call, and do not open the pit. Silence stops the horn; the lamp stays until the water is down.',
+            `${words.whenAlarm} Silence stops the horn; the lamp stays until the water is down.`,
           ]
         : ['No bell is fitted: nobody is told before the overflow. Look at the pit often.'],
     contact: station.identity.contact || 'no number is set',

@@ -1,4 +1,6 @@
-import type { SensorRole, Station } from '../station';
+import { wayOf } from '../duties';
+import type { SensorRole } from '../sensors';
+import type { Station } from '../station';
 import { systemOf, tapeStep } from '../units';
 import type { Candidate, Candidates } from './candidates';
 
@@ -14,7 +16,8 @@ export interface Bands {
 
 /** Every stop and start that the tape can make, the start above the stop, or below it where a tank is filled. */
 export function bandsOf(station: Station, candidates: ReadonlyMap<string, Candidates>): Bands {
-  const fills = station.duty.kind === 'fill';
+  const way = wayOf(station);
+  const fills = way.direction === 'fill';
   const step = tapeStep(systemOf(station.profile)) - 1e-9;
   const { overflow } = station.vessel;
   const of = (role: SensorRole) => {
@@ -23,7 +26,7 @@ export function bandsOf(station: Station, candidates: ReadonlyMap<string, Candid
   };
   const pump = of('pump');
   const [stops, leads] = [pump ?? of('stop')!, pump ?? of('lead')!];
-  const [stopAt, leadAt] = fills ? [stops.rise, leads.fall] : [stops.fall, leads.rise];
+  const [stopAt, leadAt] = [stops[way.stops], leads[way.calls]];
   const sound = (s: number, l: number) => {
     const [low, high] = fills ? [leadAt[l]!, stopAt[s]!] : [stopAt[s]!, leadAt[l]!];
     return high - low >= step && low >= 0 && high <= overflow;

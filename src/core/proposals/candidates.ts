@@ -1,5 +1,5 @@
-import { kindOf, tidied, tripsOf, type Trips, type World } from '../sensing';
-import type { Sensor } from '../station';
+import { tidied, tripsOf } from '../sensing';
+import { kindOf, type Trips, type Surrounds, type Sensor } from '../sensors';
 import { tapeStep, type UnitSystem } from '../units';
 
 /** A sensor at one setting that a tape can make, and where it then acts. */
@@ -27,25 +27,6 @@ function marks(from: number, to: number, step: number): number[] {
   return Array.from({ length: Math.max(last - first + 1, 0) }, (_, i) => Number(((first + i) * step).toFixed(7)));
 }
 
-/** Every range that a tape can give a sensor that has one, the sensor otherwise as it is: tethers, stops, thresholds. A float that is longer than the vessel is wide never lies level. */
-function ranges(sensor: Sensor, depth: number, widest: number, step: number): Sensor[] {
-  switch (sensor.kind) {
-    case 'tilt':
-      return marks(step, Math.min(depth, widest) - sensor.body, step).map((tether) => ({
-        ...sensor,
-        tether,
-        measured: Math.abs(tether - sensor.tether) < 1e-7 ? sensor.measured : null,
-      }));
-    case 'rod':
-      return marks(step, depth, step).map((travel) => ({ ...sensor, lowerStop: 0, upperStop: travel }));
-    case 'transmitter':
-      return marks(step, depth, step).map((span) => ({ ...sensor, off: 0, on: span }));
-    case 'side':
-    case 'bell':
-      return [sensor];
-  }
-}
-
 /** What a form of a sensor is measured by, how each measure goes with its height, and what it was before. */
 function measuresOf(form: Sensor, from: Sensor | undefined): { value: number; goes: number; before: number }[] {
   const kind = kindOf(form);
@@ -68,7 +49,7 @@ export function candidatesFor(
   from: Sensor | undefined,
   depth: number,
   widest: number,
-  world: World,
+  surrounds: Surrounds,
   system: UnitSystem,
 ): Candidates {
   const step = tapeStep(system);
@@ -80,14 +61,15 @@ export function candidatesFor(
     heightsKnown.set(key, known);
     return known;
   };
-  const forms = (sensor.role === 'pump' ? ranges(sensor, depth, widest, step) : [sensor]).map((form) => {
+  const reach = { depth, widest, step, marks: (low: number, high: number) => marks(low, high, step) };
+  const forms = (sensor.role === 'pump' ? kindOf(sensor).ranges(sensor, reach) : [sensor]).map((form) => {
     const kind = kindOf(form);
     const at = kind.setting(form);
     const [low, high] = kind.extent(form);
     return {
       form,
       at,
-      trips: tripsOf(form, world),
+      trips: tripsOf(form, surrounds),
       heights: heights(at - low, depth - (high - at)),
       measures: measuresOf(form, from),
     };
@@ -120,7 +102,7 @@ export function candidatesFor(
         const f = starts.findLastIndex((s) => s <= index);
         const { form, at, heights } = forms[f]!;
         const hung = tidied(kindOf(form).moved(form, heights[index - starts[f]!]! - at));
-        made.set(index, (known = { sensor: hung, ...tripsOf(hung, world) }));
+        made.set(index, (known = { sensor: hung, ...tripsOf(hung, surrounds) }));
       }
       return known;
     },

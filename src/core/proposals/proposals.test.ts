@@ -1,15 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
-import { brokenRules, judge, levelContext, RULE_IDS, surroundingsOf } from '../levels';
-import { kindOf } from '../sensing';
-import { newStation, type Sensor, type Station } from '../station';
+import { brokenRules, judge, levelContext, RULE_IDS, surroundingsOf, type RuleId } from '../levels';
+import { kindOf } from '../sensors';
+import { type Sensor } from '../sensors';
+import { newStation, type Station } from '../station';
 import { sayPhrase, systemOf, tapeStep } from '../units';
 import { bestFirst } from './bestFirst';
 import { propose } from './index';
 import { fieldOf, search } from './search';
 
-const MUSTS: ReadonlySet<string> = new Set(RULE_IDS.must);
+const MUSTS: ReadonlySet<RuleId> = new Set(RULE_IDS.must);
 const STEP = tapeStep('us');
 const marks = (n: number) => Array.from({ length: n }, (_, i) => Number((i * STEP).toFixed(7)));
 

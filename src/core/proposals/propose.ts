@@ -1,5 +1,5 @@
+import { traitsOf } from '../duties';
 import {
-  isTimed,
   judge,
   moves,
   RULE_IDS,
@@ -8,8 +8,10 @@ import {
   type Judgement,
   type Move,
   type Surroundings,
+  type RuleId,
 } from '../levels';
-import type { Sensor, Station } from '../station';
+import type { Sensor } from '../sensors';
+import type { Station } from '../station';
 import { quantity, type Quantity } from '../units';
 import { AIMS, type Aim } from './aim';
 import { remediesFor, type Remedy } from './remedies';
@@ -43,8 +45,8 @@ interface Impossible {
 
 export type Proposal = Found | Impossible;
 
-const MUSTS: ReadonlySet<string> = new Set(RULE_IDS.must);
-const ALL: ReadonlySet<string> = new Set([...RULE_IDS.must, ...RULE_IDS.should]);
+const MUSTS: ReadonlySet<RuleId> = new Set(RULE_IDS.must);
+const ALL: ReadonlySet<RuleId> = new Set([...RULE_IDS.must, ...RULE_IDS.should]);
 
 function gainsOf(before: Judgement, after: Judgement): Gain[] {
   const of = (take: (j: Judgement) => Quantity | null, what: string): Gain => ({
@@ -55,7 +57,7 @@ function gainsOf(before: Judgement, after: Judgement): Gain[] {
   const volume = (j: Judgement) =>
     (j.context.vessel.volume(j.context.stop) + j.context.vessel.volume(j.context.lead)) / 2;
   return [
-    ...(isTimed(before.context.station)
+    ...(traitsOf(before.context.station).timer
       ? []
       : [of((j) => (j.worst.ok ? quantity('rate', j.worst.startsPerHour) : null), 'starts, worst')]),
     of((j) => quantity('volume', volume(j)), 'stored, mean'),
@@ -68,7 +70,7 @@ function gainsOf(before: Judgement, after: Judgement): Gain[] {
  * that can be had.
  */
 function proposeOne(field: Field, aim: Aim, from: readonly Sensor[], now: Judgement): Proposal | null {
-  const tiers = [ALL, new Set([...MUSTS, 'gap']), MUSTS];
+  const tiers = [ALL, new Set<RuleId>([...MUSTS, 'gap']), MUSTS];
   for (const required of tiers) {
     const made = search(field, aim, required);
     if (!made) continue;
@@ -95,7 +97,7 @@ function impossible(field: Field, aim: Aim): Proposal {
 
 /** The aims that the levels of a station can serve: where a timer starts the pump they have no say in its starts. */
 export const aimsFor = (station: Station): readonly Aim[] =>
-  isTimed(station) ? AIMS.filter((a) => a !== 'fewest-starts') : AIMS;
+  traitsOf(station).timer ? AIMS.filter((a) => a !== 'fewest-starts') : AIMS;
 
 /** A proposal for each aim. @param station checked, by `checkStation` */
 export function propose(

@@ -1,6 +1,7 @@
+import { traitsOf } from '../duties';
 import { withPumpCount } from '../editing';
-import { surroundingsOf } from '../levels';
-import { kindOf } from '../sensing';
+import { surroundingsOf, type RuleId } from '../levels';
+import { kindOf, ROLE, type Sensor, type SensorOf } from '../sensors';
 import { depthOf, type Pump, type Station, type VesselShape } from '../station';
 import { phrase, quantity, systemOf, tapeStep, toTape, type Phrase } from '../units';
 import { fieldOf, search } from './search';
@@ -67,38 +68,38 @@ const WIDEN = { metric: 0.05, us: 0.0508 } as const;
 const WIDER_STEPS = 40;
 
 /** The least change of each kind that makes the rules that must hold hold, and those that should where that can be had as well: other tethers, a smaller pump, a second pump that takes turns, a wider vessel. */
-export function remediesFor(station: Station, musts: ReadonlySet<string>, all: ReadonlySet<string>): Remedy[] {
+export function remediesFor(station: Station, musts: ReadonlySet<RuleId>, all: ReadonlySet<RuleId>): Remedy[] {
   const find: Try = (s) => {
     const field = fieldOf(s, surroundingsOf(s), s.sensors);
     return search(field, 'fewest-starts', all) ?? search(field, 'fewest-starts', musts);
   };
   const system = systemOf(station.profile);
+  const { mover, direction } = traitsOf(station);
   const step = tapeStep(system);
   const tethers = Array.from({ length: 5 }, (_, i) =>
     toTape(station.settings.minimumTether + 2 * step * (i + 1), system),
   );
-  const tethered = station.sensors.filter((s) => s.kind === 'tilt' && s.role !== 'pump');
+  const onTether = (s: Sensor): s is SensorOf<'tilt'> => s.kind === 'tilt' && s.role !== 'pump';
+  const tethered = station.sensors.filter(onTether);
   const other = leastOf(
     tethered.length > 0 ? tethers : [],
     (tether) => ({
       ...station,
-      sensors: station.sensors.map((s) =>
-        s.kind === 'tilt' && s.role !== 'pump' ? { ...s, tether, measured: null } : s,
-      ),
+      sensors: station.sensors.map((s) => (onTether(s) ? { ...s, tether, measured: null } : s)),
     }),
     (tether) =>
-      phrase`Other tethers: ${quantity('height', tether)} on the ${tethered.map((s) => `${s.role} ${kindOf(s).noun}`).join(', ')}.`,
+      phrase`Other tethers: ${quantity('height', tether)} on the ${tethered.map((s) => `${ROLE[s.role].word} ${kindOf(s).noun}`).join(', ')}.`,
     find,
   );
   const small = leastOf(
-    station.duty.kind === 'fill' && station.duty.from.kind === 'valve' ? [] : [0.9, 0.8, 0.7, 0.6, 0.5, 0.4, 0.3],
+    mover.kind === 'valve' ? [] : [0.9, 0.8, 0.7, 0.6, 0.5, 0.4, 0.3],
     (share) => ({ ...station, pumps: smaller(station.pumps, share) }),
     (share) => phrase`A smaller pump: one that gives about ${quantity('share', share)} of the flow at the same heads.`,
     find,
   );
   const count = station.pumps.length + 1;
   const second = leastOf(
-    count <= 3 && station.duty.kind !== 'condensate' && station.duty.kind !== 'fill' ? [count] : [],
+    count <= 3 && station.duty.kind !== 'condensate' && direction === 'empty' ? [count] : [],
     (n) => withPumpCount(station, n),
     (n) =>
       phrase`One more pump like it, ${n === 2 ? 'the two' : 'the three'} taking turns: each starts half as often or less.`,

@@ -1,4 +1,5 @@
-import { doseFigures, type Surroundings } from '../levels';
+import { traitsOf } from '../duties';
+import { doseFigures, type Surroundings, type RuleId } from '../levels';
 import { flowsOf } from '../inflow';
 import type { Station } from '../station';
 import { systemOf, tapeStep } from '../units';
@@ -36,13 +37,14 @@ const EASE = 1 + 1e-9;
 export function screenFor(
   station: Station,
   { vessel, hydraulics }: Surroundings,
-  required: ReadonlySet<string>,
+  required: ReadonlySet<RuleId>,
 ): Screen {
   const { duty, settings, pumps, control } = station;
-  const asks = (id: string) => required.has(id);
-  const filling = duty.kind === 'fill';
-  const valve = filling && duty.from.kind === 'valve';
-  const timed = duty.kind === 'dose' && duty.mode === 'timed';
+  const { mover, timer, direction, notAsked } = traitsOf(station);
+  const asks = (id: RuleId) => required.has(id) && !(id in notAsked);
+  const valve = mover.kind === 'valve';
+  const timed = timer !== null;
+  const filling = direction === 'fill';
   const step = tapeStep(systemOf(station.profile));
   const inflow = flowsOf(station.inflow);
   const back = filling ? 0 : hydraulics.drainback(hydraulics.count);
@@ -59,13 +61,13 @@ export function screenFor(
     asks('reserve') && !filling
       ? vessel.height(overflowVolume - (settings.reserveTime * inflow[settings.reserveInflow]) / EASE)
       : Infinity;
-  const alarmMost = Math.min(asks('inlet') && !filling && duty.kind !== 'transfer' ? inletMost : Infinity, reserved);
+  const alarmMost = Math.min(asks('inlet') ? inletMost : Infinity, reserved);
 
   const covered = (stop: number) =>
-    filling || stop * EASE >= cover || !(duty.kind === 'transfer' ? asks('dry-run') : asks('submergence'));
+    stop * EASE >= cover || !((duty.kind === 'transfer' && asks('dry-run')) || asks('submergence'));
   const kept = ({ stop, lead, drawdown }: Band) => {
     if (duty.kind === 'transfer' && asks('dry-run') && drawdown * EASE < duty.usefulRun) return false;
-    if (!filling || !asks('fill')) return true;
+    if (duty.kind !== 'fill' || !asks('fill')) return true;
     const into = flow(stop);
     return (
       lead * EASE >= duty.keep && (into === null || (overflowVolume - vessel.volume(stop)) * EASE >= into * duty.runOn)
@@ -80,7 +82,7 @@ export function screenFor(
     const slow = Math.min(a, b);
     const shortest = (Math.sqrt(Math.max(drawdown - hydraulics.drainback(1), 0)) + Math.sqrt(drawdown)) ** 2 / slow;
     if (asks('starts') && (3600 / shortest) * turn > limit * EASE) return false;
-    if (!asks('run') || duty.kind === 'condensate' || inflow.design >= slow) return true;
+    if (!asks('run') || inflow.design >= slow) return true;
     return (drawdown / (slow - inflow.design)) * EASE >= least;
   };
 
@@ -90,7 +92,7 @@ export function screenFor(
     stop: covered,
     band: (b) => covered(b.stop) && kept(b) && drains(b) && paced(b),
     lastCall(level, running) {
-      if (!asks('keep-up') || duty.kind === 'transfer' || timed) return true;
+      if (!asks('keep-up')) return true;
       const delivered = flow(level, running);
       // Where nothing is known of the flow the rule has to say why.
       return delivered === null || delivered * EASE >= inflow.peak * settings.keepUpFactor;

@@ -1,6 +1,8 @@
-import { brokenRules, reachHolds, type Surroundings } from '../levels';
-import { touchCheck, worldOf, type TouchCheck } from '../sensing';
-import { depthOf, type Sensor, type SensorRole, type Station } from '../station';
+import { wayOf, type Way } from '../duties';
+import { brokenRules, reachHolds, type Surroundings, type RuleId } from '../levels';
+import { touchCheck, surroundsOf, type TouchCheck } from '../sensing';
+import { type Sensor, type SensorRole, ROLE } from '../sensors';
+import { depthOf, type Station } from '../station';
 import { systemOf } from '../units';
 import { BAND_SCORE, type Aim } from './aim';
 import { bestFirst } from './bestFirst';
@@ -15,7 +17,7 @@ export interface Field {
   readonly candidates: ReadonlyMap<string, Candidates>;
   readonly bands: Bands;
   /** What the rules that are required let through before anything is hung, by those rules: worked out once for all aims. */
-  readonly prepared: WeakMap<ReadonlySet<string>, Prepared>;
+  readonly prepared: WeakMap<ReadonlySet<RuleId>, Prepared>;
 }
 
 /** @param from what hangs there now */
@@ -23,7 +25,7 @@ export function fieldOf(station: Station, surroundings: Surroundings, from: read
   const depth = depthOf(station.vessel.shape);
   const { vessel } = surroundings;
   const widest = Math.max(...[...vessel.breaks, depth / 2].map((h) => vessel.widthAt(h)));
-  const world = worldOf(station);
+  const world = surroundsOf(station);
   const system = systemOf(station.profile);
   const candidates = new Map(
     station.sensors.map((s) => [
@@ -41,12 +43,13 @@ export function fieldOf(station: Station, surroundings: Surroundings, from: read
   return { station, surroundings, candidates, bands: bandsOf(station, candidates), prepared: new WeakMap() };
 }
 
-const filling = (station: Station) => station.duty.kind === 'fill';
+const emptying = (station: Station) => wayOf(station).direction === 'empty';
 
-const ABOVE: readonly SensorRole[] = ['peak', 'lag', 'lag2', 'alarm', 'cutoff'];
-const ABOVE_FILLING: readonly SensorRole[] = ['alarm'];
-const BELOW: readonly SensorRole[] = ['low'];
-const BELOW_FILLING: readonly SensorRole[] = ['lag', 'lag2', 'low'];
+/** Roles above and below those that stop and start the first pump, nearest to them first. */
+function besideBand({ order }: Way): { above: readonly SensorRole[]; below: readonly SensorRole[] } {
+  const band = ['stop', 'pump', 'lead'].map((r) => order.indexOf(r as SensorRole));
+  return { above: order.slice(Math.max(...band) + 1), below: order.slice(0, Math.min(...band)).toReversed() };
+}
 
 /** One further sensor to be set, in the order in which they stand away from the band. */
 interface Further {
@@ -68,11 +71,9 @@ function furtherOf({ station, candidates }: Field): Further[] {
       const order = Uint32Array.from(level, (_, i) => i).sort((a, b) => (up ? 1 : -1) * (level[a]! - level[b]!));
       return [{ role, up, candidates: all, order, levels: Float64Array.from(order, (i) => level[i]!) }];
     });
+  const { above, below } = besideBand(wayOf(station));
   // What calls pumps is set before the alarm, so that a pump that cannot keep up is seen early.
-  return [
-    ...list(filling(station) ? BELOW_FILLING : BELOW, false),
-    ...list(filling(station) ? ABOVE_FILLING : ABOVE, true),
-  ];
+  return [...list(below, false), ...list(above, true)];
 }
 
 /** The highest level at which each further sensor may act whatever is below it: under the overflow, what the screen lets pass of an alarm, and the gaps of those above. */
@@ -132,10 +133,13 @@ interface Prepared {
   readonly passed: readonly { readonly index: number; readonly below: number; readonly above: number }[];
 }
 
+/** Calls a pump more. */
+const callsMore = ({ role }: Further): boolean => ROLE[role].calls !== null;
+
 /** Rounding never puts a mark of the tape out of its place, m. */
 const EASE = 1e-9;
 
-function prepare(field: Field, required: ReadonlySet<string>): Prepared {
+function prepare(field: Field, required: ReadonlySet<RuleId>): Prepared {
   const before = field.prepared.get(required);
   if (before) return before;
   const { station, surroundings, bands } = field;
@@ -145,16 +149,14 @@ function prepare(field: Field, required: ReadonlySet<string>): Prepared {
     : null;
   const known = new Known((c) => !required.has('reach') || reachHolds(station, surroundings.vessel, c.sensor), touch);
   const further = furtherOf(field);
-  const lags = further.filter((f) => f.role === 'lag' || f.role === 'lag2').length;
+  const lags = further.filter(callsMore).length;
   const three =
     lags === 0 &&
     station.control.floats === 'three' &&
     station.pumps.length > 1 &&
-    !filling(station) &&
+    emptying(station) &&
     further.some((f) => f.role === 'alarm');
-  const callsLast = further.findLastIndex(
-    (f) => f.role === 'lag' || f.role === 'lag2' || (three && f.role === 'alarm'),
-  );
+  const callsLast = further.findLastIndex((f) => callsMore(f) || (three && f.role === 'alarm'));
   const most = ceilings(further, station.vessel.overflow, screen);
   const firstUp = further.findIndex((f) => f.up);
   const highest = firstUp < 0 ? station.vessel.overflow - screen.gapToOverflow : most[firstUp]! - screen.gap;
@@ -185,7 +187,7 @@ function prepare(field: Field, required: ReadonlySet<string>): Prepared {
  * the other, each clear of those before it; and at the end the rules themselves are asked. Nothing is passed over for any other reason, so
  * where a setting exists it is found.
  */
-export function search(field: Field, aim: Aim, required: ReadonlySet<string>): Station | null {
+export function search(field: Field, aim: Aim, required: ReadonlySet<RuleId>): Station | null {
   const { station, surroundings, bands } = field;
   const { screen, known, further, running, callsLast, most, passed } = prepare(field, required);
   const { minimumGap } = station.settings;
@@ -210,7 +212,7 @@ export function search(field: Field, aim: Aim, required: ReadonlySet<string>): S
       const level = next.levels[at]!;
       if (index === callsLast && !screen.lastCall(level, running)) continue;
       const c = next.candidates.at(next.order[at]!);
-      if (!fits(next, c, band, screen, minimumGap, required, filling(station))) continue;
+      if (!fits(next, c, band, screen, minimumGap, required, emptying(station))) continue;
       if (!known.stands(c) || !chosen.every((b) => known.apart(b, c))) continue;
       const made = hang(index + 1, [...chosen, c], band, next.up ? low : level, next.up ? level : high);
       if (made) return made;
@@ -231,7 +233,7 @@ export function search(field: Field, aim: Aim, required: ReadonlySet<string>): S
       )) {
         const c = next.candidates.at(next.order[at]!);
         if (
-          fits(next, c, band, screen, minimumGap, required, filling(station)) &&
+          fits(next, c, band, screen, minimumGap, required, emptying(station)) &&
           known.stands(c) &&
           by.every((b) => known.apart(b, c))
         )
@@ -292,10 +294,10 @@ function fits(
   band: Band,
   screen: Screen,
   gap: number,
-  required: ReadonlySet<string>,
-  fills: boolean,
+  required: ReadonlySet<RuleId>,
+  empties: boolean,
 ): boolean {
-  if (required.has('gap') && !fills) {
+  if (required.has('gap') && empties) {
     if (next.up && c.fall - band.stop < gap - 1e-9) return false;
     if (next.role === 'low' && band.lead - c.rise < gap - 1e-9) return false;
   }

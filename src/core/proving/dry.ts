@@ -1,6 +1,8 @@
+import { traitsOf, type Direction } from '../duties';
 import type { LevelContext } from '../levels';
-import { kindOf } from '../sensing';
-import type { SensorRole, Station } from '../station';
+import { kindOf } from '../sensors';
+import type { SensorRole } from '../sensors';
+import type { Station } from '../station';
 import { phrase, quantity, type Phrase } from '../units';
 import { around, seen, TOLERANCE } from './expect';
 import type { Step } from './step';
@@ -38,22 +40,31 @@ export function tapeCheck({ sensors, vessel }: LevelContext): Step {
 
 const AFTER_LIFT = 3;
 
+type Response = readonly [lifted: Phrase, back: Phrase];
+
+/** What lifting a float that controls the pump does, and letting it back, by the way pumps move the water. */
+const CONTROLS: Readonly<Record<Direction, (starts: string) => Readonly<Record<'pump' | 'stop' | 'lead', Response>>>> =
+  {
+    empty: (starts) => ({
+      pump: [phrase`${starts}`, phrase`the pump stops`],
+      stop: [phrase`nothing yet: it only lets the pump run`, phrase`every pump stops`],
+      lead: [phrase`${starts}, with the stop float still up`, phrase`the pump runs on to the stop`],
+    }),
+    fill: () => ({
+      pump: [phrase`filling stops`, phrase`filling starts`],
+      stop: [phrase`filling stops`, phrase`nothing yet: the start float calls`],
+      lead: [phrase`nothing yet: filling goes on to the stop`, phrase`filling starts`],
+    }),
+  };
+
 /** What lifting a sensor of each role does, and letting it back, with those below it still up. */
-function responses({ duty, alarm }: Station): Readonly<Record<SensorRole, readonly [lifted: Phrase, back: Phrase]>> {
+function responses(station: Station): Readonly<Record<SensorRole, Response>> {
+  const { alarm } = station;
+  const { timer, direction } = traitsOf(station);
   const bell = [alarm.horn ? 'horn' : '', alarm.lamp ? 'lamp' : ''].filter(Boolean).join(' and ') || 'alarm';
-  const starts =
-    duty.kind === 'dose' && duty.mode === 'timed'
-      ? 'the pump starts when the timer says so'
-      : 'the pump starts at once, and no other device';
-  const filling = duty.kind === 'fill';
+  const starts = timer ? 'the pump starts when the timer says so' : 'the pump starts at once, and no other device';
   return {
-    pump: filling ? [phrase`filling stops`, phrase`filling starts`] : [phrase`${starts}`, phrase`the pump stops`],
-    stop: filling
-      ? [phrase`filling stops`, phrase`nothing yet: the start float calls`]
-      : [phrase`nothing yet: it only lets the pump run`, phrase`every pump stops`],
-    lead: filling
-      ? [phrase`nothing yet: filling goes on to the stop`, phrase`filling starts`]
-      : [phrase`${starts}, with the stop float still up`, phrase`the pump runs on to the stop`],
+    ...CONTROLS[direction](starts),
     lag: [phrase`one more pump starts`, phrase`the pumps run on to the stop`],
     lag2: [phrase`the last pump starts`, phrase`the pumps run on to the stop`],
     alarm: [phrase`${bell}, the pump stays still`, phrase`the bell clears`],

@@ -1,6 +1,6 @@
 import type { LevelContext } from '../levels';
-import { kindOf } from '../sensing';
-import type { Sensor } from '../station';
+import { kindOf } from '../sensors';
+import type { Sensor } from '../sensors';
 import { phrase, quantity } from '../units';
 import { atMost, around, seen, TOLERANCE } from './expect';
 import type { Step } from './step';

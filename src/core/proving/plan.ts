@@ -1,3 +1,4 @@
+import { traitsOf, type Direction } from '../duties';
 import { levelContext, type LevelContext } from '../levels';
 import type { Station } from '../station';
 import { dryLift, tapeCheck } from './dry';
@@ -26,6 +27,9 @@ const emptied = (context: LevelContext): Step[] => [
   ...alternation(context),
 ];
 
+/** The wet steps by which way the pumps move the water. */
+const WET: Readonly<Record<Direction, (context: LevelContext) => Step[]>> = { empty: emptied, fill: fillTank };
+
 /**
  * The test steps that apply to a station, in the order they are done: isolate, bench, dry, wet, drawdown, alarm, leave.
  * Every expectation is worked out from the station. @param station checked, by `checkStation`
@@ -37,7 +41,7 @@ export function testPlan(station: Station): Step[] {
     ...context.sensors.map(({ sensor }) => bench(sensor)),
     tapeCheck(context),
     dryLift(context),
-    ...(station.duty.kind === 'fill' ? fillTank(context) : emptied(context)),
+    ...WET[traitsOf(station).direction](context),
     ...fillToAlarm(context),
     ...cutOff(context),
     stray(context),

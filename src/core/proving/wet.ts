@@ -1,3 +1,4 @@
+import { traitsOf } from '../duties';
 import { drawTime, sayNoDuty, type LevelContext } from '../levels';
 import { phrase, quantity, type Phrase } from '../units';
 import { around, atMost, floatInCord, seen, TOLERANCE, unknown } from './expect';
@@ -34,7 +35,7 @@ export function fillToLead(context: LevelContext): Step {
       seen(
         'reacts',
         'what reacts',
-        phrase`${station.duty.kind === 'dose' && station.duty.mode === 'timed' ? 'the timer begins and starts the pump in its turn' : 'one pump alone'}; the bell stays quiet`,
+        phrase`${traitsOf(station).timer ? 'the timer begins and starts the pump in its turn' : 'one pump alone'}; the bell stays quiet`,
       ),
     ],
     about: ['level:lead'],
@@ -181,6 +182,7 @@ export function cutOff(context: LevelContext): Step[] {
 /** A tank that is filled: drawn down to its start, filled to its stop. */
 export function fillTank(context: LevelContext): Step[] {
   const { stop, lead, station } = context;
+  const { runOn } = traitsOf(station);
   const none = untold(context);
   return [
     {
@@ -211,7 +213,7 @@ export function fillTank(context: LevelContext): Step[] {
         seen(
           'after',
           'two minutes after',
-          phrase`no more runs in${station.duty.kind === 'fill' && station.duty.runOn > 0 ? phrase`, after at most ${quantity('time', station.duty.runOn)}` : phrase``}`,
+          phrase`no more runs in${runOn > 0 ? phrase`, after at most ${quantity('time', runOn)}` : phrase``}`,
         ),
       ],
       about: ['level:stop'],
@@ -222,7 +224,7 @@ export function fillTank(context: LevelContext): Step[] {
 /** Water up to the bell with the pump held off, and down again. Nothing without an alarm float. */
 export function fillToAlarm(context: LevelContext): Step[] {
   const { station, vessel, stop, lead, alarm } = context;
-  if (!alarm || station.duty.kind === 'fill') return alarm ? alarmExtras(context) : [];
+  if (!alarm || traitsOf(station).direction === 'fill') return alarm ? alarmExtras(context) : [];
   const volume = vessel.volume(alarm.rise) - vessel.volume(lead);
   const none = untold(context);
   return [

@@ -1,4 +1,5 @@
-import { cycleAt, isTimed, levelContext, type CycleResult } from '../levels';
+import { traitsOf } from '../duties';
+import { cycleAt, levelContext, type CycleResult } from '../levels';
 import type { Station } from '../station';
 import { phrase, type Phrase, quantity, type Quantity } from '../units';
 import type { Rehearsal } from './rehearse';
@@ -75,8 +76,8 @@ export function compare(station: Station, scenario: Scenario, run: Rehearsal): C
     if (!c.keepsUp) above += trace.step;
   }
   // A timer cuts the time of running into doses.
-  const { duty } = station;
-  if (duty.kind === 'dose' && isTimed(station)) starts = Math.max(starts, ran / duty.on);
+  const { timer, direction } = traitsOf(station);
+  if (timer) starts = Math.max(starts, ran / timer.on);
   const varies = Math.max(...trace.inflow) > 1.05 * Math.min(...trace.inflow);
   const others = unknown(scenario, run);
   const differ = (a: number, b: number, least: number) => Math.abs(a - b) > Math.max(SAME * Math.max(a, b), least);
@@ -121,7 +122,7 @@ export function compare(station: Station, scenario: Scenario, run: Rehearsal): C
           ? phrase`the worst inflow for starts is ${quantity('flow', worst.inflow)}: here never more than ${quantity('flow', run.mostInflow)} came`
           : phrase`an hour holds a whole start more or less than the mean of the rules`,
   });
-  if (alarm && run.warning !== null && scenario.duty !== 'fill') {
+  if (alarm && run.warning !== null && direction === 'empty') {
     const has = (vessel.volume(overflow) - vessel.volume(alarm.rise)) / inflow[station.settings.reserveInflow];
     found.push({
       id: 'reserve',

@@ -1,3 +1,4 @@
+import { wayOf, type Way } from '../duties';
 import { phrase, type Phrase } from '../units';
 import { inflowing, type Inflowing } from './inflow';
 import type { Scenario } from './scenario';
@@ -38,7 +39,7 @@ export interface Course {
   readonly cutOffs: readonly string[];
   /** How long appliances still shed after they are stopped, s. */
   readonly sheds: number;
-  readonly filling: boolean;
+  readonly way: Way;
 }
 
 /** Everything in a scenario that this panel has no part for, each as `path: what`. */
@@ -113,7 +114,7 @@ export function courseOf(
       dues: schedule(prepared, scenario),
       cutOffs: panel.outcomes.filter((o) => o.kind === 'interlock' && o.id.startsWith('U4')).map((o) => o.id),
       sheds: source.kind === 'appliances' ? Math.max(...source.list.map((a) => a.after / a.rate)) : 0,
-      filling: station.duty.kind === 'fill',
+      way: wayOf(station),
     },
   };
 }

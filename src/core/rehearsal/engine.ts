@@ -1,3 +1,4 @@
+import { traitsOf } from '../duties';
 import type { Panel } from '../schemes';
 import { sensorTrips } from '../levels';
 import { phrase, type Phrase, quantity } from '../units';
@@ -94,11 +95,11 @@ const bitsOf = (mask: number): number => {
 };
 
 /** Where the rehearsal begins: at its start level, the panel as it rests, nothing yet heard. */
-export function beginning({ prepared, scenario, inflowOf, filling }: Course): State {
+export function beginning({ prepared, scenario, inflowOf, way }: Course): State {
   const { station, vessel, top } = prepared;
   const world = prepared.world([]);
   const stops = sensorTrips(station).flatMap((t) =>
-    t.sensor.role === 'pump' || t.sensor.role === 'stop' ? [filling ? t.rise : t.fall] : [],
+    t.sensor.role === 'pump' || t.sensor.role === 'stop' ? [t[way.stops]] : [],
   );
   const node = world.logic.first;
   return {
@@ -137,10 +138,11 @@ export function advance(
   watch?: (t: number) => boolean,
   rests?: (s: State) => void,
 ): void {
-  const { prepared, scenario, inflowOf, dues, cutOffs, sheds, filling } = course;
+  const { prepared, scenario, inflowOf, dues, cutOffs, sheds, way } = course;
   const { panel, vessel, top, intakes, station } = prepared;
-  const sense = filling ? -1 : 1;
-  const runOn = station.duty.kind === 'fill' ? station.duty.runOn : 0;
+  const { sense } = way;
+  const filling = sense < 0;
+  const { runOn } = traitsOf(station);
   const level = () => vessel.height(s.v);
   const tell = (kind: EventKind, says: () => Phrase) => listener.told?.(s.t, s.v, kind, says);
   const inflow = () => inflowNow(s);

@@ -1,3 +1,4 @@
+import { traitsOf } from '../duties';
 import type { Station } from '../station';
 import { quantity, type Quantity } from '../units';
 import type { Rehearsal } from './rehearse';
@@ -14,8 +15,8 @@ const count = (n: number) => quantity('count', n);
 const JOULES = 3.6e6;
 
 /** Everything a rehearsal comes to, in the order in which a person asks. */
-export function figures({ duty }: Pick<Station, 'duty'>, run: Rehearsal): Figure[] {
-  const filling = duty.kind === 'fill';
+export function figures(station: Pick<Station, 'duty'>, run: Rehearsal): Figure[] {
+  const { words } = traitsOf(station);
   const several = run.pumps.length > 1;
   const [first, second] = run.pumps;
   const list: Figure[] = run.pumps.flatMap((p, i) => {
@@ -44,16 +45,16 @@ export function figures({ duty }: Pick<Station, 'duty'>, run: Rehearsal): Figure
   add('bells', 'bells', count(run.bells));
   add('bell', 'time in alarm', time(run.bell));
   add('warning', 'shortest time from bell to overflow', time(run.warning));
-  add('overflow', filling ? 'water wasted in filling' : 'overflow', quantity('volume', run.balance.overflow));
-  add('overflowing', filling ? 'time in which it ran over' : 'time of overflow', time(run.overflowing));
+  add('overflow', words.spilt, quantity('volume', run.balance.overflow));
+  add('overflowing', words.spilling, time(run.overflowing));
   add('dry', 'time a pump ran dry', time(run.dry));
   for (const lane of run.lanes.filter((l) => l.kind === 'interlock'))
     add(`lane-${lane.id}`, lane.says, time(lane.time));
   add('age', 'water stays, on the mean', time(run.age));
   add('highest', 'highest level', quantity('height', run.highest));
   add('lowest', 'lowest level', quantity('height', run.lowest));
-  add('most', filling ? 'greatest draw' : 'greatest inflow', quantity('flow', run.mostInflow));
-  add('in', filling ? 'water drawn' : 'water in', quantity('volume', run.balance.inflow));
+  add('most', `greatest ${words.inflow}`, quantity('flow', run.mostInflow));
+  add('in', words.came, quantity('volume', run.balance.inflow));
   add('pumped', 'water pumped', quantity('volume', run.balance.pumped));
   add('back', 'ran back', quantity('volume', run.balance.returned));
   return list;

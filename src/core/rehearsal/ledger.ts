@@ -1,3 +1,4 @@
+import { wayOf } from '../duties';
 import type { Listener } from './engine';
 import type { Lane, Prepared } from './world';
 
@@ -67,8 +68,7 @@ export function ledger(
   { station, vessel, lanes }: Prepared,
   v0: number,
 ): { listener: Listener; close(t: number, v: number): Account } {
-  const filling = station.duty.kind === 'fill';
-  const sense = filling ? -1 : 1;
+  const { sense } = wayOf(station);
   const pumps = station.pumps.map((p) => ({
     starts: 0,
     ran: 0,
@@ -166,7 +166,8 @@ export function ledger(
     listener,
     close(t, v) {
       const change = v - v0;
-      const left = filling ? sums.inflow : sums.pumped - sums.returned;
+      // What leaves: of a vessel that pumps fill, what is drawn.
+      const left = sense < 0 ? sums.inflow : sums.pumped - sums.returned;
       return {
         pumps: pumps.map((p) => ({
           starts: p.starts,

@@ -265,7 +265,7 @@ describe('a station through time', () => {
     const r = run(station, { length: 86400, faults: [{ from: 0, to: null, id: 'blocked' }] });
     expect(r.overflowing).toBe(0);
     expect(says(r)).toEqual(
-      expect.arrayContaining([expect.stringMatching(/cold store coils is stopped: cutoff .* lifted/)]),
+      expect.arrayContaining([expect.stringMatching(/cold store coils is stopped: cut-off .* lifted/)]),
     );
     expect(r.balance.inflow).toBeLessThan(vesselOf(station.vessel).capacity);
   });

@@ -1,3 +1,4 @@
+import { DUTIES, type DutyName } from '../duties';
 import * as z from 'zod';
 import type { Station } from '../station';
 
@@ -40,7 +41,7 @@ export const scenarioSchema = z.strictObject({
   format: z.literal('pit-bell/scenario', 'this is not a Pit Bell scenario'),
   version: z.literal(1, 'this version of the scenario is not known here'),
   name: z.string().min(1, 'needs a name').max(80, 'is longer than 80 characters'),
-  duty: z.enum(['empty', 'dose', 'fill', 'transfer', 'condensate'], 'must be a duty'),
+  duty: z.enum(Object.keys(DUTIES) as [DutyName, ...DutyName[]], 'must be a duty'),
   length: z
     .number()
     .gt(0, 'the length must be more than zero')

@@ -1,3 +1,4 @@
+import { traitsOf } from '../duties';
 import { afflict, faultsOf, heldBy, type Fault } from '../faults';
 import { hydraulicsOf } from '../hydraulics';
 import { sensorTrips } from '../levels';
@@ -168,14 +169,15 @@ export function prepare(
   const byId = new Map(faults.map((f) => [f.id, f]));
   const well = worldOf(sound, [], null);
   const worlds = new Map<string, World>();
-  const filling = station.duty.kind === 'fill';
+  const { mover } = traitsOf(station);
+  const inVessel = mover.kind === 'pump' && mover.stands === 'in-vessel';
   const prepared: Prepared = {
     ...sound,
     faults,
     intakes: station.pumps.map(({ intake, volute }) =>
-      filling
-        ? { loses: -Infinity, primes: -Infinity }
-        : { loses: vessel.volume(intake), primes: vessel.volume(Math.max(volute, intake + PRIMES)) },
+      inVessel
+        ? { loses: vessel.volume(intake), primes: vessel.volume(Math.max(volute, intake + PRIMES)) }
+        : { loses: -Infinity, primes: -Infinity },
     ),
     world(names) {
       if (names.length === 0) return well;

@@ -1,3 +1,4 @@
+import { traitsOf } from '../duties';
 import { permissions } from './interlocks';
 import { parallel, series, type Bench } from './bench';
 import { contactor, handOffAuto, load, relay, type Relay } from './devices';
@@ -48,7 +49,7 @@ export const lowRings = (b: Bench, water: Water | null): Tree[] =>
 
 /** Whether the low float cuts the pump: not where it is the tank that is filled. */
 export const lowCuts = (b: Bench, water: Water | null): Tree[] =>
-  water && b.station.duty.kind !== 'fill' ? [water.enough()] : [];
+  water && traitsOf(b.station).direction === 'empty' ? [water.enough()] : [];
 
 /**
  * One pump behind a contactor: selector where there is one, the call in Auto, what others allow, the low float under all of it, and

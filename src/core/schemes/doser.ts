@@ -1,3 +1,4 @@
+import { traitsOf, type Timer } from '../duties';
 import { alarmChain } from './alarmChain';
 import { series, parallel, type Bench } from './bench';
 import { coilLimits, relay, sense } from './devices';
@@ -26,20 +27,18 @@ const timer = (b: Bench, control: Control, tag: string, says: string, rest: numb
   });
 
 /** A timer that the enable float lets run; a second one with a shorter rest while the peak float is up. */
-function timedCall(b: Bench, control: Control): Tree {
-  const { duty } = b.station;
-  if (duty.kind !== 'dose') throw new Error('only a dosed bed is timed');
+function timedCall(b: Bench, control: Control, { on, off, peakOff }: Timer): Tree {
   const { id, hot, back } = control;
   const enable = relay(b, 'K5', 'enough water for a dose', control);
   b.rung('enough water for a dose', id, hot, [pumpCall(b, control), enable.coil], back);
   const peak = floatOf(b, 'peak');
-  const usual = timer(b, control, 'T2', 'usual rest', duty.off, duty.on);
+  const usual = timer(b, control, 'T2', 'usual rest', off, on);
   if (!peak) {
     b.rung('timer', id, hot, [enable.make(), usual.coil], back);
     return series(enable.make(), usual.make());
   }
   const high = relay(b, 'K4', 'peak: the rest is shortened', control);
-  const quick = timer(b, control, 'T3', 'rest at peak', duty.peakOff, duty.on);
+  const quick = timer(b, control, 'T3', 'rest at peak', peakOff, on);
   b.rung('peak', id, hot, [peak.used, high.coil], back);
   b.rung('timer, usual', id, hot, [enable.make(), high.break(), usual.coil], back);
   b.rung('timer, peak', id, hot, [enable.make(), high.make(), quick.coil], back);
@@ -79,8 +78,8 @@ export const doser: Scheme = {
   build(b, choose) {
     const f = feed(b);
     const control = mainsControl(b, f, choose('isolate') === 'yes');
-    const timed = b.station.duty.kind === 'dose' && b.station.duty.mode === 'timed';
-    const call = timed ? timedCall(b, control) : pumpCall(b, control);
+    const { timer: times } = traitsOf(b.station);
+    const call = times ? timedCall(b, control, times) : pumpCall(b, control);
     const water = waterRelay(b, control);
     contactorPump(b, f, control, call, {
       hoa: choose('hoa') === 'yes',

@@ -1,3 +1,4 @@
+import { traitsOf } from '../duties';
 import { phrase, quantity } from '../units';
 import type { Station } from '../station';
 import { alarmChain } from './alarmChain';
@@ -159,7 +160,7 @@ export const drive: Scheme = {
     });
     b.rung('24 V of the drive', 'inputs', '0V', [leaf('U1', '24V')], '+24');
     const call = floatOf(b, 'pump')!.used;
-    const low = b.station.duty.kind === 'fill' ? null : floatOf(b, 'low');
+    const low = traitsOf(b.station).direction === 'fill' ? null : floatOf(b, 'low');
     const source = choose('supply');
     const others = permissions(b);
     const asFault = choose('input') === 'external-fault';

@@ -1,12 +1,8 @@
-import { kindOf } from '../sensing';
-import type { Sensor, SensorRole } from '../station';
+import { kindOf, type Sensor, type SensorRole, ROLE } from '../sensors';
 import type { Bench } from './bench';
 import { coloursOf } from './colours';
 import { CLOSED, OPEN_LEAK } from './devices';
 import type { Device, Tree } from './model';
-
-/** Sensors that are switches in the pit at the end of a cord; a bell's switch and a transmitter's relay sit in the panel. */
-const inThePit = (sensor: Sensor): boolean => sensor.kind !== 'bell' && sensor.kind !== 'transmitter';
 
 export const floatTag = (sensor: Sensor): string => `S-${sensor.id}`;
 
@@ -40,13 +36,13 @@ export function floatSwitch(
     leak: OPEN_LEAK,
   });
   const [common, first, second] = coloursOf(station).cord;
-  const out = inThePit(sensor);
+  const out = kind.switchIn === 'pit';
   b.device({
     tag,
     noun: `${kind.name}, ${sensor.changeover ? 'changeover contact' : rises ? 'closes on rise (NO hanging)' : 'opens on rise (NC hanging)'}, ${sensor.contactRating} A${sensor.duty === 'motor' ? ', motor duty' : ''}`,
-    says: `${sensor.role} ${kind.noun}`,
+    says: `${ROLE[sensor.role].word} ${kind.noun}`,
     place: out ? 'field' : 'panel',
-    cost: sensor.kind === 'transmitter' ? 3 : sensor.kind === 'tilt' ? 1 : 2,
+    cost: kind.cost,
     behaviour: { kind: 'worked' },
     initial: 'down',
     positions: [
@@ -61,7 +57,7 @@ export function floatSwitch(
     ...(out && {
       cable: {
         id: `W-${sensor.id}`,
-        says: `cord of the ${sensor.role} float`,
+        says: `cord of the ${ROLE[sensor.role].word} float`,
         length: sensor.cordLength + station.wiring.field.length,
         area: station.wiring.field.area,
         colours: { C: common, [usedPin]: first, ...(sensor.changeover ? { [otherPin]: second } : {}) },

@@ -1,5 +1,6 @@
 import { phrase, type Phrase, quantity } from '../units';
-import type { Station, SensorRole } from '../station';
+import { type SensorRole, kindOf } from '../sensors';
+import type { Station } from '../station';
 
 /*
  * Reasons against a scheme that several of them share. Each is empty where it does not apply.
@@ -18,8 +19,8 @@ export function motorThroughFloat({ sensors, pumps }: Station): Phrase[] {
   const float = sensors.find((s) => s.role === 'pump');
   const amps = Math.max(...pumps.map((p) => p.ratedCurrent));
   if (!float) return [phrase`it needs one float that starts and stops the pump by its own range`];
-  if (float.kind === 'bell' || float.kind === 'transmitter')
-    return [phrase`a ${float.kind === 'bell' ? 'pressure switch' : 'transmitter'} is no float on a cord`];
+  const { noMotor } = kindOf(float);
+  if (noMotor) return [phrase`${noMotor}`];
   return [
     ...(float.duty === 'control'
       ? [phrase`the pump float is for pilot duty only: its contact must not carry a motor`]

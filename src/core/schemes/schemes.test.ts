@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
-import { checkStation, newStation, type Sensor, type SensorRole, type Station } from '../station';
+import { type Sensor, type SensorRole } from '../sensors';
+import { checkStation, newStation, type Station } from '../station';
 import { sayPhrase } from '../units';
 import { outcomesOf, stand, wire, type Posture } from '../wiring';
 import type { Settled } from '../circuit';

@@ -1,12 +1,7 @@
 export { contactClosed, hasRisen, tripsOf } from './trips';
-export { kindOf } from './kinds';
-export type { Measure, Trips, World } from './kinds/kind';
-export { breatherShift, pressureForLevel, waterInBell } from './kinds/bell';
-export { worldOf } from './world';
-export { leanOf } from './pose';
+export { surroundsOf } from './surrounds';
 export { cordNeeded } from './cord';
 export { tidied } from './tidied';
-export { facingOf } from './swing/arm';
 export {
   bestFacing,
   clearancesOf,

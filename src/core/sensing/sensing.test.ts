@@ -1,16 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { RodFloat, TiltFloat } from '../station';
-import { contactClosed, hasRisen, kindOf, leanOf, tripsOf as tripsIn, worldOf } from './index';
-import { newStation, type Sensor } from '../station';
+import { contactClosed, hasRisen, surroundsOf, tripsOf as tripsIn } from './index';
+import { kindOf, leanOf, type Sensor, type SensorOf } from '../sensors';
+import { newStation } from '../station';
 
-const WORLD = worldOf(newStation('a', 'b', 'metric-230'));
-const tripsOf = (s: Sensor) => tripsIn(s, WORLD);
+const AROUND = surroundsOf(newStation('a', 'b', 'metric-230'));
+const tripsOf = (s: Sensor) => tripsIn(s, AROUND);
 const moved = <S extends Sensor>(s: S, by: number): S => kindOf(s).moved(s, by);
 const widened = <S extends Sensor>(s: S, by: number): S => kindOf(s).widened(s, by)!;
 const settingOf = <S extends Sensor>(s: S) => kindOf(s).setting(s);
 
-const tilt: TiltFloat = {
+const tilt: SensorOf<'tilt'> = {
   id: 'pump',
   role: 'pump',
   kind: 'tilt',
@@ -29,7 +29,7 @@ const tilt: TiltFloat = {
   measured: null,
   weight: null,
 };
-const rod: RodFloat = {
+const rod: SensorOf<'rod'> = {
   id: 'alarm',
   role: 'alarm',
   kind: 'rod',

@@ -1,5 +1,4 @@
-import type { Sensor } from '../station';
-import { kindOf } from './kinds';
+import { kindOf, type Sensor } from '../sensors';
 
 /** A sensor with its settings rounded: sums of tape steps carry rounding, and a tenth of a micrometre is beyond any tape. */
 export function tidied<S extends Sensor>(sensor: S): S {

@@ -1,9 +1,7 @@
-import type { Sensor } from '../station';
-import { kindOf } from './kinds';
-import type { Trips, World } from './kinds/kind';
+import { kindOf, type Sensor, type Surrounds, type Trips } from '../sensors';
 
 /** Trip levels of a sensor. */
-export const tripsOf = (sensor: Sensor, world: World): Trips => kindOf(sensor).trips(sensor, world);
+export const tripsOf = (sensor: Sensor, surrounds: Surrounds): Trips => kindOf(sensor).trips(sensor, surrounds);
 
 /** True while the contact is closed, `risen` telling whether the sensor last acted on the rise. */
 export const contactClosed = (sensor: Sensor, risen: boolean): boolean =>

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { withDuty, withPumpCount } from '../editing';
 import { judge } from '../levels';
 import type { UnitSystem } from '../units';
+import type { Sensor } from '../sensors';
 import {
   checkStation,
   curveRows,
@@ -12,7 +13,6 @@ import {
   readPatternRows,
   readStormRows,
   stormRows,
-  type Sensor,
   type Station,
 } from './index';
 

@@ -1,3 +1,4 @@
+import { dutyOf, traitsOf } from '../duties';
 import { phrase, quantity } from '../units';
 import type { Contradiction } from './contradiction';
 import { curveProblems } from './curveProblems';
@@ -33,8 +34,11 @@ function* vesselContradictions({ vessel, obstacles }: Station): Generator<Contra
   }
 }
 
-function* pumpContradictions({ vessel, pumps, discharge, duty }: Station): Generator<Contradiction> {
+function* pumpContradictions(station: Station): Generator<Contradiction> {
+  const { vessel, pumps, discharge } = station;
   const depth = depthOf(vessel.shape);
+  const { mover } = traitsOf(station);
+  const inVessel = mover.kind === 'pump' && mover.stands === 'in-vessel';
   for (const [i, pump] of pumps.entries()) {
     if (pump.volute <= pump.intake)
       yield {
@@ -46,7 +50,7 @@ function* pumpContradictions({ vessel, pumps, discharge, duty }: Station): Gener
         path: ['pumps', i, 'motorTop'],
         says: phrase`the top of the motor cannot be below the top of the volute at ${mm(pump.volute)}`,
       };
-    if (duty.kind !== 'fill' && pump.motorTop > depth)
+    if (inVessel && pump.motorTop > depth)
       yield {
         path: ['pumps', i, 'motorTop'],
         says: phrase`the pump stands out of the vessel: the top of its motor is above the rim at ${mm(depth)}`,
@@ -63,7 +67,7 @@ function* pumpContradictions({ vessel, pumps, discharge, duty }: Station): Gener
       };
     }
   }
-  if (duty.kind !== 'fill' && discharge.weepHole && discharge.weepHole.height > depth) {
+  if (inVessel && discharge.weepHole && discharge.weepHole.height > depth) {
     yield {
       path: ['discharge', 'weepHole', 'height'],
       says: phrase`the weep hole is above the rim at ${mm(depth)}: its water would not fall back into the vessel`,
@@ -132,16 +136,7 @@ function* dischargeContradictions({ pumps, discharge, settings }: Station): Gene
 }
 
 function* dutyContradictions({ duty, vessel }: Station): Generator<Contradiction> {
-  if (duty.kind === 'dose' && duty.peakOff > duty.off)
-    yield {
-      path: ['duty', 'peakOff'],
-      says: phrase`the rest at peak is longer than the ordinary rest of ${quantity('time', duty.off)}: the peak float is to shorten it`,
-    };
-  if (duty.kind === 'fill' && duty.keep >= vessel.overflow)
-    yield {
-      path: ['duty', 'keep'],
-      says: phrase`what is to stay stored reaches the overflow at ${mm(vessel.overflow)}: nothing could be drawn`,
-    };
+  for (const [field, says] of dutyOf(duty).contradictions?.(duty, vessel) ?? []) yield { path: ['duty', field], says };
 }
 
 function* supplyContradictions({ supply, profile }: Station): Generator<Contradiction> {

@@ -4,28 +4,31 @@ export {
   stationSchema,
   pumpModelSchema,
   type CurvePoint,
-  type Duty,
   type Inflow,
   type InflowSource,
   type Interlock,
   type Laterals,
   type Obstacle,
   type Pump,
-  type RodFloat,
   type Segment,
-  type Sensor,
-  type SensorOf,
-  type SensorRole,
   type Station,
-  type TiltFloat,
   type Vessel as VesselDocument,
   type VesselShape,
 } from './schema';
 export { checkStation, type Checked, type Problem } from './check';
-export { newStation, FLOAT_ANGLES } from './newStation';
+export { newStation } from './newStation';
 export { COMMON_FITTINGS, COMMON_PIPES } from './fittings';
 export { curveRows, readCurveRows, type CurveRead } from './curveText';
 export { formOf, stationJsonSchema } from './jsonSchema';
 export { CURRENT_VERSION } from './version';
 export { depthTableRows, readDepthRows } from './depthTableText';
 export { patternRows, readPatternRows, readStormRows, stormRows } from './inflowText';
+export {
+  fieldAt,
+  namedFields,
+  type ChoicePath,
+  type DocumentPath,
+  type FigurePath,
+  type FlagPath,
+  type WordsPath,
+} from './fields';

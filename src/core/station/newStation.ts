@@ -1,6 +1,7 @@
 import { GALLON, INCH, type Profile } from '../units';
-import type { Sensor, Station } from './schema';
-import { startingSettings } from './settings';
+import type { Sensor } from '../sensors';
+import type { Station } from './schema';
+import { startingSettings } from '../settings';
 import { startingWiring } from './upgrade';
 import { CURRENT_VERSION } from './version';
 

@@ -15,7 +15,7 @@ import {
   stationJsonSchema,
   upgrade,
 } from './index';
-import { newestSetting, SETTINGS, settingsSince, type Setting } from './settings';
+import { newestSetting, SETTINGS, settingsSince, type Setting } from '../settings';
 
 const sound = () => newStation('Sump', 'Yard', 'metric-230');
 const problemsOf = (input: unknown) => {

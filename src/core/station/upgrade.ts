@@ -1,5 +1,5 @@
 import type { Profile } from '../units';
-import { settingsSince } from './settings';
+import { settingsSince } from '../settings';
 import { CURRENT_VERSION } from './version';
 
 type Json = Record<string, unknown>;

@@ -1,4 +1,4 @@
-import { newestSetting } from './settings';
+import { newestSetting } from '../settings';
 
 /** The version that the form of the document is of, settings apart: raised by a step in `upgrade.ts`. */
 const FORM_VERSION = 4;

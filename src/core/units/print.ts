@@ -1,5 +1,5 @@
 import { printFeetInches } from './feetInches';
-import type { Format, Quantity, UnitSystem } from './quantity';
+import type { Quantity, UnitSystem } from './quantity';
 import { factorOf, INCH, FORMATS, unitOf } from './unitTable';
 
 function significant(value: number, digits: number): string {

@@ -1,6 +1,7 @@
 import { sensed, settle, type Settled, type States } from '../circuit';
 import type { Device, Outcome } from '../schemes';
-import { hasRisen, type Trips } from '../sensing';
+import { hasRisen } from '../sensing';
+import { type Trips } from '../sensors';
 import type { Wired } from './wired';
 
 /** How a panel stands: which position each thing that a hand or the water works is in. What is not named is as it rests. */

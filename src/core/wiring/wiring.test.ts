@@ -179,7 +179,7 @@ describe('as landed', () => {
     const [a, b] = [seat(cold, 'W-cut-1/black'), seat(cold, 'W-cut-1/white')];
     expect(tells(landed(cold, [{ core: 'W-cut-1/white', to: a }]))).toEqual([
       expect.stringMatching(
-        /^the cut-off has no effect: cold store coils may run however high the water is \(with .*cutoff float lifted.*\)$/,
+        /^the cut-off has no effect: cold store coils may run however high the water is \(with .*cut-off float lifted.*\)$/,
       ),
     ]);
     expect(tells(landed(cold, [], [{ a, b, fitted: true }]))).toEqual([expect.stringMatching(/cut-off has no effect/)]);
@@ -201,7 +201,7 @@ describe('as landed', () => {
     ]);
     expect(tells(report)).toEqual([
       expect.stringMatching(/^coils is stopped, though by design coils may run \(with all floats hanging\)/),
-      expect.stringMatching(/^coils may run, though by design coils is stopped \(with .*cutoff float lifted.*\)/),
+      expect.stringMatching(/^coils may run, though by design coils is stopped \(with .*cut-off float lifted.*\)/),
     ]);
   });
 

@@ -1,7 +1,8 @@
 import { temporal } from 'zundo';
 import { createStore } from 'zustand/vanilla';
 import { judge, surroundingsAfter, type Judgement, type Part } from '@/core/levels';
-import { checkStation, type Problem, type Sensor, type Station } from '@/core/station';
+import { type Sensor } from '@/core/sensors';
+import { checkStation, type Problem, type Station } from '@/core/station';
 import type { UnitSystem } from '@/core/units';
 
 export interface SavedState {

@@ -6,6 +6,7 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
+import { traitsOf } from '@/core/duties';
 import { sayNoDuty, type CycleResult, type Judgement } from '@/core/levels';
 import { quantity, say, sayPhrase, type UnitSystem } from '@/core/units';
 import { CASE_LINES } from './caseLines';
@@ -34,20 +35,13 @@ function LineSample({ name }: { name: (typeof CASES)[number] }) {
 export function Cycles({ judgement, system }: { judgement: Judgement; system: UnitSystem }) {
   const { worst } = judgement;
   if (!worst.ok) return <Typography sx={{ p: 1.5 }}>{sayPhrase(sayNoDuty(worst), system)}</Typography>;
-  const filling = judgement.context.station.duty.kind === 'fill';
+  const { words } = traitsOf(judgement.context.station);
   const time = (s: number) => say(quantity('time', s), system);
   return (
     <Table size="small" aria-label="cycles" sx={{ '& td': { whiteSpace: 'nowrap' } }}>
       <TableHead>
         <TableRow>
-          {[
-            filling ? 'draw' : 'inflow',
-            '',
-            filling ? 'lasts' : 'fills in',
-            filling ? 'fills in' : 'runs',
-            'cycle',
-            'starts, each pump',
-          ].map((h, i) => (
+          {[words.inflow, '', words.rests, words.runs, 'cycle', 'starts, each pump'].map((h, i) => (
             <TableCell key={i}>{h}</TableCell>
           ))}
         </TableRow>

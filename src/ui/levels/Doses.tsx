@@ -5,23 +5,24 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
+import { traitsOf } from '@/core/duties';
 import { doseFigures, sayNoDuty, timedDay, type Judgement } from '@/core/levels';
 import { quantity, say, sayPhrase, type UnitSystem } from '@/core/units';
 
 /** What the timer makes of a design day and of a peak day. */
 export function Doses({ judgement, system }: { judgement: Judgement; system: UnitSystem }) {
   const { context } = judgement;
-  const { duty } = context.station;
-  if (duty.kind !== 'dose') return null;
+  const { timer } = traitsOf(context.station);
+  if (!timer) return null;
   const dosed = doseFigures(context);
   if (!dosed.ok) return <Typography sx={{ p: 1.5 }}>{sayPhrase(sayNoDuty(dosed), system)}</Typography>;
   const q = (kind: Parameters<typeof quantity>[0], value: number) => say(quantity(kind, value), system);
   const days = [
-    { name: 'design day', brings: dosed.perDay, ...timedDay(duty.on, duty.off, dosed.volume) },
+    { name: 'design day', brings: dosed.perDay, ...timedDay(timer.on, timer.off, dosed.volume) },
     {
       name: 'peak day',
-      brings: dosed.perDay * duty.peakDay,
-      ...timedDay(duty.on, context.peak ? duty.peakOff : duty.off, dosed.volume),
+      brings: dosed.perDay * timer.peakDay,
+      ...timedDay(timer.on, context.peak ? timer.peakOff : timer.off, dosed.volume),
     },
   ];
   return (
@@ -40,7 +41,7 @@ export function Doses({ judgement, system }: { judgement: Judgement; system: Uni
               <TableCell component="th" scope="row">
                 {d.name}
               </TableCell>
-              <TableCell>{q('time', duty.on)}</TableCell>
+              <TableCell>{q('time', timer.on)}</TableCell>
               <TableCell>{q('time', d.rest)}</TableCell>
               <TableCell>{q('count', d.dosesPerDay)}</TableCell>
               <TableCell>{q('volume', d.takesPerDay)}</TableCell>

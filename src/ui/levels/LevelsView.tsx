@@ -6,7 +6,8 @@ import Tabs from '@mui/material/Tabs';
 import Link from 'next/link';
 import dynamic from 'next/dynamic';
 import { memo, useState } from 'react';
-import { doseFigures, isTimed, timedDay, type Judgement } from '@/core/levels';
+import { traitsOf } from '@/core/duties';
+import { doseFigures, timedDay, type Judgement } from '@/core/levels';
 import { quantity, type Quantity, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { Reading } from '../parts/Reading';
@@ -33,16 +34,16 @@ interface Figure {
 
 /** The four figures that a station of this duty is read by. */
 function figuresOf({ worst, cycles, reserve, context }: Judgement): Figure[] {
-  const { duty } = context.station;
+  const { timer, words } = traitsOf(context.station);
   const { design } = cycles;
   const bell: Figure = { label: 'bell to overflow', value: reserve ? quantity('duration', reserve.design) : null };
   const delivers: Figure = {
     label: 'delivers at start',
     value: context.atLead.ok ? quantity('flow', context.atLead.flow) : null,
   };
-  if (duty.kind === 'dose' && duty.mode === 'timed') {
+  if (timer) {
     const dosed = doseFigures(context);
-    const day = dosed.ok ? timedDay(duty.on, duty.off, dosed.volume) : null;
+    const day = dosed.ok ? timedDay(timer.on, timer.off, dosed.volume) : null;
     return [
       delivers,
       { label: 'one dose', value: dosed.ok ? quantity('volume', dosed.volume) : null },
@@ -50,15 +51,14 @@ function figuresOf({ worst, cycles, reserve, context }: Judgement): Figure[] {
       bell,
     ];
   }
-  const filling = duty.kind === 'fill';
   return [
     delivers,
     {
-      label: filling ? 'starts, worst draw' : 'starts, worst inflow',
+      label: `starts, worst ${words.inflow}`,
       value: worst.ok ? quantity('rate', worst.startsPerHour) : null,
     },
     {
-      label: filling ? 'fills, design draw' : 'run, design inflow',
+      label: `${words.run}, design ${words.inflow}`,
       value: design.ok && design.keepsUp ? quantity('time', design.run) : null,
     },
     bell,
@@ -99,7 +99,7 @@ const SheetOf = memo(function SheetOf({
 }) {
   switch (sheet) {
     case 'cycle':
-      if (isTimed(judgement.context.station)) return <Doses judgement={judgement} system={system} />;
+      if (traitsOf(judgement.context.station).timer) return <Doses judgement={judgement} system={system} />;
       return (
         <>
           <Box sx={{ height: 150 }}>

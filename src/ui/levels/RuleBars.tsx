@@ -3,11 +3,13 @@ import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import Typography from '@mui/material/Typography';
 import { useSearchParams } from 'next/navigation';
-import { Fragment, memo, useCallback, useEffect, useRef, useState } from 'react';
-import type { JudgedRule, RuleState } from '@/core/levels';
+import { memo, useCallback, useEffect, useRef, useState } from 'react';
+import { settingsOfRule, type Judgement, type RuleId, type RuleState } from '@/core/levels';
 import { say, sayPhrase, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
-import { settingsOfRule } from '../survey/settingFields';
+import { SettingField } from '../fields/SettingField';
+
+type JudgedRule = Judgement['rules'][number];
 
 const WORD: Readonly<Record<RuleState, string>> = {
   holds: 'holds',
@@ -72,13 +74,13 @@ interface RowProps {
 }
 
 /** The settings that a rule uses, to be set where it is read. */
-function RuleSettings({ id }: { id: string }) {
-  const fields = settingsOfRule(id);
-  if (fields.length === 0) return null;
+function RuleSettings({ id }: { id: RuleId }) {
+  const names = settingsOfRule(id);
+  if (names.length === 0) return null;
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(150px, 190px))', gap: 1.5, mt: 1.5 }}>
-      {fields.map(({ setting, field }) => (
-        <Fragment key={setting}>{field}</Fragment>
+      {names.map((name) => (
+        <SettingField key={name} name={name} />
       ))}
     </Box>
   );

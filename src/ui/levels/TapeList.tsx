@@ -12,42 +12,35 @@ import { getAt, setAt } from '@/core/editing';
 import { shaftScene, shaftSvg, tapeCsvRows } from '@/core/papers';
 import { downloadText, fileNameOf } from '../parts/download';
 import { QuantityInput } from '../parts/QuantityInput';
-import { moves, type Judgement } from '@/core/levels';
-import { depthOf } from '@/core/station';
+import { moves, type Judgement, type TapeSetting } from '@/core/levels';
+import { depthOf, type DocumentPath } from '@/core/station';
 import { quantity, say, sayPhrase, type UnitSystem } from '@/core/units';
-import { useEditor } from '../editor/StationProvider';
+import { useEditor, useProblem } from '../editor/StationProvider';
 
-/** One setting of a float, typed as it is measured: from the rim down. */
-function RimDown({ path, label, system }: { path: string; label: string; system: UnitSystem }) {
-  const document = useEditor((s) => s.document);
+/** One setting of a float, as it is measured: a height from the rim down, all else as it is. */
+function Measured({
+  sensor,
+  measure: { field, label, of },
+  system,
+}: {
+  sensor: number;
+  measure: TapeSetting;
+  system: UnitSystem;
+}) {
+  const path = `sensors.${sensor}.${field}`;
+  const value = useEditor((s) => getAt(s.document, path)) as number;
+  const depth = useEditor((s) => depthOf(s.document.vessel.shape));
   const edit = useEditor((s) => s.edit);
-  const problem = useEditor((s) => s.judged.problems.find((p) => p.path === path)?.message);
-  const depth = depthOf(document.vessel.shape);
-  const value = getAt(document, path) as number;
+  const problem = useProblem(path);
+  const turned = (v: number) => (of === 'height' ? Number((depth - v).toFixed(7)) : v);
   return (
     <QuantityInput
       label={label}
-      kind="height"
+      format="height"
       system={system}
-      value={Number((depth - value).toFixed(7))}
-      problem={problem}
-      onCommit={(down) => edit((d) => setAt(d, path, Number((depthOf(d.vessel.shape) - down).toFixed(7))))}
-    />
-  );
-}
-
-function Plain({ path, label, system }: { path: string; label: string; system: UnitSystem }) {
-  const value = useEditor((s) => getAt(s.document, path) as number);
-  const edit = useEditor((s) => s.edit);
-  const problem = useEditor((s) => s.judged.problems.find((p) => p.path === path)?.message);
-  return (
-    <QuantityInput
-      label={label}
-      kind="height"
-      system={system}
-      value={value}
-      problem={problem}
-      onCommit={(v) => edit((d) => setAt(d, path, v))}
+      value={turned(value)}
+      problem={problem?.message}
+      onCommit={(v) => edit((d) => setAt(d, path as DocumentPath, turned(v)))}
     />
   );
 }
@@ -75,7 +68,7 @@ export function TapeList({ judgement, system }: { judgement: Judgement; system: 
         </TableHead>
         <TableBody>
           {judgement.tape.map((row) => {
-            const at = `sensors.${sensors.findIndex((s) => s.id === row.sensor)}`;
+            const at = sensors.findIndex((s) => s.id === row.sensor);
             const here = () => point([`float:${row.sensor}`]);
             return (
               <TableRow
@@ -98,13 +91,9 @@ export function TapeList({ judgement, system }: { judgement: Judgement; system: 
                   )}
                 </TableCell>
                 <TableCell sx={{ minWidth: 104, '& > div + div': { mt: 1.25 } }}>
-                  {row.settings.map((m) =>
-                    m.of === 'height' ? (
-                      <RimDown key={m.field} path={`${at}.${m.field}`} label={m.label} system={system} />
-                    ) : (
-                      <Plain key={m.field} path={`${at}.${m.field}`} label={m.label} system={system} />
-                    ),
-                  )}
+                  {row.settings.map((m) => (
+                    <Measured key={m.field} sensor={at} measure={m} system={system} />
+                  ))}
                 </TableCell>
                 <TableCell sx={{ whiteSpace: 'nowrap' }}>{height(row.floorUp)}</TableCell>
                 <TableCell sx={{ whiteSpace: 'nowrap' }}>

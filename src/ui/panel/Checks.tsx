@@ -1,10 +1,8 @@
 'use client';
 import Box from '@mui/material/Box';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
-import { getAt, setAt } from '@/core/editing';
+import { setAt } from '@/core/editing';
 import { quantity, say, sayPhrase } from '@/core/units';
 import {
   boxChecks,
@@ -17,54 +15,38 @@ import {
 } from '@/core/wiring';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { useQuiet } from '../parts/useQuiet';
-import { ChoiceField, QuantityField } from '../survey/fields';
-import { TickField } from '../survey/Tick';
+import { ChoiceField, QuantityField, TickField } from '../fields/fields';
+import { Pick } from '../parts/Pick';
 import { useBench } from './BenchProvider';
 import { Group } from './Group';
 
+type Run = 'feeder' | 'motor' | 'field';
+
 /** The size of a run of cable; a size newly picked brings its typical current with it. */
-function SizeField({ path, label }: { path: string; label: string }) {
+function SizeField({ run, label }: { run: Run; label: string }) {
   const profile = useEditor((s) => s.document.profile);
-  const area = useEditor((s) => getAt(s.document, `${path}.area`)) as number;
+  const { area } = useEditor((s) => s.document.wiring[run]);
   const edit = useEditor((s) => s.edit);
   const sizes = soldSizes(profile);
   const near = sizes.find((s) => Math.abs(s / area - 1) < 0.04);
   return (
-    <TextField
-      select
+    <Pick
       label={label}
-      value={String(near ?? area)}
-      onChange={(e) =>
-        edit((d) =>
-          setAt(
-            setAt(d, `${path}.area`, Number(Number(e.target.value).toPrecision(6))),
-            `${path}.carries`,
-            typicalAmpacity(Number(e.target.value)),
-          ),
-        )
+      value={near ?? area}
+      choices={(near === undefined ? [area, ...sizes] : sizes).map((s) => [s, sizeName(s, profile)] as const)}
+      onPick={(size) =>
+        edit((d) => setAt(setAt(d, `wiring.${run}.area`, size), `wiring.${run}.carries`, typicalAmpacity(size)))
       }
-      fullWidth
-    >
-      {(near === undefined ? [area, ...sizes] : sizes).map((s) => (
-        <MenuItem key={s} value={String(s)}>
-          {sizeName(s, profile)}
-        </MenuItem>
-      ))}
-    </TextField>
+    />
   );
 }
 
-function RunFields({ path, name }: { path: string; name: string }) {
+function RunFields({ run, name }: { run: 'feeder' | 'motor'; name: string }) {
   return (
     <>
-      <QuantityField path={`${path}.length`} label={`${name}, one way`} kind="distance" />
-      <SizeField path={path} label={`${name}, size`} />
-      <QuantityField
-        path={`${path}.carries`}
-        label={`${name} carries`}
-        kind="current"
-        hint="typical; your code governs"
-      />
+      <QuantityField path={`wiring.${run}.length`} />
+      <SizeField run={run} label={`${name}, size`} />
+      <QuantityField path={`wiring.${run}.carries`} />
     </>
   );
 }
@@ -136,70 +118,31 @@ export function Checks() {
   return (
     <Box sx={{ p: 1.5 }}>
       <Group title="supply and cables">
-        <QuantityField path="supply.breaker" label="breaker" kind="current" />
-        <QuantityField
-          path="supply.breakerTrips"
-          label="opens at once at, times"
-          kind="factor"
-          hint={`of ${line}; read it off the breaker`}
-        />
-        <QuantityField path="supply.loop" label="loop at the board" kind="resistance" hint="as measured or told" />
-        <TickField path="supply.residualCurrent" label="residual-current (ground-fault)" />
-        <RunFields path="wiring.feeder" name="feeder" />
-        <RunFields path="wiring.motor" name="pump cable" />
-        <QuantityField path="wiring.field.length" label="float cable to the splice" kind="distance" />
-        <SizeField path="wiring.field" label="float cable, size" />
-        <QuantityField path="wiring.warmest" label="conductors at" kind="temperature" />
-        <QuantityField path="wiring.dropRunning" label="drop let pass, running" kind="share" />
-        <QuantityField path="wiring.dropStarting" label="drop let pass, starting" kind="share" />
-        {station.control.scheme === 'drive' && (
-          <QuantityField path="wiring.supplyBudget" label="drive’s own supply gives" kind="leak" />
-        )}
+        <QuantityField path="supply.breaker" />
+        <QuantityField path="supply.breakerTrips" hint={`of ${line}; read it off the breaker`} />
+        <QuantityField path="supply.loop" />
+        <TickField path="supply.residualCurrent" />
+        <RunFields run="feeder" name="feeder" />
+        <RunFields run="motor" name="pump cable" />
+        <QuantityField path="wiring.field.length" />
+        <SizeField run="field" label="float cable, size" />
+        <QuantityField path="wiring.warmest" />
+        <QuantityField path="wiring.dropRunning" />
+        <QuantityField path="wiring.dropStarting" />
+        {station.control.scheme === 'drive' && <QuantityField path="wiring.supplyBudget" />}
         {station.pumps.map((_, i) => (
-          <QuantityField
-            key={i}
-            path={`pumps.${i}.motor.starting`}
-            label={`pump ${i + 1} starts at, times`}
-            kind="factor"
-            hint="of its rated current"
-          />
+          <QuantityField key={i} path={`pumps.${i}.motor.starting`} label={`pump ${i + 1} starts at, times`} />
         ))}
       </Group>
       <CheckList title="power" checks={sound} />
       <CheckList title="control" checks={control} />
       <Group title="boxes">
-        <ChoiceField
-          path="enclosure.place"
-          label="panel"
-          choices={[
-            ['indoors', 'indoors'],
-            ['outdoors', 'outdoors'],
-            ['in-the-pit', 'in the pit'],
-          ]}
-        />
-        <ChoiceField
-          path="enclosure.conduit"
-          label="conduit from the pit"
-          choices={[
-            ['none', 'none: cords in free air'],
-            ['sealed', 'sealed'],
-            ['broken', 'broken in the open air'],
-            ['straight', 'straight into the box'],
-          ]}
-        />
-        <ChoiceField
-          path="enclosure.splices"
-          label="splices"
-          choices={[
-            ['none', 'none'],
-            ['above-flood', 'above flood'],
-            ['below-flood-sealed', 'below flood, sealed'],
-            ['below-flood', 'below flood'],
-          ]}
-        />
-        <TickField path="enclosure.dripLoops" label="drip loops" />
-        <TickField path="enclosure.glands" label="a grip for every cord" />
-        <TickField path="enclosure.lockable" label="lid and disconnect lock" />
+        <ChoiceField path="enclosure.place" />
+        <ChoiceField path="enclosure.conduit" />
+        <ChoiceField path="enclosure.splices" />
+        <TickField path="enclosure.dripLoops" />
+        <TickField path="enclosure.glands" />
+        <TickField path="enclosure.lockable" />
       </Group>
       <CheckList title="boxes and seals" checks={boxChecks(station)} />
     </Box>

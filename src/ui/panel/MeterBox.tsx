@@ -1,13 +1,13 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { memo, useMemo, useRef } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { readingWords } from '@/core/wiring';
 import { ON_DRAWING } from '../frame/hotkeys';
+import { Pick } from '../parts/Pick';
+import { TextBox } from '../parts/TextBox';
 import { useBench } from './BenchProvider';
 import { METER_FUNCTIONS, meterReading, type Meter } from './benchStore';
 
@@ -29,12 +29,13 @@ const Probe = memo(function Probe({ which, options }: { which: 'a' | 'b'; option
   const name = which === 'a' ? 'red probe' : 'black probe';
   return (
     <Box sx={{ display: 'flex', gap: 0.5 }}>
-      <TextField
+      <TextBox
         label={name}
+        name={name}
         value={at ?? ''}
         onChange={(e) => setMeter({ [which]: e.target.value === '' ? null : e.target.value })}
-        slotProps={{ htmlInput: { list: options, autoComplete: 'off', spellCheck: false, name } }}
-        fullWidth
+        autoComplete="off"
+        inputProps={{ list: options, spellCheck: false }}
       />
       <Button
         variant={inHand ? 'contained' : 'outlined'}
@@ -102,34 +103,20 @@ export const MeterBox = memo(function MeterBox() {
         alignItems: 'center',
       }}
     >
-      <TextField
-        select
+      <Pick
         label="meter"
         value={mode}
-        onChange={(e) => setMeter({ mode: e.target.value as Meter['mode'] })}
-        fullWidth
-      >
-        {METER_FUNCTIONS.map((m) => (
-          <MenuItem key={m} value={m}>
-            {WORDS[m]}
-          </MenuItem>
-        ))}
-      </TextField>
+        choices={METER_FUNCTIONS.map((m) => [m, WORDS[m]] as const)}
+        onPick={(m) => setMeter({ mode: m })}
+      />
       {mode === 'amps' ? (
-        <TextField
-          select
+        <Pick
           label="clamp round"
           value={clamped ?? ''}
-          onChange={(e) => setMeter({ clamped: e.target.value })}
-          slotProps={{ select: { displayEmpty: true, renderValue: (v) => (v as string) || '–' } }}
-          fullWidth
-        >
-          {wired.panel.cores.map((c) => (
-            <MenuItem key={c.id} value={c.id}>
-              {c.id}
-            </MenuItem>
-          ))}
-        </TextField>
+          empty={clamped ? undefined : '–'}
+          choices={wired.panel.cores.map((c) => [c.id, c.id] as const)}
+          onPick={(core) => setMeter({ clamped: core })}
+        />
       ) : (
         <>
           <Probe which="a" options="meter-points" />

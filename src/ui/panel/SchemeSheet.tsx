@@ -1,8 +1,6 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
 import { addInterlock, removeInterlock, withOption, withScheme } from '@/core/editing';
@@ -11,8 +9,8 @@ import type { Interlock, Station } from '@/core/station';
 import { sayPhrase } from '@/core/units';
 import { partsList, wire } from '@/core/wiring';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
-import { ChoiceField, QuantityField, WordsField } from '../survey/fields';
-import { TickField } from '../survey/Tick';
+import { ChoiceField, QuantityField, TickField, WordsField } from '../fields/fields';
+import { Pick } from '../parts/Pick';
 import { Group } from './Group';
 
 const CLASSES = ['', 'small change', 'moderate', 'considerable', 'dear'] as const;
@@ -100,58 +98,36 @@ function Options({ station, scheme }: { station: Station; scheme: Scheme }) {
   return (
     <Group title="this scheme">
       {scheme.options.map((o) => (
-        <TextField
+        <Pick
           key={o.id}
-          select
           label={o.label}
           value={choiceOf(scheme, station, o.id)}
-          onChange={(e) => edit((d) => withOption(d, o.id, e.target.value))}
-          fullWidth
-        >
-          {o.choices.map((c) => (
-            <MenuItem key={c.id} value={c.id}>
-              {c.says}
-            </MenuItem>
-          ))}
-        </TextField>
+          choices={o.choices.map((c) => [c.id, c.says] as const)}
+          onPick={(id) => edit((d) => withOption(d, o.id, id))}
+        />
       ))}
       {scheme.id === 'duplex' && (
         <>
-          <ChoiceField
-            path="control.floats"
-            label="floats"
-            choices={[
-              ['four', 'four, link out'],
-              ['three', 'three, with the link'],
-            ]}
-          />
-          <TickField path="control.alternates" label="the pumps take turns" />
+          <ChoiceField path="control.floats" />
+          <TickField path="control.alternates" />
         </>
       )}
-      <ChoiceField
-        path="supply.source"
-        label="supply"
-        choices={[
-          ['single', 'line and neutral'],
-          ['split', 'two legs and neutral'],
-          ['three', 'three legs and neutral'],
-        ]}
-      />
-      <QuantityField path="supply.voltage" label="voltage" kind="voltage" />
+      <ChoiceField path="supply.source" />
+      <QuantityField path="supply.voltage" />
     </Group>
   );
 }
 
-const BELL = [
-  ['horn', 'horn'],
-  ['lamp', 'lamp'],
-  ['silence', 'silence: horn off, lamp stays'],
-  ['latch', 'latches until it is reset'],
-  ['test', 'test button'],
-  ['low', 'low level rings too'],
-  ['battery', 'battery'],
-  ['remoteContact', 'dry contact for far away'],
-  ['ownSupply', 'a supply of its own'],
+const ALARM = [
+  'alarm.horn',
+  'alarm.lamp',
+  'alarm.silence',
+  'alarm.latch',
+  'alarm.test',
+  'alarm.low',
+  'alarm.battery',
+  'alarm.remoteContact',
+  'alarm.ownSupply',
 ] as const;
 
 const LOCKS: readonly (readonly [Interlock['kind'], string])[] = [
@@ -180,17 +156,10 @@ function Interlocks({ locks }: { locks: Station['interlocks'] }) {
           <WordsField path={`interlocks.${i}.name`} label={LOCKS.find(([k]) => k === lock.kind)![1]} />
           {lock.kind === 'cutoff' && (
             <>
-              <ChoiceField
-                path={`interlocks.${i}.acts`}
-                label="breaks"
-                choices={[
-                  ['low-voltage', 'its low-voltage call'],
-                  ['live', 'its live feed'],
-                ]}
-              />
-              <QuantityField path={`interlocks.${i}.volts`} label="at" kind="voltage" />
-              <QuantityField path={`interlocks.${i}.amps`} label="carrying" kind="current" />
-              <TickField path={`interlocks.${i}.warns`} label="rings too" />
+              <ChoiceField path={`interlocks.${i}.acts`} />
+              <QuantityField path={`interlocks.${i}.volts`} />
+              <QuantityField path={`interlocks.${i}.amps`} />
+              <TickField path={`interlocks.${i}.warns`} />
             </>
           )}
           <Button
@@ -202,20 +171,14 @@ function Interlocks({ locks }: { locks: Station['interlocks'] }) {
           </Button>
         </Box>
       ))}
-      <TextField
-        select
+      <Pick
         label="add an interlock"
         value=""
-        onChange={(e) => edit((d) => addInterlock(d, e.target.value as Interlock['kind']))}
-        slotProps={{ select: { displayEmpty: true, renderValue: () => 'choose…' } }}
+        empty="choose…"
+        choices={LOCKS}
+        onPick={(kind) => edit((d) => addInterlock(d, kind))}
         sx={{ gridColumn: '1 / -1', maxWidth: 320 }}
-      >
-        {LOCKS.map(([kind, words]) => (
-          <MenuItem key={kind} value={kind}>
-            {words}
-          </MenuItem>
-        ))}
-      </TextField>
+      />
     </Group>
   );
 }
@@ -237,11 +200,11 @@ export function SchemeSheet() {
   return (
     <Box sx={{ p: 1.5 }}>
       {taken && <Options station={station} scheme={taken} />}
-      <Group title="the bell">
-        {BELL.map(([field, label]) => (
-          <TickField key={field} path={`alarm.${field}`} label={label} />
+      <Group title="the alarm">
+        {ALARM.map((path) => (
+          <TickField key={path} path={path} />
         ))}
-        <WordsField path="alarm.place" label="heard and seen" />
+        <WordsField path="alarm.place" />
       </Group>
       <Interlocks locks={station.interlocks} />
       <Typography component="h2" variant="h2" sx={{ mt: 2 }}>

@@ -1,14 +1,13 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import { styled } from '@mui/material/styles';
 import Typography from '@mui/material/Typography';
 import { memo, useEffect, useMemo, useRef, useState, type DragEvent } from 'react';
 import { withCore, withLink } from '@/core/editing';
 import type { Core, Terminal } from '@/core/schemes';
 import { useEditor, useEditorStore } from '../editor/StationProvider';
+import { Pick } from '../parts/Pick';
 import { useBench, useBenchStore } from './BenchProvider';
 import { COLOUR_PAINT } from './colourPaint';
 
@@ -158,20 +157,14 @@ const Links = memo(function Links() {
   const designed = (x: string, y: string) =>
     panel.links.some((l) => (l.a === x && l.b === y) || (l.a === y && l.b === x));
   const end = (label: string, value: string, set: (v: string) => void) => (
-    <TextField
-      select
+    <Pick
       label={label}
       value={panel.terminals.some((t) => t.id === value) ? value : ''}
-      onChange={(e) => set(e.target.value)}
-      slotProps={{ select: { displayEmpty: true, renderValue: (v) => (v as string) || '–' } }}
+      empty="–"
+      choices={panel.terminals.map((t) => [t.id, t.id] as const)}
+      onPick={set}
       sx={{ width: 104 }}
-    >
-      {panel.terminals.map((t) => (
-        <MenuItem key={t.id} value={t.id}>
-          {t.id}
-        </MenuItem>
-      ))}
-    </TextField>
+    />
   );
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', px: 1, pt: 1 }}>
@@ -219,20 +212,15 @@ const Plugs = memo(function Plugs() {
             cores.reduce((doc, c) => withCore(doc, c, cable!.plugs![place]![c.pin.split(':')[1]!] ?? null), d),
           );
         return (
-          <TextField
+          <Pick
             key={tag}
-            select
             label={`plug of the ${panel.devices.find((d) => d.tag === tag)!.says}`}
             value={at}
-            onChange={(e) => plug(e.target.value)}
+            empty={at === '' ? 'not as either plug goes' : undefined}
+            choices={Object.keys(cable!.plugs!).map((place) => [place, place] as const)}
+            onPick={plug}
             sx={{ width: 220 }}
-          >
-            {Object.keys(cable!.plugs!).map((place) => (
-              <MenuItem key={place} value={place}>
-                {place}
-              </MenuItem>
-            ))}
-          </TextField>
+          />
         );
       })}
     </Box>

@@ -1,12 +1,12 @@
 'use client';
 import InputAdornment from '@mui/material/InputAdornment';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { fieldText, parseQuantity, quantity, unitOf, type Format, type UnitSystem } from '@/core/units';
+import { TextBox } from './TextBox';
 
 interface Props {
   label: string;
-  kind: Format;
+  format: Format;
   system: UnitSystem;
   /** SI; null shows an empty field */
   value: number | null;
@@ -20,31 +20,33 @@ interface Props {
 }
 
 /** Feet and inches, and spans, carry their units in the text. */
-const suffix = (kind: Format, system: UnitSystem) =>
-  (system === 'us' && kind === 'height') || kind === 'span' ? '' : unitOf(kind, system);
+const suffix = (format: Format, system: UnitSystem) =>
+  (system === 'us' && format === 'height') || format === 'span' ? '' : unitOf(format, system);
 
 /**
  * A field for a quantity. What is typed stays as it is until it can be read; what cannot be read is said beneath and kept.
  */
-export function QuantityInput({ label, kind, system, value, onCommit, problem, hint, name, onFocus }: Props) {
+export function QuantityInput({ label, format, system, value, onCommit, problem, hint, name, onFocus }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
-  const shown = typed ?? (value === null ? '' : fieldText(quantity(kind, value), system));
-  const parsed = typed === null || typed.trim() === '' ? null : parseQuantity(kind, typed, system);
+  const shown = typed ?? (value === null ? '' : fieldText(quantity(format, value), system));
+  const parsed = typed === null || typed.trim() === '' ? null : parseQuantity(format, typed, system);
   const unreadable = parsed && !parsed.ok ? parsed.reason : undefined;
   const commit = () => {
     if (typed === null) return;
     if (typed.trim() === '') return setTyped(null);
     if (!parsed?.ok) return;
     setTyped(null);
-    if (typed !== (value === null ? '' : fieldText(quantity(kind, value), system))) onCommit(parsed.value);
+    if (typed !== (value === null ? '' : fieldText(quantity(format, value), system))) onCommit(parsed.value);
   };
+  const unit = suffix(format, system);
   const message = unreadable ?? problem;
   return (
-    <TextField
+    <TextBox
       label={label}
+      name={name}
       value={shown}
-      error={message !== undefined}
-      helperText={message ?? hint}
+      problem={message}
+      help={hint}
       onChange={(e) => setTyped(e.target.value)}
       onBlur={commit}
       onFocus={onFocus}
@@ -52,19 +54,10 @@ export function QuantityInput({ label, kind, system, value, onCommit, problem, h
         if (e.key === 'Enter') commit();
         if (e.key === 'Escape') setTyped(null);
       }}
-      slotProps={{
-        htmlInput: {
-          name,
-          inputMode: system === 'metric' && kind !== 'span' ? 'decimal' : 'text',
-          autoComplete: 'off',
-          spellCheck: false,
-        },
-        input: {
-          endAdornment: suffix(kind, system) && <InputAdornment position="end">{suffix(kind, system)}</InputAdornment>,
-        },
-      }}
+      inputMode={system === 'metric' && format !== 'span' ? 'decimal' : 'text'}
+      autoComplete="off"
+      end={unit && <InputAdornment position="end">{unit}</InputAdornment>}
       sx={(theme) => ({ '& input': { fontFamily: theme.typography.reading.fontFamily } })}
-      fullWidth
     />
   );
 }

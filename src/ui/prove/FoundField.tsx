@@ -1,10 +1,10 @@
 'use client';
-import TextField from '@mui/material/TextField';
 import InputAdornment from '@mui/material/InputAdornment';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { judgeFinding, type Expectation } from '@/core/proving';
 import { parseQuantity, unitOf, type UnitSystem } from '@/core/units';
+import { TextBox } from '../parts/TextBox';
 
 interface Props {
   expectation: Expectation;
@@ -36,21 +36,15 @@ export function FoundField({ expectation, system, text, seen, onText, onSeen }: 
   const differs = parsed?.ok && judgeFinding(expectation, parsed.value) === 'differs';
   const unit = system === 'us' && reading.format === 'height' ? '' : unitOf(reading.format, system);
   return (
-    <TextField
+    <TextBox
       label={`found: ${label}`}
       value={text}
       onChange={(e) => onText(e.target.value)}
-      error={parsed?.ok === false || differs}
-      helperText={parsed?.ok === false ? parsed.reason : differs ? 'differs from what is expected' : undefined}
-      slotProps={{
-        htmlInput: {
-          inputMode: system === 'metric' ? 'decimal' : 'text',
-          autoComplete: 'off',
-          style: { fontSize: 18, padding: '9px 10px' },
-        },
-        input: { endAdornment: unit && <InputAdornment position="end">{unit}</InputAdornment> },
-      }}
-      fullWidth
+      problem={parsed?.ok === false ? parsed.reason : differs ? 'differs from what is expected' : undefined}
+      inputMode={system === 'metric' ? 'decimal' : 'text'}
+      autoComplete="off"
+      end={unit && <InputAdornment position="end">{unit}</InputAdornment>}
+      inputSx={{ '& input': { fontSize: 18, padding: '9px 10px' } }}
     />
   );
 }

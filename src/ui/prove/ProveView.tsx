@@ -2,7 +2,6 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
@@ -10,6 +9,7 @@ import { useMemo, useState } from 'react';
 import { testPlan } from '@/core/proving';
 import { isDirty } from '../editor/editorStore';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
+import { TextBox } from '../parts/TextBox';
 import { clock } from '../parts/when';
 import { ProveLayout } from './ProveLayout';
 import { startRun } from './sendRun';
@@ -90,11 +90,11 @@ export function ProveView({ runs }: { runs: readonly RunSummary[] }) {
           onSubmit={(e) => (e.preventDefault(), void begin())}
           sx={{ display: 'flex', gap: 1.5, alignItems: 'flex-start', flexWrap: 'wrap' }}
         >
-          <TextField
+          <TextBox
             label="tested by"
             value={tester}
             onChange={(e) => setTester(e.target.value)}
-            helperText="name or initials"
+            help="name or initials"
             sx={{ width: 170 }}
           />
           <Button type="submit" variant="contained" disabled={dirty || busy || tester.trim() === ''}>

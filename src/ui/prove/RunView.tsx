@@ -2,13 +2,13 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useState } from 'react';
 import { proposeVerdict, type ProofEntry, type Step } from '@/core/proving';
 import { quantity, say, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
+import { TextBox } from '../parts/TextBox';
 import { clock } from '../parts/when';
 import { FoundField } from './FoundField';
 import { foundFrom } from './foundFrom';
@@ -140,13 +140,13 @@ export function RunView({ run }: { run: RunProps }) {
           />
         )}
       >
-        <TextField
+        <TextBox
           label="note"
           value={draft.note}
           multiline
           minRows={1}
           onChange={(e) => drafts.set(step.id, { ...draft, note: e.target.value })}
-          slotProps={{ htmlInput: { maxLength: 2000 } }}
+          inputProps={{ maxLength: 2000 }}
         />
         {failed && <Alert severity="error">{failed}</Alert>}
         <Box sx={{ display: 'flex', gap: 1.5, '& button': { minHeight: 48, flex: 1 } }}>

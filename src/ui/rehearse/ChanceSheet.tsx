@@ -16,53 +16,53 @@ type Answer = { ok: true; chance: Chance } | { ok: false; problems: readonly (Ph
 
 interface Field {
   readonly label: string;
-  readonly kind: Format;
+  readonly format: Format;
   get(c: Chances): number;
   set(c: Chances, value: number): Chances;
 }
 
 const fields = (storm: boolean): Field[] => [
-  { label: 'a person comes after', kind: 'span', get: (c) => c.answers, set: (c, answers) => ({ ...c, answers }) },
-  { label: 'visits every', kind: 'span', get: (c) => c.visits, set: (c, visits) => ({ ...c, visits }) },
+  { label: 'a person comes after', format: 'span', get: (c) => c.answers, set: (c, answers) => ({ ...c, answers }) },
+  { label: 'visits every', format: 'span', get: (c) => c.visits, set: (c, visits) => ({ ...c, visits }) },
   {
     label: storm ? 'storms a year' : 'wet days a year',
-    kind: 'count',
+    format: 'count',
     get: (c) => c.storms.perYear,
     set: (c, perYear) => ({ ...c, storms: { ...c.storms, perYear } }),
   },
   {
     label: 'middle one, × surveyed',
-    kind: 'factor',
+    format: 'factor',
     get: (c) => c.storms.middle,
     set: (c, middle) => ({ ...c, storms: { ...c.storms, middle } }),
   },
   {
     label: 'spread of its logarithm',
-    kind: 'factor',
+    format: 'factor',
     get: (c) => c.storms.spread,
     set: (c, spread) => ({ ...c, storms: { ...c.storms, spread } }),
   },
   {
     label: 'power cuts a year',
-    kind: 'count',
+    format: 'count',
     get: (c) => c.cuts.perYear,
     set: (c, perYear) => ({ ...c, cuts: { ...c.cuts, perYear } }),
   },
   {
     label: 'middle cut lasts',
-    kind: 'span',
+    format: 'span',
     get: (c) => c.cuts.middle,
     set: (c, middle) => ({ ...c, cuts: { ...c.cuts, middle } }),
   },
   {
     label: 'storms that cut power',
-    kind: 'share',
+    format: 'share',
     get: (c) => c.cuts.withStorm,
     set: (c, withStorm) => ({ ...c, cuts: { ...c.cuts, withStorm } }),
   },
-  { label: 'faults, × assumed', kind: 'factor', get: (c) => c.faults, set: (c, faults) => ({ ...c, faults }) },
-  { label: 'years', kind: 'count', get: (c) => c.years, set: (c, years) => ({ ...c, years: Math.round(years) }) },
-  { label: 'seed', kind: 'count', get: (c) => c.seed, set: (c, seed) => ({ ...c, seed: Math.round(seed) }) },
+  { label: 'faults, × assumed', format: 'factor', get: (c) => c.faults, set: (c, faults) => ({ ...c, faults }) },
+  { label: 'years', format: 'count', get: (c) => c.years, set: (c, years) => ({ ...c, years: Math.round(years) }) },
+  { label: 'seed', format: 'count', get: (c) => c.seed, set: (c, seed) => ({ ...c, seed: Math.round(seed) }) },
 ];
 
 /** Chance of an overflow in a year, with storms, power cuts and faults that come by chance. */
@@ -85,7 +85,7 @@ export function ChanceSheet({ station }: { station: Station }) {
           <QuantityInput
             key={f.label}
             label={f.label}
-            kind={f.kind}
+            format={f.format}
             system={system}
             value={f.get(chances)}
             onCommit={(v) => change(f.set(chances, v))}

@@ -1,32 +1,26 @@
 'use client';
-import Autocomplete from '@mui/material/Autocomplete';
-import TextField from '@mui/material/TextField';
 import type { Fault } from '@/core/faults';
+import { Pick } from '../parts/Pick';
 
-/** The choice of a fault: by its part, with every kind that this station can have. */
-export function FaultField({
-  faults,
-  value,
-  onChange,
-  label,
-}: {
+interface Props {
   faults: readonly Fault[];
   value: Fault | null;
   onChange(fault: Fault | null): void;
   label: string;
-}) {
+}
+
+/** The choice of a fault: by its part, with every kind that this station can have. */
+export function FaultField({ faults, value, onChange, label }: Props) {
+  const byId = new Map(faults.map((f) => [f.id, f]));
   return (
-    <Autocomplete
-      options={faults}
-      value={value}
-      onChange={(_, f) => onChange(f)}
-      groupBy={(f) => f.group}
-      getOptionLabel={(f) => f.says}
-      getOptionKey={(f) => f.id}
-      isOptionEqualToValue={(a, b) => a.id === b.id}
-      size="small"
-      renderInput={(props) => <TextField {...props} label={label} />}
-      sx={{ width: 270, '& .MuiInputBase-root.MuiInputBase-root': { py: 0, minHeight: 32 } }}
+    <Pick
+      label={label}
+      value={value?.id ?? ''}
+      empty={value ? undefined : 'choose…'}
+      choices={faults.map((f) => [f.id, f.says] as const)}
+      groupOf={(id) => byId.get(id)!.group}
+      onPick={(id) => onChange(byId.get(id) ?? null)}
+      sx={{ width: 270 }}
     />
   );
 }

@@ -1,13 +1,12 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { Moment } from '@/core/rehearsal';
 import { quantity, say } from '@/core/units';
 import { useStationSystem } from '../editor/StationProvider';
+import { Pick } from '../parts/Pick';
 import { clock } from './clock';
 import type { View } from './TimeAxis';
 
@@ -76,19 +75,7 @@ export function PlayBar({ at, length, view, onAt, onZoom, onWhole, moment, child
       <Button variant="outlined" onClick={toggle} sx={{ minWidth: 72 }}>
         {playing ? 'hold' : 'play'}
       </Button>
-      <TextField
-        select
-        label="speed"
-        value={speed}
-        onChange={(e) => setSpeed(Number(e.target.value))}
-        sx={{ width: 150 }}
-      >
-        {SPEEDS.map(([times, says]) => (
-          <MenuItem key={times} value={times}>
-            {says}
-          </MenuItem>
-        ))}
-      </TextField>
+      <Pick label="speed" value={speed} choices={SPEEDS} onPick={(times) => setSpeed(times)} sx={{ width: 150 }} />
       <Box
         component="output"
         aria-label="cursor"

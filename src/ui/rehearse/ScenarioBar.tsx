@@ -1,12 +1,11 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import { useRef } from 'react';
 import type { Fault } from '@/core/faults';
 import type { Scenario } from '@/core/rehearsal';
 import { useStationSystem } from '../editor/StationProvider';
+import { Pick } from '../parts/Pick';
 import { QuantityInput } from '../parts/QuantityInput';
 import { FaultField } from './FaultField';
 
@@ -29,24 +28,17 @@ export function ScenarioBar({ scenario, ready, faults, fault, at, onFault, onPut
   const named = ready.some((s) => s.name === scenario.name);
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, p: 1, pb: 0.5, alignItems: 'flex-start' }}>
-      <TextField
-        select
+      <Pick
         label="scenario"
-        value={named ? scenario.name : 'own'}
-        onChange={(e) => onChoose(e.target.value)}
+        value={scenario.name}
+        choices={[...ready.map((s) => s.name), ...(named ? [] : [scenario.name])].map((n) => [n, n] as const)}
+        onPick={onChoose}
         sx={{ width: 235 }}
-      >
-        {ready.map((s) => (
-          <MenuItem key={s.name} value={s.name}>
-            {s.name}
-          </MenuItem>
-        ))}
-        {!named && <MenuItem value="own">{scenario.name}</MenuItem>}
-      </TextField>
+      />
       <Box sx={{ width: 112 }}>
         <QuantityInput
           label="lasts"
-          kind="span"
+          format="span"
           system={system}
           value={length}
           onCommit={(lasts) => onChange({ length: lasts })}
@@ -56,7 +48,7 @@ export function ScenarioBar({ scenario, ready, faults, fault, at, onFault, onPut
         <Box sx={{ width: 84 }}>
           <QuantityInput
             label="inflow ×"
-            kind="factor"
+            format="factor"
             system={system}
             value={inflow.scale}
             onCommit={(scale) => onChange({ inflow: { ...inflow, scale } })}
@@ -85,8 +77,8 @@ export function ScenarioFiles({ onFile, onTakeOut }: { onFile(file: File): void;
   const file = useRef<HTMLInputElement>(null);
   return (
     <>
-      <Button onClick={onTakeOut}>take out</Button>
-      <Button onClick={() => file.current?.click()}>bring in</Button>
+      <Button onClick={onTakeOut}>export</Button>
+      <Button onClick={() => file.current?.click()}>import</Button>
       <input
         ref={file}
         type="file"

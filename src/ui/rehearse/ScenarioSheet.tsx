@@ -1,11 +1,10 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import Papa from 'papaparse';
 import { useState, type ReactNode } from 'react';
+import { traitsOf } from '@/core/duties';
 import type { Fault } from '@/core/faults';
 import type { Scenario } from '@/core/rehearsal';
 import type { Panel } from '@/core/schemes';
@@ -13,6 +12,7 @@ import { readStormRows, stormRows } from '@/core/station';
 import { unitOf } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { downloadText, fileNameOf } from '../parts/download';
+import { Pick } from '../parts/Pick';
 import { QuantityInput } from '../parts/QuantityInput';
 import { TableFile } from '../parts/TableFile';
 import { clock } from './clock';
@@ -74,11 +74,12 @@ const INFLOWS = [
 /** What comes in: a kind of the survey, or a table of one’s own. */
 function InflowChoice({
   scenario: { inflow },
-  filling,
+  called,
   onChange,
 }: {
   scenario: Scenario;
-  filling: boolean;
+  /** What comes in, or is drawn. */
+  called: string;
   onChange(more: Partial<Scenario>): void;
 }) {
   const system = useStationSystem();
@@ -119,22 +120,17 @@ function InflowChoice({
           )
         }
       >
-        <TextField
-          select
-          label={filling ? 'what is drawn' : 'inflow'}
+        <Pick
+          label={called}
           value={inflow.kind === 'level' ? inflow.which : inflow.kind}
-          onChange={(e) => choose(e.target.value)}
+          choices={
+            inflow.kind === 'steps'
+              ? [...INFLOWS, ['steps', `a table of ${inflow.rows.length} rows, each until the next`] as const]
+              : INFLOWS
+          }
+          onPick={choose}
           sx={{ width: 260 }}
-        >
-          {INFLOWS.map(([kind, says]) => (
-            <MenuItem key={kind} value={kind}>
-              {says}
-            </MenuItem>
-          ))}
-          {inflow.kind === 'steps' && (
-            <MenuItem value="steps">a table of {inflow.rows.length} rows, each until the next</MenuItem>
-          )}
-        </TextField>
+        />
       </TableFile>
     </Box>
   );
@@ -143,12 +139,13 @@ function InflowChoice({
 /** A scenario typed: power cuts, faults and hands by their times, and what holds all the time. */
 export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) {
   const system = useStationSystem();
+  const { words } = traitsOf({ duty: useEditor((s) => s.document.duty) });
   const [device, setDevice] = useState('');
   const [state, setState] = useState('');
   const worked = panel?.devices.filter((d) => d.sensor === undefined && d.positions.length > 0) ?? [];
   const chosen = worked.find((d) => d.tag === device);
   const time = (label: string, value: number | null, onCommit: (value: number) => void) => (
-    <QuantityInput label={label} kind="span" system={system} value={value} onCommit={onCommit} />
+    <QuantityInput label={label} format="span" system={system} value={value} onCommit={onCommit} />
   );
   const { powerCuts, hands, protector } = scenario;
   return (
@@ -210,33 +207,23 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
           ))}
         </Box>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1, alignItems: 'center' }}>
-          <TextField
-            select
+          <Pick
             label="a hand works"
             value={chosen ? device : ''}
-            onChange={(e) => (setDevice(e.target.value), setState(''))}
+            empty={chosen ? undefined : 'choose…'}
+            choices={worked.map((d) => [d.tag, `${d.tag}: ${d.says}`] as const)}
+            onPick={(tag) => (setDevice(tag), setState(''))}
             sx={{ width: 210 }}
-          >
-            {worked.map((d) => (
-              <MenuItem key={d.tag} value={d.tag}>
-                {d.tag}: {d.says}
-              </MenuItem>
-            ))}
-          </TextField>
-          <TextField
-            select
+          />
+          <Pick
             label="to"
             value={state}
+            empty={state === '' ? 'choose…' : undefined}
             disabled={!chosen}
-            onChange={(e) => setState(e.target.value)}
+            choices={(chosen?.positions ?? []).map((p) => [p.state, p.says] as const)}
+            onPick={(to) => setState(to)}
             sx={{ width: 120 }}
-          >
-            {(chosen?.positions ?? []).map((p) => (
-              <MenuItem key={p.state} value={p.state}>
-                {p.says}
-              </MenuItem>
-            ))}
-          </TextField>
+          />
           <Button
             variant="outlined"
             disabled={!chosen || state === ''}
@@ -252,10 +239,10 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
         <Typography component="h2" variant="h3" sx={{ gridColumn: '1 / -1' }}>
           all the time
         </Typography>
-        <InflowChoice scenario={scenario} filling={scenario.duty === 'fill'} onChange={onChange} />
+        <InflowChoice scenario={scenario} called={words.inflow} onChange={onChange} />
         <QuantityInput
           label="begins with the water at"
-          kind="height"
+          format="height"
           system={system}
           value={scenario.start}
           hint={scenario.start === null ? 'the stop level' : undefined}
@@ -263,7 +250,7 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
         />
         <QuantityInput
           label="a person comes after the bell"
-          kind="span"
+          format="span"
           system={system}
           value={scenario.answers}
           hint={scenario.answers === null ? 'nobody comes' : 'mends what failed, resets what tripped'}
@@ -271,7 +258,7 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
         />
         <QuantityInput
           label="protector opens, rotor standing"
-          kind="span"
+          format="span"
           system={system}
           value={protector.stalled}
           onCommit={(stalled) => onChange({ protector: { ...protector, stalled } })}

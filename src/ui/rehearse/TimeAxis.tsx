@@ -2,6 +2,7 @@
 import Box from '@mui/material/Box';
 import { styled } from '@mui/material/styles';
 import { useEffect, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { traitsOf } from '@/core/duties';
 import { markWords, type LevelContext } from '@/core/levels';
 import type { Scenario, Trace } from '@/core/rehearsal';
 import { quantity, say, type UnitSystem } from '@/core/units';
@@ -97,7 +98,7 @@ export function TimeAxis({
   // Each fault has a lane of its own, so that one that lasts leaves room to draw the next.
   const own = scenario.faults.slice(0, MOST);
   const names = [
-    context.station.duty.kind === 'fill' ? 'draw' : 'inflow',
+    traitsOf(context.station).words.inflow,
     'power',
     ...own.map((f) => faultName(f.id)),
     'new fault',

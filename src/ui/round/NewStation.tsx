@@ -6,14 +6,14 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
-import TextField from '@mui/material/TextField';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
-import { useForm } from 'react-hook-form';
+import { Controller, useForm } from 'react-hook-form';
 import * as z from 'zod';
 import { newStation, type Problem } from '@/core/station';
+import { Pick } from '../parts/Pick';
+import { TextBox } from '../parts/TextBox';
 import { sendStation } from './sendStation';
 
 const formSchema = z.object({
@@ -22,6 +22,11 @@ const formSchema = z.object({
   profile: z.enum(['metric-230', 'us-120']),
 });
 type Form = z.infer<typeof formSchema>;
+
+const PROFILES = [
+  ['metric-230', '230 V 50 Hz, millimetres and litres'],
+  ['us-120', '120 V 60 Hz, feet, inches and gallons'],
+] as const;
 
 /** What was wrong with a file, every problem by its path; nothing was changed. */
 function Refused({ problems, onClose }: { problems: readonly Problem[]; onClose(): void }) {
@@ -50,10 +55,15 @@ export function NewStation({ sites }: { sites: readonly string[] }) {
   const file = useRef<HTMLInputElement>(null);
   const [open, setOpen] = useState(false);
   const [refused, setRefused] = useState<readonly Problem[] | null>(null);
-  const { register, handleSubmit, formState, setError } = useForm<Form>({
+  const { register, control, handleSubmit, formState, setError } = useForm<Form>({
     resolver: zodResolver(formSchema),
     defaultValues: { name: '', site: sites[0] ?? '', profile: 'metric-230' },
   });
+
+  const inputOf = (name: 'name' | 'site') => {
+    const { ref, ...rest } = register(name);
+    return { ...rest, inputRef: ref };
+  };
 
   const make = handleSubmit(async ({ name, site, profile }) => {
     const sent = await sendStation(JSON.stringify(newStation(name, site, profile)));
@@ -70,7 +80,7 @@ export function NewStation({ sites }: { sites: readonly string[] }) {
   return (
     <>
       <Button onClick={() => file.current?.click()} sx={{ whiteSpace: 'nowrap' }}>
-        bring in a file
+        import a station
       </Button>
       <input
         ref={file}
@@ -91,29 +101,31 @@ export function NewStation({ sites }: { sites: readonly string[] }) {
           <DialogTitle id="new-title">New station</DialogTitle>
           <DialogContent>
             <Stack spacing={2} sx={{ pt: 1 }}>
-              <TextField
+              <TextBox
                 label="name"
                 autoFocus
-                {...register('name')}
-                error={!!formState.errors.name}
-                helperText={formState.errors.name?.message ?? 'as it is called on site'}
+                {...inputOf('name')}
+                problem={formState.errors.name?.message}
+                help="as it is called on site"
               />
-              <TextField
+              <TextBox
                 label="site"
-                {...register('site')}
-                error={!!formState.errors.site}
-                helperText={formState.errors.site?.message}
-                slotProps={{ htmlInput: { list: 'sites' } }}
+                {...inputOf('site')}
+                problem={formState.errors.site?.message}
+                inputProps={{ list: 'sites' }}
               />
               <datalist id="sites">
                 {sites.map((s) => (
                   <option key={s} value={s} />
                 ))}
               </datalist>
-              <TextField select label="supply and units" defaultValue="metric-230" {...register('profile')}>
-                <MenuItem value="metric-230">230 V 50 Hz, millimetres and litres</MenuItem>
-                <MenuItem value="us-120">120 V 60 Hz, feet, inches and gallons</MenuItem>
-              </TextField>
+              <Controller
+                control={control}
+                name="profile"
+                render={({ field }) => (
+                  <Pick label="supply and units" value={field.value} choices={PROFILES} onPick={field.onChange} />
+                )}
+              />
               {formState.errors.root && <Alert severity="error">{formState.errors.root.message}</Alert>}
             </Stack>
           </DialogContent>

@@ -1,8 +1,9 @@
 import { useRef, type KeyboardEvent, type PointerEvent, type SVGProps } from 'react';
 import type { Layout } from '@/core/papers';
 import { moveFloat, widenFloat } from '@/core/editing';
-import { kindOf } from '@/core/sensing';
-import { depthOf, type Sensor, type Station } from '@/core/station';
+import { kindOf } from '@/core/sensors';
+import { type Sensor } from '@/core/sensors';
+import { depthOf, type Station } from '@/core/station';
 import { quantity, say, tapeStep } from '@/core/units';
 import { useEditor, useEditorStore, useStationSystem } from '../editor/StationProvider';
 

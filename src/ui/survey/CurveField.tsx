@@ -8,13 +8,13 @@ import { curveRows, readCurveRows, type CurvePoint } from '@/core/station';
 import { unitOf } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { downloadText, fileNameOf } from '../parts/download';
-import { QuantityField } from './fields';
+import { QuantityField } from '../fields/fields';
 import { ListRow } from './ListRow';
 import { TableFile } from '../parts/TableFile';
 
 /** A pump's curve: points typed, pasted from a sheet, read from a CSV file, or written to one. */
 export function CurveField({ index }: { index: number }) {
-  const path = `pumps.${index}.curve`;
+  const path = `pumps.${index}.curve` as const;
   const curve = useEditor((s) => s.document.pumps[index]!.curve);
   const name = useEditor((s) => s.document.pumps[index]!.name);
   const problems = useEditor((s) => s.judged.problems);
@@ -70,8 +70,8 @@ export function CurveField({ index }: { index: number }) {
                 removable={curve.length > 2}
                 onRemove={() => set(curve.filter((_, j) => j !== i))}
               >
-                <QuantityField path={`${path}.${i}.flow`} label={`flow ${i + 1}`} kind="flow" />
-                <QuantityField path={`${path}.${i}.head`} label={`head ${i + 1}`} kind="head" />
+                <QuantityField path={`${path}.${i}.flow`} n={i + 1} />
+                <QuantityField path={`${path}.${i}.head`} n={i + 1} />
               </ListRow>
             )}
             {bad && (

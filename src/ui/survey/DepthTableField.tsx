@@ -9,7 +9,7 @@ import { depthTableRows, readDepthRows, type VesselShape } from '@/core/station'
 import { unitOf } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { downloadText, fileNameOf } from '../parts/download';
-import { QuantityField } from './fields';
+import { QuantityField } from '../fields/fields';
 import { TableFile } from '../parts/TableFile';
 
 type Rows = Extract<VesselShape, { kind: 'table' }>['rows'];
@@ -47,8 +47,8 @@ export function DepthTableField({ rows }: { rows: Rows }) {
       <Typography variant="label">plan area at each height, floor first; straight lines between</Typography>
       {rows.map((_, i) => (
         <Box key={i} sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr 36px', gap: 1, alignItems: 'start' }}>
-          <QuantityField path={`${PATH}.${i}.height`} label={`at height ${i + 1}`} kind="height" />
-          <QuantityField path={`${PATH}.${i}.area`} label={`area ${i + 1}`} kind="area" />
+          <QuantityField path={`${PATH}.${i}.height`} n={i + 1} />
+          <QuantityField path={`${PATH}.${i}.area`} n={i + 1} />
           <IconButton
             aria-label={`remove row ${i + 1}`}
             disabled={rows.length <= 2}

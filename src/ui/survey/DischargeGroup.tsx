@@ -1,19 +1,16 @@
 'use client';
+import { traitsOf } from '@/core/duties';
 import Typography from '@mui/material/Typography';
 import { setAt } from '@/core/editing';
 import { depthOf, type Laterals } from '@/core/station';
 import { useEditor } from '../editor/StationProvider';
-import { ChoiceField, QuantityField } from './fields';
-import { Group, Row } from './Group';
+import { QuantityField, TickField } from '../fields/fields';
+import { Row } from '../parts/Row';
+import { Group } from './Group';
 import { SegmentList } from './SegmentList';
-import { settingField } from './settingFields';
+import { SettingField } from '../fields/SettingField';
 import { LiftSketch } from './sketches';
-import { Tick, TickField } from './Tick';
-
-const SCHOOLS = [
-  ['darcy-weisbach', 'Darcy–Weisbach'],
-  ['hazen-williams', 'Hazen–Williams'],
-] as const;
+import { Tick } from '../parts/Tick';
 
 const LATERALS: Laterals = {
   count: 4,
@@ -32,19 +29,19 @@ function LateralFields() {
   return (
     <>
       <Row>
-        <QuantityField path={`${at}.count`} label="laterals" kind="count" hint="all alike" />
-        <QuantityField path={`${at}.length`} label="length of a lateral" kind="distance" />
-        <QuantityField path={`${at}.bore`} label="bore of a lateral" kind="bore" />
+        <QuantityField path={`${at}.count`} />
+        <QuantityField path={`${at}.length`} />
+        <QuantityField path={`${at}.bore`} />
       </Row>
       <Row>
-        <QuantityField path={`${at}.orifices`} label="orifices on each" kind="count" hint="evenly spaced" />
-        <QuantityField path={`${at}.orifice`} label="orifice" kind="bore" hint="diameter" />
-        <QuantityField path={`${at}.coefficient`} label="orifice Cd" kind="factor" />
-        <QuantityField path={`${at}.squirt`} label="jet wanted" kind="height" hint="at the last orifice" />
+        <QuantityField path={`${at}.orifices`} />
+        <QuantityField path={`${at}.orifice`} />
+        <QuantityField path={`${at}.coefficient`} />
+        <QuantityField path={`${at}.squirt`} />
       </Row>
       <Row>
-        {settingField('doseMultiple')}
-        {settingField('lateralSpread')}
+        <SettingField name="doseMultiple" />
+        <SettingField name="lateralSpread" />
       </Row>
     </>
   );
@@ -58,19 +55,20 @@ export function DischargeGroup() {
   const stop = useEditor((s) => s.judged.judgement.context.stop);
   const pump = useEditor((s) => s.document.pumps[0]!);
   const edit = useEditor((s) => s.edit);
-  const filling = duty.kind === 'fill';
-  const fit = (part: string, made: unknown) => (fitted: boolean) =>
+  const { mover, words } = traitsOf({ duty });
+  const filling = !(mover.kind === 'pump' && mover.stands === 'in-vessel');
+  const fit = (part: 'checkValve' | 'weepHole' | 'highPoint' | 'laterals', made: unknown) => (fitted: boolean) =>
     edit((d) => setAt(d, `discharge.${part}`, fitted ? made : null));
-  if (filling && duty.from.kind === 'valve') return null;
+  if (mover.kind === 'valve') return null;
   return (
     <Group
       id="discharge"
-      title={filling ? 'Fill line' : 'Discharge'}
+      title={words.line}
       sketch={
         <LiftSketch
           depth={depth}
           outlet={discharge.outlet}
-          stop={filling && duty.from.kind === 'pump' ? duty.from.level : stop}
+          stop={mover.stands === 'at-source' ? mover.sourceLevel : stop}
         />
       }
     >
@@ -82,9 +80,9 @@ export function DischargeGroup() {
         made={{ ...discharge.segments.at(-1)!, name: `length ${discharge.segments.length + 1}`, fittings: [] }}
       />
       <Row>
-        <ChoiceField path="settings.friction" label="friction by" choices={SCHOOLS} hint="by roughness, or by C" />
-        <QuantityField path="discharge.outlet" label="outlet height" kind="head" hint="above the floor of the pit" />
-        <QuantityField path="discharge.exposed" label="in the open" kind="distance" hint="can freeze" />
+        <SettingField name="friction" />
+        <QuantityField path="discharge.outlet" />
+        <QuantityField path="discharge.exposed" />
       </Row>
       <Tick
         label="check valve fitted"
@@ -93,12 +91,7 @@ export function DischargeGroup() {
       />
       {discharge.checkValve && (
         <Row>
-          <QuantityField
-            path="discharge.checkValve.pipeBefore"
-            label="pipe before the check valve"
-            kind="distance"
-            hint="it drains back at every stop"
-          />
+          <QuantityField path="discharge.checkValve.pipeBefore" />
         </Row>
       )}
       {!filling && (
@@ -110,8 +103,8 @@ export function DischargeGroup() {
       )}
       {discharge.weepHole && !filling && (
         <Row>
-          <QuantityField path="discharge.weepHole.diameter" label="weep hole, diameter" kind="bore" />
-          <QuantityField path="discharge.weepHole.height" label="weep hole, floor up" kind="height" />
+          <QuantityField path="discharge.weepHole.diameter" />
+          <QuantityField path="discharge.weepHole.height" />
         </Row>
       )}
       <Tick
@@ -122,15 +115,10 @@ export function DischargeGroup() {
       {discharge.highPoint && (
         <>
           <Row>
-            <QuantityField
-              path="discharge.highPoint.height"
-              label="high point"
-              kind="head"
-              hint="above the floor of the pit"
-            />
-            <QuantityField path="discharge.highPoint.along" label="pipe up to it" kind="distance" />
+            <QuantityField path="discharge.highPoint.height" />
+            <QuantityField path="discharge.highPoint.along" />
           </Row>
-          <TickField path="discharge.highPoint.vented" label="vented there: no siphon pulls beyond it" />
+          <TickField path="discharge.highPoint.vented" />
         </>
       )}
       {!filling && (

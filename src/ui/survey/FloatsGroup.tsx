@@ -1,189 +1,60 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
-import {
-  withControlFloats,
-  withFound,
-  withKind,
-  withMeasuredRange,
-  withPlace,
-  withRole,
-  withWeight,
-} from '@/core/editing';
-import { differentialOf } from '@/core/levels';
+import { traitsOf, wayOf, type Direction } from '@/core/duties';
+import { withControlFloats, withFound, withKind, withPlace, withRole, withSensorPart } from '@/core/editing';
+import { differentialOf, type Differential, type LevelContext } from '@/core/levels';
 import { sensorScene } from '@/core/papers';
-import { breatherShift, kindOf, worldOf } from '@/core/sensing';
-import type { Sensor, SensorRole, Station } from '@/core/station';
-import { quantity, say, type UnitSystem } from '@/core/units';
+import { surroundsOf } from '@/core/sensing';
+import { kindOf, ROLE, ROLES, type KindName, type Sensor, type SensorRole } from '@/core/sensors';
+import type { Station } from '@/core/station';
+import { quantity, say, sayPhrase, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
+import { ChoiceField, QuantityField, TickField } from '../fields/fields';
+import { SettingField } from '../fields/SettingField';
+import { SpecFields } from '../fields/SpecFields';
+import { Row } from '../parts/Row';
+import { Tick } from '../parts/Tick';
 import { Shaft } from '../shaft/Shaft';
-import { ChoiceField, QuantityField } from './fields';
-import { Group, Row } from './Group';
-import { Tick, TickField } from './Tick';
-
-const CONTACTS = [
-  ['closes-on-rise', 'closes on rise (NO hanging)'],
-  ['opens-on-rise', 'opens on rise (NC hanging)'],
-] as const;
-const DUTIES = [
-  ['motor', 'carries the motor'],
-  ['control', 'pilot duty only'],
-] as const;
-const KINDS: readonly (readonly [Sensor['kind'], string])[] = [
-  ['tilt', 'tilts on a tether'],
-  ['rod', 'slides on a rod'],
-  ['side', 'switch through the wall'],
-  ['bell', 'pressure bell'],
-  ['transmitter', 'level transmitter'],
-];
+import { Group } from './Group';
 
 /** Roles that may be fitted beside those that start and stop the pump. */
-function rolesFor({ duty, pumps }: Station): SensorRole[] {
-  const valve = duty.kind === 'fill' && duty.from.kind === 'valve';
-  return [
-    ...(pumps.length > 1 && !valve ? (['lag'] as const) : []),
-    ...(pumps.length > 2 && !valve ? (['lag2'] as const) : []),
-    ...(duty.kind === 'dose' && duty.mode === 'timed' ? (['peak'] as const) : []),
-    'alarm',
-    'low',
-    ...(duty.kind === 'fill' ? [] : (['cutoff'] as const)),
-  ];
+function rolesFor(station: Station): SensorRole[] {
+  const { mover, roles } = traitsOf(station);
+  const more = mover.kind === 'valve' ? [] : ROLES.filter((r) => r === 'lag' || r === 'lag2');
+  return [...more.filter((r) => ROLE[r].calls! <= station.pumps.length), ...roles];
 }
 
-const ROLE_WORDS: Readonly<Record<SensorRole, string>> = {
-  pump: 'pump',
-  stop: 'stop',
-  lead: 'lead',
-  lag: 'lag',
-  lag2: 'second lag',
-  alarm: 'alarm',
-  low: 'low',
-  peak: 'peak',
-  cutoff: 'cut-off',
-};
-const ROLE_TICKS: Readonly<Partial<Record<SensorRole, string>>> = {
-  alarm: 'alarm float fitted',
-  low: 'redundant off or low alarm fitted',
-  cutoff: 'cut-off fitted',
-  lag: 'lag float fitted',
-  lag2: 'second lag float fitted',
-  peak: 'peak float fitted',
-};
-
-function TiltFields({ at, sensor }: { at: string; sensor: Extract<Sensor, { kind: 'tilt' }> }) {
+/** What its kind asks of a sensor, and what is to be known of it. */
+function KindFields({ at, sensor }: { at: string; sensor: Sensor }) {
   const edit = useEditor((s) => s.edit);
-  return (
-    <>
-      <Row>
-        <QuantityField
-          path={`${at}.clip`}
-          label={sensor.weight ? 'weight, floor up' : 'clip, floor up'}
-          kind="height"
-        />
-        <QuantityField path={`${at}.tether`} label="tether" kind="height" hint="clip to near end" />
-        <QuantityField path={`${at}.body`} label="body length" kind="height" />
-        <QuantityField path={`${at}.thickness`} label="body, across" kind="height" />
-        <QuantityField path={`${at}.riseDeg`} label="acts above level by" kind="angle" />
-        <QuantityField path={`${at}.fallDeg`} label="goes back below by" kind="angle" />
-        {sensor.measured && (
-          <>
-            <QuantityField path={`${at}.measured.above`} label="measured, above clip" kind="height" />
-            <QuantityField path={`${at}.measured.below`} label="measured, below clip" kind="height" />
-          </>
-        )}
-        {sensor.weight && (
-          <>
-            <QuantityField path={`${at}.weight.mass`} label="weight" kind="mass" />
-            <QuantityField path={`${at}.weight.volume`} label="its volume" kind="volume" />
-            <QuantityField path={`${at}.weight.below`} label="hangs below by" kind="height" />
-            <QuantityField path={`${at}.weight.lift`} label="float pulls up" kind="mass" />
-          </>
-        )}
-      </Row>
-      <Tick
-        label={`range of the ${sensor.role} float is measured, or from its maker's table`}
-        checked={sensor.measured !== null}
-        onChange={(measured) => edit((d) => withMeasuredRange(d, sensor.id, measured))}
-      />
-      <Tick
-        label="on a counterweight of its own cord"
-        checked={sensor.weight !== null}
-        onChange={(hangs) => edit((d) => withWeight(d, sensor.id, hangs))}
-      />
-    </>
-  );
-}
-
-function BellFields({ at, sensor }: { at: string; sensor: Extract<Sensor, { kind: 'bell' }> }) {
   const system = useStationSystem();
   const settings = useEditor((s) => s.document.settings);
-  const shift = breatherShift(sensor, settings.trappedPressure, worldOf({ settings }));
+  const kind = kindOf(sensor);
+  const note = kind.note?.(sensor, settings, surroundsOf({ settings }));
   return (
     <>
-      <Row>
-        <QuantityField path={`${at}.mouth`} label="mouth, floor up" kind="height" />
-        <QuantityField path={`${at}.height`} label="height of the bell" kind="height" />
-        <QuantityField path={`${at}.area`} label="area of the bell" kind="area" />
-        <QuantityField path={`${at}.air`} label="air in bell and tube" kind="volume" />
-        <QuantityField path={`${at}.on`} label="switch on" kind="pressure" />
-        <QuantityField path={`${at}.off`} label="switch off" kind="pressure" />
-        <QuantityField path="settings.trappedPressure" label="blocked breather holds" kind="pressure" />
-        <QuantityField path="settings.airPressure" label="air of the place" kind="pressure" />
-      </Row>
-      <Typography variant="body2">
-        A blocked breather that holds so much moves this trip {say(quantity('height', Math.abs(shift)), system)}{' '}
-        {shift < 0 ? 'down' : 'up'}: the breather is part of the float.
-      </Typography>
+      <SpecFields
+        at={at}
+        fields={kind.fields}
+        onPart={(part, fitted) => edit((d) => withSensorPart(d, sensor.id, part, fitted))}
+      />
+      {kind.settings && (
+        <Row>
+          {kind.settings.map((name) => (
+            <SettingField key={name} name={name} />
+          ))}
+        </Row>
+      )}
+      {note && <Typography variant="body2">{sayPhrase(note, system)}</Typography>}
     </>
   );
 }
 
-function KindFields({ at, sensor }: { at: string; sensor: Sensor }) {
-  switch (sensor.kind) {
-    case 'tilt':
-      return <TiltFields at={at} sensor={sensor} />;
-    case 'bell':
-      return <BellFields at={at} sensor={sensor} />;
-    case 'rod':
-      return (
-        <Row>
-          <QuantityField path={`${at}.upperStop`} label="upper stop, floor up" kind="height" />
-          <QuantityField path={`${at}.lowerStop`} label="lower stop, floor up" kind="height" />
-          <ChoiceField
-            path={`${at}.latch`}
-            label="snaps by"
-            choices={[
-              ['magnet', 'a magnet'],
-              ['snap', 'a spring'],
-            ]}
-          />
-        </Row>
-      );
-    case 'side':
-      return (
-        <Row>
-          <QuantityField path={`${at}.height`} label="switch, floor up" kind="height" />
-          <QuantityField path={`${at}.differential`} label="goes back after" kind="height" />
-        </Row>
-      );
-    case 'transmitter':
-      return (
-        <Row>
-          <QuantityField path={`${at}.zero`} label="reads zero, floor up" kind="height" />
-          <QuantityField path={`${at}.span`} label="span" kind="height" />
-          <QuantityField path={`${at}.on`} label="threshold on, floor up" kind="height" />
-          <QuantityField path={`${at}.off`} label="threshold off, floor up" kind="height" />
-        </Row>
-      );
-  }
-}
-
-function PlaceFields({ at, sensor }: { at: string; sensor: Sensor }) {
+function PlaceFields({ at, sensor }: { at: `sensors.${number}`; sensor: Sensor }) {
   const edit = useEditor((s) => s.edit);
   const onPole = sensor.place.from === 'pole';
   return (
@@ -194,41 +65,35 @@ function PlaceFields({ at, sensor }: { at: string; sensor: Sensor }) {
         onChange={(pole) => edit((d) => withPlace(d, sensor.id, pole ? 'pole' : 'axis'))}
       />
       <Row>
-        {onPole ? (
-          <>
-            <QuantityField path={`${at}.place.bearing`} label="faces" kind="angle" hint="from the mark" />
-            <QuantityField path={`${at}.place.offset`} label="from the pole" kind="height" />
-          </>
-        ) : (
-          <>
-            <QuantityField path={`${at}.place.bearing`} label="stands at" kind="angle" hint="from the mark" />
-            <QuantityField path={`${at}.place.offset`} label="from the axis" kind="height" />
-            <QuantityField path={`${at}.place.facing`} label="faces" kind="angle" />
-          </>
-        )}
-        <QuantityField path={`${at}.cordLength`} label={sensor.kind === 'bell' ? 'tube' : 'cord'} kind="distance" />
+        <QuantityField path={`${at}.place.bearing`} label={onPole ? 'faces' : 'stands at'} />
+        <QuantityField path={`${at}.place.offset`} label={onPole ? 'from the pole' : 'from the axis'} />
+        {!onPole && <QuantityField path={`${at}.place.facing`} />}
+        <QuantityField path={`${at}.cordLength`} label={kindOf(sensor).lead} />
       </Row>
     </>
   );
 }
 
-/** What the differential costs, in words. */
-const costWords = (
-  { volume, time }: ReturnType<typeof differentialOf>,
-  filling: boolean,
-  system: UnitSystem,
-): string =>
-  filling
-    ? `Between on and off ${say(quantity('volume', volume), system)} are drawn, ${say(quantity('time', time), system)} at the design draw.`
-    : `Once off, ${say(quantity('volume', volume), system)} must come before it acts again: ${say(quantity('time', time), system)} at the design inflow.`;
+/** What the differential costs, in words, by the way pumps move the water. */
+const COST: Readonly<Record<Direction, (volume: string, time: string) => string>> = {
+  empty: (volume, time) => `Once off, ${volume} must come before it acts again: ${time} at the design inflow.`,
+  fill: (volume, time) => `Between on and off ${volume} are drawn, ${time} at the design draw.`,
+};
+
+function costWords({ station }: LevelContext, { volume, time }: Differential, system: UnitSystem): string {
+  return COST[traitsOf(station).direction](
+    say(quantity('volume', volume), system),
+    say(quantity('time', time), system),
+  );
+}
 
 function SensorFields({ sensor, index }: { sensor: Sensor; index: number }) {
   const edit = useEditor((s) => s.edit);
   const system = useStationSystem();
   const context = useEditor((s) => s.judged.judgement.context);
   const trips = context.sensors.find((t) => t.sensor.id === sensor.id);
-  const at = `sensors.${index}`;
-  const words = `${ROLE_WORDS[sensor.role]} ${kindOf(sensor).noun}`;
+  const at = `sensors.${index}` as const;
+  const words = `${ROLE[sensor.role].word} ${kindOf(sensor).noun}`;
   return (
     <Box
       component="section"
@@ -240,34 +105,23 @@ function SensorFields({ sensor, index }: { sensor: Sensor; index: number }) {
           <Typography variant="h3" component="h3">
             {words}
           </Typography>
-          <TextField
-            select
-            label={`kind of ${ROLE_WORDS[sensor.role]} float`}
-            value={sensor.kind}
-            onChange={(e) => edit((d) => withKind(d, sensor.id, e.target.value as Sensor['kind'], system))}
-          >
-            {KINDS.map(([kind, says]) => (
-              <MenuItem key={kind} value={kind}>
-                {says}
-              </MenuItem>
-            ))}
-          </TextField>
+          <ChoiceField
+            path={`${at}.kind`}
+            label={`kind of ${ROLE[sensor.role].word} float`}
+            onPick={(v) => edit((d) => withKind(d, sensor.id, v as KindName, system))}
+          />
         </Box>
         {trips && <Shaft scene={sensorScene(trips, system)} title={`${words}: on, off and the differential between`} />}
       </Box>
-      {trips && (
-        <Typography variant="body2">
-          {costWords(differentialOf(context, trips), context.station.duty.kind === 'fill', system)}
-        </Typography>
-      )}
+      {trips && <Typography variant="body2">{costWords(context, differentialOf(context, trips), system)}</Typography>}
       <KindFields at={at} sensor={sensor} />
       <PlaceFields at={at} sensor={sensor} />
       <Row>
-        <ChoiceField path={`${at}.contact`} label="contact" choices={CONTACTS} />
-        <ChoiceField path={`${at}.duty`} label="contact duty" choices={DUTIES} />
-        <QuantityField path={`${at}.contactRating`} label="contact rating" kind="current" />
+        <ChoiceField path={`${at}.contact`} />
+        <ChoiceField path={`${at}.duty`} />
+        <QuantityField path={`${at}.contactRating`} />
       </Row>
-      <TickField path={`${at}.changeover`} label="changeover contact: the spare core is capped" />
+      <TickField path={`${at}.changeover`} />
     </Box>
   );
 }
@@ -275,7 +129,7 @@ function SensorFields({ sensor, index }: { sensor: Sensor; index: number }) {
 /** The floats: what hangs, slides or listens in the pit. Their heights are set on the tape in Levels too. */
 export function FloatsGroup() {
   const document = useEditor((s) => s.document);
-  const { sensors, found, pumps, duty } = document;
+  const { sensors, found, pumps } = document;
   const edit = useEditor((s) => s.edit);
   const system = useStationSystem();
   const one = sensors.some((s) => s.role === 'pump');
@@ -291,16 +145,7 @@ export function FloatsGroup() {
           <ToggleButton value="one">one float, both trips</ToggleButton>
           <ToggleButton value="two">stop and lead floats</ToggleButton>
         </ToggleButtonGroup>
-        {pumps.length > 1 && duty.kind !== 'fill' && (
-          <ChoiceField
-            path="control.floats"
-            label="duplex school"
-            choices={[
-              ['four', 'lag has its own float'],
-              ['three', 'the alarm float calls the lag'],
-            ]}
-          />
-        )}
+        {pumps.length > 1 && wayOf(document).direction === 'empty' && <ChoiceField path="control.floats" />}
       </Box>
       <Typography variant="body2" color="text.secondary">
         One float with a wide range is simpler; two narrow ones set start and stop exactly.
@@ -309,7 +154,7 @@ export function FloatsGroup() {
         {rolesFor(document).map((role) => (
           <Tick
             key={role}
-            label={ROLE_TICKS[role]!}
+            label={ROLE[role].fitted!}
             checked={sensors.some((s) => s.role === role)}
             onChange={(fitted) => edit((d) => withRole(d, role, fitted, system))}
           />
@@ -319,13 +164,8 @@ export function FloatsGroup() {
         <SensorFields key={sensor.id} sensor={sensor} index={i} />
       ))}
       <Row>
-        <QuantityField
-          path="cordRun"
-          label="rim to plug or splice"
-          kind="distance"
-          hint="cord needed outside the pit"
-        />
-        <QuantityField path="settings.cordSlack" label="slack to leave" kind="distance" hint="for the next cut" />
+        <QuantityField path="cordRun" />
+        <SettingField name="cordSlack" />
       </Row>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
         <Button onClick={() => edit((d) => withFound(d, true))}>

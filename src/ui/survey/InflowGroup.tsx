@@ -1,4 +1,5 @@
 'use client';
+import { traitsOf } from '@/core/duties';
 import Button from '@mui/material/Button';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
@@ -9,20 +10,13 @@ import { patternRows, readPatternRows, readStormRows, stormRows, type InflowSour
 import { quantity, say, unitOf } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { downloadText, fileNameOf } from '../parts/download';
-import { ChoiceField, QuantityField, WordsField } from './fields';
-import { Group, Row } from './Group';
+import { ChoiceField, QuantityField, WordsField } from '../fields/fields';
+import { Row } from '../parts/Row';
+import { Group } from './Group';
 import { InflowDrawing } from './InflowDrawing';
 import { ListRow } from './ListRow';
 import { InflowSketch } from './sketches';
 import { TableFile } from '../parts/TableFile';
-
-const SOURCES: readonly (readonly [InflowSource['kind'], string])[] = [
-  ['steady', 'three steady flows'],
-  ['pattern', 'a 24-hour pattern'],
-  ['fixtures', 'a list of fixtures'],
-  ['storm', 'a storm'],
-  ['appliances', 'appliances that make condensate'],
-];
 
 const AT = 'inflow.source';
 
@@ -38,7 +32,7 @@ function Pattern({ source }: { source: Extract<InflowSource, { kind: 'pattern' }
   return (
     <>
       <Row>
-        <QuantityField path={`${AT}.mean`} label="mean of the day" kind="flow" />
+        <QuantityField path={`${AT}.mean`} />
       </Row>
       <TableFile
         what="daily pattern"
@@ -57,7 +51,7 @@ function Pattern({ source }: { source: Extract<InflowSource, { kind: 'pattern' }
         <Typography variant="label">share of the mean in each hour, from midnight</Typography>
         <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(6, 1fr)', gap: 1 }}>
           {source.factors.map((_, hour) => (
-            <QuantityField key={hour} path={`${AT}.factors.${hour}`} label={`${hour} h`} kind="factor" />
+            <QuantityField key={hour} path={`${AT}.factors.${hour}`} label={`${hour} h`} />
           ))}
         </Box>
       </TableFile>
@@ -78,7 +72,7 @@ function Storm({ source }: { source: Extract<InflowSource, { kind: 'storm' }> })
   return (
     <>
       <Row>
-        <QuantityField path={`${AT}.base`} label="in dry weather" kind="flow" />
+        <QuantityField path={`${AT}.base`} />
       </Row>
       <TableFile
         what="storm"
@@ -114,8 +108,8 @@ function Storm({ source }: { source: Extract<InflowSource, { kind: 'storm' }> })
                 )
               }
             >
-              <QuantityField path={`${AT}.rows.${i}.time`} label={`time ${i + 1}`} kind="minutes" />
-              <QuantityField path={`${AT}.rows.${i}.flow`} label={`flow at ${i + 1}`} kind="flow" />
+              <QuantityField path={`${AT}.rows.${i}.time`} n={i + 1} />
+              <QuantityField path={`${AT}.rows.${i}.flow`} n={i + 1} />
             </ListRow>
           ))}
         </Box>
@@ -137,18 +131,18 @@ function Fixtures({ source }: { source: Extract<InflowSource, { kind: 'fixtures'
           removable={source.uses.length > 1}
           onRemove={() => put(source.uses.filter((__, j) => j !== i))}
         >
-          <WordsField path={`${AT}.uses.${i}.name`} label="fixture" />
-          <QuantityField path={`${AT}.uses.${i}.volume`} label="each use" kind="volume" />
-          <QuantityField path={`${AT}.uses.${i}.flow`} label="flow" kind="flow" />
-          <QuantityField path={`${AT}.uses.${i}.perDay`} label="uses a day" kind="count" />
-          <QuantityField path={`${AT}.uses.${i}.atOnce`} label="at once" kind="count" />
+          <WordsField path={`${AT}.uses.${i}.name`} />
+          <QuantityField path={`${AT}.uses.${i}.volume`} />
+          <QuantityField path={`${AT}.uses.${i}.flow`} />
+          <QuantityField path={`${AT}.uses.${i}.perDay`} />
+          <QuantityField path={`${AT}.uses.${i}.atOnce`} />
         </ListRow>
       ))}
       <Row>
         <Button onClick={() => put([...source.uses, { ...source.uses.at(-1)!, name: 'fixture' }])}>
           add a fixture
         </Button>
-        <QuantityField path={`${AT}.hours`} label="hours of use" kind="count" hint="of the day" />
+        <QuantityField path={`${AT}.hours`} />
       </Row>
     </>
   );
@@ -167,9 +161,9 @@ function Appliances({ source }: { source: Extract<InflowSource, { kind: 'applian
           removable={source.list.length > 1}
           onRemove={() => put(source.list.filter((__, j) => j !== i))}
         >
-          <WordsField path={`${AT}.list.${i}.name`} label="appliance" />
-          <QuantityField path={`${AT}.list.${i}.rate`} label="makes" kind="drip" />
-          <QuantityField path={`${AT}.list.${i}.after`} label="sheds after its stop" kind="volume" />
+          <WordsField path={`${AT}.list.${i}.name`} />
+          <QuantityField path={`${AT}.list.${i}.rate`} />
+          <QuantityField path={`${AT}.list.${i}.after`} />
         </ListRow>
       ))}
       <Box>
@@ -188,9 +182,9 @@ function SourceFields({ source }: { source: InflowSource }) {
     case 'steady':
       return (
         <Row>
-          <QuantityField path={`${AT}.low`} label="low" kind="flow" />
-          <QuantityField path={`${AT}.design`} label="design" kind="flow" />
-          <QuantityField path={`${AT}.peak`} label="peak" kind="flow" />
+          <QuantityField path={`${AT}.low`} />
+          <QuantityField path={`${AT}.design`} />
+          <QuantityField path={`${AT}.peak`} />
         </Row>
       );
     case 'pattern':
@@ -207,7 +201,7 @@ function SourceFields({ source }: { source: InflowSource }) {
 /** What comes in, or is drawn: told in one of five ways, drawn, and what the rules make of it at low, design and peak. */
 export function InflowGroup() {
   const inflow = useEditor((s) => s.document.inflow);
-  const filling = useEditor((s) => s.document.duty.kind === 'fill');
+  const { words } = traitsOf({ duty: useEditor((s) => s.document.duty) });
   const sound = useEditor((s) => s.judged.problems.every((p) => !p.path.startsWith('inflow')));
   const { atLead } = useEditor((s) => s.judged.judgement.context);
   const edit = useEditor((s) => s.edit);
@@ -217,24 +211,18 @@ export function InflowGroup() {
   return (
     <Group
       id="inflow"
-      title={filling ? 'Draw' : 'Inflow'}
+      title={words.inflow === 'draw' ? 'Draw' : 'Inflow'}
       sketch={flows && <InflowSketch flows={flows} delivers={atLead.ok ? atLead.flow : null} />}
     >
       <ChoiceField
         path={`${AT}.kind`}
-        label={filling ? 'draw, told as' : 'inflow, told as'}
-        choices={SOURCES}
+        label={`${words.inflow}, told as`}
         onPick={(v) => edit((d) => withSource(d, v as InflowSource['kind']))}
       />
       {flows && <InflowDrawing inflow={inflow} flows={flows} system={system} />}
       <SourceFields source={inflow.source} />
       <Row>
-        <QuantityField
-          path="inflow.infiltration"
-          label={filling ? 'leaks out' : 'rain seeps in'}
-          kind="flow"
-          hint="added to design and peak"
-        />
+        <QuantityField path="inflow.infiltration" label={words.infiltration} />
       </Row>
       {flows && inflow.source.kind !== 'steady' && (
         <Typography variant="body2">

@@ -3,12 +3,13 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { setAt, withObstacle } from '@/core/editing';
 import { useEditor } from '../editor/StationProvider';
-import { QuantityField, WordsField } from './fields';
-import { Group, Row } from './Group';
+import { QuantityField, WordsField } from '../fields/fields';
+import { Row } from '../parts/Row';
+import { Group } from './Group';
 import { ListRow } from './ListRow';
 import { PlanSketch } from './PlanSketch';
-import { settingField } from './settingFields';
-import { Tick } from './Tick';
+import { SettingField } from '../fields/SettingField';
+import { Tick } from '../parts/Tick';
 
 /** Where things stand, seen from above: the pole, the inlet's stream, ladders and posts. Bearings run clockwise from a mark on the rim. */
 export function PlanGroup() {
@@ -18,11 +19,11 @@ export function PlanGroup() {
   return (
     <Group id="plan" title="From above" sketch={<PlanSketch />}>
       <Row>
-        <QuantityField path="pole.bearing" label="pole at" kind="angle" hint="from the mark on the rim" />
-        <QuantityField path="pole.offset" label="pole, from the axis" kind="height" />
-        <QuantityField path="pole.diameter" label="pole, across" kind="height" />
-        {settingField('swingClearance')}
-        {settingField('sideSwingDeg')}
+        <QuantityField path="pole.bearing" />
+        <QuantityField path="pole.offset" />
+        <QuantityField path="pole.diameter" />
+        <SettingField name="swingClearance" />
+        <SettingField name="sideSwingDeg" />
       </Row>
       <Tick
         label="the inlet falls free into the pit"
@@ -33,13 +34,13 @@ export function PlanGroup() {
       />
       {stream && (
         <Row>
-          <QuantityField path="vessel.inletStream.bearing" label="falls at" kind="angle" />
-          <QuantityField path="vessel.inletStream.offset" label="falls, from the axis" kind="height" />
-          <QuantityField path="vessel.inletStream.diameter" label="stream, across" kind="height" />
+          <QuantityField path="vessel.inletStream.bearing" />
+          <QuantityField path="vessel.inletStream.offset" />
+          <QuantityField path="vessel.inletStream.diameter" />
         </Row>
       )}
       {obstacles.map((o, i) => {
-        const at = `obstacles.${i}`;
+        const at = `obstacles.${i}` as const;
         return (
           <ListRow
             key={i}
@@ -57,16 +58,12 @@ export function PlanGroup() {
           >
             <Row>
               <WordsField path={`${at}.name`} label={o.kind === 'round' ? 'post or pipe' : 'ladder or plate'} />
-              <QuantityField path={`${at}.bearing`} label="at" kind="angle" />
-              <QuantityField path={`${at}.offset`} label="from the axis" kind="height" />
-              {o.kind === 'round' ? (
-                <QuantityField path={`${at}.diameter`} label="across" kind="height" />
-              ) : (
-                <QuantityField path={`${at}.width`} label="wide" kind="height" />
-              )}
-              {o.kind === 'flat' && <QuantityField path={`${at}.facing`} label="its face looks to" kind="angle" />}
-              <QuantityField path={`${at}.from`} label="from, floor up" kind="height" />
-              <QuantityField path={`${at}.to`} label="to, floor up" kind="height" />
+              <QuantityField path={`${at}.bearing`} />
+              <QuantityField path={`${at}.offset`} />
+              {o.kind === 'round' ? <QuantityField path={`${at}.diameter`} /> : <QuantityField path={`${at}.width`} />}
+              {o.kind === 'flat' && <QuantityField path={`${at}.facing`} />}
+              <QuantityField path={`${at}.from`} />
+              <QuantityField path={`${at}.to`} />
             </Row>
           </ListRow>
         );

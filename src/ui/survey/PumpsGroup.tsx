@@ -1,4 +1,5 @@
 'use client';
+import { traitsOf } from '@/core/duties';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
@@ -7,45 +8,46 @@ import Typography from '@mui/material/Typography';
 import { setAt, withPumpCount } from '@/core/editing';
 import { useEditor } from '../editor/StationProvider';
 import { CurveField } from './CurveField';
-import { QuantityField, WordsField } from './fields';
-import { Group, Row } from './Group';
+import { QuantityField, TickField, WordsField } from '../fields/fields';
+import { Row } from '../parts/Row';
+import { Group } from './Group';
 import { Library } from './Library';
 import { SegmentList } from './SegmentList';
 import { PumpSketch } from './sketches';
-import { TickField } from './Tick';
 
 /** One pump: what its plate and its curve say, where it stands, its own riser. */
 function PumpFields({ index }: { index: number }) {
   const pump = useEditor((s) => s.document.pumps[index]!);
   const many = useEditor((s) => s.document.pumps.length > 1);
-  const here = useEditor((s) => s.document.duty.kind !== 'fill');
+  const { mover } = traitsOf({ duty: useEditor((s) => s.document.duty) });
+  const here = mover.kind === 'pump' && mover.stands === 'in-vessel';
   const edit = useEditor((s) => s.edit);
-  const at = `pumps.${index}`;
+  const at = `pumps.${index}` as const;
   const last = useEditor((s) => s.document.discharge.segments[0]!);
   return (
     <>
-      <WordsField path={`${at}.name`} label="name" />
+      <WordsField path={`${at}.name`} />
       <Library index={index} />
       {here && (
         <Row>
-          <QuantityField path={`${at}.intake`} label="intake" kind="height" hint="floor up" />
-          <QuantityField path={`${at}.volute`} label="top of volute" kind="height" hint="floor up" />
-          <QuantityField path={`${at}.motorTop`} label="top of motor" kind="height" hint="floor up" />
+          <QuantityField path={`${at}.intake`} />
+          <QuantityField path={`${at}.volute`} />
+          <QuantityField path={`${at}.motorTop`} />
         </Row>
       )}
       <Row>
-        <QuantityField path={`${at}.startsPerHour`} label="starts limit" kind="rate" />
-        <QuantityField path={`${at}.minimumRun`} label="minimum run" kind="time" />
-        <QuantityField path={`${at}.ratedCurrent`} label="rated current" kind="current" />
-        <QuantityField path={`${at}.headShare`} label="head, at most" kind="share" hint="of shut-off" />
+        <QuantityField path={`${at}.startsPerHour`} />
+        <QuantityField path={`${at}.minimumRun`} />
+        <QuantityField path={`${at}.ratedCurrent`} />
+        <QuantityField path={`${at}.headShare`} />
       </Row>
       {here && (
         <Row>
-          <QuantityField path={`${at}.diameter`} label="width of the pump" kind="height" />
-          <QuantityField path={`${at}.bearing`} label="stands at" kind="angle" hint="from the mark" />
-          <QuantityField path={`${at}.offset`} label="from the axis" kind="height" />
-          <QuantityField path={`${at}.riserBearing`} label="riser at" kind="angle" />
-          <QuantityField path={`${at}.riserOffset`} label="riser, from the axis" kind="height" />
+          <QuantityField path={`${at}.diameter`} />
+          <QuantityField path={`${at}.bearing`} />
+          <QuantityField path={`${at}.offset`} />
+          <QuantityField path={`${at}.riserBearing`} />
+          <QuantityField path={`${at}.riserOffset`} />
         </Row>
       )}
       <CurveField index={index} />
@@ -91,7 +93,7 @@ function PumpFields({ index }: { index: number }) {
 /** One to three pumps, alike or not. A tank that is filled through a valve has none. */
 export function PumpsGroup({ shown: chosen, onShow }: { shown: number; onShow(index: number): void }) {
   const pumps = useEditor((s) => s.document.pumps);
-  const valve = useEditor((s) => s.document.duty.kind === 'fill' && s.document.duty.from.kind === 'valve');
+  const valve = useEditor((s) => traitsOf(s.document).mover.kind === 'valve');
   const stop = useEditor((s) => s.judged.judgement.context.stop);
   const edit = useEditor((s) => s.edit);
   const shown = Math.min(chosen, pumps.length - 1);
@@ -129,7 +131,7 @@ export function PumpsGroup({ shown: chosen, onShow }: { shown: number; onShow(in
             ))}
           </ToggleButtonGroup>
         )}
-        {pumps.length > 1 && <TickField path="control.alternates" label="they take turns" />}
+        {pumps.length > 1 && <TickField path="control.alternates" />}
       </Box>
       <PumpFields key={shown} index={shown} />
     </Group>

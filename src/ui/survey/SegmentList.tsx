@@ -1,13 +1,12 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import { setAt } from '@/core/editing';
 import { COMMON_FITTINGS, COMMON_PIPES, type Segment } from '@/core/station';
 import { useEditor } from '../editor/StationProvider';
-import { QuantityField, WordsField } from './fields';
-import { Row } from './Group';
+import { QuantityField, WordsField } from '../fields/fields';
+import { Pick } from '../parts/Pick';
+import { Row } from '../parts/Row';
 import { ListRow } from './ListRow';
 
 /** A choice that sets something and then stands empty again. */
@@ -20,18 +19,12 @@ export function Offer({
   choices: readonly string[];
   onPick(index: number): void;
 }) {
-  return (
-    <TextField select label={label} value="" onChange={(e) => onPick(Number(e.target.value))} fullWidth>
-      {choices.map((name, i) => (
-        <MenuItem key={name} value={i}>
-          {name}
-        </MenuItem>
-      ))}
-    </TextField>
-  );
+  return <Pick label={label} value="" empty="" choices={choices.map((name, i) => [i, name])} onPick={onPick} />;
 }
 
-function Fittings({ at, fittings }: { at: string; fittings: Segment['fittings'] }) {
+type At = 'discharge.segments' | `pumps.${number}.riser`;
+
+function Fittings({ at, fittings }: { at: `${At}.${number}`; fittings: Segment['fittings'] }) {
   const edit = useEditor((s) => s.edit);
   const set = (next: Segment['fittings']) => edit((d) => setAt(d, `${at}.fittings`, next));
   return (
@@ -43,9 +36,9 @@ function Fittings({ at, fittings }: { at: string; fittings: Segment['fittings'] 
           remove={`fitting ${i + 1}`}
           onRemove={() => set(fittings.filter((__, j) => j !== i))}
         >
-          <WordsField path={`${at}.fittings.${i}.name`} label="fitting" />
-          <QuantityField path={`${at}.fittings.${i}.k`} label="K each" kind="factor" />
-          <QuantityField path={`${at}.fittings.${i}.count`} label="how many" kind="count" />
+          <WordsField path={`${at}.fittings.${i}.name`} />
+          <QuantityField path={`${at}.fittings.${i}.k`} />
+          <QuantityField path={`${at}.fittings.${i}.count`} />
         </ListRow>
       ))}
       <Offer
@@ -58,7 +51,7 @@ function Fittings({ at, fittings }: { at: string; fittings: Segment['fittings'] 
 }
 
 interface Props {
-  path: string;
+  path: At;
   segments: readonly Segment[];
   /** How many must stay. */
   least: number;
@@ -75,7 +68,7 @@ export function SegmentList({ path, segments, least, addLabel, made }: Props) {
   return (
     <>
       {segments.map((segment, i) => {
-        const at = `${path}.${i}`;
+        const at = `${path}.${i}` as const;
         return (
           <Box key={i} sx={{ display: 'flex', flexDirection: 'column', gap: 1.75 }}>
             {(segments.length > 1 || least === 0) && (
@@ -85,16 +78,16 @@ export function SegmentList({ path, segments, least, addLabel, made }: Props) {
                 removable={segments.length > least}
                 onRemove={() => set(segments.filter((_, j) => j !== i))}
               >
-                <WordsField path={`${at}.name`} label={`length ${i + 1}`} />
+                <WordsField path={`${at}.name`} n={i + 1} />
               </ListRow>
             )}
             <Row>
-              <QuantityField path={`${at}.length`} label="pipe length" kind="distance" />
-              <QuantityField path={`${at}.bore`} label="bore" kind="bore" hint="inside" />
+              <QuantityField path={`${at}.length`} />
+              <QuantityField path={`${at}.bore`} />
               {school === 'darcy-weisbach' ? (
-                <QuantityField path={`${at}.roughness`} label="roughness" kind="roughness" />
+                <QuantityField path={`${at}.roughness`} />
               ) : (
-                <QuantityField path={`${at}.hazenWilliams`} label="C" kind="count" hint="Hazen–Williams" />
+                <QuantityField path={`${at}.hazenWilliams`} />
               )}
               <Offer
                 label="as for"

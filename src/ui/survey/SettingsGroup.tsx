@@ -1,40 +1,29 @@
 'use client';
-import { Fragment } from 'react';
-import type { Station } from '@/core/station';
+import type { SettingName } from '@/core/settings';
 import { useEditor } from '../editor/StationProvider';
-import { QuantityField } from './fields';
-import { Group, Row } from './Group';
-import { settingField } from './settingFields';
+import { SettingField } from '../fields/SettingField';
+import { Row } from '../parts/Row';
+import { Group } from './Group';
 
-type Setting = keyof Station['settings'];
-
-const ROWS: readonly (readonly Setting[])[] = [
+const ROWS: readonly (readonly SettingName[])[] = [
   ['submergence', 'inlet', 'surcharge'],
   ['reserveTime', 'reserveInflow', 'keepUpFactor', 'drainbackMargin'],
-  ['minimumGap', 'minimumTether', 'tightShare'],
+  ['minimumGap', 'minimumTether', 'tightShare', 'hoseFlow'],
 ];
+const WATER: readonly SettingName[] = ['waterTemperature', 'frostAir', 'weepCoefficient', 'velocityMin', 'velocityMax'];
 
 /** What the rules ask: each figure is a default with its reason in the rule that uses it, where it can be set too. */
 export function SettingsGroup() {
-  const kind = useEditor((s) => s.document.duty.kind);
+  const condensate = useEditor((s) => s.document.duty.kind === 'condensate');
   return (
     <Group id="settings" title="What the rules ask">
-      {ROWS.map((row) => (
+      {[...ROWS, condensate ? [...WATER, 'tubeBore' as const] : WATER].map((row) => (
         <Row key={row[0]}>
-          {row.map((setting) => (
-            <Fragment key={setting}>{settingField(setting)}</Fragment>
+          {row.map((name) => (
+            <SettingField key={name} name={name} />
           ))}
-          {row[0] === 'minimumGap' && <QuantityField path="settings.hoseFlow" label="test hose" kind="flow" />}
         </Row>
       ))}
-      <Row>
-        <QuantityField path="settings.waterTemperature" label="water" kind="temperature" />
-        <QuantityField path="settings.frostAir" label="lasting frost" kind="temperature" />
-        <QuantityField path="settings.weepCoefficient" label="weep-hole Cd" kind="factor" />
-        <QuantityField path="settings.velocityMin" label="least velocity" kind="velocity" />
-        <QuantityField path="settings.velocityMax" label="greatest velocity" kind="velocity" />
-        {kind === 'condensate' && settingField('tubeBore')}
-      </Row>
     </Group>
   );
 }

@@ -1,4 +1,5 @@
 'use client';
+import { traitsOf } from '@/core/duties';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Table from '@mui/material/Table';
@@ -76,8 +77,9 @@ export function Sum({ pump }: { pump: number }) {
   const system = useStationSystem();
   const { context } = judgement;
   const { station, atLead, hydraulics, vessel, calls } = context;
-  const { duty } = station;
-  const valve = duty.kind === 'fill' && duty.from.kind === 'valve';
+  const { mover, words } = traitsOf(station);
+  const valve = mover.kind === 'valve';
+  const inVessel = mover.kind === 'pump' && mover.stands === 'in-vessel';
   const line = lineOf(context);
   const all = hydraulics.at(calls.at(-1)!, calls.length);
   const squirt = hydraulics.laterals && atLead.ok ? hydraulics.laterals.squirtAt(atLead.flow) : null;
@@ -130,14 +132,14 @@ export function Sum({ pump }: { pump: number }) {
             system={system}
           />
         )}
-        {!valve && duty.kind !== 'fill' && (
+        {inVessel && (
           <Reading
             label="back through the weep hole"
             value={atLead.ok ? quantity('flow', atLead.weep) : null}
             system={system}
           />
         )}
-        {!valve && duty.kind !== 'fill' && (
+        {inVessel && (
           <Reading label="drains back each stop" value={quantity('volume', hydraulics.drainback(1))} system={system} />
         )}
         {squirt !== null && (
@@ -154,7 +156,7 @@ export function Sum({ pump }: { pump: number }) {
           <Reading label="laterals hold" value={quantity('volume', hydraulics.laterals.volume)} system={system} />
         )}
         <Reading
-          label={duty.kind === 'fill' ? 'tank to the overflow' : 'pit to the overflow'}
+          label={`${words.vessel} to the overflow`}
           value={quantity('volume', vessel.volume(context.overflow))}
           system={system}
         />

@@ -1,4 +1,5 @@
 'use client';
+import { traitsOf } from '@/core/duties';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
@@ -7,15 +8,16 @@ import { useEditor } from '../editor/StationProvider';
 import { StationShaft } from '../shaft/StationShaft';
 import { DischargeGroup } from './DischargeGroup';
 import { DutyGroup } from './DutyGroup';
-import { ChoiceField, QuantityField, WordsField } from './fields';
+import { ChoiceField, QuantityField, TickField, WordsField } from '../fields/fields';
 import { FloatsGroup } from './FloatsGroup';
-import { Group, Row } from './Group';
+import { Row } from '../parts/Row';
+import { Group } from './Group';
 import { InflowGroup } from './InflowGroup';
 import { PlanGroup } from './PlanGroup';
 import { PumpsGroup } from './PumpsGroup';
 import { SettingsGroup } from './SettingsGroup';
 import { Sum } from './Sum';
-import { TickField } from './Tick';
+
 import { VesselGroup } from './VesselGroup';
 
 function AlarmAndSupply() {
@@ -23,36 +25,23 @@ function AlarmAndSupply() {
   return (
     <Group id="supply" title="Bell and supply">
       <Box sx={{ display: 'flex', flexWrap: 'wrap' }}>
-        <TickField path="alarm.horn" label="horn" />
-        <TickField path="alarm.lamp" label="lamp" />
-        <TickField path="alarm.silence" label="silence button" />
-        <TickField path="alarm.battery" label="battery" />
-        <TickField path="alarm.remoteContact" label="remote contact" />
+        <TickField path="alarm.horn" />
+        <TickField path="alarm.lamp" />
+        <TickField path="alarm.silence" />
+        <TickField path="alarm.battery" />
+        <TickField path="alarm.remoteContact" />
       </Box>
-      <WordsField path="alarm.place" label="where the bell is" />
+      <WordsField path="alarm.place" />
       <Row>
         <ChoiceField
           path="profile"
-          label="profile"
-          choices={[
-            ['metric-230', '230 V 50 Hz, mm'],
-            ['us-120', '120 V 60 Hz, in'],
-          ]}
-          hint="supply and units"
           onPick={(v) => edit((d) => withProfile(d, v === 'us-120' ? 'us-120' : 'metric-230'))}
         />
-        <QuantityField path="supply.voltage" label="supply" kind="voltage" />
-        <ChoiceField
-          path="supply.frequency"
-          label="frequency"
-          choices={[
-            [50, '50 Hz'],
-            [60, '60 Hz'],
-          ]}
-        />
-        <QuantityField path="supply.breaker" label="breaker" kind="current" />
+        <QuantityField path="supply.voltage" />
+        <ChoiceField path="supply.frequency" />
+        <QuantityField path="supply.breaker" />
       </Row>
-      <TickField path="supply.residualCurrent" label="residual-current (ground-fault) protection on the pump" />
+      <TickField path="supply.residualCurrent" />
       <Typography variant="body2" color="text.secondary">
         Whether such protection must be there your local code decides: with it a nuisance trip can flood the pit,
         without it a fault can shock.
@@ -79,7 +68,7 @@ const PUMPED: readonly string[] = ['pump', 'discharge'];
 /** The survey: short groups with small drawings, the shaft at the left, what it adds up to at the right. */
 export function SurveyView() {
   const [pump, showPump] = useState(0);
-  const valve = useEditor((s) => s.document.duty.kind === 'fill' && s.document.duty.from.kind === 'valve');
+  const valve = useEditor((s) => traitsOf(s.document).mover.kind === 'valve');
   return (
     <Box
       sx={{
@@ -129,11 +118,11 @@ export function SurveyView() {
         <SettingsGroup />
         <Group id="site" title="Site">
           <Row>
-            <WordsField path="identity.name" label="name of the station" />
-            <WordsField path="identity.site" label="site" />
+            <WordsField path="identity.name" />
+            <WordsField path="identity.site" />
           </Row>
-          <WordsField path="identity.contact" label="whom to call when the bell rings" hint="stands on the door card" />
-          <WordsField path="identity.note" label="note" multiline />
+          <WordsField path="identity.contact" />
+          <WordsField path="identity.note" multiline />
         </Group>
       </Box>
       <Box sx={{ minHeight: 0, overflow: 'auto', borderLeft: { md: 1 }, borderColor: { md: 'divider' } }}>

@@ -2,8 +2,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
@@ -11,18 +9,10 @@ import { setAt, withSection, withShape } from '@/core/editing';
 import { depthOf, type VesselShape } from '@/core/station';
 import { useEditor } from '../editor/StationProvider';
 import { DepthTableField } from './DepthTableField';
-import { QuantityField, WordsField } from './fields';
-import { Group, Row } from './Group';
+import { ChoiceField, QuantityField, WordsField } from '../fields/fields';
+import { Row } from '../parts/Row';
+import { Group } from './Group';
 import { VesselSketch } from './VesselSketch';
-
-const KINDS: Readonly<Record<VesselShape['kind'], string>> = {
-  cylinder: 'round, upright',
-  box: 'box',
-  frustum: 'round, tapered',
-  lying: 'cylinder lying on its side',
-  stacked: 'sections on one another',
-  table: 'table of height and area',
-};
 
 const SHAPE = 'vessel.shape';
 
@@ -32,7 +22,7 @@ function Sections({ shape }: { shape: Extract<VesselShape, { kind: 'stacked' }> 
   return (
     <>
       {shape.sections.map((section, i) => {
-        const at = `${SHAPE}.sections.${i}`;
+        const at = `${SHAPE}.sections.${i}` as const;
         return (
           <Box key={i} sx={{ display: 'flex', flexDirection: 'column', gap: 1.5 }}>
             <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5 }}>
@@ -59,14 +49,14 @@ function Sections({ shape }: { shape: Extract<VesselShape, { kind: 'stacked' }> 
             </Box>
             <Row>
               {section.kind === 'cylinder' ? (
-                <QuantityField path={`${at}.diameter`} label={`diameter ${i + 1}`} kind="height" />
+                <QuantityField path={`${at}.diameter`} n={i + 1} />
               ) : (
                 <>
-                  <QuantityField path={`${at}.length`} label={`length ${i + 1}`} kind="height" />
-                  <QuantityField path={`${at}.width`} label={`width ${i + 1}`} kind="height" />
+                  <QuantityField path={`${at}.length`} n={i + 1} />
+                  <QuantityField path={`${at}.width`} n={i + 1} />
                 </>
               )}
-              <QuantityField path={`${at}.depth`} label={`height ${i + 1}`} kind="height" hint="its own" />
+              <QuantityField path={`${at}.depth`} n={i + 1} />
             </Row>
           </Box>
         );
@@ -83,31 +73,31 @@ function ShapeFields({ shape }: { shape: VesselShape }) {
     case 'cylinder':
       return (
         <Row>
-          <QuantityField path={`${SHAPE}.diameter`} label="diameter" kind="height" hint="inside" />
-          <QuantityField path={`${SHAPE}.depth`} label="depth" kind="height" hint="floor to rim" />
+          <QuantityField path={`${SHAPE}.diameter`} />
+          <QuantityField path={`${SHAPE}.depth`} />
         </Row>
       );
     case 'box':
       return (
         <Row>
-          <QuantityField path={`${SHAPE}.length`} label="length" kind="height" hint="inside" />
-          <QuantityField path={`${SHAPE}.width`} label="width" kind="height" hint="inside" />
-          <QuantityField path={`${SHAPE}.depth`} label="depth" kind="height" hint="floor to rim" />
+          <QuantityField path={`${SHAPE}.length`} />
+          <QuantityField path={`${SHAPE}.width`} />
+          <QuantityField path={`${SHAPE}.depth`} />
         </Row>
       );
     case 'frustum':
       return (
         <Row>
-          <QuantityField path={`${SHAPE}.bottomDiameter`} label="diameter at the floor" kind="height" hint="inside" />
-          <QuantityField path={`${SHAPE}.topDiameter`} label="diameter at the rim" kind="height" hint="inside" />
-          <QuantityField path={`${SHAPE}.depth`} label="depth" kind="height" hint="floor to rim" />
+          <QuantityField path={`${SHAPE}.bottomDiameter`} />
+          <QuantityField path={`${SHAPE}.topDiameter`} />
+          <QuantityField path={`${SHAPE}.depth`} />
         </Row>
       );
     case 'lying':
       return (
         <Row>
-          <QuantityField path={`${SHAPE}.diameter`} label="diameter" kind="height" hint="and depth" />
-          <QuantityField path={`${SHAPE}.length`} label="length" kind="height" hint="between flat ends" />
+          <QuantityField path={`${SHAPE}.diameter`} hint="and depth" />
+          <QuantityField path={`${SHAPE}.length`} hint="between flat ends" />
         </Row>
       );
     case 'stacked':
@@ -126,16 +116,16 @@ function Equipment() {
   return (
     <>
       {bodies.map((_, i) => {
-        const at = `vessel.displacement.${i}`;
+        const at = `vessel.displacement.${i}` as const;
         return (
           <Box
             key={i}
             sx={{ display: 'grid', gridTemplateColumns: '1.6fr 1fr 1fr 1fr 36px', gap: 1, alignItems: 'start' }}
           >
-            <WordsField path={`${at}.name`} label="equipment" />
-            <QuantityField path={`${at}.volume`} label="takes up" kind="volume" />
-            <QuantityField path={`${at}.from`} label="from" kind="height" />
-            <QuantityField path={`${at}.to`} label="to" kind="height" />
+            <WordsField path={`${at}.name`} />
+            <QuantityField path={`${at}.volume`} />
+            <QuantityField path={`${at}.from`} />
+            <QuantityField path={`${at}.to`} />
             <IconButton aria-label={`remove equipment ${i + 1}`} onClick={() => set(bodies.filter((_, j) => j !== i))}>
               ×
             </IconButton>
@@ -161,22 +151,11 @@ export function VesselGroup() {
   const edit = useEditor((s) => s.edit);
   return (
     <Group id="vessel" title="Vessel" sketch={<VesselSketch vessel={vessel} />}>
-      <TextField
-        select
-        label="shape"
-        value={vessel.shape.kind}
-        onChange={(e) => edit((d) => withShape(d, e.target.value as VesselShape['kind']))}
-      >
-        {Object.entries(KINDS).map(([kind, words]) => (
-          <MenuItem key={kind} value={kind}>
-            {words}
-          </MenuItem>
-        ))}
-      </TextField>
+      <ChoiceField path={`${SHAPE}.kind`} onPick={(v) => edit((d) => withShape(d, v as VesselShape['kind']))} />
       <ShapeFields shape={vessel.shape} />
       <Row>
-        <QuantityField path="vessel.inletInvert" label="inlet invert" kind="height" hint="floor up" />
-        <QuantityField path="vessel.overflow" label="overflow" kind="height" hint="floor up" />
+        <QuantityField path="vessel.inletInvert" />
+        <QuantityField path="vessel.overflow" />
       </Row>
       <Equipment />
     </Group>

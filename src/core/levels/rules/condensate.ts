@@ -8,10 +8,11 @@ const shedAfter = ({ station: { inflow } }: LevelContext): number =>
   inflow.source.kind === 'appliances' ? inflow.source.list.reduce((sum, a) => sum + a.after, 0) : 0;
 
 /** The cut-off stops the appliances while what they still shed has room. Their sum is keep-up's to ask; the pump's limit of lift is asked here. */
-export const condensate: Rule = {
+export const condensate: Rule<'condensate'> = {
   id: 'condensate',
   title: 'cut-off before the spill, lift within limit',
   severity: 'must',
+  about: ['pump'],
   judge(context) {
     const { station, vessel, cutoff, overflow, atStop, hydraulics, marks } = context;
     const pump = station.pumps[0]!;
@@ -45,10 +46,12 @@ export const condensate: Rule = {
 };
 
 /** Small lines clog: slime and scale leave less of a thin bore. */
-export const tubeBore: Rule = {
+export const tubeBore: Rule<'tube-bore'> = {
   id: 'tube-bore',
   title: 'bore of the condensate line',
   severity: 'should',
+  settings: ['tubeBore'],
+  about: ['pipe'],
   judge({ station: { duty, discharge, settings } }) {
     if (duty.kind !== 'condensate') return notAsked(phrase`No condensate is pumped here.`, ['pipe']);
     const has = quantity('bore', Math.min(...discharge.segments.map((s) => s.bore)));

@@ -4,10 +4,12 @@ import { notAsked, type Condition, type Rule } from '../rule';
 import { sayNoDuty } from '../sayNoDuty';
 
 /** The day's water leaves in doses: the design day and the peak day fit, the tank holds the peak between, the bed rests, and each dose is more than the pipe it must fill. */
-export const dose: Rule = {
+export const dose: Rule<'dose'> = {
   id: 'dose',
   title: 'doses fit the day',
   severity: 'must',
+  settings: ['doseMultiple'],
+  about: ['level:lead', 'pump', 'pipe'],
   judge(context) {
     const { station, lead, peak: peakTrips, alarm, marks } = context;
     const { duty, settings } = station;
@@ -78,10 +80,12 @@ export const dose: Rule = {
 };
 
 /** The last orifice still throws its jet, and the first does not take much more than its share. */
-export const squirt: Rule = {
+export const squirt: Rule<'squirt'> = {
   id: 'squirt',
   title: 'jets of the laterals',
   severity: 'should',
+  settings: ['lateralSpread'],
+  about: ['pipe'],
   judge(context) {
     const { station, atLead, hydraulics } = context;
     const { laterals } = station.discharge;

@@ -2,14 +2,14 @@ import { phrase, quantity } from '../../units';
 import { notAsked, type Rule } from '../rule';
 
 /** The water that falls back after a stop must not start the pump again. */
-export const drainback: Rule = {
+export const drainback: Rule<'drainback'> = {
   id: 'drainback',
   title: 'drawdown over drainback',
   severity: 'must',
+  settings: ['drainbackMargin'],
+  about: ['pipe', 'level:lead', 'level:stop'],
   judge({ station, hydraulics, drawdown }) {
     const about = ['pipe', 'level:lead', 'level:stop'] as const;
-    if (station.duty.kind === 'fill')
-      return notAsked(phrase`What drains back falls to the source, not into the tank that is filled.`, about);
     const back = hydraulics.drainback(hydraulics.count);
     if (back === 0) return notAsked(phrase`The check valve sits at the pump, so nothing drains back.`, about);
     const { checkValve, highPoint } = station.discharge;

@@ -2,17 +2,14 @@ import { phrase, quantity } from '../../units';
 import { notAsked, type Condition, type Rule } from '../rule';
 
 /** A pump that takes water which is wanted elsewhere stops before its intake draws air, and does not start again for a mouthful. */
-export const dryRun: Rule = {
+export const dryRun: Rule<'dry-run'> = {
   id: 'dry-run',
   title: 'never runs dry',
   severity: 'must',
+  settings: ['submergence'],
+  about: ['pump'],
   judge({ station, stop, lead, low, marks, drawdown }) {
     const { duty, pumps, settings } = station;
-    if (duty.kind === 'fill')
-      return notAsked(
-        phrase`The pump does not stand in the tank that it fills; its source needs a station of its own.`,
-        ['pump'],
-      );
     const volute = Math.max(...pumps.map((p) => p.volute));
     const motor = settings.submergence === 'motor';
     const cover = quantity('height', motor ? Math.max(...pumps.map((p) => p.motorTop)) : volute);

@@ -3,10 +3,11 @@ import { notAsked, type Condition, type Rule } from '../rule';
 import { sayNoDuty } from '../sayNoDuty';
 
 /** A tank that is filled stops before its overflow by what still runs in, and keeps a minimum stored. */
-export const fill: Rule = {
+export const fill: Rule<'fill'> = {
   id: 'fill',
   title: 'fills without spilling or emptying',
   severity: 'must',
+  about: ['level:stop', 'level:overflow'],
   judge({ station, vessel, stop, lead, overflow, atStop }) {
     const { duty } = station;
     const about = ['level:stop', 'level:overflow'] as const;

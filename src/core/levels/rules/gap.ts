@@ -1,3 +1,4 @@
+import { wayOf } from '../../duties';
 import { phrase, quantity } from '../../units';
 import type { LevelContext } from '../context';
 import { markWords, type Mark } from '../marks';
@@ -26,13 +27,12 @@ function neighbours({ marks, station }: LevelContext): Pair[] {
 
 /** Differentials must not reach into each other so far that the going back of one comes after the stop, or a low level keeps the pump from its start. */
 function differentials({ marks, sensors, station, stop, lead, low }: LevelContext): Pair[] {
-  const filling = station.duty.kind === 'fill';
-  const above = marks.filter(
-    (m) => m.sensor !== null && ['lead', 'peak', 'lag', 'lag2', 'alarm', 'cutoff'].includes(m.name),
-  );
+  // Where pumps fill, what goes back goes back away from the stop.
+  const emptying = wayOf(station).direction === 'empty';
+  const above = marks.filter((m) => m.sensor !== null && m.name !== 'low' && m.name !== 'stop');
   const clearing = above.flatMap((m): Pair[] => {
     const trips = sensors.find((s) => s.sensor.id === m.sensor)!;
-    if (filling || trips.sensor.role === 'pump') return [];
+    if (!emptying || trips.sensor.role === 'pump') return [];
     return [
       {
         upper: `${markWords(m.name, station.duty)} clearing`,
@@ -42,14 +42,14 @@ function differentials({ marks, sensors, station, stop, lead, low }: LevelContex
       },
     ];
   });
-  const upper = filling ? stop : lead;
+  const upper = stop > lead ? ({ name: 'stop', level: stop } as const) : ({ name: 'lead', level: lead } as const);
   const lets: Pair[] = low
     ? [
         {
-          upper: markWords(filling ? 'stop' : 'lead', station.duty),
+          upper: markWords(upper.name, station.duty),
           lower: `${markWords('low', station.duty)} letting go`,
-          apart: upper - low.rise,
-          about: [filling ? 'level:stop' : 'level:lead', 'level:low'],
+          apart: upper.level - low.rise,
+          about: [`level:${upper.name}`, 'level:low'],
         },
       ]
     : [];
@@ -57,10 +57,12 @@ function differentials({ marks, sensors, station, stop, lead, low }: LevelContex
 }
 
 /** Neighbouring trips that must act in order stay far enough apart, on the rise and on the fall, that waves do not swap them. */
-export const gap: Rule = {
+export const gap: Rule<'gap'> = {
   id: 'gap',
   title: 'room between trips',
   severity: 'should',
+  settings: ['minimumGap'],
+  about: [],
   judge(context) {
     const least = quantity('height', context.station.settings.minimumGap);
     return [...neighbours(context), ...differentials(context)].map(({ upper, lower, apart, about }): Condition => ({

@@ -16,7 +16,7 @@ import { submergence } from './submergence';
 import { swing } from './swing';
 
 /** Every rule that a station is judged by. A new rule is a file of its own and a name in this list. */
-export const RULES: readonly Rule[] = [
+const ALL = [
   submergence,
   order,
   gap,
@@ -34,4 +34,9 @@ export const RULES: readonly Rule[] = [
   condensate,
   tubeBore,
   fill,
-];
+] as const;
+
+export const RULES: readonly Rule<RuleId>[] = ALL;
+
+/** Every rule by name. */
+export type RuleId = (typeof ALL)[number]['id'];

@@ -2,14 +2,13 @@ import { phrase, quantity } from '../../units';
 import { notAsked, type Rule } from '../rule';
 
 /** School A: the bell rings while the inlet is still free. School B: the inlet pipe is storage, up to a set surcharge. */
-export const inlet: Rule = {
+export const inlet: Rule<'inlet'> = {
   id: 'inlet',
   title: 'alarm against the inlet',
   severity: 'should',
+  settings: ['inlet', 'surcharge'],
+  about: ['level:inlet'],
   judge({ station, alarm, marks }) {
-    const { kind } = station.duty;
-    if (kind === 'fill' || kind === 'transfer')
-      return notAsked(phrase`The water is wanted in the tank; nothing stands back in a drain.`, ['level:inlet']);
     if (!alarm) return notAsked(phrase`No alarm float is fitted.`, ['level:inlet']);
     const { inletInvert } = station.vessel;
     const free = station.settings.inlet === 'free';

@@ -3,10 +3,11 @@ import { markWords } from '../marks';
 import type { Condition, Part, Rule } from '../rule';
 
 /** Each level above the one before, as far as each is fitted, by a mark of the tape at least: two that are set alike have no order. */
-export const order: Rule = {
+export const order: Rule<'order'> = {
   id: 'order',
   title: 'levels in order',
   severity: 'must',
+  about: [],
   judge({ station, marks }) {
     const name = (m: (typeof marks)[number]) => markWords(m.name, station.duty);
     const all = ['floor', ...marks.map(name)].join(', ');

@@ -1,18 +1,21 @@
+import { traitsOf } from '../../duties';
 import { phrase, quantity } from '../../units';
 import { notAsked, type Rule } from '../rule';
 
 /** From the bell to the overflow, with the pump dead or its power lost, there is the response time that was promised. */
-export const reserve: Rule = {
+export const reserve: Rule<'reserve'> = {
   id: 'reserve',
   title: 'time from bell to overflow',
   severity: 'should',
+  settings: ['reserveTime', 'reserveInflow'],
+  about: ['level:overflow'],
   judge({ station, vessel, alarm, overflow, marks, inflow, atStop }) {
-    const { duty, settings } = station;
+    const { settings } = station;
     if (!alarm)
       return notAsked(phrase`No alarm float is fitted: nobody is told before the overflow.`, ['level:overflow']);
     const volume = Math.max(vessel.volume(overflow) - vessel.volume(alarm.rise), 0);
     const about = ['level:alarm', 'level:overflow', `float:${marks.find((m) => m.name === 'alarm')!.sensor!}`] as const;
-    if (duty.kind === 'fill') {
+    if (traitsOf(station).direction === 'fill') {
       const flow = atStop.ok ? atStop.flow : 0;
       if (flow === 0) return notAsked(phrase`Nothing is known of what fills it.`, about);
       return [

@@ -1,30 +1,28 @@
+import { traitsOf } from '../../duties';
 import { phrase, quantity } from '../../units';
 import { cycleOf } from '../cycle';
 import { notAsked, type Rule } from '../rule';
 import { sayNoDuty } from '../sayNoDuty';
 
 /** At design inflow each run lasts long enough for the motor to shed the heat of its start. */
-export const run: Rule = {
+export const run: Rule<'run'> = {
   id: 'run',
   title: 'run time at design inflow',
   severity: 'should',
+  about: ['level:lead', 'level:stop', 'pump'],
   judge(context) {
     const { station, inflow } = context;
-    const { duty } = station;
+    const { timer } = traitsOf(station);
     const about = ['level:lead', 'level:stop', 'pump'] as const;
-    if (duty.kind === 'condensate')
-      return notAsked(phrase`A condensate reservoir pumps for seconds: its pump is made for that.`, about);
-    if (duty.kind === 'fill' && duty.from.kind === 'valve')
-      return notAsked(phrase`It is filled through a valve: no motor runs.`, about);
     const needs = quantity('time', Math.max(...station.pumps.map((p) => p.minimumRun)));
     if (needs.value === 0) return notAsked(phrase`No minimum run is set for this pump.`, about);
-    if (duty.kind === 'dose' && duty.mode === 'timed') {
+    if (timer) {
       return [
         {
           sense: 'at-least',
           needs,
-          has: quantity('time', duty.on),
-          why: phrase`The timer runs the pump ${quantity('time', duty.on)} each dose. A run under ${needs} leaves the heat of the start in the winding.`,
+          has: quantity('time', timer.on),
+          why: phrase`The timer runs the pump ${quantity('time', timer.on)} each dose. A run under ${needs} leaves the heat of the start in the winding.`,
           about,
         },
       ];

@@ -1,27 +1,28 @@
+import { traitsOf } from '../../duties';
 import { phrase, quantity } from '../../units';
-import { notAsked, type Rule } from '../rule';
+import type { Rule } from '../rule';
 import { sayNoDuty } from '../sayNoDuty';
 
 /** At the inflow that makes it start most often, each pump stays within its starts limit. */
-export const starts: Rule = {
+export const starts: Rule<'starts'> = {
   id: 'starts',
   title: 'starts per hour at worst inflow',
   severity: 'must',
+  about: ['level:lead', 'level:stop', 'pump'],
   judge({ station, worst, hydraulics }) {
     const about = ['level:lead', 'level:stop', 'pump'] as const;
-    const { duty, control } = station;
-    if (duty.kind === 'fill' && duty.from.kind === 'valve')
-      return notAsked(phrase`It is filled through a valve: no motor starts.`, about);
+    const { control } = station;
+    const { timer } = traitsOf(station);
     const needs = quantity('rate', Math.min(...station.pumps.map((p) => p.startsPerHour)));
-    if (duty.kind === 'dose' && duty.mode === 'timed') {
-      const pause = station.sensors.some((s) => s.role === 'peak') ? Math.min(duty.off, duty.peakOff) : duty.off;
-      const has = quantity('rate', 3600 / (duty.on + pause));
+    if (timer) {
+      const pause = station.sensors.some((s) => s.role === 'peak') ? Math.min(timer.off, timer.peakOff) : timer.off;
+      const has = quantity('rate', 3600 / (timer.on + pause));
       return [
         {
           sense: 'at-most',
           needs,
           has,
-          why: phrase`The timer runs it ${quantity('time', duty.on)} and rests it ${quantity('time', pause)} at the shortest: no inflow starts it more often.`,
+          why: phrase`The timer runs it ${quantity('time', timer.on)} and rests it ${quantity('time', pause)} at the shortest: no inflow starts it more often.`,
           about,
         },
       ];

@@ -1,16 +1,14 @@
 import { phrase, quantity } from '../../units';
-import { notAsked, type Rule } from '../rule';
+import type { Rule } from '../rule';
 
 /** The stop keeps enough water over the pump. School A covers the volute; school B covers the motor, which the water cools. */
-export const submergence: Rule = {
+export const submergence: Rule<'submergence'> = {
   id: 'submergence',
   title: 'water over the pump at stop',
   severity: 'must',
+  settings: ['submergence'],
+  about: ['pump'],
   judge({ station, stop, marks }) {
-    const { kind } = station.duty;
-    if (kind === 'fill') return notAsked(phrase`The pump does not stand in the tank that it fills.`, ['pump']);
-    if (kind === 'transfer')
-      return notAsked(phrase`A transfer pump is asked for its intake cover by the rule against running dry.`, ['pump']);
     const motor = station.settings.submergence === 'motor';
     const most = (of: 'motorTop' | 'volute') => Math.max(...station.pumps.map((p) => p[of]));
     const needs = quantity('height', most(motor ? 'motorTop' : 'volute'));

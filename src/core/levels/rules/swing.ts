@@ -39,10 +39,12 @@ function swingCondition(c: Clearance, role: (id: string) => string, clearance: n
 }
 
 /** No float touches another, a pump, a pipe, the wall or anything else, wherever the water stands and however it turns the float. */
-export const swing: Rule = {
+export const swing: Rule<'swing'> = {
   id: 'swing',
   title: 'floats swing free',
   severity: 'must',
+  settings: ['swingClearance', 'sideSwingDeg'],
+  about: [],
   judge({ station, vessel }) {
     const least = leastClearance(station, vessel);
     if (!least) return notAsked(phrase`No float swings here.`, []);

@@ -1,6 +1,12 @@
+import { traitsOf } from '../../duties';
 import type { LevelContext } from '../../levels';
 import type { Layout } from './layout';
 import { disc, line, path, polygon, rectangle, type Shape } from './shape';
+
+const standsInVessel = (station: LevelContext['station']): boolean => {
+  const { mover } = traitsOf(station);
+  return mover.kind === 'pump' && mover.stands === 'in-vessel';
+};
 
 /** Where each pump and its riser stand, and how wide the bed is there: pumps must fit between the walls at their own height. */
 function bedOf(
@@ -21,7 +27,7 @@ function bedOf(
 /** Where the last riser stands, px; a tank that is filled has none. */
 export function riserX(layout: Layout, context: LevelContext): number | null {
   const { station } = context;
-  return station.duty.kind === 'fill' ? null : bedOf(layout, context).at(station.pumps.length - 1).riser;
+  return standsInVessel(station) ? bedOf(layout, context).at(station.pumps.length - 1).riser : null;
 }
 
 /** A pump on its feet: volute below, motor above, to the heights that were surveyed. */
@@ -53,7 +59,7 @@ function pumpAt(layout: Layout, context: LevelContext, index: number): Shape[] {
 
 /** Every pump that stands in the vessel. */
 export const pumpShapes = (layout: Layout, context: LevelContext): Shape[] =>
-  context.station.duty.kind === 'fill' ? [] : context.station.pumps.flatMap((_, i) => pumpAt(layout, context, i));
+  standsInVessel(context.station) ? context.station.pumps.flatMap((_, i) => pumpAt(layout, context, i)) : [];
 
 /** Jets of a dosed bed at the end of the line. */
 function jets(x: number, y: number): Shape[] {
@@ -102,7 +108,7 @@ export function pipeShapes(layout: Layout, context: LevelContext): Shape[] {
   const out = small ? layout.rim - 12 : layout.rim - 26;
   const end = layout.right + layout.wall + (small ? 2 : 14);
   const { station } = context;
-  if (station.duty.kind === 'fill') return fillShapes(layout, context, out);
+  if (!standsInVessel(station)) return fillShapes(layout, context, out);
   const arrow =
     station.discharge.laterals && !small
       ? jets(end + 2, out)
@@ -112,13 +118,12 @@ export function pipeShapes(layout: Layout, context: LevelContext): Shape[] {
 
 /** The fill pipe, over the water or drowned, its valve or the way to its pump; and the draw at the foot of the tank. */
 function fillShapes(layout: Layout, { station, vessel }: LevelContext, out: number): Shape[] {
-  const duty = station.duty;
-  if (duty.kind !== 'fill') return [];
+  const { mover, drowned } = traitsOf(station);
   const { left, wall } = layout;
   const x = left + 16;
   const thick = Math.min(Math.max(station.discharge.segments[0]!.bore * layout.scale * 0.5, 1.5), 7);
   const mouth = layout.yOf(Math.min(Math.max(station.discharge.outlet, 0), vessel.depth));
-  const to = duty.drowned ? layout.yOf(Math.min(0.06, vessel.depth)) : Math.max(mouth, out + 10);
+  const to = drowned ? layout.yOf(Math.min(0.06, vessel.depth)) : Math.max(mouth, out + 10);
   const draw = layout.yOf(Math.min(0.05, vessel.depth));
   const right = layout.sidesAt(0).right;
   return [
@@ -131,7 +136,7 @@ function fillShapes(layout: Layout, { station, vessel }: LevelContext, out: numb
       [x - thick, out + thick],
       [left - wall - 6, out + thick],
     ),
-    ...(duty.from.kind === 'valve'
+    ...(mover.kind === 'valve'
       ? [polygon('valve', [x - 7, out - 7], [x + 7, out + 7], [x + 7, out - 7], [x - 7, out + 7])]
       : [disc('pump', x, out, layout.detail === 'thumb' ? 4 : 9)]),
     polygon(

@@ -1,5 +1,6 @@
+import { traitsOf } from '../../duties';
 import type { LevelContext, SensorTrips } from '../../levels';
-import { kindOf } from '../../sensing';
+import { kindOf, ROLE } from '../../sensors';
 import { quantity, say, type UnitSystem } from '../../units';
 import { floatShapes, ghostShapes, poleShapes, poleX } from './floatShapes';
 import { layoutOf, type Detail, type Layout } from './layout';
@@ -55,7 +56,7 @@ export function shaftScene(
       })),
       {
         part: 'pipe',
-        label: station.duty.kind === 'fill' ? 'fill pipe and draw' : 'discharge pipe',
+        label: traitsOf(station).words.pipes,
         shapes: pipeShapes(layout, context),
       },
       {
@@ -67,12 +68,12 @@ export function shaftScene(
       { part: null, label: 'tape', shapes: tapeShapes(layout, context.vessel.depth, system) },
       ...ghosts.map((s): Group => ({
         part: null,
-        label: `would be: ${s.sensor.role} ${kindOf(s.sensor).noun} at ${say(quantity('height', kindOf(s.sensor).setting(s.sensor)), system)}`,
+        label: `would be: ${ROLE[s.sensor.role].word} ${kindOf(s.sensor).noun} at ${say(quantity('height', kindOf(s.sensor).setting(s.sensor)), system)}`,
         shapes: ghostShapes(layout, pole, s),
       })),
       ...context.sensors.map((s): Group => ({
         part: `float:${s.sensor.id}`,
-        label: `${kindOf(s.sensor).noun} ${s.order}, ${s.sensor.role}: acts at ${say(quantity('height', s.rise), system)}, goes back at ${say(quantity('height', s.fall), system)}`,
+        label: `${kindOf(s.sensor).noun} ${s.order}, ${ROLE[s.sensor.role].word}: acts at ${say(quantity('height', s.rise), system)}, goes back at ${say(quantity('height', s.fall), system)}`,
         shapes: floatShapes(
           layout,
           pole,

@@ -1,5 +1,5 @@
 import type { SensorTrips } from '../../levels';
-import { kindOf } from '../../sensing';
+import { kindOf } from '../../sensors';
 import { quantity, say, type UnitSystem } from '../../units';
 import { floatShapes, ghostShapes } from './floatShapes';
 import type { Layout } from './layout';
@@ -12,10 +12,11 @@ const MARGIN = 16;
 /** A layout of its own round one sensor: its heights and its two trips fill the drawing. */
 function around({ sensor, rise, fall }: SensorTrips): Layout {
   const [low, high] = kindOf(sensor).extent(sensor);
-  const reach = sensor.kind === 'tilt' ? sensor.tether + sensor.body : 0.04;
-  const bottom = Math.min(low, fall, sensor.kind === 'tilt' ? fall : low) - reach * 0.15;
+  const swings = kindOf(sensor).swings(sensor);
+  const reach = swings ? swings.tether + swings.body : 0.04;
+  const bottom = Math.min(low, fall) - reach * 0.15;
   const top = Math.max(high, rise) + reach * 0.25;
-  const across = sensor.kind === 'tilt' ? reach * 2.2 : 0.5;
+  const across = swings ? reach * 2.2 : 0.5;
   const scale = Math.min((HEIGHT - 2 * MARGIN) / Math.max(top - bottom, 0.05), (WIDTH - 90) / across);
   const yOf = (level: number) => MARGIN + (top - level) * scale;
   return {
@@ -41,11 +42,9 @@ function around({ sensor, rise, fall }: SensorTrips): Layout {
 export function sensorScene(trips: SensorTrips, system: UnitSystem): { layout: Layout; groups: Group[] } {
   const layout = around(trips);
   const { sensor, rise, fall } = trips;
-  const pole = sensor.kind === 'tilt' ? 54 : 42;
-  const alone: SensorTrips =
-    sensor.kind === 'tilt'
-      ? { ...trips, sensor: { ...sensor, place: { from: 'pole', bearing: 90, offset: 0 } } }
-      : trips;
+  const pole = kindOf(sensor).swings(sensor) ? 54 : 42;
+  // By itself it is drawn on the pole, facing right, wherever it hangs in the pit.
+  const alone: SensorTrips = { ...trips, sensor: { ...sensor, place: { from: 'pole', bearing: 90, offset: 0 } } };
   const mark = (level: number, words: string, below: boolean) => [
     line('level-line', [8, layout.yOf(level)], [108, layout.yOf(level)]),
     text('tape-text', 112, layout.yOf(level) + (below ? 11 : -2), `${words} ${say(quantity('height', level), system)}`),

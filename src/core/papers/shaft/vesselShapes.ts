@@ -1,3 +1,4 @@
+import { traitsOf } from '../../duties';
 import type { LevelContext } from '../../levels';
 import type { Vessel } from '../../vessel';
 import type { Layout } from './layout';
@@ -62,7 +63,7 @@ export function wallShapes(layout: Layout, { station, vessel }: LevelContext): S
     polygon('inside', ...inner.left.slice().reverse(), ...inner.right),
     line('ground', [left - wall - ground, rim + 2], [top.left - wall, rim + 2]),
     line('ground', [top.right + wall, rim + 2], [right + wall + ground, rim + 2]),
-    ...(station.duty.kind === 'fill'
+    ...(traitsOf(station).direction === 'fill'
       ? []
       : [
           polygon(

@@ -1,5 +1,5 @@
-import type { Station, TiltFloat } from '../../station';
-import { armOf } from '../kinds/tilt';
+import { armOf, kindOf, type Place, type Sensor } from '../../sensors';
+import type { Station } from '../../station';
 import { polar, radians, type Vec } from './vector';
 
 /** A tilt float as it swings: a body (a capsule) on an arm about its clip. */
@@ -20,34 +20,31 @@ export interface Arm {
   readonly reach: number;
 }
 
-/** The way a sensor's tether leads, degrees clockwise from the mark on the rim. */
-export const facingOf = ({ place }: Pick<TiltFloat, 'place'>): number =>
-  place.from === 'axis' ? place.facing : place.bearing;
-
 /** Where a sensor is fixed, in plan, and the way it faces. */
-export function clipPoint(
-  { pole }: Pick<Station, 'pole'>,
-  place: TiltFloat['place'],
-): { x: number; y: number; facingDeg: number } {
+export function clipPoint({ pole }: Pick<Station, 'pole'>, place: Place): { x: number; y: number; facingDeg: number } {
   const own = polar(place.bearing, place.offset);
   if (place.from === 'axis') return { ...own, facingDeg: place.facing };
   const at = polar(pole.bearing, pole.offset);
   return { x: at.x + own.x, y: at.y + own.y, facingDeg: place.bearing };
 }
 
-export function armFor(station: Pick<Station, 'pole' | 'settings'>, float: TiltFloat): Arm {
-  const { x, y, facingDeg } = clipPoint(station, float.place);
-  const radius = Math.min(float.thickness, float.body) / 2;
+/** How a sensor swings; null for what does not. */
+export function armFor(station: Pick<Station, 'pole' | 'settings'>, sensor: Sensor): Arm | null {
+  const swings = kindOf(sensor).swings(sensor);
+  if (!swings) return null;
+  const { clip, tether, body, thickness } = swings;
+  const { x, y, facingDeg } = clipPoint(station, sensor.place);
+  const radius = Math.min(thickness, body) / 2;
   return {
-    id: float.id,
-    clip: { x, y, z: float.clip },
+    id: sensor.id,
+    clip: { x, y, z: clip },
     facing: radians(facingDeg),
     side: radians(station.settings.sideSwingDeg),
     radius,
-    near: float.tether + radius,
-    far: float.tether + float.body - radius,
-    arm: armOf(float),
-    reach: float.tether + float.body,
+    near: tether + radius,
+    far: tether + body - radius,
+    arm: armOf({ tether, body }),
+    reach: tether + body,
   };
 }
 

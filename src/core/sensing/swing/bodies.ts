@@ -1,5 +1,6 @@
-import type { Sensor, Station } from '../../station';
-import { kindOf } from '../kinds';
+import { traitsOf } from '../../duties';
+import { kindOf, type Sensor } from '../../sensors';
+import type { Station } from '../../station';
 import { clipPoint } from './arm';
 import { polar, radians, type Vec } from './vector';
 
@@ -79,41 +80,20 @@ function panel(
   };
 }
 
-/** Room that a sensor takes which does not swing, by its kind, m; what a float beside it can touch. */
+/** Room that a sensor takes which does not swing, m; what a float beside it can touch. */
 export function standing(station: Pick<Station, 'pole'>, sensor: Sensor): Body[] {
   const at = clipPoint(station, sensor.place);
-  const [low, high] = kindOf(sensor).extent(sensor);
-  const part = `float:${sensor.id}` as const;
-  switch (sensor.kind) {
-    case 'tilt':
-      return sensor.weight
-        ? [
-            upright(
-              part,
-              'its weight',
-              at,
-              2 * Math.sqrt(sensor.weight.volume / (Math.PI * Math.max(sensor.weight.below, 0.02))),
-              Math.max(low - sensor.weight.below, 0),
-              low,
-            ),
-          ]
-        : [];
-    case 'side':
-      return [];
-    case 'rod':
-      return [upright(part, 'rod float', at, 0.07, low, high)];
-    case 'bell':
-      return [upright(part, 'bell', at, 2 * Math.sqrt(sensor.area / Math.PI), low, high)];
-    case 'transmitter':
-      return [upright(part, 'transmitter', at, 0.04, sensor.zero, high)];
-  }
+  return kindOf(sensor)
+    .standing(sensor)
+    .map(({ name, diameter, from, to }) => upright(`float:${sensor.id}`, name, at, diameter, from, to));
 }
 
 /** Everything that stands in the pit wherever its sensors are set, and that a float can touch. */
 export function fixedBodies(station: Station, rim: number): Body[] {
   const { vessel, pumps, discharge, obstacles, pole, sensors } = station;
-  const inPit = station.duty.kind !== 'fill';
-  const onPole = sensors.some((s) => s.place.from === 'pole' && s.kind === 'tilt' && !s.weight);
+  const { mover } = traitsOf(station);
+  const inPit = mover.kind === 'pump' && mover.stands === 'in-vessel';
+  const onPole = sensors.some((s) => s.place.from === 'pole' && kindOf(s).clipped(s) !== null);
   return [
     ...(inPit
       ? pumps.map((p, i) =>

@@ -1,4 +1,5 @@
-import type { Sensor, Station } from '../../station';
+import type { Sensor } from '../../sensors';
+import type { Station } from '../../station';
 import { vesselOf, type Plan, type Vessel } from '../../vessel';
 import { armFor, elevationAt, pointOn, type Arm } from './arm';
 import { bodiesOf, fixedBodies, standing, type Body, type SwingPart } from './bodies';
@@ -205,9 +206,7 @@ interface Pit {
 function pitOf(station: Station, vessel: Vessel): Pit {
   const onPole = new Set(station.sensors.filter((s) => s.place.from === 'pole').map((s) => s.id));
   return {
-    arms: station.sensors
-      .flatMap((s) => (s.kind === 'tilt' ? [armFor(station, s)] : []))
-      .sort((a, b) => (a.id < b.id ? -1 : 1)),
+    arms: station.sensors.flatMap((s) => armFor(station, s) ?? []).sort((a, b) => (a.id < b.id ? -1 : 1)),
     bodies: bodiesOf(station, vessel.depth),
     vessel,
     highest: station.vessel.overflow,
@@ -285,7 +284,7 @@ export interface TouchCheck {
 export function touchCheck(station: Station, vessel: Vessel, room: number): TouchCheck {
   const highest = station.vessel.overflow;
   const bodies = fixedBodies(station, vessel.depth);
-  const arm = (s: Sensor) => (s.kind === 'tilt' ? armFor(station, s) : null);
+  const arm = (s: Sensor) => armFor(station, s);
   const near = (a: Arm, body: Body) =>
     body.distance(a.clip) - a.reach < room && dipsBelow(bodySweep(a, body, highest), room);
   return {

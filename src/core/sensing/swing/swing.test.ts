@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../../demo';
-import { newStation, type Station, type TiltFloat } from '../../station';
+import { type SensorOf } from '../../sensors';
+import { newStation, type Station } from '../../station';
 import { vesselOf } from '../../vessel';
 import { bestFacing, clearancesOf, leastClearance, swingOf, touchCheck } from '../index';
 import { armFor, elevationAt, pointOn, type Arm } from './arm';
@@ -11,7 +12,7 @@ import { segmentDistance } from './vector';
 
 const CARE = 0.05;
 
-function float(over: Partial<TiltFloat> & { at?: [x: number, y: number]; facing?: number }): TiltFloat {
+function float(over: Partial<SensorOf<'tilt'>> & { at?: [x: number, y: number]; facing?: number }): SensorOf<'tilt'> {
   const { at = [0, 0], facing = 0, ...rest } = over;
   const [x, y] = at;
   const bearing = ((Math.atan2(x, y) * 180) / Math.PI + 360) % 360;
@@ -37,7 +38,7 @@ function float(over: Partial<TiltFloat> & { at?: [x: number, y: number]; facing?
   };
 }
 
-function pit(sensors: readonly TiltFloat[], change: (s: Station) => void = () => {}): Station {
+function pit(sensors: readonly SensorOf<'tilt'>[], change: (s: Station) => void = () => {}): Station {
   const s = newStation('a', 'b', 'metric-230');
   s.vessel = { ...s.vessel, shape: { kind: 'cylinder', diameter: 4, depth: 3 }, overflow: 2.9 };
   s.pumps[0] = { ...s.pumps[0]!, bearing: 180, offset: 1.6, riserBearing: 180, riserOffset: 1.8 };
@@ -48,7 +49,7 @@ function pit(sensors: readonly TiltFloat[], change: (s: Station) => void = () =>
   return s;
 }
 
-const arms = (s: Station): Arm[] => s.sensors.flatMap((x) => (x.kind === 'tilt' ? [armFor(s, x)] : []));
+const arms = (s: Station): Arm[] => s.sensors.flatMap((x) => armFor(s, x) ?? []);
 
 describe('the swing of a float', () => {
   it('is level with the water at its clip, up where it can be, down where it hangs', () => {

@@ -72,12 +72,6 @@ export const stationSchema = z.strictObject({
 });
 
 export type Station = z.infer<typeof stationSchema>;
-export type Duty = Station['duty'];
-export type Sensor = Station['sensors'][number];
-export type SensorOf<K extends Sensor['kind']> = Extract<Sensor, { kind: K }>;
-export type SensorRole = Sensor['role'];
-export type TiltFloat = SensorOf<'tilt'>;
-export type RodFloat = SensorOf<'rod'>;
 export type Pump = Station['pumps'][number];
 export type CurvePoint = Pump['curve'][number];
 export type Segment = Station['discharge']['segments'][number];

@@ -1,103 +1,12 @@
-import { GALLON, INCH, type Format, type Profile } from '../units';
+import { atLeastZero, between, choice, positive, startsOf, type Choice, type Figure, type ValuesOf } from '../form';
+import { GALLON, INCH, type Profile } from '../units';
 
 /*
- * Every figure that a rule or a formula takes as given, and every choice between two schools: what it is called on the screen, what it
- * must be, what it begins as. The schema, the starting stations, the upgrade of older documents and the fields on the screen are all made
- * from this table; a line more is a setting more. Nothing here needs a validator.
+ * Every figure that a rule or a formula takes as given, and every choice between two schools. A line more is a setting more; one that comes
+ * after version 4 of the document says the version that it comes with, and older documents are given what it begins as.
  */
 
-interface Shown {
-  readonly label: string;
-  readonly hint?: string;
-  /** What it is, for other programs that read the document. */
-  readonly about?: string;
-  /** Version of the document that brought it, from 5 on: older documents are given what it begins as. */
-  readonly since?: number;
-}
-
-export interface FigureSetting extends Shown {
-  readonly format: Format;
-  /** SI. */
-  readonly start: Readonly<Record<Profile, number>>;
-  /** Its ends, and what to say beyond them; `over` is an end that it may not touch. */
-  readonly least: { readonly at: number; readonly touch: boolean; readonly says: string };
-  readonly most: { readonly at: number; readonly says: string };
-}
-
-export interface ChoiceSetting<V extends string = string> extends Shown {
-  readonly choices: readonly (readonly [value: V, words: string])[];
-  readonly start: Readonly<Record<Profile, V>>;
-}
-
-export type Setting = FigureSetting | ChoiceSetting;
-
-const BEYOND = 'is beyond anything this tool is for';
-const both = <V>(start: V | readonly [metric: V, us: V]): Record<Profile, V> => {
-  const [metric, us] = Array.isArray(start) ? (start as [V, V]) : [start as V, start as V];
-  return { 'metric-230': metric, 'us-120': us };
-};
-
-type Start = number | readonly [metric: number, us: number];
-
-const figure = (
-  label: string,
-  format: Format,
-  start: Start,
-  least: FigureSetting['least'],
-  most: FigureSetting['most'],
-  more: Omit<Shown, 'label'> = {},
-): FigureSetting => ({ label, format, start: both(start), least, most, ...more });
-
-/** More than zero. @param what how messages name it, as `the least gap` */
-const positive = (
-  label: string,
-  format: Format,
-  start: Start,
-  what: string,
-  most: number,
-  more?: Omit<Shown, 'label'>,
-) =>
-  figure(
-    label,
-    format,
-    start,
-    { at: 0, touch: false, says: `${what} must be more than zero` },
-    { at: most, says: `${what} ${BEYOND}` },
-    more,
-  );
-
-const atLeastZero = (
-  label: string,
-  format: Format,
-  start: Start,
-  what: string,
-  most: number,
-  more?: Omit<Shown, 'label'>,
-) =>
-  figure(
-    label,
-    format,
-    start,
-    { at: 0, touch: true, says: `${what} cannot be negative` },
-    { at: most, says: `${what} ${BEYOND}` },
-    more,
-  );
-
-const between = (
-  label: string,
-  format: Format,
-  start: Start,
-  [least, tooLittle]: readonly [number, string],
-  [most, tooMuch]: readonly [number, string],
-  more?: Omit<Shown, 'label'>,
-) => figure(label, format, start, { at: least, touch: true, says: tooLittle }, { at: most, says: tooMuch }, more);
-
-const choice = <const V extends string>(
-  label: string,
-  choices: readonly (readonly [V, string])[],
-  start: V,
-  more: Omit<Shown, 'label'> = {},
-): ChoiceSetting<V> => ({ label, choices, start: both<V>(start), ...more });
+export type Setting = (Figure | Choice) & { readonly since?: number };
 
 /** All of them, in the order in which the document has them. */
 export const SETTINGS = {
@@ -175,12 +84,12 @@ export const SETTINGS = {
     'design',
     { about: 'the inflow at which that time is promised' },
   ),
-  weepCoefficient: figure(
+  weepCoefficient: between(
     'weep-hole Cd',
     'factor',
     0.6,
-    { at: 0, touch: false, says: 'the weep-hole coefficient must be more than zero' },
-    { at: 1, says: 'the weep-hole coefficient cannot pass 1' },
+    [0, 'the weep-hole coefficient must be more than zero', false],
+    [1, 'the weep-hole coefficient cannot pass 1'],
   ),
   waterTemperature: between(
     'water',
@@ -193,8 +102,8 @@ export const SETTINGS = {
     'air of the place',
     'pressure',
     101325,
-    [50000, `the air pressure ${BEYOND}`],
-    [110000, `the air pressure ${BEYOND}`],
+    [50000, 'the air pressure is beyond anything this tool is for'],
+    [110000, 'the air pressure is beyond anything this tool is for'],
     { about: 'Pa; bells work against it' },
   ),
   trappedPressure: between(
@@ -205,9 +114,16 @@ export const SETTINGS = {
     [20000, 'the trapped pressure is beyond reason'],
     { about: 'Pa that a blocked breather may hold behind the switch of a bell' },
   ),
-  frostAir: between('lasting frost', 'temperature', -5, [-60, `the frost ${BEYOND}`], [40, `the frost ${BEYOND}`], {
-    about: 'coldest air that lasts there, °C',
-  }),
+  frostAir: between(
+    'lasting frost',
+    'temperature',
+    -5,
+    [-60, 'the frost is beyond anything this tool is for'],
+    [40, 'the frost is beyond anything this tool is for'],
+    {
+      about: 'coldest air that lasts there, °C',
+    },
+  ),
   velocityMin: positive('least velocity', 'velocity', 0.6, 'the least velocity', 10, { about: 'm/s' }),
   velocityMax: positive('greatest velocity', 'velocity', 2.4, 'the greatest velocity', 20, { about: 'm/s' }),
   tubeBore: positive('least tube bore', 'bore', [0.006, 0.25 * INCH], 'the least tube bore', 0.1, {
@@ -229,23 +145,18 @@ export const SETTINGS = {
 export type SettingName = keyof typeof SETTINGS;
 
 /** What a document holds of them. */
-export type Settings = {
-  [K in SettingName]: (typeof SETTINGS)[K] extends ChoiceSetting<infer V> ? V : number;
-};
-
-const valuesOf = (of: (setting: Setting, name: string) => boolean, profile: Profile): Record<string, unknown> =>
-  Object.fromEntries(
-    Object.entries<Setting>(SETTINGS)
-      .filter(([name, setting]) => of(setting, name))
-      .map(([name, setting]) => [name, setting.start[profile]]),
-  );
+export type Settings = ValuesOf<typeof SETTINGS>;
 
 /** What every setting begins as. */
-export const startingSettings = (profile: Profile): Settings => valuesOf(() => true, profile) as Settings;
+export const startingSettings = (profile: Profile): Settings => startsOf(SETTINGS, profile);
 
 /** What a document is given of the settings that a version of it brought. */
 export const settingsSince = (version: number, profile: Profile): Record<string, unknown> =>
-  valuesOf((setting) => setting.since === version, profile);
+  Object.fromEntries(
+    Object.entries<Setting>(SETTINGS)
+      .filter(([, setting]) => setting.since === version)
+      .map(([name, setting]) => [name, setting.start[profile]]),
+  );
 
 /** The newest version of the document that a setting brought; 0 where none says. */
 export const newestSetting = (): number => Math.max(0, ...Object.values<Setting>(SETTINGS).map((s) => s.since ?? 0));

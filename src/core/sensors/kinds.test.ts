@@ -1,20 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { GRAVITY } from '../../hydraulics';
-import { newStation, type Sensor, type SensorOf } from '../../station';
-import {
-  breatherShift,
-  contactClosed,
-  cordNeeded,
-  hasRisen,
-  kindOf,
-  pressureForLevel,
-  tripsOf,
-  waterInBell,
-  worldOf,
-} from '../index';
+import { GRAVITY } from '../physics';
+import { newStation } from '../station';
+import { contactClosed, cordNeeded, hasRisen, tripsOf, surroundsOf } from '../sensing';
+import { breatherShift, pressureForLevel, waterInBell } from './bell';
+import { kindOf, type Sensor, type SensorOf } from './index';
 
-const WORLD = worldOf(newStation('a', 'b', 'metric-230'));
+const AROUND = surroundsOf(newStation('a', 'b', 'metric-230'));
 const base = {
   id: 's',
   role: 'pump',
@@ -59,35 +51,35 @@ describe('a pressure bell (Boyle’s law: Young and Freedman, University Physics
     expect(waterInBell(bell, 5000, 101325)).toBeCloseTo(0.010346, 6);
   });
   it('acts where the head over the water inside holds that pressure', () => {
-    const { rise, fall } = tripsOf(bell, WORLD);
+    const { rise, fall } = tripsOf(bell, AROUND);
     expect(rise).toBeCloseTo(0.4 + 0.010346 + 5000 / (999.7 * GRAVITY), 4);
     expect(rise).toBeGreaterThan(fall);
   });
   it('pressure and level are inverse', () => {
     fc.assert(
       fc.property(fc.double({ min: 10, max: 20000, noNaN: true }), (p) => {
-        const level = tripsOf({ ...bell, on: p, off: 1 }, WORLD).rise;
-        expect(pressureForLevel(bell, level, WORLD) / p).toBeCloseTo(1, 6);
+        const level = tripsOf({ ...bell, on: p, off: 1 }, AROUND).rise;
+        expect(pressureForLevel(bell, level, AROUND) / p).toBeCloseTo(1, 6);
       }),
     );
-    expect(pressureForLevel(bell, 0.3, WORLD)).toBe(0);
+    expect(pressureForLevel(bell, 0.3, AROUND)).toBe(0);
   });
   it('a blocked breather that holds 500 Pa moves the trip up by about 50 mm of water and what more the air gives', () => {
-    const shift = breatherShift(bell, 500, WORLD);
-    expect(shift).toBeGreaterThan(500 / (WORLD.density * GRAVITY));
+    const shift = breatherShift(bell, 500, AROUND);
+    expect(shift).toBeGreaterThan(500 / (AROUND.density * GRAVITY));
     expect(shift).toBeCloseTo(0.052, 3);
-    expect(breatherShift(bell, -500, WORLD)).toBeLessThan(0);
+    expect(breatherShift(bell, -500, AROUND)).toBeLessThan(0);
   });
   it('in thin air gives more way', () =>
-    expect(tripsOf(bell, { ...WORLD, airPressure: 70000 }).rise).toBeGreaterThan(tripsOf(bell, WORLD).rise));
+    expect(tripsOf(bell, { ...AROUND, airPressure: 70000 }).rise).toBeGreaterThan(tripsOf(bell, AROUND).rise));
 });
 
 describe('every kind', () => {
   it.each(ALL.map((s) => [s.kind, s] as const))('%s: rise over fall, moved whole, back where it was', (_, sensor) => {
-    const before = tripsOf(sensor, WORLD);
+    const before = tripsOf(sensor, AROUND);
     expect(before.rise).toBeGreaterThan(before.fall);
     const kind = kindOf(sensor);
-    const up = tripsOf(kind.moved(sensor, 0.1), WORLD);
+    const up = tripsOf(kind.moved(sensor, 0.1), AROUND);
     expect(up.rise - before.rise).toBeCloseTo(0.1, 9);
     expect(up.fall - before.fall).toBeCloseTo(0.1, 9);
     expect(kind.setting(kind.moved(sensor, 0.1)) - kind.setting(sensor)).toBeCloseTo(0.1, 12);
@@ -108,12 +100,12 @@ describe('every kind', () => {
     expect(ALL.map((s) => kindOf(s).widened(s, 0.05) !== null)).toEqual([true, true, false, false, true]);
   });
   it('a switch through the wall goes back as soon as the water is a little lower; thresholds are the controller’s', () => {
-    expect(tripsOf(side, WORLD)).toEqual({ rise: 0.5, fall: expect.closeTo(0.488, 12) });
-    expect(tripsOf(transmitter, WORLD)).toEqual({ rise: 0.9, fall: 0.4 });
-    expect(tripsOf(rod, WORLD)).toEqual({ rise: 0.6, fall: 0.3 });
+    expect(tripsOf(side, AROUND)).toEqual({ rise: 0.5, fall: expect.closeTo(0.488, 12) });
+    expect(tripsOf(transmitter, AROUND)).toEqual({ rise: 0.9, fall: 0.4 });
+    expect(tripsOf(rod, AROUND)).toEqual({ rise: 0.6, fall: 0.3 });
   });
   it('keeps what it did between its trips, and its contact follows or opposes', () => {
-    const trips = tripsOf(rod, WORLD);
+    const trips = tripsOf(rod, AROUND);
     expect([0.7, 0.45, 0.2].map((l) => hasRisen(trips, l, true))).toEqual([true, true, false]);
     expect([0.7, 0.45, 0.2].map((l) => hasRisen(trips, l, false))).toEqual([true, false, false]);
     expect(contactClosed({ ...rod, contact: 'opens-on-rise' }, true)).toBe(false);

@@ -1,0 +1,25 @@
+import { phrase } from '../units';
+import { dutyKind, EMPTIES, type Traits } from './duty';
+
+const CONDENSES: Traits = {
+  ...EMPTIES,
+  notAsked: { run: phrase`A condensate reservoir pumps for seconds: its pump is made for that.` },
+};
+
+/** Appliances make the water, and a cut-off stops them before the reservoir spills. */
+export const condensate = dutyKind(
+  'condensate',
+  {},
+  {
+    picks: 'condensate, with a cut-off',
+    about: 'Appliances make the water; a cut-off float stops them before the reservoir spills.',
+    source: 'appliances',
+    sketch: {
+      says: 'drips in, is lifted out',
+      water: 22,
+      arrows: 'M30 4 v10 M40 4 v10 M50 4 v10 M62 84 V16 H96 m-5 -4 l5 4 l-5 4',
+      mark: 'M18 44 H74',
+    },
+    traits: () => CONDENSES,
+  },
+);

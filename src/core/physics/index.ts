@@ -1,0 +1,1 @@
+export { density, GRAVITY, kinematicViscosity } from './water';

@@ -1,0 +1,140 @@
+'use client';
+import { useState } from 'react';
+import { getAt, setAt } from '@/core/editing';
+import {
+  fieldAt,
+  type ChoicePath,
+  type DocumentPath,
+  type FigurePath,
+  type FlagPath,
+  type WordsPath,
+} from '@/core/station';
+import type { Format } from '@/core/units';
+import { useEditor, useProblem, useStationSystem } from '../editor/StationProvider';
+import { Pick } from '../parts/Pick';
+import { QuantityInput } from '../parts/QuantityInput';
+import { TextBox } from '../parts/TextBox';
+import { Tick } from '../parts/Tick';
+
+/** How a field is called here: as the document says, with its number in a list, or otherwise where its place asks for it. */
+interface Called {
+  n?: number;
+  label?: string;
+  hint?: string;
+}
+
+const called = (field: { label: string; hint?: string }, { n, label, hint }: Called) => ({
+  label: `${label ?? field.label}${n === undefined ? '' : ` ${n}`}`,
+  hint: hint ?? field.hint,
+});
+
+/** A number of the document that is called as given: for fields that a duty or a kind of sensor describes. */
+export function FigureAt({
+  path,
+  label,
+  hint,
+  format,
+}: {
+  path: string;
+  label: string;
+  hint?: string;
+  format: Format;
+}) {
+  const value = useEditor((s) => getAt(s.document, path));
+  const edit = useEditor((s) => s.edit);
+  const system = useStationSystem();
+  const problem = useProblem(path);
+  return (
+    <QuantityInput
+      label={label}
+      format={format}
+      system={system}
+      name={path}
+      value={typeof value === 'number' ? value : null}
+      problem={problem?.message}
+      hint={hint}
+      onCommit={(v) => edit((d) => setAt(d, path as DocumentPath, v))}
+    />
+  );
+}
+
+/** One of a few values of the document. `onPick`: what a pick does, where it does more than set the value. */
+export function ChoiceAt({
+  path,
+  label,
+  hint,
+  choices,
+  onPick,
+}: {
+  path: string;
+  label: string;
+  hint?: string;
+  choices: readonly (readonly [value: string | number, words: string])[];
+  onPick?(value: string | number): void;
+}) {
+  const value = useEditor((s) => getAt(s.document, path));
+  const edit = useEditor((s) => s.edit);
+  const problem = useProblem(path);
+  return (
+    <Pick
+      label={label}
+      value={value as string | number}
+      choices={choices}
+      problem={problem?.message}
+      help={hint}
+      onPick={(chosen) => (onPick ? onPick(chosen) : edit((d) => setAt(d, path as DocumentPath, chosen)))}
+    />
+  );
+}
+
+export function FlagAt({ path, label }: { path: string; label: string }) {
+  const value = useEditor((s) => getAt(s.document, path)) === true;
+  const edit = useEditor((s) => s.edit);
+  return <Tick label={label} checked={value} onChange={(c) => edit((d) => setAt(d, path as DocumentPath, c))} />;
+}
+
+/** A quantity of the document, by its path. */
+export function QuantityField({ path, ...as }: { path: FigurePath } & Called) {
+  const field = fieldAt(path);
+  return <FigureAt path={path} format={field.format} {...called(field, as)} />;
+}
+
+/** One of a few values of the document, by its path. */
+export function ChoiceField({
+  path,
+  onPick,
+  ...as
+}: { path: ChoicePath; onPick?(value: string | number): void } & Called) {
+  const field = fieldAt(path);
+  return <ChoiceAt path={path} choices={field.choices} onPick={onPick} {...called(field, as)} />;
+}
+
+/** A yes or no of the document, by its path. */
+export function TickField({ path, ...as }: { path: FlagPath } & Called) {
+  return <FlagAt path={path} label={called(fieldAt(path), as).label} />;
+}
+
+/** A line of words of the document, by its path. */
+export function WordsField({ path, multiline = false, ...as }: { path: WordsPath; multiline?: boolean } & Called) {
+  const value = useEditor((s) => getAt(s.document, path)) as string;
+  const edit = useEditor((s) => s.edit);
+  const problem = useProblem(path);
+  const [typed, setTyped] = useState<string | null>(null);
+  const { label, hint } = called(fieldAt(path), as);
+  return (
+    <TextBox
+      label={label}
+      name={path}
+      autoComplete="off"
+      multiline={multiline}
+      value={typed ?? value}
+      problem={problem?.message}
+      help={hint}
+      onChange={(e) => setTyped(e.target.value)}
+      onBlur={() => {
+        if (typed !== null && typed !== value) edit((d) => setAt(d, path, typed));
+        setTyped(null);
+      }}
+    />
+  );
+}
