@@ -11,7 +11,7 @@ export {
 } from './netlist';
 export { structureOf, type Structure } from './structure';
 export { across, between, potential, rms, solve, type Solution } from './solve';
-export { due, sensed, settle, type Settled } from './settle';
+export { due, energised, sensed, settle, type Settled } from './settle';
 export { clamp, METER_MODES, read, type MeterMode, type Reading } from './meter';
 export { spice } from './spice';
 export { size, type Phasor } from './phasor';

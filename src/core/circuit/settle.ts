@@ -47,6 +47,10 @@ export function next(behaviour: Behaviour, state: string, value: number): string
   }
 }
 
+/** Whether what a device attends to holds it in. */
+export const energised = (behaviour: Behaviour, state: string): boolean =>
+  behaviour.kind === 'alternator' ? state.startsWith('call') : 'pickUp' in behaviour && state !== 'off';
+
 /** What time alone will do to a device: to which state, and how many seconds after it came into this one. */
 export function due(behaviour: Behaviour, state: string): { to: string; after: number } | null {
   if (behaviour.kind === 'delay' && state === 'timing') return { to: 'on', after: behaviour.seconds };

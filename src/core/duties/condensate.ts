@@ -20,6 +20,14 @@ export const condensate = dutyKind(
       arrows: 'M30 4 v10 M40 4 v10 M50 4 v10 M62 84 V16 H96 m-5 -4 l5 4 l-5 4',
       mark: 'M18 44 H74',
     },
+    rehearsals: () => [
+      {
+        name: 'the discharge is blocked: the cut-off must act',
+        lasts: 24 * 3600,
+        water: 'design',
+        fails: { part: 'line', how: 'blocked', at: 2 * 3600 },
+      },
+    ],
     traits: () => CONDENSES,
   },
 );

@@ -1,6 +1,6 @@
 import { between, atLeastZero, choice, positive } from '../form';
 import { phrase, quantity } from '../units';
-import { dutyKind, EMPTIES, type Traits } from './duty';
+import { dutyKind, EMPTIES, floatStuck, type Traits } from './duty';
 
 const DAY = 86400;
 
@@ -81,6 +81,10 @@ export const dose = dutyKind('dose', fields, {
           ],
         ]
       : [],
+  rehearsals: ({ peakDay }) => [
+    { name: 'a peak day', lasts: DAY, water: 'survey', scale: peakDay },
+    floatStuck('the enable float stays down', 'stuck-down', 2),
+  ],
   traits: ({ mode, on, off, peakOff, peakDay }) =>
     mode === 'timed' ? { ...TIMED, timer: { on, off, peakOff, peakDay } } : EMPTIES,
 });

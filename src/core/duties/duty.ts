@@ -77,6 +77,43 @@ export interface DutySketch {
   readonly mark: string;
 }
 
+const HOUR = 3600;
+const DAY = 24 * HOUR;
+
+/** A rehearsal that is worth it because of what the station is for. Times in s. */
+export interface DutyRehearsal {
+  readonly name: string;
+  /** `storm`: as long as the storm of the survey and four hours more; only where one was surveyed. */
+  readonly lasts: number | 'storm';
+  readonly water: 'survey' | 'low' | 'design' | 'peak';
+  /** What the water is multiplied by; 1 unless it is said. */
+  readonly scale?: number;
+  /** Between which shares of the storm there is no power. */
+  readonly cut?: readonly [from: number, to: number];
+  /** What fails, and when: the float that calls the first pump, the first of several pumps, or the line. Only where there is one. */
+  readonly fails?: {
+    readonly part: 'calling-float' | 'first-of-several' | 'line';
+    readonly how: string;
+    readonly at: number;
+  };
+}
+
+/** The float that calls stays where it is, two hours in. */
+export const floatStuck = (name: string, how: 'stuck-up' | 'stuck-down', days: number): DutyRehearsal => ({
+  name,
+  lasts: days * DAY,
+  water: 'design',
+  fails: { part: 'calling-float', how, at: 2 * HOUR },
+});
+
+/** No water comes, or is drawn, for some days. */
+export const noWater = (name: string, days: number): DutyRehearsal => ({
+  name,
+  lasts: days * DAY,
+  water: 'low',
+  scale: 0,
+});
+
 /** One duty: its figures, its words, and what it makes of a station. A duty more is a file like this and its name in the table. */
 export interface DutyKind<D extends { kind: string }, K extends string = string, F extends Fields = Fields> {
   readonly kind: K;
@@ -89,6 +126,8 @@ export interface DutyKind<D extends { kind: string }, K extends string = string,
   /** How its water is told where nothing else was chosen yet. */
   readonly source?: 'appliances';
   traits(duty: D): Traits;
+  /** Rehearsals that are worth it for it, beside those of every duty. */
+  rehearsals(duty: D): readonly DutyRehearsal[];
   /** Fields that have nothing to say as the duty stands. */
   hidden?(duty: D): readonly string[];
   /** What contradicts itself in it; `overflow` in m. */

@@ -1,6 +1,6 @@
 import { atLeastZero, between, flag, height, positive, variants } from '../form';
 import { phrase, quantity } from '../units';
-import { dutyKind, EMPTIES, type Traits } from './duty';
+import { dutyKind, EMPTIES, floatStuck, noWater, type Traits } from './duty';
 
 const FAR = 'the source is beyond anything this tool is for';
 
@@ -92,6 +92,10 @@ export const fill = dutyKind('fill', fields, {
           ],
         ]
       : [],
+  rehearsals: () => [
+    noWater('nothing is drawn for a day', 1),
+    floatStuck('the filling does not stop', 'stuck-down', 1),
+  ],
   traits: ({ from, drowned, runOn }) =>
     from.kind === 'valve'
       ? { ...FILLS, drowned, runOn, mover: { kind: 'valve', flow: from.flow }, notAsked: BY_VALVE }

@@ -23,5 +23,5 @@ export const traitsOf = ({ duty }: { readonly duty: Duty }): Traits => dutyOf(du
 /** Which way the pumps of a station move the water, and what that makes of its trips. */
 export const wayOf = (station: { readonly duty: Duty }): Way => WAYS[traitsOf(station).direction];
 
-export type { DutyKind, DutySketch, DutyWords, Mover, Timer, Traits } from './duty';
+export type { DutyKind, DutyRehearsal, DutySketch, DutyWords, Mover, Timer, Traits } from './duty';
 export type { Direction, Way } from './way';

@@ -1,6 +1,6 @@
 import { positive } from '../form';
 import { phrase } from '../units';
-import { dutyKind, EMPTIES, type Traits } from './duty';
+import { dutyKind, EMPTIES, floatStuck, noWater, type Traits } from './duty';
 
 const fields = {
   usefulRun: positive('one useful run', 'volume', 0.1, 'a useful run', 10000, {
@@ -30,5 +30,6 @@ export const transfer = dutyKind('transfer', fields, {
     arrows: 'M58 84 V16 H96 m-5 -4 l5 4 l-5 4',
     mark: 'M18 82 H74',
   },
+  rehearsals: () => [noWater('no water comes for three days', 3), floatStuck('the pump is not stopped', 'stuck-up', 1)],
   traits: () => TRANSFERS,
 });

@@ -1,6 +1,6 @@
-import type { Device, Panel } from '../schemes';
+import { leaves, namesOf, type Device, type Panel } from '../schemes';
 import { behaving, without } from './change';
-import { type Acts, type Fault, kind, type Kind } from './fault';
+import { type Acts, type Fault, type FaultsOf, kind, type Kind } from './fault';
 
 const KINDS = {
   hand: kind(0.05, 'left so after a test', 'back to Auto; leave nothing in Hand'),
@@ -53,174 +53,161 @@ const make = (id: string, which: keyof typeof KINDS, part: string, says: string,
   acts,
 });
 
-const has = (d: Device, state: string) => d.positions.some((p) => p.state === state);
+const coilOpen = (d: Device): Fault =>
+  make(`${d.tag}-coil-open`, 'coil', d.tag, `coil of ${d.tag} open (${d.says})`, { circuit: without(`${d.tag}.coil`) });
 
-function relayFaults(d: Device): Fault[] {
-  const { tag, says } = d;
-  if (!('coil' in d.elements)) return [];
-  const open = make(`${tag}-coil-open`, 'coil', tag, `coil of ${tag} open (${says})`, {
-    circuit: without(`${tag}.coil`),
-  });
-  switch (d.behaviour.kind) {
-    case 'relay':
-    case 'delay': {
-      const contactor = d.noun.startsWith('contactor');
-      return [
-        open,
-        make(
-          `${tag}-stuck`,
-          contactor ? 'welded' : 'stuck',
-          tag,
-          contactor ? `${tag} welded (${says})` : `${tag} stuck pulled in (${says})`,
-          { holds: { [tag]: 'on' } },
-        ),
-      ];
-    }
-    case 'alternator':
-      return [
-        open,
-        make(`${tag}-stuck`, 'alternator', tag, `${tag} stuck: pump 1 always first`, {
-          circuit: behaving(tag, (x) =>
-            x.behaviour.kind === 'alternator' ? { ...x, behaviour: { ...x.behaviour, turns: 1 } } : x,
-          ),
-        }),
-      ];
-    case 'cycle':
-      return [
-        open,
-        make(`${tag}-never`, 'timer', tag, `${tag} never runs out (${says})`, { holds: { [tag]: 'resting' } }),
-        make(`${tag}-always`, 'timer', tag, `${tag} stuck running (${says})`, { holds: { [tag]: 'running' } }),
-      ];
-    default:
-      return [];
-  }
+const pulledIn =
+  (which: 'welded' | 'stuck', how: string) =>
+  (d: Device): Fault[] => [
+    coilOpen(d),
+    make(`${d.tag}-stuck`, which, d.tag, `${d.tag} ${how} (${d.says})`, { holds: { [d.tag]: 'on' } }),
+  ];
+
+export const contactorFaults = pulledIn('welded', 'welded');
+export const relayFaults = pulledIn('stuck', 'stuck pulled in');
+
+export const alternatorFaults = (d: Device): Fault[] => [
+  coilOpen(d),
+  make(`${d.tag}-stuck`, 'alternator', d.tag, `${d.tag} stuck: pump 1 always first`, {
+    circuit: behaving(d.tag, (x) =>
+      x.behaviour.kind === 'alternator' ? { ...x, behaviour: { ...x.behaviour, turns: 1 } } : x,
+    ),
+  }),
+];
+
+export const timerFaults = (d: Device): Fault[] => [
+  coilOpen(d),
+  make(`${d.tag}-never`, 'timer', d.tag, `${d.tag} never runs out (${d.says})`, { holds: { [d.tag]: 'resting' } }),
+  make(`${d.tag}-always`, 'timer', d.tag, `${d.tag} stuck running (${d.says})`, { holds: { [d.tag]: 'running' } }),
+];
+
+export const silenceFaults = (d: Device): Fault[] => [
+  coilOpen(d),
+  make('silence-stuck', 'silence', d.tag, 'silence stuck: the horn never sounds', { holds: { [d.tag]: 'on' } }),
+];
+
+export const selectorFaults = ({ tag }: Device): Fault[] => [
+  make(`${tag}-hand`, 'hand', tag, `${tag} left in Hand`, { holds: { [tag]: 'hand' } }),
+  make(`${tag}-left-off`, 'off', tag, `${tag} left in Off`, { holds: { [tag]: 'off' } }),
+];
+
+/** Who goes first, left otherwise than the station means it. */
+export const orderFaults = ({ tag, positions, initial }: Device): Fault[] =>
+  positions
+    .filter((p) => p.state !== initial && p.state !== 'turns')
+    .map((p) => make(`${tag}-${p.state}`, 'locked', tag, `${tag} locked: ${p.says}`, { holds: { [tag]: p.state } }));
+
+export const permissionFaults = ({ tag, says }: Device): Fault[] => [
+  make(`${tag}-open`, 'permission', tag, `${says}: contact lost`, { holds: { [tag]: 'open' } }),
+];
+
+export const driveFaults = ({ tag }: Device): Fault[] => [
+  make(`${tag}-input`, 'programmed', tag, 'input of the drive not programmed', { holds: { [tag]: 'off' } }),
+];
+export const driveTripped = ({ tag }: Device): Fault[] => [
+  make(`${tag}-fault`, 'drive', tag, 'drive in fault', { holds: { [tag]: 'tripped' } }),
+];
+
+/** A horn or lamp that is dead. */
+export const signalFaults = (d: Device): Fault[] => [
+  make(`${d.tag}-dead`, 'signal', d.tag, `${d.function} dead`, { circuit: without(`${d.tag}.load`) }),
+];
+
+/** The two cores of a loop outside, where both are landed. */
+function loopOf({ tag }: Device, { cores }: Panel) {
+  const [one, two] = ['1', '2'].map((p) => cores.find((c) => c.pin === `${tag}:${p}`));
+  return one?.terminal && two?.terminal ? { one: one.terminal, two: two.terminal, core: two.id } : null;
 }
 
-function handFaults(d: Device): Fault[] {
-  const { tag } = d;
-  if (has(d, 'hand'))
-    return [
-      make(`${tag}-hand`, 'hand', tag, `${tag} left in Hand`, { holds: { [tag]: 'hand' } }),
-      make(`${tag}-left-off`, 'off', tag, `${tag} left in Off`, { holds: { [tag]: 'off' } }),
-    ];
-  if (has(d, 'turns'))
-    return (['one', 'two'] as const)
-      .filter((s) => s !== d.initial)
-      .map((s) =>
-        make(`${tag}-${s}`, 'locked', tag, `${tag} locked: ${d.positions.find((p) => p.state === s)!.says}`, {
-          holds: { [tag]: s },
+export const cutOffFaults: FaultsOf = (d, { panel }) => {
+  const loop = loopOf(d, panel);
+  return loop
+    ? [
+        make(`${d.tag}-bridged`, 'cutoff', d.tag, `cut-off of ${d.says} not connected`, {
+          landings: { links: [{ a: loop.one, b: loop.two, fitted: true }] },
         }),
-      );
-  if (has(d, 'open'))
-    return [make(`${tag}-open`, 'permission', tag, `${d.says}: contact lost`, { holds: { [tag]: 'open' } })];
-  if (tag === 'U1F') return [make('U1F-fault', 'drive', tag, 'drive in fault', { holds: { U1F: 'tripped' } })];
-  return [];
-}
+      ]
+    : [];
+};
 
-/** Faults of loads that tell: horn, lamp, the contact for somebody far away. */
-function signalFaults(d: Device, { cores, terminals }: Panel): Fault[] {
-  const [first] = Object.values(d.elements);
-  if (first?.sign === 'horn' || first?.sign === 'lamp')
-    return [make(`${d.tag}-dead`, 'signal', d.tag, `${first.sign} dead`, { circuit: without(`${d.tag}.load`) })];
-  if (first?.sign !== 'input' || d.place !== 'field') return [];
-  const [one, two] = ['1', '2'].map((p) => cores.find((c) => c.pin === `${d.tag}:${p}`));
-  if (!one?.terminal || !two?.terminal) return [];
-  if (d.tag.startsWith('U4'))
-    return [
-      make(`${d.tag}-bridged`, 'cutoff', d.tag, `cut-off of ${d.says} not connected`, {
-        landings: { links: [{ a: one.terminal, b: two.terminal, fitted: true }] },
-      }),
-    ];
+/** A loop that tells somebody else: broken, or on the other side of its changeover. */
+export const reportFaults: FaultsOf = (d, { panel }) => {
+  const loop = loopOf(d, panel);
+  if (!loop) return [];
+  const { terminals } = panel;
   const broken = make(`${d.tag}-loose`, 'remote', d.tag, `${d.says}: its loop is broken`, {
-    landings: { cores: [{ core: two.id, to: null }] },
+    landings: { cores: [{ core: loop.core, to: null }] },
   });
   // The spare side of the changeover is the third terminal of the same circuit.
-  const circuit = terminals.find((t) => t.id === one.terminal)!.circuit;
-  const spare = terminals.find((t) => t.circuit === circuit && t.id !== one.terminal && t.id !== two.terminal);
+  const circuit = terminals.find((t) => t.id === loop.one)!.circuit;
+  const spare = terminals.find((t) => t.circuit === circuit && t.id !== loop.one && t.id !== loop.two);
   return spare
     ? [
         broken,
         make(`${d.tag}-wrong-pair`, 'remote', d.tag, `${d.says}: on the pair that opens`, {
-          landings: { cores: [{ core: two.id, to: spare.id }] },
+          landings: { cores: [{ core: loop.core, to: spare.id }] },
         }),
       ]
     : [broken];
-}
+};
 
-function linkFaults({ links, terminals }: Panel): Fault[] {
-  const missing = links.map((l) =>
+/** Links forgotten, and links left in. */
+export const linkFaults = ({ links, linksLeftOut }: Panel): Fault[] => [
+  ...links.map((l) =>
     make(`link-${l.a}-${l.b}`, 'link-missing', l.a, `no link from ${l.a} to ${l.b}`, {
       landings: { links: [{ a: l.a, b: l.b, fitted: false }] },
     }),
-  );
-  const [lag, high] = ['IN-LAG', 'IN-HIGH'].map((net) => terminals.find((t) => t.net === net));
-  const left =
-    lag && high && links.length === 0
-      ? [
-          make('link-left-in', 'link-left', lag.id, 'the three-float link left in with four floats', {
-            landings: { links: [{ a: lag.id, b: high.id, fitted: true }] },
-          }),
-        ]
-      : [];
-  return [...missing, ...left];
-}
+  ),
+  ...linksLeftOut.map((l) =>
+    make('link-left-in', 'link-left', l.a, l.says, { landings: { links: [{ a: l.a, b: l.b, fitted: true }] } }),
+  ),
+];
 
-/** Line and neutral of the feeder changed; the float of a cord put into the neutral. */
-function swaps({ cores, terminals, devices }: Panel): Fault[] {
-  const at = (pin: string) => cores.find((c) => c.pin === pin);
-  const on = (net: string) => terminals.find((t) => t.net === net)?.id;
-  const [line, neutral] = [at('W0:L1'), at('W0:N')];
-  const polarity =
-    line?.terminal && neutral?.terminal
+/** Line and neutral of the feeder changed for one another. */
+export const polarityFaults: FaultsOf = ({ tag }, { panel: { cores } }) => {
+  const [line, neutral] = ['L1', 'N'].map((pin) => cores.find((c) => c.pin === `${tag}:${pin}`));
+  return line?.terminal && neutral?.terminal
+    ? [
+        make('polarity', 'polarity', tag, 'polarity reversed: line and neutral of the feeder changed', {
+          landings: {
+            cores: [
+              { core: line.id, to: neutral.terminal },
+              { core: neutral.id, to: line.terminal },
+            ],
+          },
+        }),
+      ]
+    : [];
+};
+
+/** A float that carries the motor straight off the line, put into the neutral instead. */
+export function neutralSwitched({ devices, cores, rungs, terminals, spans }: Panel): Fault[] {
+  const isA = (what: Device['function']) => (leaf: string) =>
+    devices.some((d) => d.tag === namesOf(leaf)[0] && d.function === what);
+  const terminalOn = (net: string) => terminals.find((t) => t.net === net)?.id;
+  const coreAt = (leaf: string, end: 0 | 1) => {
+    const [tag, name] = namesOf(leaf);
+    const pin = devices.find((d) => d.tag === tag)!.elements[name]!.pins[end];
+    return cores.find((c) => c.pin === `${tag}:${pin}`);
+  };
+  return rungs.flatMap((rung): Fault[] => {
+    const all = leaves(rung.tree);
+    const [float, motor] = [all.find(isA('float')), all.find(isA('motor'))];
+    if (!float || !motor || spans[float]![0] !== rung.from) return [];
+    const [common, u, v] = [coreAt(float, 0), coreAt(motor, 0), coreAt(motor, 1)];
+    const [line, neutral, out] = [rung.from, rung.to, spans[float]![1]].map(terminalOn);
+    return common && u && v && line && neutral && out
       ? [
-          make('polarity', 'polarity', 'W0', 'polarity reversed: line and neutral of the feeder changed', {
+          make('neutral-switched', 'neutral', namesOf(float)[0], 'the float switches the neutral', {
             landings: {
               cores: [
-                { core: line.id, to: neutral.terminal },
-                { core: neutral.id, to: line.terminal },
-              ],
-            },
-          }),
-        ]
-      : [];
-  const float = devices.find(
-    (d) =>
-      d.sensor !== undefined &&
-      cores.some((c) => c.pin === `${d.tag}:C` && terminals.find((t) => t.id === c.terminal)?.net === 'L1'),
-  );
-  const [common, u, v] = [float && at(`${float.tag}:C`), at('M1:U'), at('M1:V')];
-  const [l1, n, out] = [on('L1'), on('N'), on('LF')];
-  const switched =
-    common && u && v && l1 && n && out
-      ? [
-          make('neutral-switched', 'neutral', float!.tag, 'the float switches the neutral', {
-            landings: {
-              cores: [
-                { core: common.id, to: n },
-                { core: u.id, to: l1 },
+                { core: common.id, to: neutral },
+                { core: u.id, to: line },
                 { core: v.id, to: out },
               ],
             },
           }),
         ]
       : [];
-  return [...polarity, ...switched];
-}
-
-/** Faults of selectors, relays, timers, inputs, links and what tells. */
-export function controlFaults(panel: Panel): Fault[] {
-  const of = panel.devices.flatMap((d): Fault[] => [...relayFaults(d), ...handFaults(d), ...signalFaults(d, panel)]);
-  const drive = panel.devices.some((d) => d.tag === 'U1')
-    ? [make('U1-input', 'programmed', 'U1', 'input of the drive not programmed', { holds: { U1: 'off' } })]
-    : [];
-  const silence = panel.devices.some((d) => d.tag === 'K7' && d.says === 'silenced')
-    ? [make('silence-stuck', 'silence', 'K7', 'silence stuck: the horn never sounds', { holds: { K7: 'on' } })]
-    : [];
-  return [
-    ...of.filter((f) => !(f.id === 'K7-stuck' && silence.length > 0)),
-    ...drive,
-    ...silence,
-    ...linkFaults(panel),
-    ...swaps(panel),
-  ];
+  });
 }

@@ -1,4 +1,5 @@
 import type { Netlist } from '../circuit';
+import type { Device, Panel } from '../schemes';
 import type { Station } from '../station';
 
 /** What is wrong with one pump, besides what the circuit does to it. */
@@ -50,5 +51,17 @@ export interface Kind {
   readonly mended: string;
   readonly perYear: number;
 }
+
+/** Where a device stands when it is asked how it can fail. */
+export interface At {
+  readonly station: Station;
+  readonly panel: Panel;
+}
+
+/** Every way in which devices of one function fail. */
+export type FaultsOf = (device: Device, at: At) => readonly Fault[];
+
+/** Of a part, by its tag or a sensor’s id, and what fails of it. */
+export const faultId = (part: string, what: string): string => `${part}-${what}`;
 
 export const kind = (perYear: number, comesAbout: string, mended: string): Kind => ({ perYear, comesAbout, mended });

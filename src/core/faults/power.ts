@@ -1,4 +1,4 @@
-import type { Device, Panel } from '../schemes';
+import type { Device } from '../schemes';
 import { sourcesAt, without } from './change';
 import { type Acts, type Fault, kind, type Kind } from './fault';
 
@@ -45,7 +45,8 @@ const make = (id: string, which: keyof typeof KINDS, part: string, says: string,
 /** Share of its voltage at which a supply is called low. */
 const LOW = 0.72;
 
-function boardFaults(d: Device): Fault[] {
+/** A circuit of the board lost or low, or without one of its wires. */
+export function boardFaults(d: Device): Fault[] {
   const legs = Object.keys(d.elements).map((e) => `${d.tag}.${e}`);
   return [
     make(`${d.tag}-cut`, 'mains-lost', d.tag, `${d.says}: circuit at the board lost`, { holds: { [d.tag]: 'cut' } }),
@@ -66,38 +67,22 @@ function boardFaults(d: Device): Fault[] {
   ];
 }
 
-function opened(d: Device): Fault[] {
-  if (!d.positions.some((p) => p.state === 'off') || d.positions.some((p) => p.state === 'hand')) return [];
-  const sum = d.behaviour.kind === 'trip' && d.behaviour.senses.by === 'sum';
-  const fuse = Object.values(d.elements).some((e) => e.sign === 'fuse');
-  const which =
-    d.behaviour.kind !== 'trip' ? 'disconnect-off' : sum ? 'residual-tripped' : fuse ? 'fuse-blown' : 'breaker-off';
-  const says = {
-    'disconnect-off': 'disconnect left off',
-    'residual-tripped': 'residual-current (ground-fault) device has tripped',
-    'fuse-blown': `fuse blown (${d.says})`,
-    'breaker-off': `is off (${d.says})`,
-  }[which];
-  return [make(`${d.tag}-off`, which, d.tag, `${d.tag} ${says}`, { holds: { [d.tag]: 'off' } })];
-}
+const opened =
+  (which: keyof typeof KINDS, says: (d: Device) => string) =>
+  (d: Device): Fault[] => [make(`${d.tag}-off`, which, d.tag, `${d.tag} ${says(d)}`, { holds: { [d.tag]: 'off' } })];
 
-/** Faults of supplies and of what guards them. */
-export function powerFaults({ devices }: Panel): Fault[] {
-  return devices.flatMap((d): Fault[] => [
-    ...(d.positions.some((p) => p.state === 'cut') ? boardFaults(d) : []),
-    ...opened(d),
-    ...(d.transformer
-      ? [
-          make(`${d.tag}-dead`, 'transformer-dead', d.tag, `${d.tag} dead (${d.says})`, {
-            circuit: without(`${d.tag}.core`),
-          }),
-        ]
-      : []),
-    ...(d.behaviour.kind === 'relay' && d.gives
-      ? [make(`${d.tag}-dead`, 'supply-dead', d.tag, `${d.tag} dead (${d.says})`, { holds: { [d.tag]: 'off' } })]
-      : []),
-    ...(d.positions.some((p) => p.state === 'flat')
-      ? [make(`${d.tag}-flat`, 'battery-flat', d.tag, 'battery of the bell flat', { holds: { [d.tag]: 'flat' } })]
-      : []),
-  ]);
-}
+export const disconnectOff = opened('disconnect-off', () => 'disconnect left off');
+export const residualTripped = opened('residual-tripped', () => 'residual-current (ground-fault) device has tripped');
+export const fuseBlown = opened('fuse-blown', (d) => `fuse blown (${d.says})`);
+export const breakerOff = opened('breaker-off', (d) => `is off (${d.says})`);
+
+const dead = (d: Device, which: 'transformer-dead' | 'supply-dead', acts: Acts): Fault[] => [
+  make(`${d.tag}-dead`, which, d.tag, `${d.tag} dead (${d.says})`, acts),
+];
+
+export const transformerDead = (d: Device): Fault[] =>
+  dead(d, 'transformer-dead', { circuit: without(`${d.tag}.core`) });
+export const supplyDead = (d: Device): Fault[] => dead(d, 'supply-dead', { holds: { [d.tag]: 'off' } });
+export const batteryFlat = (d: Device): Fault[] => [
+  make(`${d.tag}-flat`, 'battery-flat', d.tag, 'battery of the bell flat', { holds: { [d.tag]: 'flat' } }),
+];

@@ -1,8 +1,8 @@
 import { traitsOf } from '../duties';
-import type { Panel } from '../schemes';
+import type { Device } from '../schemes';
 import type { Pump, Station } from '../station';
 import { drawing, without } from './change';
-import { type Acts, type Fault, type FaultGroup, kind, type Kind } from './fault';
+import { type Acts, type Fault, faultId, type FaultGroup, type FaultsOf, kind, type Kind } from './fault';
 
 const KINDS = {
   winding: kind(
@@ -43,6 +43,9 @@ const make = (
 const CLOGGED = 0.5;
 const WORN = 0.85;
 
+/** What the fault is called by which a motor’s protector is open. */
+export const THERMAL = 'thermal';
+
 const curve = (n: number, flow: number, head: number): Acts => ({
   station: (station: Station) => ({
     ...station,
@@ -52,42 +55,43 @@ const curve = (n: number, flow: number, head: number): Acts => ({
   }),
 });
 
-/** Faults of the pumps and their motors. */
-export function pumpFaults({ pumps }: Station, { devices }: Panel): Fault[] {
-  return pumps.flatMap((pump, i): Fault[] => {
-    const n = i + 1;
-    const tag = `M${n}`;
-    const device = devices.find((d) => d.tag === tag);
-    if (!device) return [];
-    const windings = Object.keys(device.elements).map((e) => `${tag}.${e}`);
-    const motor = (id: string, which: keyof typeof KINDS, says: string, acts: Acts) =>
-      make(`${tag}-${id}`, which, 'motor', tag, `pump ${n}: ${says}`, acts);
-    const stalls = {
-      circuit: drawing(pump.motor.starting, ...windings),
-      pumps: { [n]: { moves: false, stalls: true } },
-    } as const;
-    return [
-      motor('winding-open', 'winding', 'winding open', {
-        circuit: without(windings[0]!),
-        pumps: { [n]: { moves: false } },
-      }),
-      ...(windings.length === 1
-        ? [motor('capacitor', 'capacitor', 'start capacitor failed: it hums and stands', stalls)]
-        : []),
-      motor('thermal', 'thermal', 'thermal protector open', {
-        circuit: without(...windings),
-        pumps: { [n]: { moves: false } },
-      }),
-      ...(devices.some((d) => d.tag === `F1${n}`)
-        ? [motor('overload', 'overload', 'overload tripped', { holds: { [`F1${n}`]: 'tripped' } })]
-        : []),
-      motor('seized', 'seized', 'seized', stalls),
-      motor('clogged', 'clogged', 'impeller clogged: half the flow', curve(n, CLOGGED, 1)),
-      motor('worn', 'worn', `impeller worn: ${Math.round(WORN * 100)} % of flow and head`, curve(n, WORN, WORN)),
-      motor('airlocked', 'airlocked', 'air-locked', { pumps: { [n]: { moves: false, air: true } } }),
-    ];
-  });
-}
+const motorFault = (d: Device, id: string, which: keyof typeof KINDS, says: string, acts: Acts) =>
+  make(faultId(d.tag, id), which, 'motor', d.tag, `pump ${d.pump}: ${says}`, acts);
+
+/** Faults of a pump and its motor. */
+export const motorFaults: FaultsOf = (d, { station: { pumps } }) => {
+  const n = d.pump!;
+  const windings = Object.keys(d.elements).map((e) => `${d.tag}.${e}`);
+  const motor = (id: string, which: keyof typeof KINDS, says: string, acts: Acts) =>
+    motorFault(d, id, which, says, acts);
+  const stalls = {
+    circuit: drawing(pumps[n - 1]!.motor.starting, ...windings),
+    pumps: { [n]: { moves: false, stalls: true } },
+  } as const;
+  return [
+    motor('winding-open', 'winding', 'winding open', {
+      circuit: without(windings[0]!),
+      pumps: { [n]: { moves: false } },
+    }),
+    ...(windings.length === 1
+      ? [motor('capacitor', 'capacitor', 'start capacitor failed: it hums and stands', stalls)]
+      : []),
+    motor(THERMAL, 'thermal', 'thermal protector open', {
+      circuit: without(...windings),
+      pumps: { [n]: { moves: false } },
+    }),
+    motor('seized', 'seized', 'seized', stalls),
+    motor('clogged', 'clogged', 'impeller clogged: half the flow', curve(n, CLOGGED, 1)),
+    motor('worn', 'worn', `impeller worn: ${Math.round(WORN * 100)} % of flow and head`, curve(n, WORN, WORN)),
+    motor('airlocked', 'airlocked', 'air-locked', { pumps: { [n]: { moves: false, air: true } } }),
+  ];
+};
+
+/** An overload relay that has tripped stands for its motor. */
+export const overloadFaults: FaultsOf = (d, { panel }) => {
+  const motor = panel.devices.find((m) => m.function === 'motor' && m.pump === d.pump)!;
+  return [motorFault(motor, 'overload', 'overload', 'overload tripped', { holds: { [d.tag]: 'tripped' } })];
+};
 
 const MORE = { empty: 'inflow twice what was surveyed', fill: 'twice as much drawn' } as const;
 

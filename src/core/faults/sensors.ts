@@ -1,8 +1,8 @@
-import { floatTag, type Panel } from '../schemes';
+import type { Panel } from '../schemes';
 import { kindOf, type Sensor, type SensorFault } from '../sensors';
 import type { Station } from '../station';
 import { leaking, reversed, welded, without } from './change';
-import { type Acts, type Fault, kind, type Kind } from './fault';
+import { type Acts, type Fault, faultId, type FaultsOf, kind, type Kind } from './fault';
 
 const KINDS = {
   'stuck-up': kind(
@@ -66,8 +66,7 @@ const changed = (id: string, to: (s: Sensor) => Sensor): Acts => ({
   station: (station: Station) => ({ ...station, sensors: station.sensors.map((s) => (s.id === id ? to(s) : s)) }),
 });
 
-function actsOf(fault: keyof typeof KINDS, sensor: Sensor, panel: Panel): Acts | null {
-  const tag = floatTag(sensor);
+function actsOf(fault: keyof typeof KINDS, sensor: Sensor, tag: string, panel: Panel): Acts | null {
   const contact = sensor.contact === 'closes-on-rise' ? 'NO' : 'NC';
   switch (fault) {
     case 'stuck-up':
@@ -107,29 +106,26 @@ function actsOf(fault: keyof typeof KINDS, sensor: Sensor, panel: Panel): Acts |
   }
 }
 
-/** Faults of every sensor that the panel uses. */
-export function sensorFaults(station: Station, panel: Panel): Fault[] {
-  return station.sensors.flatMap((sensor) => {
-    const device = panel.devices.find((d) => d.sensor === sensor.id);
-    if (!device) return [];
-    const kinds: readonly (keyof typeof KINDS)[] = [
-      ...kindOf(sensor).faults,
-      ...(sensor.changeover ? (['wrong-core'] as const) : []),
-    ];
-    return kinds.flatMap((id): Fault[] => {
-      const acts = actsOf(id, sensor, panel);
-      return acts
-        ? [
-            {
-              id: `${sensor.id}-${id}`,
-              group: 'sensor',
-              part: device.tag,
-              says: `${device.says}: ${IN_WORDS[id]}`,
-              ...KINDS[id],
-              acts,
-            },
-          ]
-        : [];
-    });
+/** Faults of a sensor, by its kind. */
+export const sensorFaults: FaultsOf = (device, { station, panel }) => {
+  const sensor = station.sensors.find((s) => s.id === device.sensor)!;
+  const kinds: readonly (keyof typeof KINDS)[] = [
+    ...kindOf(sensor).faults,
+    ...(sensor.changeover ? (['wrong-core'] as const) : []),
+  ];
+  return kinds.flatMap((what): Fault[] => {
+    const acts = actsOf(what, sensor, device.tag, panel);
+    return acts
+      ? [
+          {
+            id: faultId(sensor.id, what),
+            group: 'sensor',
+            part: device.tag,
+            says: `${device.says}: ${IN_WORDS[what]}`,
+            ...KINDS[what],
+            acts,
+          },
+        ]
+      : [];
   });
-}
+};

@@ -5,7 +5,8 @@ import { flowsOf } from '../inflow';
 import type { Phrase } from '../units';
 import type { Fault } from '../faults';
 import { account } from './rehearse';
-import { plain, type Scenario } from './scenario';
+import { plain } from './ready';
+import type { Scenario } from './scenario';
 import { prepare, type Prepared } from './world';
 
 const YEAR = 365 * 86400;

@@ -60,7 +60,7 @@ function strangers({ panel, faults }: Prepared, scenario: Scenario): string[] {
 
 /** What will happen at known times, in order; what happens together in the order cuts, faults, hands. */
 function schedule({ panel, faults }: Prepared, scenario: Scenario): Due[] {
-  const mains = panel.devices.filter((d) => d.positions.some((p) => p.state === 'cut')).map((d) => d.tag);
+  const mains = panel.devices.flatMap((d) => (d.function === 'supply' || d.function === 'alarm-supply' ? [d.tag] : []));
   const all = (state: string) => Object.fromEntries(mains.map((tag) => [tag, state]));
   const list: Due[] = [
     ...scenario.powerCuts.flatMap((c): Due[] => [
@@ -112,7 +112,7 @@ export function courseOf(
       scenario,
       inflowOf: inflowing(station, scenario),
       dues: schedule(prepared, scenario),
-      cutOffs: panel.outcomes.filter((o) => o.kind === 'interlock' && o.id.startsWith('U4')).map((o) => o.id),
+      cutOffs: panel.outcomes.filter((o) => o.makesWater).map((o) => o.id),
       sheds: source.kind === 'appliances' ? Math.max(...source.list.map((a) => a.after / a.rate)) : 0,
       way: wayOf(station),
     },

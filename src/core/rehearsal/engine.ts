@@ -139,7 +139,7 @@ export function advance(
   rests?: (s: State) => void,
 ): void {
   const { prepared, scenario, inflowOf, dues, cutOffs, sheds, way } = course;
-  const { panel, vessel, top, intakes, station } = prepared;
+  const { panel, vessel, top, intakes, station, protectors } = prepared;
   const { sense } = way;
   const filling = sense < 0;
   const { runOn } = traitsOf(station);
@@ -232,7 +232,7 @@ export function advance(
   /** Puts the world of the faults that are there now in place of the one before. */
   const reworld = (why: () => Phrase) => {
     const before = s.world;
-    const thermal = station.pumps.flatMap((_, i) => (s.open & (1 << i) ? [`M${i + 1}-thermal`] : []));
+    const thermal = station.pumps.flatMap((_, i) => (s.open & (1 << i) ? [protectors[i]!] : []));
     const world = prepared.world([...[...s.active].map((i) => scenario.faults[i]!.id), ...thermal]);
     if (world === before) return;
     const released = [...before.held]
@@ -311,7 +311,7 @@ export function advance(
         ? phrase`pump ${String(i + 1)} stood under voltage`
         : phrase`pump ${String(i + 1)} ran without water`;
     // An overload relay sees the current of a rotor that stands, and waits for a hand; it does not see heat.
-    const overload = panel.devices.find((d) => d.tag === `F1${i + 1}`);
+    const overload = panel.devices.find((d) => d.function === 'overload' && d.pump === i + 1);
     if (s.world.stalls & bit && overload && !s.world.held.has(overload.tag))
       return become(s.world.logic.after(s.node, overload.tag, 'tripped'), () => says);
     s.open |= bit;
@@ -331,9 +331,9 @@ export function advance(
       if (d.behaviour.kind === 'trip' && s.node.states[d.tag] === 'tripped')
         become(s.world.logic.after(s.node, d.tag, d.initial), why);
     for (const d of panel.devices) {
-      if (d.springs === undefined || !Object.values(d.elements).some((e) => e.sign === 'button-break')) continue;
+      if (d.function !== 'reset') continue;
       become(s.world.logic.after(s.node, d.tag, d.positions.find((p) => p.state !== d.springs)!.state), why);
-      become(s.world.logic.after(s.node, d.tag, d.springs), why);
+      become(s.world.logic.after(s.node, d.tag, d.springs!), why);
     }
     // Who is there and hears it still ring comes again.
     settleWater();

@@ -1,4 +1,5 @@
-export { readScenario, readyScenarios, scenarioJsonSchema, type Scenario } from './scenario';
+export { readScenario, scenarioJsonSchema, type Scenario } from './scenario';
+export { readyScenarios } from './ready';
 export { record, rehearse, type Closer, type Moment, type Recording, type Rehearsal } from './rehearse';
 export { isOrdinary, type RunEvent } from './story';
 export type { Trace } from './trace';

@@ -1,5 +1,5 @@
 import { due, settle, type States } from '../circuit';
-import type { Panel } from '../schemes';
+import type { Outcome, Panel } from '../schemes';
 import { happens, type Wired } from '../wiring';
 
 /** The panel at rest in one combination of its states, and what follows from each thing that can happen to it. */
@@ -49,6 +49,8 @@ export function logicOf(wired: Wired, lanes: readonly string[] = []): Logic {
   const known = new Map<string, Node>();
   const pumps = panel.outcomes.filter((o) => o.kind === 'pump');
   const floats = floatsOf(panel);
+  const told = (kind: Outcome['kind']) => panel.outcomes.find((o) => o.kind === kind);
+  const alarm = told('bell') ?? told('lamp');
 
   const nodeOf = (from: States): Node => {
     const settled = settle(structure, from);
@@ -56,10 +58,10 @@ export function logicOf(wired: Wired, lanes: readonly string[] = []): Logic {
     const found = known.get(key);
     if (found) return found;
     const outcomes = Object.fromEntries(panel.outcomes.map((o) => [o.id, happens(settled, o)]));
-    const rings = outcomes.horn ?? outcomes.lamp ?? false;
+    const rings = alarm !== undefined && outcomes[alarm.id]!;
     const made: Node = {
       states: settled.states,
-      running: pumps.reduce((mask, o) => (outcomes[o.id] ? mask | (1 << (Number(o.id.slice(1)) - 1)) : mask), 0),
+      running: pumps.reduce((mask, o) => (outcomes[o.id] ? mask | (1 << (o.pump! - 1)) : mask), 0),
       outcomes,
       rings,
       up: floats.reduce((mask, tag, i) => (settled.states[tag] === 'up' ? mask | (1 << i) : mask), 0),

@@ -9,7 +9,8 @@ import { wire } from '../wiring';
 import { inflowing } from './inflow';
 import { logicOf } from './logic';
 import { deliveries } from './pumping';
-import { readyScenarios, type Scenario } from './scenario';
+import { readyScenarios } from './ready';
+import type { Scenario } from './scenario';
 import { addStretch, BUCKETS, traceFor } from './trace';
 
 const demo = (file: string): Station => demoStations().find((d) => d.file === file)!.station;

@@ -1,5 +1,5 @@
 import { traitsOf } from '../duties';
-import { afflict, faultsOf, heldBy, type Fault } from '../faults';
+import { afflict, faultId, faultsOf, heldBy, THERMAL, type Fault } from '../faults';
 import { hydraulicsOf } from '../hydraulics';
 import { sensorTrips } from '../levels';
 import { panelOf, type Panel } from '../schemes';
@@ -57,6 +57,8 @@ export interface Prepared {
   readonly lanes: readonly Lane[];
   /** Volume under which each pump draws air, and over which it draws water again, m³. */
   readonly intakes: readonly { readonly loses: number; readonly primes: number }[];
+  /** The fault that an open thermal protector of each pump is. */
+  readonly protectors: readonly string[];
   /** The station with these faults, by id; made once for each set. */
   world(faults: readonly string[]): World;
 }
@@ -67,9 +69,7 @@ const PRIMES = 0.005;
 const KEPT = 300;
 
 const lanesOf = ({ outcomes }: Panel): Lane[] => [
-  ...outcomes.flatMap((o): Lane[] =>
-    o.kind === 'pump' ? [{ id: o.id, kind: o.kind, says: `pump ${o.id.slice(1)}` }] : [],
-  ),
+  ...outcomes.flatMap((o): Lane[] => (o.kind === 'pump' ? [{ id: o.id, kind: o.kind, says: `pump ${o.pump}` }] : [])),
   { id: 'bell', kind: 'bell', says: 'bell' },
   ...outcomes.flatMap(({ id, kind, says }): Lane[] =>
     kind === 'interlock' || kind === 'far' ? [{ id, kind, says }] : [],
@@ -179,6 +179,10 @@ export function prepare(
         ? { loses: vessel.volume(intake), primes: vessel.volume(Math.max(volute, intake + PRIMES)) }
         : { loses: -Infinity, primes: -Infinity },
     ),
+    protectors: station.pumps.map((_, i) => {
+      const motor = panel.devices.find((d) => d.function === 'motor' && d.pump === i + 1);
+      return motor ? faultId(motor.tag, THERMAL) : '';
+    }),
     world(names) {
       if (names.length === 0) return well;
       const key = [...new Set(names)].sort().join('|');

@@ -23,12 +23,22 @@ function bellSupply(b: Bench, feed: Feed | null): void {
     volts: mains.volts,
     kind: 'ac',
     low: false,
+    function: 'alarm',
   });
-  b.circuit({ id: 'bell', says: 'bell', strip: 'X4', reference: 'A0', volts: BELL.volts, kind: 'dc', low: true });
+  b.circuit({
+    id: 'bell',
+    says: 'bell',
+    strip: 'X4',
+    reference: 'A0',
+    volts: BELL.volts,
+    kind: 'dc',
+    low: true,
+    function: 'alarm',
+  });
   const g = directSupply(b, 'G2', 'feeds the bell', mains, BELL.volts, 10);
   const [fuse] = breaker(b, 'F3', 'guards the bell supply', 2, 1, { fuse: true });
   if (alarm.ownSupply || !feed) {
-    boardDevice(b, 'W9', 'feeds the bell', 1, {
+    boardDevice(b, 'alarm-supply', 'W9', 'feeds the bell', 1, {
       id: 'W-bell-supply',
       says: 'bell supply, a circuit of its own',
       length: wiring.feeder.length,
@@ -37,6 +47,8 @@ function bellSupply(b: Bench, feed: Feed | null): void {
     });
     b.land('LA', 'bell-mains', 'W9', 'L1');
     b.land('NA', 'bell-mains', 'W9', 'N');
+    b.wire('NA', 'neutral');
+    b.wire('PE', 'earth');
     b.land('PE', 'bell-mains', 'W9', 'PE', 'X3:PE');
     b.rung('bell supply, a circuit of its own', 'bell-mains', 'LA', [fuse!, g.input], 'NA');
   } else b.rung('bell supply, from the pump circuit', 'bell-mains', feed.lines[0]!, [fuse!, g.input], 'N');
@@ -49,6 +61,7 @@ function bellSupply(b: Bench, feed: Feed | null): void {
   b.rung('mains is there', 'bell', 'AM', [present.coil], 'A0');
   b.device({
     tag: 'GB',
+    function: 'battery',
     noun: 'battery, 12 V sealed',
     says: 'keeps the bell alive without mains',
     place: 'panel',
@@ -90,7 +103,9 @@ export function alarmChain(
   bellSupply(b, feed);
   const high = call ?? floatOf(b, 'alarm')?.used;
   const bell = relay(b, 'K8', 'the bell rings', BELL);
-  const held = alarm.latch ? [series(bell.make(), pushButton(b, 'S4', 'resets the bell', 'button-break'))] : [];
+  const held = alarm.latch
+    ? [series(bell.make(), pushButton(b, 'S4', 'resets the bell', 'button-break', 'reset'))]
+    : [];
   const test = alarm.test ? [pushButton(b, 'S3', 'tests the bell', 'button')] : [];
   b.rung(
     'bell called',
@@ -113,7 +128,7 @@ export function alarmChain(
       'lamp',
       'bell',
       'A',
-      [bell.make(), load(b, 'P1', 'lamp', 'lit while the bell is called', 'lamp', BELL, 2)],
+      [bell.make(), load(b, 'lamp', 'P1', 'lamp', 'lit while the bell is called', 'lamp', BELL, 2)],
       'A0',
     );
     b.outcome({
@@ -123,14 +138,15 @@ export function alarmChain(
       never: 'the lamp is never lit',
       always: 'the lamp never goes out',
       kind: 'lamp',
+      device: 'P1',
       senses: sense('volts', 'dc', ['P1.load']),
       above: 0.7 * BELL.volts,
     });
   }
   if (alarm.horn) {
-    const horn = load(b, 'P2', 'horn', 'sounds until it is silenced', 'horn', BELL, 3);
+    const horn = load(b, 'horn', 'P2', 'horn', 'sounds until it is silenced', 'horn', BELL, 3);
     if (alarm.silence) {
-      const quiet = relay(b, 'K7', 'silenced', BELL);
+      const quiet = relay(b, 'K7', 'silenced', BELL, { function: 'silence' });
       b.rung(
         'silence',
         'bell',
@@ -147,6 +163,7 @@ export function alarmChain(
       never: 'the horn never sounds',
       always: 'the horn never stops',
       kind: 'bell',
+      device: 'P2',
       senses: sense('volts', 'dc', ['P2.load']),
       above: 0.7 * BELL.volts,
     });
@@ -189,10 +206,12 @@ function farContact(
     volts: DIALLER.volts,
     kind: 'dc',
     low: true,
+    function: 'others',
   });
   const [brown, black] = coloursOf(b.station).cord;
   const outside = loop(
     b,
+    'report',
     tag,
     name,
     { id: `W-${cable}`, says: `to ${name}`, length: 20, area: 0.5e-6, colours: { '1': brown, '2': black } },
@@ -210,6 +229,7 @@ function farContact(
     never: `${name} is never told: the alarm never reports`,
     always: `${name} is told all the time`,
     kind: 'far',
+    device: tag,
     senses: sense('amps', 'dc', [`${tag}.load`]),
     above: DIALLER.amps / 2,
   });

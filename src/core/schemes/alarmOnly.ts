@@ -10,6 +10,7 @@ export const alarmOnly: Scheme = {
   says: 'A high-level float with horn, lamp, silence, test, battery and a contact for far away. The pump has its own control.',
   people: 'The float is at 12 V, apart from the mains.',
   fails: ['A stuck float or a flat battery shows nothing until it is tested.', 'It tells; it stops nothing.'],
+  together: 'one',
   options: [],
   against: (station) => [...needs(station, 'alarm'), ...noPermission(station)],
   build(b) {

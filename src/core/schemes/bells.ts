@@ -20,6 +20,7 @@ export const bells: Scheme = {
     'A dead pump switch is covered by the redundant run, with the bell.',
     'A welded contactor runs on.',
   ],
+  together: 'one',
   options: [
     option('redundant', 'alarm switch', [
       ['runs', 'starts the pump too'],

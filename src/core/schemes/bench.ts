@@ -1,5 +1,6 @@
 import type { Station } from '../station';
-import type { Circuit, Core, Device, Link, Outcome, Panel, Rung, Terminal, Tree } from './model';
+import type { Circuit, Core, Device, Link, Outcome, Panel, Rung, Terminal, Tree, WireFunction } from './model';
+import { namesOf } from './tree';
 
 /**
  * Where a scheme is put together: devices, rungs and landings in, a panel out. Wires between two elements of a rung are numbered by
@@ -17,11 +18,13 @@ export interface Bench {
   /** A terminal that waits for a wire from outside. */
   terminal(net: string, circuit: string, name?: string): string;
   link(link: Link): void;
+  /** A link that the terminals are made for, and that this design leaves out. */
+  linkLeftOut(link: Link): void;
+  /** Says what a wire is. */
+  wire(net: string, is: WireFunction): void;
   outcome(outcome: Outcome): void;
   done(scheme: string): Panel;
 }
-
-const split = (leaf: string): [string, string] => [leaf.slice(0, leaf.indexOf('.')), leaf.slice(leaf.indexOf('.') + 1)];
 
 export function bench(station: Station): Bench {
   const circuits = new Map<string, Circuit>();
@@ -30,6 +33,8 @@ export function bench(station: Station): Bench {
   const terminals: Terminal[] = [];
   const landed = new Map<string, string>();
   const links: Link[] = [];
+  const linksLeftOut: Link[] = [];
+  const wires: Record<string, WireFunction> = {};
   const outcomes: Outcome[] = [];
   const pinNets: Record<string, string> = {};
   const spans: Record<string, readonly [string, string]> = {};
@@ -74,7 +79,7 @@ export function bench(station: Station): Bench {
       });
       return;
     }
-    const [tag, name] = split(tree.leaf);
+    const [tag, name] = namesOf(tree.leaf);
     const device = deviceOf(tag);
     const element = device.elements[name];
     if (!element) throw new Error(`no element ${tree.leaf}`);
@@ -115,6 +120,8 @@ export function bench(station: Station): Bench {
     land,
     terminal,
     link: (l) => void links.push(l),
+    linkLeftOut: (l) => void linksLeftOut.push(l),
+    wire: (net, is) => void (wires[net] = is),
     outcome: (o) => void outcomes.push(o),
     done(scheme) {
       const list = [...devices.values()];
@@ -139,8 +146,10 @@ export function bench(station: Station): Bench {
         terminals: [...terminals].sort(byStrip),
         cores,
         links,
+        linksLeftOut,
         outcomes,
         pinNets,
+        wires,
         spans,
       };
     },

@@ -19,6 +19,7 @@ export const condensate: Scheme = {
     'The wrong core of the changeover stops the appliance when all is well.',
     'A blocked tube is told by the cut-off: the appliance stands.',
   ],
+  together: 'one',
   options: [],
   against: (station) => [
     ...(station.duty.kind === 'condensate'

@@ -62,11 +62,11 @@ export function contactorPump(
   call: Tree,
   more: { hoa: boolean; under?: readonly Tree[]; counters?: boolean; hand?: Tree },
 ): Relay {
-  const k = contactor(b, 'K1', 'runs the pump', control);
+  const k = contactor(b, 'K1', 'runs the pump', control, 1);
   const { healthy } = pumpPower(b, feed, 1, b.station.pumps[0]!, () => k.make());
   const allowed = permissions(b);
   const auto = more.hoa
-    ? selectorBranches(b, 'S1', 'the pump', call)
+    ? selectorBranches(b, 'S1', 'the pump', 1, call)
     : parallel(call, ...(more.hand ? [more.hand] : []));
   b.rung(
     'pump 1 called',
@@ -83,8 +83,8 @@ export function contactorPump(
       [
         k.make(),
         parallel(
-          load(b, 'P3', 'hour meter', 'hours of the pump', 'counter', control, 1),
-          load(b, 'P4', 'counter', 'starts of the pump', 'counter', control, 1),
+          load(b, 'meter', 'P3', 'hour meter', 'hours of the pump', 'counter', control, 1),
+          load(b, 'meter', 'P4', 'counter', 'starts of the pump', 'counter', control, 1),
         ),
       ],
       control.back,
@@ -94,7 +94,7 @@ export function contactorPump(
 }
 
 /** Hand beside Auto: by hand whatever the floats say, in Auto as they say. */
-export function selectorBranches(b: Bench, tag: string, says: string, call: Tree): Tree {
-  const s = handOffAuto(b, tag, `Hand, Off or Auto for ${says}`);
+export function selectorBranches(b: Bench, tag: string, says: string, pump: number, call: Tree): Tree {
+  const s = handOffAuto(b, tag, `Hand, Off or Auto for ${says}`, pump);
   return parallel(s('selector', 'hand'), series(s('selector', 'auto'), call));
 }

@@ -16,6 +16,7 @@ export const contactorScheme: Scheme = {
     'A lost control fuse stops the pump; the bell has its own supply.',
     'Left in Hand it runs dry; left in Off it floods.',
   ],
+  together: 'one',
   options: [
     option('hoa', 'selector', [
       ['yes', 'Hand-Off-Auto'],

@@ -21,6 +21,7 @@ export const cord: Scheme = {
     'A worn contact or a cut cord leaves the pit to its alarm.',
     'No one can run it by hand but by the plug.',
   ],
+  together: 'one',
   options: [
     option('join', 'joined by', [
       ['plug', 'piggyback plug'],
@@ -46,8 +47,9 @@ export const cord: Scheme = {
       volts,
       kind: 'ac',
       low: false,
+      function: 'power',
     });
-    boardDevice(b, 'W0', plug ? 'feeds the receptacle' : 'feeds the box', 1, {
+    boardDevice(b, 'supply', 'W0', plug ? 'feeds the receptacle' : 'feeds the box', 1, {
       id: 'W-supply',
       says: plug ? 'feeds the receptacle' : 'feeds the box',
       length: station.wiring.feeder.length,
@@ -56,6 +58,11 @@ export const cord: Scheme = {
     });
     b.land('L1s', 'power', 'W0', 'L1', 'B:L');
     b.land('Ns', 'power', 'W0', 'N', 'B:N');
+    b.wire('L1s', 'line-1');
+    b.wire('L1', 'line-1');
+    b.wire('Ns', 'neutral');
+    b.wire('N', 'neutral');
+    b.wire('PE', 'earth');
     b.land('PE', 'power', 'W0', 'PE', 'B:PE');
     const [pole] = breaker(b, 'Q1', 'guards the circuit', station.supply.breaker, 1, { place: 'board' });
     const guard: Tree[] = station.supply.residualCurrent ? residual(b, 'Q9', 2, RESIDUAL[station.profile]) : [];
@@ -95,6 +102,7 @@ export const cord: Scheme = {
 function bridge(b: Bench): Tree {
   b.device({
     tag: 'E2',
+    function: 'bar',
     noun: 'neutral bar',
     says: 'the neutral is not switched',
     place: 'board',

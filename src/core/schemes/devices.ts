@@ -1,6 +1,6 @@
 import type { Behaviour, Sense } from '../circuit';
 import { leaf, type Bench } from './bench';
-import type { Device, Element, Sign, Tree } from './model';
+import type { Device, DeviceFunction, Element, Sign, Tree } from './model';
 
 /*
  * The parts that panels are made of. Impedances are those of common ones of their kind, said as power at rated voltage.
@@ -63,6 +63,8 @@ export interface Relay {
 }
 
 interface RelayLook {
+  readonly function?: DeviceFunction;
+  readonly pump?: number;
   readonly noun?: string;
   readonly va?: number;
   readonly cost?: Device['cost'];
@@ -80,6 +82,8 @@ export function relay(b: Bench, tag: string, says: string, power: Power, look: R
   const words = `${Math.round(power.volts)} V ${power.kind.toUpperCase()}`;
   b.device({
     tag,
+    function: look.function ?? 'relay',
+    pump: look.pump,
     noun: `${look.noun ?? 'control relay'}, coil ${words}`,
     says,
     place: 'panel',
@@ -112,12 +116,13 @@ export function relay(b: Bench, tag: string, says: string, power: Power, look: R
   };
 }
 
-export const contactor = (b: Bench, tag: string, says: string, power: Power): Relay =>
-  relay(b, tag, says, power, { noun: 'contactor', va: 7, cost: 2 });
+export const contactor = (b: Bench, tag: string, says: string, power: Power, pump: number): Relay =>
+  relay(b, tag, says, power, { function: 'contactor', pump, noun: 'contactor', va: 7, cost: 2 });
 
 /** Something worked by hand, with a contact for each thing it closes. */
 export function worked(
   b: Bench,
+  what: DeviceFunction,
   tag: string,
   noun: string,
   says: string,
@@ -127,6 +132,7 @@ export function worked(
 ) {
   b.device({
     tag,
+    function: what,
     noun,
     says,
     place: 'door',
@@ -145,9 +151,17 @@ export function worked(
   };
 }
 
-export function pushButton(b: Bench, tag: string, says: string, sign: 'button' | 'button-break'): Tree {
+/** @param what `reset` for one that lets go what has latched */
+export function pushButton(
+  b: Bench,
+  tag: string,
+  says: string,
+  sign: 'button' | 'button-break',
+  what: 'button' | 'reset' = 'button',
+): Tree {
   const contact = worked(
     b,
+    what,
     tag,
     'push button',
     says,
@@ -161,9 +175,10 @@ export function pushButton(b: Bench, tag: string, says: string, sign: 'button' |
   return contact(sign, sign === 'button' ? 'pressed' : 'out');
 }
 
-export function handOffAuto(b: Bench, tag: string, says: string) {
+export function handOffAuto(b: Bench, tag: string, says: string, pump: number) {
   return worked(
     b,
+    'selector',
     tag,
     'selector, three positions',
     says,
@@ -173,6 +188,7 @@ export function handOffAuto(b: Bench, tag: string, says: string) {
       { state: 'auto', says: 'Auto' },
     ],
     'auto',
+    { pump },
   );
 }
 
@@ -191,7 +207,7 @@ export function breaker(
   says: string,
   amps: number,
   poles: number,
-  more: { fuse?: boolean; direct?: boolean; place?: Device['place'] } = {},
+  more: { fuse?: boolean; direct?: boolean; place?: Device['place']; pump?: number } = {},
 ): Tree[] {
   const names = Array.from({ length: poles }, (_, i) => `${2 * i + 1}-${2 * i + 2}`);
   const noun = more.fuse
@@ -199,6 +215,8 @@ export function breaker(
     : `circuit breaker, ${poles} pole${poles > 1 ? 's' : ''}, ${amps} A${more.direct ? ', for direct current' : ''}`;
   b.device({
     tag,
+    function: more.fuse ? 'fuse' : 'breaker',
+    pump: more.pump,
     noun,
     says,
     place: more.place ?? 'panel',
@@ -235,6 +253,7 @@ export function breaker(
 export function disconnect(b: Bench, tag: string, poles: number): Tree[] {
   const contact = worked(
     b,
+    'disconnect',
     tag,
     `disconnect switch, ${poles} poles, lockable`,
     'isolates the panel',
@@ -250,6 +269,7 @@ export function residual(b: Bench, tag: string, poles: number, trips: number): T
   const names = Array.from({ length: poles }, (_, i) => `${2 * i + 1}-${2 * i + 2}`);
   b.device({
     tag,
+    function: 'residual-current',
     noun: `residual-current (ground-fault) device, ${poles} poles, ${Math.round(trips * 1000)} mA`,
     says: 'opens on a leak to earth',
     place: 'panel',
@@ -279,6 +299,7 @@ export function residual(b: Bench, tag: string, poles: number, trips: number): T
 /** A load with two pins: lamp, horn, hour meter, counter. */
 export function load(
   b: Bench,
+  what: DeviceFunction,
   tag: string,
   noun: string,
   says: string,
@@ -289,6 +310,7 @@ export function load(
 ): Tree {
   b.device({
     tag,
+    function: what,
     noun: `${noun}, ${Math.round(volts)} V ${kind.toUpperCase()}`,
     says,
     place,
@@ -313,6 +335,7 @@ export function directSupply(
   const element = `${tag}.in`;
   b.device({
     tag,
+    function: 'power-supply',
     noun: `power supply, ${Math.round(input.volts)} V to ${volts} V DC, ${watts} W`,
     says,
     place: 'panel',
@@ -351,6 +374,7 @@ export function transformer(
 ): { input: Tree; output: Tree } {
   b.device({
     tag,
+    function: 'transformer',
     noun: `transformer, ${Math.round(primary)} V to ${secondary} V, ${va} VA`,
     says,
     place: 'panel',
@@ -377,6 +401,7 @@ export function transformer(
 /** A loop outside that a contact of ours closes: its own source, and what follows when current flows. */
 export function loop(
   b: Bench,
+  what: DeviceFunction,
   tag: string,
   says: string,
   cable: Device['cable'],
@@ -386,6 +411,7 @@ export function loop(
   const r = volts / amps;
   b.device({
     tag,
+    function: what,
     noun: 'outside equipment, by others',
     says,
     place: 'field',

@@ -13,6 +13,7 @@ import { phrase } from '../units';
 
 const timer = (b: Bench, control: Control, tag: string, says: string, rest: number, run: number) =>
   relay(b, tag, says, control, {
+    function: 'timer',
     noun: `repeat-cycle timer, ${Math.round(rest / 60)} min rest, ${Math.round(run)} s run`,
     cost: 2,
     sign: 'timer',
@@ -56,6 +57,7 @@ export const doser: Scheme = {
     'An enable float stuck down leaves the tank to its alarm.',
     'Left in Hand the bed is flooded.',
   ],
+  together: 'one',
   options: [
     option('hoa', 'selector', [
       ['yes', 'Hand-Off-Auto'],

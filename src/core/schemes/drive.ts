@@ -25,6 +25,10 @@ function driveDevice(b: Bench, { lines, volts }: Feed): void {
   });
   b.device({
     tag: 'U1',
+    function: 'drive',
+    pump: 1,
+    charge:
+      'A drive keeps a deadly charge after it is isolated: wait as long as its label says, then measure its direct-current link.',
     noun: 'variable-speed drive, one to suit the motor',
     says: 'runs the pump',
     place: 'panel',
@@ -70,6 +74,8 @@ export const drive: Scheme = {
     'A short in a long float run takes the 24 V supply down with it.',
     'A drive in fault waits for a person: the bell must tell.',
   ],
+  together: 'one',
+  asks: ['wiring.supplyBudget'],
   options: [
     option('input', 'protection by', [
       ['run-enable', 'run enable: restarts by itself'],
@@ -95,6 +101,8 @@ export const drive: Scheme = {
     driveDevice(b, f);
     b.device({
       tag: 'U1F',
+      function: 'drive-fault',
+      pump: 1,
       noun: 'fault logic of the drive',
       says: 'external fault of the drive',
       place: 'panel',
@@ -119,8 +127,8 @@ export const drive: Scheme = {
         ]),
       ),
     });
-    motorDevice(b, 1, pump, f, motorCable(b, 1, f));
-    const poles = breaker(b, 'Q1', 'guards the drive', b.station.supply.breaker, f.lines.length);
+    motorDevice(b, 1, pump, f, motorCable(b, 1, f), { driven: true });
+    const poles = breaker(b, 'Q1', 'guards the drive', b.station.supply.breaker, f.lines.length, { pump: 1 });
     const pins = f.lines.length === 3 ? ['U', 'V', 'W'] : ['U', 'V'];
     const way = (i: number): Tree[] => [
       poles[i]!,
@@ -157,6 +165,7 @@ export const drive: Scheme = {
       volts: 24,
       kind: 'dc',
       low: true,
+      function: 'control',
     });
     b.rung('24 V of the drive', 'inputs', '0V', [leaf('U1', '24V')], '+24');
     const call = floatOf(b, 'pump')!.used;
@@ -201,6 +210,7 @@ function interposed(b: Bench, { pair, volts }: Feed, float: Tree, tag: string): 
       volts: 24,
       kind: 'ac',
       low: true,
+      function: 'control',
     });
     const t = transformer(b, 'T1', 'feeds the floats', volts, 24, 40);
     b.rung('separate 24 V transformer', 'power', pair[0], [t.input], pair[1]);

@@ -51,6 +51,8 @@ export const duplex: Scheme = {
     'A stuck alternator lets one pump do all the work.',
     'Lost control power rings the bell: it has its own supply.',
   ],
+  together: 'all',
+  asks: ['control.floats', 'control.alternates'],
   options: [
     option('hoa', 'selectors', [
       ['yes', 'Hand-Off-Auto each'],
@@ -90,14 +92,17 @@ export const duplex: Scheme = {
       never: 'the lag is never called',
       always: 'the lag is called all the time',
       kind: 'call',
+      device: 'K4C',
       senses: sense('volts', 'ac', ['K4C.coil']),
       above: 0.7 * control.volts,
     });
     const [lagPin, highPin] = [b.terminal('IN-LAG', id, 'X2:LAG'), b.terminal('IN-HIGH', id, 'X2:HIGH')];
-    if (school === 'three')
-      b.link({ a: lagPin, b: highPin, says: 'three floats: the high float is the lag float too' });
+    const joined = { a: lagPin, b: highPin };
+    if (school === 'three') b.link({ ...joined, says: 'three floats: the high float is the lag float too' });
+    else b.linkLeftOut({ ...joined, says: 'the three-float link left in with four floats' });
 
     const alternator = relay(b, 'A1', 'whose turn it is', control, {
+      function: 'alternator',
       noun: 'alternating relay',
       cost: 2,
       sign: 'timer',
@@ -113,6 +118,7 @@ export const duplex: Scheme = {
     b.rung('the turn passes on when the call ends', id, hot, [call.make(), alternator.coil], back);
     const toggle = worked(
       b,
+      'order',
       'S5',
       'toggle, three positions',
       'who goes first',
@@ -134,7 +140,7 @@ export const duplex: Scheme = {
 
     const pumps = b.station.pumps.map((pump, i) => {
       const n = i + 1;
-      const k = contactor(b, `K${n}`, `runs pump ${n}`, control);
+      const k = contactor(b, `K${n}`, `runs pump ${n}`, control, n);
       const { healthy } = pumpPower(b, f, n, pump, () => k.make());
       const aux = b.addElement(`Q${n}`, '13-14', {
         pins: ['13', '14'],
@@ -154,7 +160,7 @@ export const duplex: Scheme = {
       const other = pumps.find((p) => p.n !== n)!;
       const turn = n === 1 ? oneLeads.make() : oneLeads.break();
       const wanted: Tree = parallel(series(call.make(), parallel(turn, other.ready.break())), lag.make());
-      const branch = fitted ? selectorBranches(b, `S1${n}`, `pump ${n}`, wanted) : wanted;
+      const branch = fitted ? selectorBranches(b, `S1${n}`, `pump ${n}`, n, wanted) : wanted;
       b.rung(
         `pump ${n} called`,
         id,

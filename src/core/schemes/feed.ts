@@ -24,11 +24,19 @@ export function lineToNeutral({ source, voltage }: { source: string; voltage: nu
 const ANGLES: Readonly<Record<string, readonly number[]>> = { single: [0], split: [0, 180], three: [0, -120, 120] };
 
 /** The board as it stands behind the feeder: a source for each leg behind half of the loop's impedance, neutral bonded to earth. */
-export function boardDevice(b: Bench, tag: string, says: string, legs: number, cable: Device['cable']): Device {
+export function boardDevice(
+  b: Bench,
+  what: 'supply' | 'alarm-supply',
+  tag: string,
+  says: string,
+  legs: number,
+  cable: Device['cable'],
+): Device {
   const { supply } = b.station;
   const volts = lineToNeutral(supply);
   return b.device({
     tag,
+    function: what,
     noun: 'circuit of the board, by others',
     says,
     place: 'field',
@@ -76,8 +84,9 @@ export function feed(b: Bench): Feed {
     volts: lineToNeutral(supply),
     kind: 'ac',
     low: false,
+    function: 'power',
   });
-  boardDevice(b, 'W0', 'feeds the panel', legs, {
+  boardDevice(b, 'supply', 'W0', 'feeds the panel', legs, {
     id: 'W-supply',
     says: 'feeder from the board',
     length: wiring.feeder.length,
@@ -102,6 +111,11 @@ export function feed(b: Bench): Feed {
       l,
     );
   });
+  lines.forEach((l, i) => {
+    for (const net of [`${l}s`, l]) b.wire(net, (['line-1', 'line-2', 'line-3'] as const)[i]!);
+  });
+  for (const net of ['Ns', 'N']) b.wire(net, 'neutral');
+  b.wire('PE', 'earth');
   const neutral: Tree[] = [...(switched ? [poles[legs]!] : []), ...(guard ? [guard[legs]!] : [])];
   if (neutral.length > 0) {
     b.land('Ns', 'power', 'W0', 'N');
@@ -135,6 +149,7 @@ export function mainsControl(b: Bench, { lines, pair, volts }: Feed, isolate = f
     volts: power.volts,
     kind: 'ac',
     low: false,
+    function: 'control',
   });
   if (direct) {
     const [fuse] = breaker(b, 'F1', 'guards the control circuit', 4, 1, { fuse: true });
@@ -153,7 +168,16 @@ export function mainsControl(b: Bench, { lines, pair, volts }: Feed, isolate = f
 /** Control at extra-low voltage, apart from the mains. */
 export function lowControl(b: Bench, { pair, volts }: Feed, kind: 'ac' | 'dc'): Control {
   const power: Power = { volts: 24, kind };
-  b.circuit({ id: 'control', says: 'low-voltage control', strip: 'X2', reference: 'C0', volts: 24, kind, low: true });
+  b.circuit({
+    id: 'control',
+    says: 'low-voltage control',
+    strip: 'X2',
+    reference: 'C0',
+    volts: 24,
+    kind,
+    low: true,
+    function: 'control',
+  });
   const [fuse, second] = breaker(b, 'F1', 'guards the control supply', 2, pair[1] === 'N' ? 1 : 2, { fuse: true });
   const t =
     kind === 'ac'
@@ -169,6 +193,7 @@ export function lowControl(b: Bench, { pair, volts }: Feed, kind: 'ac' | 'dc'): 
 function earthed(b: Bench, net: string): void {
   b.device({
     tag: 'E1',
+    function: 'bar',
     noun: 'earth bridge',
     says: 'ties one side of the control to earth',
     place: 'panel',

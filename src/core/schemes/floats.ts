@@ -39,6 +39,7 @@ export function floatSwitch(
   const out = kind.switchIn === 'pit';
   b.device({
     tag,
+    function: 'float',
     noun: `${kind.name}, ${sensor.changeover ? 'changeover contact' : rises ? 'closes on rise (NO hanging)' : 'opens on rise (NC hanging)'}, ${sensor.contactRating} A${sensor.duty === 'motor' ? ', motor duty' : ''}`,
     says: `${ROLE[sensor.role].word} ${kind.noun}`,
     place: out ? 'field' : 'panel',

@@ -1,30 +1,9 @@
 import type { Station } from '../station';
 import type { Phrase } from '../units';
-import { alarmOnly } from './alarmOnly';
-import { bells } from './bells';
 import { bench } from './bench';
-import { condensate } from './condensate';
-import { contactorScheme } from './contactorScheme';
-import { cord } from './cord';
-import { doser } from './doser';
-import { drive } from './drive';
-import { duplex } from './duplex';
-import { lowRelay } from './lowRelay';
 import type { Panel } from './model';
 import { choiceOf, type Scheme } from './scheme';
-
-/** Every scheme, in the order in which a person weighs them: simple to rich. */
-export const SCHEMES: readonly Scheme[] = [
-  cord,
-  lowRelay,
-  contactorScheme,
-  duplex,
-  doser,
-  bells,
-  drive,
-  condensate,
-  alarmOnly,
-];
+import { SCHEMES } from './table';
 
 export const schemeOf = (id: string): Scheme | undefined => SCHEMES.find((s) => s.id === id);
 
@@ -56,12 +35,14 @@ export function panelOf(
   return { ok: true, panel: b.done(scheme.id), scheme };
 }
 
-export { choiceOf, type Option, type Scheme } from './scheme';
+export { SCHEMES } from './table';
+export { choiceOf, type Option, type Scheme, type SchemeField } from './scheme';
 export {
   type CableRun,
   type Circuit,
   type Core,
   type Device,
+  type DeviceFunction,
   type Element,
   GROUND_PIN,
   type Link,
@@ -71,6 +52,8 @@ export {
   type Sign,
   type Terminal,
   type Tree,
+  type WireFunction,
 } from './model';
-export { floatTag } from './floats';
+export { fold, leaves, namesOf, nets, pinOf, rungOf } from './tree';
 export { coloursOf } from './colours';
+export { CAPACITOR_CHARGE } from './motor';

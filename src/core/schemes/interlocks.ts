@@ -18,6 +18,7 @@ export function permissions(b: Bench): Tree[] {
     const tag = `U5${i + 1}`;
     b.device({
       tag,
+      function: 'permission',
       noun: 'outside contact, by others',
       says: lock.kind === 'may-fill' ? `${lock.name} may be filled` : `${lock.name} lets it run`,
       place: 'field',
@@ -87,9 +88,11 @@ export function cutOff(b: Bench): CutOff {
           volts: lock.volts,
           kind: 'ac',
           low: lock.acts !== 'live',
+          function: 'others',
         });
         const outside = loop(
           b,
+          'cut-off',
           `U4${i + 1}`,
           lock.name,
           cord(b, `W-${id}`, `to ${lock.name}`, ['1', '2']),
@@ -106,6 +109,8 @@ export function cutOff(b: Bench): CutOff {
           never: `${lock.name} never runs: the cut-off holds it though the water is low`,
           always: `the cut-off has no effect: ${lock.name} may run however high the water is`,
           kind: 'interlock',
+          device: `U4${i + 1}`,
+          makesWater: true,
           senses: sense('amps', 'ac', [`U4${i + 1}.load`]),
           above: lock.amps / 2,
         });
@@ -138,9 +143,11 @@ export function tellOthers(b: Bench, calls: Relay): void {
       volts: 24,
       kind: 'dc',
       low: true,
+      function: 'others',
     });
     const outside = loop(
       b,
+      'call-for-water',
       `U3${i}`,
       lock.name,
       cord(b, `W-${id}`, `to ${lock.name}`, ['1', '2']),
@@ -156,6 +163,7 @@ export function tellOthers(b: Bench, calls: Relay): void {
       never: `${lock.name} is never called to fill it`,
       always: `${lock.name} is called though the tank is full`,
       kind: 'interlock',
+      device: `U3${i}`,
       senses: sense('amps', 'dc', [`U3${i}.load`]),
       above: 0.005,
     });

@@ -16,6 +16,8 @@ export const SOLID = { leak: 20e-6, r: 0.15, control: { least: 3, most: 32 }, ra
 function solid(b: Bench, tag: string, { volts, kind }: Power, poles: number) {
   b.device({
     tag,
+    function: 'solid-state',
+    pump: 1,
     noun: `solid-state relay, ${SOLID.rated} A, control ${SOLID.control.least}–${SOLID.control.most} V ${kind.toUpperCase()}, on its heat sink`,
     says: 'switches the motor without a moving contact',
     place: 'panel',
@@ -63,6 +65,7 @@ export const lowRelay: Scheme = {
     'A solid-state relay that fails stays closed: the pump runs on.',
     'A lost 24 V supply stops the pump; the bell has its own.',
   ],
+  together: 'one',
   options: [
     option('switch', 'switched by', [
       ['relay', 'power relay'],
@@ -89,7 +92,7 @@ export const lowRelay: Scheme = {
     const k =
       choose('switch') === 'ssr'
         ? solid(b, 'K1', control, live)
-        : relay(b, 'K1', 'runs the pump', control, { noun: 'power relay, motor rated', cost: 2, va: 2 });
+        : relay(b, 'K1', 'runs the pump', control, { pump: 1, noun: 'power relay, motor rated', cost: 2, va: 2 });
     const call = pumpCall(b, control);
     const low = waterRelay(b, control);
     const { healthy } = pumpPower(b, f, 1, b.station.pumps[0]!, () => k.make(), { overload: live > 1 });

@@ -69,8 +69,51 @@ export interface CableRun {
   readonly plugs?: Readonly<Record<string, Readonly<Record<string, string>>>>;
 }
 
+/** What a device is for. Faults, cautions, figures and rehearsals ask this, never its tag or its words. */
+export type DeviceFunction =
+  /** A circuit of the board: what feeds the pumps, and what feeds the alarm alone. */
+  | 'supply'
+  | 'alarm-supply'
+  | 'disconnect'
+  | 'breaker'
+  | 'fuse'
+  | 'residual-current'
+  | 'overload'
+  | 'transformer'
+  | 'power-supply'
+  | 'battery'
+  /** Joins wires and does no more. */
+  | 'bar'
+  | 'motor'
+  | 'drive'
+  | 'drive-fault'
+  | 'float'
+  /** Hand-Off-Auto, who goes first, a push button, and one that resets what has latched. */
+  | 'selector'
+  | 'order'
+  | 'button'
+  | 'reset'
+  | 'contactor'
+  | 'relay'
+  | 'solid-state'
+  | 'timer'
+  | 'alternator'
+  /** Keeps the horn quiet once it is silenced. */
+  | 'silence'
+  | 'horn'
+  | 'lamp'
+  | 'meter'
+  /** Equipment of others: it lets the pumps run, is stopped by high water, is told of an alarm, or is told that it may fill. */
+  | 'permission'
+  | 'cut-off'
+  | 'report'
+  | 'call-for-water';
+
 export interface Device {
   readonly tag: string;
+  readonly function: DeviceFunction;
+  /** The pump that it runs or guards, from 1; none where it serves all. */
+  readonly pump?: number;
   /** What one would ask for in a shop. */
   readonly noun: string;
   /** What it does here. */
@@ -98,6 +141,8 @@ export interface Device {
   readonly cable?: CableRun;
   /** The sensor of the document that it is. */
   readonly sensor?: string;
+  /** It can hurt after it is isolated: how, and what to do. */
+  readonly charge?: string;
 }
 
 /** Element by `tag.element`, in series, or side by side; `net` names the wire at that place. */
@@ -118,6 +163,8 @@ export interface Circuit {
   readonly kind: 'ac' | 'dc';
   /** Extra-low voltage, apart from the mains. */
   readonly low: boolean;
+  /** What it is for; `others`: it belongs to somebody else, and stays live when the pumps are isolated. */
+  readonly function: 'power' | 'control' | 'alarm' | 'others';
 }
 
 export interface Rung {
@@ -161,11 +208,20 @@ export interface Outcome {
   readonly never: string;
   readonly always: string;
   readonly kind: 'pump' | 'bell' | 'far' | 'interlock' | 'lamp' | 'call';
+  /** The device that it shows at. */
+  readonly device: string;
+  /** Of a pump: which, from 1. */
+  readonly pump?: number;
+  /** While it happens, water is being made. */
+  readonly makesWater?: true;
   readonly senses: Sense;
   readonly above: number;
   /** Switched by something that must leave these pins dead when it does not run. */
   readonly dead?: readonly string[];
 }
+
+/** What a wire of the power is. */
+export type WireFunction = 'line-1' | 'line-2' | 'line-3' | 'neutral' | 'earth';
 
 export interface Panel {
   readonly scheme: string;
@@ -176,9 +232,13 @@ export interface Panel {
   readonly terminals: readonly Terminal[];
   readonly cores: readonly Core[];
   readonly links: readonly Link[];
+  /** Links that these terminals are made to take, and that this design leaves out; `says` is how one left in is told. */
+  readonly linksLeftOut: readonly Link[];
   readonly outcomes: readonly Outcome[];
   /** Net of every pin that sits in the panel. */
   readonly pinNets: Readonly<Record<string, string>>;
+  /** Wires by what they are, where they are of the power. */
+  readonly wires: Readonly<Record<string, WireFunction>>;
   /** Wires that an element joins, left and right as drawn. */
   readonly spans: Readonly<Record<string, readonly [string, string]>>;
 }

@@ -15,10 +15,20 @@ const RUNS = 0.7;
 /** Above this multiple of its setting an overload relay opens, sooner or later. */
 const OVERLOAD = 1.15;
 
+/** What a single-phase motor keeps after it stops. */
+export const CAPACITOR_CHARGE = 'A motor with a capacitor keeps a charge after it stops: discharge it before touching.';
+
 const three = (feed: Feed) => feed.lines.length === 3;
 
 /** The motor of a pump at the end of its cable: one winding, or three in star. */
-export function motorDevice(b: Bench, n: number, pump: Pump, feed: Feed, cable: Device['cable']): Device {
+export function motorDevice(
+  b: Bench,
+  n: number,
+  pump: Pump,
+  feed: Feed,
+  cable: Device['cable'],
+  { driven = false }: { driven?: boolean } = {},
+): Device {
   const { supply } = b.station;
   const tag = `M${n}`;
   const phase = three(feed) ? lineToNeutral(supply) : feed.volts;
@@ -29,6 +39,8 @@ export function motorDevice(b: Bench, n: number, pump: Pump, feed: Feed, cable: 
   );
   const device: Device = {
     tag,
+    function: 'motor',
+    pump: n,
     noun: pump.name,
     says: `pump ${n}`,
     place: 'field',
@@ -44,6 +56,11 @@ export function motorDevice(b: Bench, n: number, pump: Pump, feed: Feed, cable: 
       { id: 'water', a: 'PE', b: GROUND_PIN, part: { kind: 'impedance', r: 20e3 } },
     ],
     cable,
+    // Single-phase motors start by a capacitor, unless a drive starts them.
+    ...(!driven &&
+      !three(feed) && {
+        charge: CAPACITOR_CHARGE,
+      }),
   };
   b.device(device);
   b.outcome({
@@ -53,6 +70,8 @@ export function motorDevice(b: Bench, n: number, pump: Pump, feed: Feed, cable: 
     never: `pump ${n} never runs`,
     always: `pump ${n} never stops`,
     kind: 'pump',
+    device: tag,
+    pump: n,
     senses: sense(
       'volts',
       'ac',
@@ -91,6 +110,8 @@ function overload(b: Bench, n: number, pump: Pump, poles: number) {
   const names = Array.from({ length: poles }, (_, i) => `${2 * i + 1}-${2 * i + 2}`);
   b.device({
     tag,
+    function: 'overload',
+    pump: n,
     noun: `overload relay, set to ${pump.ratedCurrent} A`,
     says: `guards pump ${n}`,
     place: 'panel',
@@ -152,7 +173,8 @@ export function pumpPower(
 ): PumpPower {
   const live = feed.pair[1] === 'N' ? 1 : feed.lines.length;
   motorDevice(b, n, pump, feed, motorCable(b, n, feed));
-  const poles = (more.breaker ?? true) ? breaker(b, `Q${n}`, `guards pump ${n}`, b.station.supply.breaker, live) : [];
+  const poles =
+    (more.breaker ?? true) ? breaker(b, `Q${n}`, `guards pump ${n}`, b.station.supply.breaker, live, { pump: n }) : [];
   const guard = (more.overload ?? true) ? overload(b, n, pump, live) : null;
   const way = (i: number): Tree[] => [
     ...(poles[i] ? [poles[i]] : []),

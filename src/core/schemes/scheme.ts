@@ -11,6 +11,9 @@ export interface Option {
   initial?(station: Station): string;
 }
 
+/** Fields of the document that only some schemes go by. */
+export type SchemeField = 'control.floats' | 'control.alternates' | 'wiring.supplyBudget';
+
 /** One way of letting floats control pumps: what it is, whether it fits, and how it is built. */
 export interface Scheme {
   readonly id: string;
@@ -21,6 +24,10 @@ export interface Scheme {
   /** What fails how. */
   readonly fails: readonly string[];
   readonly options: readonly Option[];
+  /** Whether it runs all of its pumps at once when the water asks for it. */
+  readonly together: 'one' | 'all';
+  /** Fields of the document that it goes by beside its options. */
+  readonly asks?: readonly SchemeField[];
   /** Every reason against it at this station; empty where it fits. */
   against(station: Station, choose: (option: string) => string): readonly Phrase[];
   build(bench: Bench, choose: (option: string) => string): void;

@@ -1,5 +1,5 @@
 import type { Shape } from '../drawing';
-import type { Fields, Part } from '../form';
+import type { Fields } from '../form';
 import type { SettingName, Settings } from '../settings';
 import type { Phrase, Quantity, UnitSystem } from '../units';
 import type { SensorCommon, SensorWith } from './common';

@@ -26,7 +26,9 @@ function nodesAt(node: Node, path: readonly string[]): readonly Node[] {
 }
 
 const schema = stationJsonSchema() as Node;
-const values = (nodes: readonly Node[]) => [...new Set(nodes.flatMap((n) => n.enum ?? ('const' in n ? [n.const] : [])))];
+const values = (nodes: readonly Node[]) => [
+  ...new Set(nodes.flatMap((n) => n.enum ?? ('const' in n ? [n.const] : []))),
+];
 
 describe('the names of the fields', () => {
   it.each(namedFields())('%s is in the document, of the kind that it is shown as', (path, field) => {

@@ -286,6 +286,7 @@ type FieldAt = {
   (path: WordsPath): WordsField;
   (path: FlagPath): FlagField;
   (path: ChoicePath): ChoiceField;
+  (path: FigurePath | WordsPath | FlagPath | ChoicePath): Field;
 };
 
 /** What a field of the document is called and how it is written. */

@@ -1,14 +1,11 @@
 import { GALLON, INCH, type Profile } from '../units';
-import type { Sensor } from '../sensors';
+import { FLOAT_ANGLES, type Sensor } from '../sensors';
 import type { Station } from './schema';
 import { startingSettings } from '../settings';
 import { startingWiring } from './upgrade';
 import { CURRENT_VERSION } from './version';
 
 const GPM = GALLON / 60;
-
-/** Angles of tilt float bodies by duty, degrees each side of level: wide for pump duty, narrow for control. Defaults, to be overridden by the float's own figures. */
-export const FLOAT_ANGLES = { motor: 45, control: 10 } as const;
 
 /** The pump float on the pole, the alarm float on a bracket of its own at the other side: floats on one pole that stand and hang at the same water can touch. */
 const PLACES = [

@@ -1,5 +1,5 @@
 import { EARTH, potential, read, rms, sensed, settle, structureOf, type Settled } from '../circuit';
-import type { Outcome, Panel } from '../schemes';
+import { pinOf, type Outcome, type Panel } from '../schemes';
 import type { Station } from '../station';
 import { type Posture, stand } from './posture';
 import { postureWords, tryable } from './postures';
@@ -31,11 +31,11 @@ const LIVE = 30;
 const EARTHED = 5;
 
 function differencesOf({ panel, landed, links }: Wired): Difference[] {
-  const device = (pin: string) => panel.devices.find((d) => d.tag === pin.split(':')[0])!;
+  const device = (pin: string) => panel.devices.find((d) => d.tag === pinOf(pin)[0])!;
   const cores = panel.cores.flatMap((c): Difference[] => {
     const now = landed.get(c.id) ?? null;
     if (now === c.terminal) return [];
-    const name = `${c.colour} core to ${device(c.pin).says}, ${c.pin.split(':')[1]}`;
+    const name = `${c.colour} core to ${device(c.pin).says}, ${pinOf(c.pin)[1]}`;
     const by = c.terminal === null ? 'by design it is capped' : `by design on ${c.terminal}`;
     return [{ core: c.id, what: now === null ? `${name}: hangs loose, ${by}` : `${name}: on ${now}, ${by}` }];
   });
@@ -125,14 +125,14 @@ function unearthed({ panel, netlist, states }: Wired): Effect[] {
   });
   return panel.outcomes.flatMap((o): Effect[] => {
     if (!o.dead) return [];
-    const frame = `${o.id}:PE`;
+    const frame = `${o.device}:PE`;
     const reading = read(dead, states, frame, EARTH, 'ohms');
     if (reading.ok && reading.value < EARTHED) return [];
     return [
       {
         id: `${o.id}-earth`,
         severity: 'danger',
-        says: `the frame of ${panel.devices.find((d) => d.tag === o.id)!.says} is not earthed: a winding that fails to it leaves it live, and nothing opens`,
+        says: `the frame of ${panel.devices.find((d) => d.tag === o.device)!.says} is not earthed: a winding that fails to it leaves it live, and nothing opens`,
         posture: {},
         when: 'always',
       },
@@ -145,7 +145,7 @@ function strayEarths({ panel, landed }: Wired): Effect[] {
   const nets = new Map(panel.terminals.map((t) => [t.id, t.net]));
   return panel.cores.flatMap((c): Effect[] => {
     const terminal = landed.get(c.id) ?? null;
-    if (!c.pin.endsWith(':PE') || (terminal !== null && nets.get(terminal) === 'PE')) return [];
+    if (pinOf(c.pin)[1] !== 'PE' || (terminal !== null && panel.wires[nets.get(terminal)!] === 'earth')) return [];
     const cable = panel.devices.find((d) => d.cable?.id === c.cable)!.cable!;
     return [
       {

@@ -1,5 +1,5 @@
 import { across, conducts, rms, type Settled } from '../circuit';
-import { type Device, floatTag, type Panel } from '../schemes';
+import { type Device, type DeviceFunction, leaves, namesOf, type Panel, rungOf } from '../schemes';
 import type { Station } from '../station';
 import { phrase, quantity } from '../units';
 import { atLeast, atMost, told, type WiringCheck } from './check';
@@ -18,7 +18,7 @@ const amps = ({ solution }: Settled, id: string): number => {
 /** The most that flows through each contact of a sensor, over every posture, against its rating. */
 function contactDuty({ sensors }: Station, panel: Panel, trials: readonly Settled[]): WiringCheck[] {
   return sensors.flatMap((sensor): WiringCheck[] => {
-    const device = panel.devices.find((d) => d.tag === floatTag(sensor));
+    const device = panel.devices.find((d) => d.sensor === sensor.id);
     if (!device) return [];
     const carried = Math.max(
       ...trials.flatMap((t) => Object.keys(device.elements).map((e) => amps(t, `${device.tag}.${e}`))),
@@ -72,15 +72,13 @@ function solidLeaks({ panel }: Wired, rest: Settled): WiringCheck[] {
   );
 }
 
+const OPENS_ON_CURRENT: ReadonlySet<DeviceFunction> = new Set(['breaker', 'fuse', 'residual-current']);
+
 /** What kind of current each breaker and fuse opens. */
 function breakerKinds(panel: Panel): WiringCheck[] {
   return panel.devices.flatMap((d): WiringCheck[] => {
-    if (
-      d.behaviour.kind !== 'trip' ||
-      !Object.values(d.elements).some((e) => e.sign === 'breaker' || e.sign === 'fuse')
-    )
-      return [];
-    const rung = panel.rungs.find((r) => JSON.stringify(r.tree).includes(`"${d.tag}.`));
+    if (!OPENS_ON_CURRENT.has(d.function)) return [];
+    const rung = rungOf(panel, (leaf) => namesOf(leaf)[0] === d.tag);
     const circuit = panel.circuits.find((c) => c.id === rung?.circuit);
     if (circuit?.kind !== 'dc') return [];
     return [
@@ -116,22 +114,22 @@ function longRuns(station: Station, { panel, netlist }: Wired): WiringCheck[] {
   return panel.rungs.flatMap((rung): WiringCheck[] => {
     const circuit = panel.circuits.find((c) => c.id === rung.circuit)!;
     if (circuit.kind !== 'ac') return [];
-    const leaves = [...JSON.stringify(rung.tree).matchAll(/"leaf":"([^"]+)"/g)].map((m) => m[1]!);
-    const deviceOf = (leaf: string): Device => panel.devices.find((d) => d.tag === leaf.split('.')[0])!;
-    const coil = leaves
-      .map((l) => ({ leaf: l, device: deviceOf(l) }))
-      .find(({ leaf, device }) => leaf.endsWith('.coil') && device.behaviour.kind !== 'worked');
-    if (!coil || !('dropOut' in coil.device.behaviour)) return [];
-    const part = netlist.parts.find((p) => p.id === coil.leaf);
+    const all = leaves(rung.tree);
+    const deviceOf = (leaf: string): Device => panel.devices.find((d) => d.tag === namesOf(leaf)[0])!;
+    const coil = all.flatMap((leaf) => {
+      const { tag, behaviour } = deviceOf(leaf);
+      return 'dropOut' in behaviour && behaviour.senses.parts.includes(leaf) ? [{ leaf, tag, behaviour }] : [];
+    })[0];
+    const part = coil && netlist.parts.find((p) => p.id === coil.leaf);
     if (part?.kind !== 'impedance') return [];
-    const { dropOut } = coil.device.behaviour;
+    const { dropOut } = coil!.behaviour;
     const capacitance = holdingCapacitance(
       circuit.volts,
       dropOut,
       { r: part.r, x: 2 * Math.PI * supply.frequency * (part.l ?? 0) },
       supply.frequency,
     );
-    return leaves
+    return all
       .map(deviceOf)
       .filter((d) => d.sensor !== undefined && d.cable)
       .map((d) => {
@@ -141,7 +139,7 @@ function longRuns(station: Station, { panel, netlist }: Wired): WiringCheck[] {
           `length of the ${d.says} run`,
           quantity('distance', d.cable!.length),
           quantity('distance', longest),
-          phrase`Longer, and the capacitance of its cores (${String(Math.round(wiring.capacitance * 1e12))} pF a metre) holds ${coil.device.tag} in when the float has opened. Direct current, a relay that drops at more, or a resistor beside the coil mends it.`,
+          phrase`Longer, and the capacitance of its cores (${String(Math.round(wiring.capacitance * 1e12))} pF a metre) holds ${coil!.tag} in when the float has opened. Direct current, a relay that drops at more, or a resistor beside the coil mends it.`,
         );
       });
   });

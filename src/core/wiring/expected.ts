@@ -1,4 +1,5 @@
 import { read, type Reading } from '../circuit';
+import { rungOf } from '../schemes';
 import type { Station } from '../station';
 import type { Wired } from './wired';
 import { stand, type Posture } from './posture';
@@ -33,7 +34,7 @@ export function expectedReadings(wired: Wired, posture: Posture = {}): ExpectedR
       const at = (pin: string) =>
         d.cable ? (panel.cores.find((c) => c.pin === `${d.tag}:${pin}`)?.terminal ?? null) : `${d.tag}:${pin}`;
       const [a, b] = e.pins.map(at);
-      const rung = panel.rungs.find((r) => JSON.stringify(r.tree).includes(`"${d.tag}.${name}"`));
+      const rung = rungOf(panel, (leaf) => leaf === `${d.tag}.${name}`);
       const circuit = panel.circuits.find((c) => c.id === rung?.circuit);
       if (!a || !b || !circuit) return [];
       const [na, nb] = [wired.points.get(a)!, wired.points.get(b)!];

@@ -1,4 +1,4 @@
-import { coloursOf, type Device, type Panel } from '../schemes';
+import { coloursOf, type Device, type Panel, pinOf, type WireFunction } from '../schemes';
 import type { Station } from '../station';
 import { sizeName } from './conductor';
 import type { Wired } from './wired';
@@ -26,6 +26,7 @@ export interface CableLine {
 }
 
 export interface PartLine {
+  readonly kind: 'device' | 'terminal' | 'link' | 'wire' | 'cable';
   readonly noun: string;
   readonly quantity: number;
   readonly unit: '' | 'm';
@@ -37,15 +38,21 @@ export interface PartLine {
 const INSIDE = { panel: 0.5, door: 1.2, field: 0.5, board: 0.5 } as const;
 const CONTROL_AREA = { 'metric-230': 1e-6, 'us-120': 1.31e-6 } as const;
 
+const PAINT: Readonly<Record<WireFunction, (colours: ReturnType<typeof coloursOf>) => string>> = {
+  'line-1': (c) => c.lines[0]!,
+  'line-2': (c) => c.lines[1]!,
+  'line-3': (c) => c.lines[2]!,
+  neutral: (c) => c.neutral,
+  earth: (c) => c.earth,
+};
+
 /** Colour of a wire inside the panel, by what it is. */
 function wireColour(station: Station, panel: Panel, net: string, circuitId: string): string {
   const colours = coloursOf(station);
-  if (net === 'PE') return colours.earth;
   const circuit = panel.circuits.find((c) => c.id === circuitId);
-  const leg = /^L([123])/.exec(net);
-  if (leg) return colours.lines[Number(leg[1]) - 1]!;
-  if (net === 'N' || net === 'Ns' || net === 'NA') return colours.neutral;
-  return circuit?.id === 'power' ? colours.lines[0] : colours.control[circuit?.kind ?? 'ac'];
+  const is = panel.wires[net];
+  if (is !== undefined) return PAINT[is](colours);
+  return circuit?.function === 'power' ? colours.lines[0] : colours.control[circuit?.kind ?? 'ac'];
 }
 
 /** Every wire of the panel and every core that comes to it, as they are landed now. */
@@ -61,11 +68,11 @@ export function wireList(station: Station, { panel, landed }: Wired): Wire[] {
     for (const net of [rung.from, rung.to]) if (!circuitOfNet.has(net)) circuitOfNet.set(net, rung.circuit);
   for (const [pin, net] of Object.entries(panel.pinNets)) end(net, pin, circuitOfNet.get(net) ?? 'control');
   for (const t of panel.terminals) end(t.net, t.id, t.circuit);
-  const place = (pin: string) => panel.devices.find((d) => d.tag === pin.split(':')[0])?.place ?? 'panel';
+  const place = (pin: string) => panel.devices.find((d) => d.tag === pinOf(pin)[0])?.place ?? 'panel';
   const inside = [...ends].flatMap(([net, { pins, circuit }]): Wire[] =>
     pins.slice(1).map((to, i) => {
       const from = pins[i]!;
-      const power = panel.circuits.find((c) => c.id === circuit)?.id === 'power';
+      const power = panel.circuits.find((c) => c.id === circuit)?.function === 'power';
       const area = power ? station.wiring.motor.area : CONTROL_AREA[station.profile];
       return {
         from,
@@ -80,7 +87,7 @@ export function wireList(station: Station, { panel, landed }: Wired): Wire[] {
   );
   const nets = new Map(panel.terminals.map((t) => [t.id, t.net]));
   const field = panel.cores.map((c): Wire => {
-    const cable = panel.devices.find((d) => d.cable?.id === c.cable && c.pin.startsWith(`${d.tag}:`))!.cable!;
+    const cable = panel.devices.find((d) => d.tag === pinOf(c.pin)[0])!.cable!;
     const terminal = landed.get(c.id) ?? null;
     return {
       from: terminal ?? 'capped',
@@ -104,7 +111,7 @@ export function cableList(station: Station, { panel, landed }: Wired): CableLine
             says: d.cable.says,
             to: d.tag,
             cores: panel.cores
-              .filter((c) => c.pin.startsWith(`${d.tag}:`))
+              .filter((c) => pinOf(c.pin)[0] === d.tag)
               .map((c) => ({ colour: c.colour, pin: c.pin, terminal: landed.get(c.id) ?? null })),
             size: sizeName(d.cable.area, station.profile),
             length: d.cable.length,
@@ -118,9 +125,17 @@ export function cableList(station: Station, { panel, landed }: Wired): CableLine
 export function partsList(station: Station, wired: Wired): PartLine[] {
   const { panel, links } = wired;
   const lines = new Map<string, PartLine>();
-  const add = (noun: string, quantity: number, tag: string, cost: Device['cost'], unit: '' | 'm' = '') => {
+  const add = (
+    kind: PartLine['kind'],
+    noun: string,
+    quantity: number,
+    tag: string,
+    cost: Device['cost'],
+    unit: '' | 'm' = '',
+  ) => {
     const known = lines.get(noun);
     lines.set(noun, {
+      kind,
       noun,
       unit,
       quantity: (known?.quantity ?? 0) + quantity,
@@ -128,14 +143,15 @@ export function partsList(station: Station, wired: Wired): PartLine[] {
       cost,
     });
   };
-  for (const d of panel.devices) if (d.cost > 0) add(d.noun, 1, d.tag, d.cost);
+  for (const d of panel.devices) if (d.cost > 0) add('device', d.noun, 1, d.tag, d.cost);
   const strips = new Map<string, number>();
-  for (const t of panel.terminals) strips.set(t.id.split(':')[0]!, (strips.get(t.id.split(':')[0]!) ?? 0) + 1);
-  for (const [strip, count] of strips) add('terminal', count, strip, 1);
-  if (links.length > 0) add('terminal link', links.length, '', 1);
+  for (const t of panel.terminals) strips.set(pinOf(t.id)[0], (strips.get(pinOf(t.id)[0]) ?? 0) + 1);
+  for (const [strip, count] of strips) add('terminal', 'terminal', count, strip, 1);
+  if (links.length > 0) add('link', 'terminal link', links.length, '', 1);
   const inside = wireList(station, wired).filter((w) => w.where === 'panel');
-  for (const w of inside) add(`wire ${w.size} ${w.colour}`, w.length, '', 1, 'm');
-  for (const c of cableList(station, wired)) add(`cable ${c.cores.length} × ${c.size}`, c.length, c.id, 1, 'm');
+  for (const w of inside) add('wire', `wire ${w.size} ${w.colour}`, w.length, '', 1, 'm');
+  for (const c of cableList(station, wired))
+    add('cable', `cable ${c.cores.length} × ${c.size}`, c.length, c.id, 1, 'm');
   return [...lines.values()].map((l) => ({ ...l, quantity: l.unit === 'm' ? Math.ceil(l.quantity) : l.quantity }));
 }
 

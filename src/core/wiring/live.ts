@@ -1,5 +1,5 @@
-import { between, conducts, rms, type Settled } from '../circuit';
-import type { Circuit, Panel, Tree } from '../schemes';
+import { between, conducts, energised, rms, type Settled } from '../circuit';
+import { leaves, type Circuit, type Device, type Panel } from '../schemes';
 import type { Wired } from './wired';
 
 /** A wire with more than this share of its circuit's voltage against its return, or this much to earth, is live. */
@@ -17,6 +17,8 @@ export interface Lit {
 interface Belongs {
   readonly wires: readonly (readonly [net: string, circuit: Circuit])[];
   readonly elements: ReadonlyMap<string, Circuit>;
+  /** The device that attends to an element: a relay to its coil. */
+  readonly coils: ReadonlyMap<string, Device>;
 }
 
 const known = new WeakMap<Panel, Belongs>();
@@ -28,25 +30,27 @@ function belongs(panel: Panel): Belongs {
   const wires = new Map<string, readonly [string, Circuit]>();
   const elements = new Map<string, Circuit>();
   const wire = (net: string, id: string) => wires.set(`${net} ${id}`, [net, circuits.get(id)!]);
-  const walk = (tree: Tree, id: string): void => {
-    if ('leaf' in tree) {
-      elements.set(tree.leaf, circuits.get(id)!);
-      for (const net of panel.spans[tree.leaf]!) wire(net, id);
-    } else if (!('net' in tree)) for (const t of 'series' in tree ? tree.series : tree.parallel) walk(t, id);
-  };
   for (const t of panel.terminals) wire(t.net, t.circuit);
   for (const rung of panel.rungs) {
     for (const net of [rung.from, rung.to]) wire(net, rung.circuit);
-    walk(rung.tree, rung.circuit);
+    for (const leaf of leaves(rung.tree)) {
+      elements.set(leaf, circuits.get(rung.circuit)!);
+      for (const net of panel.spans[leaf]!) wire(net, rung.circuit);
+    }
   }
-  const made = { wires: [...wires.values()], elements };
+  const coils = new Map(
+    panel.devices.flatMap((d) =>
+      'pickUp' in d.behaviour ? d.behaviour.senses.parts.map((id) => [id, d] as const) : [],
+    ),
+  );
+  const made = { wires: [...wires.values()], elements, coils };
   known.set(panel, made);
   return made;
 }
 
 /** What of the drawing is live, closed and energised in a settled circuit. */
 export function lit({ panel, netlist }: Wired, { solution, states }: Settled): Lit {
-  const { wires, elements } = belongs(panel);
+  const { wires, elements, coils } = belongs(panel);
   const volts = (a: string, b: string) => rms(between(solution, a, b, 'ac'), between(solution, a, b, 'dc'));
   const live = new Set<string>();
   for (const [net, circuit] of wires)
@@ -61,9 +65,9 @@ export function lit({ panel, netlist }: Wired, { solution, states }: Settled): L
       continue;
     }
     // A relay's coil is in when its device says so; a loop outside is on when it has lost its voltage to a closed contact.
-    const state = states[part.id.slice(0, part.id.indexOf('.'))];
-    const is = part.id.endsWith('.coil')
-      ? state !== 'off' && state !== undefined && !state.startsWith('rest')
+    const coil = coils.get(part.id);
+    const is = coil
+      ? energised(coil.behaviour, states[coil.tag]!)
       : part.kind === 'source'
         ? volts(part.a, part.b) < 0.5 * Math.abs(part.volts)
         : part.kind === 'impedance' && volts(part.a, part.b) > 0.6 * circuit.volts;

@@ -1,8 +1,8 @@
-import type { Panel } from '../schemes';
+import type { DeviceFunction, Panel } from '../schemes';
 import type { Posture } from './posture';
 
-/** Positions other than the one a device rests in that a check tries by themselves. */
-const TRIED = new Set(['off', 'hand', 'pressed', 'open', 'one', 'two', 'cut']);
+/** What gets out of its position by itself and not by a hand: a check of the wiring does not try it. */
+const BY_ITSELF: ReadonlySet<DeviceFunction> = new Set(['overload', 'drive-fault', 'battery']);
 
 /** Every combination of the floats at rest selectors, and every hand's position with all floats up: in which a fault of wiring shows. */
 export function tryable({ devices }: Panel): Posture[] {
@@ -15,7 +15,7 @@ export function tryable({ devices }: Panel): Posture[] {
     d.sensor !== undefined
       ? []
       : d.positions
-          .filter((p) => TRIED.has(p.state) && p.state !== d.initial)
+          .filter((p) => !BY_ITSELF.has(d.function) && p.state !== d.initial)
           .map((p): Posture => ({ ...all, [d.tag]: p.state })),
   );
   // The simplest first: fewest floats lifted.

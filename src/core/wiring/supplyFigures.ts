@@ -1,3 +1,4 @@
+import { schemeOf } from '../schemes';
 import type { Pump, Station } from '../station';
 import { phrase, quantity } from '../units';
 import { atLeast, atMost, told, type WiringCheck } from './check';
@@ -117,7 +118,7 @@ const sizeChecks = (station: Station): WiringCheck[] =>
 export function supplyFigures(station: Station): WiringCheck[] {
   const { supply, wiring, pumps } = station;
   const together =
-    station.control.scheme === 'duplex'
+    schemeOf(station.control.scheme)?.together === 'all'
       ? pumps.reduce((sum, p) => sum + p.ratedCurrent, 0)
       : Math.max(...pumps.map((p) => p.ratedCurrent));
   const most = Math.max(...pumps.map((p) => p.ratedCurrent));

@@ -1,5 +1,5 @@
 import { EARTH, initialStates, structureOf, type Netlist, type Part, type States, type Structure } from '../circuit';
-import { GROUND_PIN, type Device, type Element, type Panel } from '../schemes';
+import { GROUND_PIN, pinOf, type Device, type Element, type Panel } from '../schemes';
 import type { Station } from '../station';
 import { coreInductance, coreResistance } from './conductor';
 
@@ -114,7 +114,7 @@ function cableParts(
   nets: ReadonlyMap<string, string>,
   { wiring }: Station,
 ): Part[] {
-  const cores = panel.cores.filter((c) => c.cable === cable.id && c.pin.startsWith(`${device.tag}:`));
+  const cores = panel.cores.filter((c) => c.cable === cable.id && pinOf(c.pin)[0] === device.tag);
   const runs = cores.flatMap((core): Part[] => {
     const terminal = landed.get(core.id) ?? null;
     if (terminal === null) return [];

@@ -114,6 +114,18 @@ export function TickField({ path, ...as }: { path: FlagPath } & Called) {
   return <FlagAt path={path} label={called(fieldAt(path), as).label} />;
 }
 
+/** A field of the document by its path, whatever is typed in it. */
+export function Field({ path }: { path: FigurePath | ChoicePath | FlagPath }) {
+  switch (fieldAt(path).kind) {
+    case 'figure':
+      return <QuantityField path={path as FigurePath} />;
+    case 'choice':
+      return <ChoiceField path={path as ChoicePath} />;
+    case 'flag':
+      return <TickField path={path as FlagPath} />;
+  }
+}
+
 /** A line of words of the document, by its path. */
 export function WordsField({ path, multiline = false, ...as }: { path: WordsPath; multiline?: boolean } & Called) {
   const value = useEditor((s) => getAt(s.document, path)) as string;

@@ -16,17 +16,9 @@ import { ON_DRAWING } from './hotkeys';
 import { Masthead, type StationName } from './Masthead';
 import { SaveState } from './SaveState';
 import { useSaving } from './useSaving';
+import { FIRST_VIEW, VIEWS, viewAt } from './views';
 
 const StaleDialog = dynamic(() => import('./StaleDialog').then((m) => m.StaleDialog), { ssr: false });
-
-const VIEWS = [
-  { path: 'survey', name: 'Survey', key: 's' },
-  { path: 'levels', name: 'Levels', key: 'l' },
-  { path: 'panel', name: 'Panel', key: 'n' },
-  { path: 'rehearse', name: 'Rehearse', key: 'h' },
-  { path: 'prove', name: 'Prove', key: 'p' },
-  { path: 'card', name: 'Door card', key: 'd' },
-] as const;
 
 /** The frame around every view of a station: masthead, views, bell line; saving, undo and keys. */
 export function StationFrame({ stations, children }: { stations: readonly StationName[]; children: ReactNode }) {
@@ -37,22 +29,21 @@ export function StationFrame({ stations, children }: { stations: readonly Statio
   const system = useStationSystem();
   const { undo, redo, canUndo, canRedo } = useUndo();
   const saving = useSaving();
-  const view = VIEWS.find((v) => pathname.startsWith(`/stations/${id}/${v.path}`))?.path ?? false;
+  const view = viewAt(pathname, id)?.path;
   const go = (path: string) => router.push(`/stations/${id}/${path}`);
 
   useHotkeys('mod+s', () => void saving.save(), { enableOnFormTags: true, preventDefault: true });
   useHotkeys('mod+z', undo, { ...ON_DRAWING, preventDefault: true });
   useHotkeys(['mod+shift+z', 'mod+y'], redo, { ...ON_DRAWING, preventDefault: true });
-  useHotkeys('g>s', () => go('survey'), ON_DRAWING);
-  useHotkeys('g>l', () => go('levels'), ON_DRAWING);
-  useHotkeys('g>n', () => go('panel'), ON_DRAWING);
-  useHotkeys('g>h', () => go('rehearse'), ON_DRAWING);
-  useHotkeys('g>p', () => go('prove'), ON_DRAWING);
-  useHotkeys('g>d', () => go('card'), ON_DRAWING);
+  useHotkeys(
+    VIEWS.map((v) => `g>${v.key}`),
+    (_, { hotkey }) => go(VIEWS.find((v) => hotkey === `g>${v.key}`)!.path),
+    ON_DRAWING,
+  );
   const neighbour = (by: number) => {
     const at = stations.findIndex((s) => s.id === id);
     const next = stations[(at + by + stations.length) % stations.length];
-    if (next) router.push(`/stations/${next.id}/${view || 'levels'}`);
+    if (next) router.push(`/stations/${next.id}/${view ?? FIRST_VIEW}`);
   };
   useHotkeys('[', () => neighbour(-1), { ...ON_DRAWING, useKey: true });
   useHotkeys(']', () => neighbour(1), { ...ON_DRAWING, useKey: true });
@@ -64,7 +55,7 @@ export function StationFrame({ stations, children }: { stations: readonly Statio
     { group: 'this station', name: 'redo', keys: 'Ctrl Shift Z', run: redo },
     {
       group: 'this station',
-      name: 'take out as a file',
+      name: 'export as a file',
       run: () => downloadJson(fileNameOf(document.identity.name), document),
     },
   ];

@@ -129,7 +129,6 @@ export function Checks() {
         <QuantityField path="wiring.warmest" />
         <QuantityField path="wiring.dropRunning" />
         <QuantityField path="wiring.dropStarting" />
-        {station.control.scheme === 'drive' && <QuantityField path="wiring.supplyBudget" />}
         {station.pumps.map((_, i) => (
           <QuantityField key={i} path={`pumps.${i}.motor.starting`} label={`pump ${i + 1} starts at, times`} />
         ))}

@@ -9,7 +9,7 @@ import type { Interlock, Station } from '@/core/station';
 import { sayPhrase } from '@/core/units';
 import { partsList, wire } from '@/core/wiring';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
-import { ChoiceField, QuantityField, TickField, WordsField } from '../fields/fields';
+import { ChoiceField, Field, QuantityField, TickField, WordsField } from '../fields/fields';
 import { Pick } from '../parts/Pick';
 import { Group } from './Group';
 
@@ -22,7 +22,7 @@ function costWords(station: Station, id: string): string {
   const parts = partsList(station, wire(station, made.panel, { cores: [], links: [] })).filter((p) => p.unit === '');
   const count = [4, 3, 2, 1].flatMap((c) => {
     const n = parts
-      .filter((p) => p.cost === c && p.noun !== 'terminal' && p.noun !== 'terminal link')
+      .filter((p) => p.cost === c && p.kind !== 'terminal' && p.kind !== 'link')
       .reduce((sum, p) => sum + p.quantity, 0);
     return n > 0 ? [`${n} ${CLASSES[c]}`] : [];
   });
@@ -106,12 +106,9 @@ function Options({ station, scheme }: { station: Station; scheme: Scheme }) {
           onPick={(id) => edit((d) => withOption(d, o.id, id))}
         />
       ))}
-      {scheme.id === 'duplex' && (
-        <>
-          <ChoiceField path="control.floats" />
-          <TickField path="control.alternates" />
-        </>
-      )}
+      {scheme.asks?.map((path) => (
+        <Field key={path} path={path} />
+      ))}
       <ChoiceField path="supply.source" />
       <QuantityField path="supply.voltage" />
     </Group>

@@ -1,7 +1,7 @@
 import { createStore } from 'zustand/vanilla';
 import { clamp, due, METER_MODES, read, type MeterMode, type Reading, type Settled } from '@/core/circuit';
 import { sensorTrips } from '@/core/levels';
-import { floatTag, panelOf, type Device, type Panel, type Scheme } from '@/core/schemes';
+import { panelOf, type Device, type Panel, type Scheme } from '@/core/schemes';
 import type { Station } from '@/core/station';
 import type { Phrase } from '@/core/units';
 import { floatsAt, lit, standing, wire, type Lit, type Posture, type Wired } from '@/core/wiring';
@@ -83,11 +83,11 @@ export function createBench() {
     const settle = (more: Posture = {}) => {
       const { bench, hands, held } = get();
       if (!bench || !stand) return;
-      const { station, panel, wired } = bench;
+      const { panel, wired } = bench;
       const before = bench.settled.states;
       const floats = floatsAt(trips, panel.devices, level, before);
       const byHand = Object.fromEntries(
-        station.sensors.flatMap((s) => (held[s.id] ? [[floatTag(s), held[s.id]!]] : [])),
+        panel.devices.flatMap(({ tag, sensor }) => (sensor !== undefined && held[sensor] ? [[tag, held[sensor]]] : [])),
       );
       const known = new Set(panel.devices.map((d) => d.tag));
       const posture = Object.fromEntries(

@@ -1,4 +1,16 @@
-import type { Device, Element, Panel, Rung, Sign, Tree } from '../../schemes';
+import {
+  type Circuit,
+  type Device,
+  type Element,
+  fold,
+  leaves as leavesOf,
+  namesOf,
+  type Panel,
+  pinOf,
+  type Rung,
+  type Sign,
+  type Tree,
+} from '../../schemes';
 import { CELL, HALF, isLoad } from './symbols';
 
 /*
@@ -59,11 +71,11 @@ export interface Sheet {
   readonly rungs: readonly Rung[];
 }
 
-const GROUPS: readonly (readonly [id: string, title: string, circuits: RegExp])[] = [
-  ['power', 'power', /^power$/],
-  ['control', 'control', /^(control|inputs|floats)$/],
-  ['bell', 'bell', /^bell/],
-  ['outside', 'outside', /./],
+const GROUPS: readonly (readonly [id: string, title: string, circuits: Circuit['function']])[] = [
+  ['power', 'power', 'power'],
+  ['control', 'control', 'control'],
+  ['bell', 'bell', 'alarm'],
+  ['outside', 'outside', 'others'],
 ];
 
 /** A panel of so few rungs is read on one sheet. */
@@ -72,10 +84,9 @@ const FEW = 14;
 /** The sheets of a panel, those that have rungs; one with all of them first, where they are few. */
 export function sheetsOf(panel: Panel): Sheet[] {
   const all = { id: 'all', title: 'all', rungs: panel.rungs };
-  const taken = new Set<number>();
+  const functions = new Map(panel.circuits.map((c) => [c.id, c.function]));
   const parts = GROUPS.flatMap(([id, title, circuits]): Sheet[] => {
-    const rungs = panel.rungs.filter((r) => circuits.test(r.circuit) && !taken.has(r.number));
-    for (const r of rungs) taken.add(r.number);
+    const rungs = panel.rungs.filter((r) => functions.get(r.circuit) === circuits);
     return rungs.length > 0 ? [{ id, title, rungs }] : [];
   });
   return panel.rungs.length <= FEW ? [all, ...parts] : parts;
@@ -92,10 +103,10 @@ function labelOf({ tag, positions }: Device, { sign, closed }: Element): string 
 
 /** Terminals on a wire whose cores come from what is in no rung: the board. */
 const fedBy = (panel: Panel, net: string): string => {
-  const drawn = new Set(Object.keys(panel.spans).map((leaf) => leaf.slice(0, leaf.indexOf('.'))));
+  const drawn = new Set(Object.keys(panel.spans).map((leaf) => namesOf(leaf)[0]));
   return panel.cores
     .flatMap((c) =>
-      !drawn.has(c.pin.split(':')[0]!) && panel.terminals.some((t) => t.id === c.terminal && t.net === net)
+      !drawn.has(pinOf(c.pin)[0]) && panel.terminals.some((t) => t.id === c.terminal && t.net === net)
         ? [c.terminal!]
         : [],
     )
@@ -107,38 +118,32 @@ interface Size {
   readonly h: number;
 }
 
-function sizeOf(tree: Tree, panel: Panel): Size {
-  if ('leaf' in tree)
-    return {
-      w: panel.devices.find((d) => d.tag === tree.leaf.slice(0, tree.leaf.indexOf('.')))?.cable ? OUTSIDE : 1,
-      h: 1,
-    };
-  if ('net' in tree) return { w: 0, h: 0 };
-  const sizes = ('series' in tree ? tree.series : tree.parallel).map((t) => sizeOf(t, panel));
-  const [ws, hs] = [sizes.map((s) => s.w), sizes.map((s) => s.h)];
-  const sum = (n: readonly number[]) => n.reduce((a, b) => a + b, 0);
-  return 'series' in tree ? { w: sum(ws), h: Math.max(1, ...hs) } : { w: Math.max(0, ...ws), h: Math.max(1, sum(hs)) };
-}
+const sum = (n: readonly number[]) => n.reduce((a, b) => a + b, 0);
+
+const sizeOf = (tree: Tree, panel: Panel): Size =>
+  fold<Size>(tree, {
+    leaf: (leaf) => ({ w: panel.devices.find((d) => d.tag === namesOf(leaf)[0])?.cable ? OUTSIDE : 1, h: 1 }),
+    net: () => ({ w: 0, h: 0 }),
+    series: (sizes) => ({ w: sum(sizes.map((s) => s.w)), h: Math.max(1, ...sizes.map((s) => s.h)) }),
+    parallel: (sizes) => ({ w: Math.max(0, ...sizes.map((s) => s.w)), h: Math.max(1, sum(sizes.map((s) => s.h))) }),
+  });
 
 const elementOf = (panel: Panel, id: string): { tag: string; element: Element } => {
-  const [tag, name] = [id.slice(0, id.indexOf('.')), id.slice(id.indexOf('.') + 1)];
+  const [tag, name] = namesOf(id);
   return { tag, element: panel.devices.find((d) => d.tag === tag)!.elements[name]! };
 };
 
 /** Rungs in which each device has elements, for the references between coil and contacts. */
 function whereIs(panel: Panel): Map<string, { coil: number | null; contacts: number[] }> {
   const found = new Map<string, { coil: number | null; contacts: number[] }>();
-  const walk = (tree: Tree, rung: number): void => {
-    if ('leaf' in tree) {
-      const { tag, element } = elementOf(panel, tree.leaf);
+  for (const { tree, number } of panel.rungs)
+    for (const leaf of leavesOf(tree)) {
+      const { tag, element } = elementOf(panel, leaf);
       const at = found.get(tag) ?? { coil: null, contacts: [] };
-      if (isLoad(element.sign)) at.coil ??= rung;
-      else at.contacts.push(rung);
+      if (isLoad(element.sign)) at.coil ??= number;
+      else at.contacts.push(number);
       found.set(tag, at);
-    } else if ('series' in tree) tree.series.forEach((t) => walk(t, rung));
-    else if ('parallel' in tree) tree.parallel.forEach((t) => walk(t, rung));
-  };
-  for (const r of panel.rungs) walk(r.tree, r.number);
+    }
   return found;
 }
 

@@ -1,0 +1,23 @@
+import { alarmOnly } from './alarmOnly';
+import { bells } from './bells';
+import { condensate } from './condensate';
+import { contactorScheme } from './contactorScheme';
+import { cord } from './cord';
+import { doser } from './doser';
+import { drive } from './drive';
+import { duplex } from './duplex';
+import { lowRelay } from './lowRelay';
+import type { Scheme } from './scheme';
+
+/** Every scheme, in the order in which a person weighs them: simple to rich. */
+export const SCHEMES: readonly Scheme[] = [
+  cord,
+  lowRelay,
+  contactorScheme,
+  duplex,
+  doser,
+  bells,
+  drive,
+  condensate,
+  alarmOnly,
+];
