@@ -1,4 +1,4 @@
-import { wayOf, type Way } from '../duties';
+import { traitsOf, wayOf, type Way } from '../duties';
 import { phrase, type Phrase } from '../units';
 import { inflowing, type Inflowing } from './inflow';
 import type { Scenario } from './scenario';
@@ -40,6 +40,8 @@ export interface Course {
   /** How long appliances still shed after they are stopped, s. */
   readonly sheds: number;
   readonly way: Way;
+  /** How long a filling still runs in after its call to stop, s. */
+  readonly runOn: number;
 }
 
 /** Everything in a scenario that this panel has no part for, each as `path: what`. */
@@ -115,6 +117,7 @@ export function courseOf(
       cutOffs: panel.outcomes.filter((o) => o.makesWater).map((o) => o.id),
       sheds: source.kind === 'appliances' ? Math.max(...source.list.map((a) => a.after / a.rate)) : 0,
       way: wayOf(station),
+      runOn: traitsOf(station).runOn,
     },
   };
 }

@@ -58,6 +58,19 @@ export function deliveries(station: Station, vessel: Vessel, top: number): (set:
   };
 }
 
+/** Water that moves between two volumes under a steady inflow. Volumes m³, flows m³/s. */
+export interface Flowing {
+  delivery: Delivery;
+  volume: number;
+  inflow: number;
+  /** 1 where inflow fills and pumps empty, −1 where pumps fill. */
+  sense: 1 | -1;
+  low: number;
+  high: number;
+  /** s at most */
+  most: number;
+}
+
 export interface Moved {
   /** s that passed */
   readonly time: number;
@@ -72,18 +85,9 @@ const NEAR = 1e-12;
 /**
  * Water stored under a steady inflow and a delivery: dV/dt = s·(I − q(V)), q a straight line over each cell, so that
  * V(t) = V* + (V − V*)·e^(−sβt) there, exactly. Goes on until V meets `low` or `high`, or `most` seconds have passed.
- * @param sense 1 where inflow fills and pumps empty, −1 where pumps fill
  */
-export function flowOn(
-  { volumes, flows }: Delivery,
-  volume: number,
-  inflow: number,
-  sense: 1 | -1,
-  factor: number,
-  low: number,
-  high: number,
-  most: number,
-): Moved {
+export function flowOn({ delivery, volume, inflow, sense, low, high, most }: Flowing): Moved {
+  const { volumes, flows } = delivery;
   let [v, time, pumped] = [volume, 0, 0];
   const last = volumes.length - 2;
   const guess = volumes[1]! > 0 ? Math.floor((v / volumes.at(-1)!) * (last + 1)) : 0;
@@ -92,8 +96,8 @@ export function flowOn(
   while (cell > 0 && volumes[cell]! > v) cell--;
   for (;;) {
     const [v0, v1] = [volumes[cell]!, volumes[cell + 1]!];
-    const beta = ((flows[cell + 1]! - flows[cell]!) / (v1 - v0)) * factor;
-    const q = flows[cell]! * factor + beta * (v - v0);
+    const beta = (flows[cell + 1]! - flows[cell]!) / (v1 - v0);
+    const q = flows[cell]! + beta * (v - v0);
     const rate = sense * (inflow - q);
     if (rate === 0) return { time: most, volume: v, pumped: pumped + q * (most - time) };
     const up = rate > 0;

@@ -130,21 +130,17 @@ export function record(
   const trace = traceFor(0, length, prepared.lanes);
   let due = trace.step;
   const all = together([book.listener, tale.listener, { passed: (p) => addStretch(trace, p) }]);
-  advance(
-    course,
-    state,
-    length,
-    all,
-    (t) => {
+  advance(course, state, length, all, {
+    stopped(t) {
       progress?.(t / length);
       return stopped?.() ?? false;
     },
-    (s) => {
+    rests(s) {
       if (s.t < due) return;
       kept.push(copyOf(s));
       due = s.t + length / BUCKETS;
     },
-  );
+  });
   const run: Rehearsal = {
     lasted: state.t,
     ended: state.ended,

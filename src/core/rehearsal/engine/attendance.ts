@@ -1,0 +1,28 @@
+import { phrase } from '../../units';
+import { sendForPerson } from './clocks';
+import { tell, type Run } from './run';
+import { applyActiveFaults, transition } from './transition';
+import { settleWater } from './water';
+
+/** A person mends every fault, and resets what has tripped and what latched. */
+export function attend(run: Run): void {
+  const { s, course } = run;
+  const { prepared, scenario } = course;
+  const { devices } = prepared.panel;
+  const mended = [...s.active].map((i) => prepared.faults.find((f) => f.id === scenario.faults[i]!.id)!.says);
+  tell(run, 'person', () => phrase`a person is there${mended.length > 0 ? `, and mends: ${mended.join(', ')}` : ''}`);
+  s.active = new Set();
+  const why = () => phrase`a person reset it`;
+  applyActiveFaults(run, why);
+  const put = (tag: string, state: string) => transition(run, s.world.logic.after(s.node, tag, state), why);
+  for (const d of devices) if (d.behaviour.kind === 'trip' && s.node.states[d.tag] === 'tripped') put(d.tag, d.initial);
+  for (const d of devices)
+    if (d.function === 'reset')
+      for (const { state } of [...d.positions].sort(
+        (a, b) => Number(a.state === d.initial) - Number(b.state === d.initial),
+      ))
+        put(d.tag, state);
+  // Who is there and hears it still ring comes again.
+  settleWater(run);
+  if (s.node.rings) sendForPerson(s, scenario.answers);
+}

@@ -1,0 +1,36 @@
+import type { Run } from './run';
+import { pumpingNow } from './state';
+
+/** Until when nothing is due, s, and between which volumes nothing acts, m³. */
+export interface Horizon {
+  until: number;
+  low: number;
+  high: number;
+}
+
+/** Looks ahead from where the water stands: the next event by time, and the nearest trips above and below. Fills `horizon`. */
+export function lookAhead({ s, course }: Run, end: number, horizon: Horizon): void {
+  const { dues, prepared } = course;
+  const { intakes, top } = prepared;
+  let until = Math.min(s.now.until, end);
+  if (s.dueAt < dues.length && dues[s.dueAt]!.at < until) until = dues[s.dueAt]!.at;
+  if (s.t < s.shedUntil && s.shedUntil < until) until = s.shedUntil;
+  for (const c of s.clocks) if (c.at < until) until = c.at;
+  let low = 0;
+  let high = top;
+  for (const f of s.world.floats) {
+    if (s.node.up & f.bit) {
+      if (f.fall > low && f.fall <= s.v) low = f.fall;
+    } else if (f.rise < high && f.rise >= s.v) high = f.rise;
+  }
+  const set = pumpingNow(s);
+  for (let i = 0; i < intakes.length; i++) {
+    const { loses, primes } = intakes[i]!;
+    if (s.dry & (1 << i)) {
+      if (primes < high && primes >= s.v) high = primes;
+    } else if (set & (1 << i) && loses > low && loses <= s.v) low = loses;
+  }
+  horizon.until = until;
+  horizon.low = low;
+  horizon.high = high;
+}

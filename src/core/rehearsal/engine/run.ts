@@ -1,0 +1,87 @@
+import type { Phrase } from '../../units';
+import type { Course, EventKind } from '../course';
+import type { Node } from '../logic';
+import { flowOn, type Delivery } from '../pumping';
+import type { Stretch } from '../trace';
+import { pumpingNow, type State } from './state';
+
+/** What happened in a stretch, beside what the trace shows of it. Filled anew for each: to be read at once. */
+export interface Passed extends Stretch {
+  node: Node;
+  /** Pumps that had voltage and drew air, as bits. */
+  dry: number;
+  /** m³ moved by pumps, and run over. */
+  pumped: number;
+  overflow: number;
+  /** m³ that came in (of a tank that is filled: that were drawn). */
+  came: number;
+  over: boolean;
+}
+
+/** Who hears what happens. Nothing that hears changes what happens. */
+export interface Listener {
+  passed?(stretch: Passed): void;
+  /** The panel went from one combination to another; `since` is when each pump last started or stopped. `why` is made only where it is wanted. */
+  turned?(time: number, before: Node, after: Node, why: () => Phrase, since: readonly number[]): void;
+  told?(time: number, volume: number, kind: EventKind, says: () => Phrase): void;
+  ranBack?(volume: number): void;
+}
+
+/** A rehearsal that is under way: what it is of, how it stands, and who hears. */
+export interface Run {
+  readonly course: Course;
+  readonly s: State;
+  readonly listener: Listener;
+  readonly stretch: Passing;
+}
+
+export const tell = ({ s, listener }: Run, kind: EventKind, says: () => Phrase): void =>
+  listener.told?.(s.t, s.v, kind, says);
+
+/** The one stretch that is filled again and again. */
+export class Passing implements Passed {
+  from = 0;
+  to = 0;
+  v0 = 0;
+  v1 = 0;
+  on = 0;
+  inflow = 0;
+  dry = 0;
+  pumped = 0;
+  overflow = 0;
+  came = 0;
+  over = false;
+  private delivery: Delivery | null = null;
+
+  constructor(
+    public node: Node,
+    private readonly sense: 1 | -1,
+    private readonly top: number,
+    private readonly overLane: number,
+  ) {}
+
+  /** What holds at the end of it; the rest is filled by whom it concerns. */
+  close({ s }: { readonly s: State }): void {
+    this.to = s.t;
+    this.v1 = s.v;
+    this.node = s.node;
+    this.on = s.node.lanes | (this.over ? this.overLane : 0);
+    this.dry = s.node.running & s.dry;
+    this.delivery = s.world.delivery(pumpingNow(s));
+  }
+
+  readonly at = (time: number): number => {
+    const { v0, inflow, sense, top, from, delivery } = this;
+    if (v0 === this.v1 || delivery === null) return v0;
+    return flowOn({ delivery, volume: v0, inflow, sense, low: 0, high: top, most: time - from }).volume;
+  };
+}
+
+/** Hands the stretch that ends now to whom it concerns. */
+export function hear(run: Run): void {
+  const { s, listener, stretch } = run;
+  if (!stretch.over && s.v < run.course.prepared.top) s.spill = false;
+  if (!listener.passed || s.t === stretch.from) return;
+  stretch.close(run);
+  listener.passed(stretch);
+}

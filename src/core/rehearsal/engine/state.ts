@@ -1,0 +1,79 @@
+import { sensorTrips } from '../../levels';
+import type { Phrase } from '../../units';
+import type { Course } from '../course';
+import type { Step } from '../inflow';
+import type { Node } from '../logic';
+import type { World } from '../world';
+import type { Clock } from './clocks';
+
+/** Everything that the future of a rehearsal depends on. */
+export interface State {
+  /** s */
+  t: number;
+  /** m³ */
+  v: number;
+  node: Node;
+  world: World;
+  /** Faults of the scenario that are there, by their place in it. */
+  active: ReadonlySet<number>;
+  /** Pumps whose thermal protector is open, and that draw air: bits, the first pump the lowest. */
+  open: number;
+  dry: number;
+  /** Pumps that have stopped and whose water still runs into the tank that they fill: bits. */
+  runsOn: number;
+  /** In the order in which they were started. */
+  clocks: Clock[];
+  now: Step;
+  dueAt: number;
+  shedUntil: number;
+  spill: boolean;
+  /** Where power and hands last put devices, held or not. */
+  puts: Readonly<Record<string, string>>;
+  /** When each pump last started or stopped, s. */
+  since: number[];
+  /** When the panel last switched, to find chatter. */
+  switches: number[];
+  ended: Phrase | null;
+}
+
+/** What comes in at this moment, m³/s: nothing once appliances have shed what they had. */
+export const inflowNow = (s: State): number => (s.t >= s.shedUntil ? 0 : s.now.flow * s.world.inflow);
+
+/** Pumps that move water, as bits: they have voltage or run on, nothing keeps them from it, and they draw no air. */
+export const pumpingNow = (s: State): number => (s.node.running | s.runsOn) & s.world.moves & ~s.dry;
+
+export const copyOf = (s: State): State => ({
+  ...s,
+  clocks: [...s.clocks],
+  switches: [...s.switches],
+  since: [...s.since],
+});
+
+/** Where the rehearsal begins: at its start level, the panel as it rests, nothing yet heard. */
+export function beginning({ prepared, scenario, inflowOf, way }: Course): State {
+  const { station, vessel, top } = prepared;
+  const world = prepared.world([]);
+  const stops = sensorTrips(station).flatMap((t) =>
+    t.sensor.role === 'pump' || t.sensor.role === 'stop' ? [t[way.stops]] : [],
+  );
+  const node = world.logic.first;
+  return {
+    t: 0,
+    v: Math.min(vessel.volume(scenario.start ?? Math.min(...stops, station.vessel.overflow)), top),
+    node,
+    world,
+    active: new Set(),
+    open: 0,
+    dry: 0,
+    runsOn: 0,
+    clocks: node.waiting.map((w) => ({ kind: 'timer', at: w.after, device: w.device, to: w.to })),
+    now: inflowOf(0),
+    dueAt: 0,
+    shedUntil: Infinity,
+    spill: false,
+    puts: {},
+    since: station.pumps.map(() => 0),
+    switches: [],
+    ended: null,
+  };
+}
