@@ -1,15 +1,4 @@
-import type { State } from './state';
-
-/** What waits for its time, s. Pumps are numbered from 0. */
-export type Clock =
-  /** A timer of the panel, and the state it goes to. */
-  | { readonly kind: 'timer'; readonly at: number; readonly device: string; readonly to: string }
-  /** A motor that heats until its protector opens, and one that cools until it closes again. */
-  | { readonly kind: 'heats' | 'cools'; readonly at: number; readonly pump: number }
-  /** Water of a pump that has stopped still runs in. */
-  | { readonly kind: 'runs-on'; readonly at: number; readonly pump: number }
-  /** A person on the way. */
-  | { readonly kind: 'person'; readonly at: number };
+import type { Clock, State } from './state';
 
 export const timerOf = (s: State, device: string): Clock | undefined =>
   s.clocks.find((c) => c.kind === 'timer' && c.device === device);

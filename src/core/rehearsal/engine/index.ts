@@ -21,7 +21,7 @@ export interface Watch {
 const ASKED = 4096;
 
 /** Moves the water by its law, until something acts on the way or something is due. */
-function move({ s, course, stretch }: Run, { until, low, high }: Horizon, flowing: Flowing): void {
+function move({ s, stretch }: Run, { until, low, high }: Horizon, flowing: Flowing): void {
   flowing.delivery = s.world.delivery(pumpingNow(s));
   flowing.volume = s.v;
   flowing.inflow = inflowNow(s);

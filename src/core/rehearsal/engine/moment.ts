@@ -1,8 +1,9 @@
 import { phrase } from '../../units';
 import type { Due } from '../course';
 import { attend } from './attendance';
-import { stopClock, type Clock } from './clocks';
+import { stopClock } from './clocks';
 import { tell, type Run } from './run';
+import type { Clock } from './state';
 import { protect, recover } from './thermal';
 import { applyActiveFaults, transition } from './transition';
 import { settleWater } from './water';
