@@ -12,7 +12,7 @@ import { demoStations } from '@/core/demo';
 import { moveFloat } from '@/core/editing';
 import { judge, surroundingsAfter } from '@/core/levels';
 import { panelOf } from '@/core/schemes';
-import { asLanded, lit, stand, standing, wire, type Posture } from '@/core/wiring';
+import { asLanded, energised, solveWith, panelSolver, wire, type Inputs } from '@/core/wiring';
 import { read, settle, solve } from '@/core/circuit';
 import { chance, readyScenarios, record, rehearse, usualChances, whatIf, type Scenario } from '@/core/rehearsal';
 import { randomFrom } from '@/core/numeric';
@@ -90,17 +90,17 @@ function panels() {
     return wire(station, made.panel);
   };
   const wired = build();
-  const called: Posture = { 'S-stop': 'up', 'S-lead': 'up', 'S-lag': 'up', 'S-alarm': 'up' };
-  const remembered = standing(wired);
-  const settled = stand(wired, called);
+  const called: Inputs = { 'S-stop': 'up', 'S-lead': 'up', 'S-lag': 'up', 'S-alarm': 'up' };
+  const remembered = panelSolver(wired);
+  const settled = solveWith(wired, called);
   const many = 2000;
   return {
     nodes: wired.structure.names.length,
-    parts: wired.netlist.parts.length,
+    parts: wired.netlist.components.length,
     buildMs: timed(build),
     oneSolveMs: timed(() => solve(wired.structure, settled.states)),
     coldRestMs: timed(() => settle(wired.structure, wired.states)),
-    coldAllCalledMs: timed(() => stand(wired, called)),
+    coldAllCalledMs: timed(() => solveWith(wired, called)),
     coldAllCalledMoves: settled.moves.length,
     fromMemoryUs: round(
       (timed(() => {
@@ -110,7 +110,7 @@ function panels() {
         many,
       3,
     ),
-    litMs: timed(() => lit(wired, settled)),
+    litMs: timed(() => energised(wired, settled)),
     meterMs: timed(() => read(wired.structure, settled.states, 'C', 'N', 'ac-volts')),
     asLandedMs: timed(() =>
       asLanded({ ...station, landings: { cores: [{ core: 'W-lag/black', to: 'X2:8' }], links: [] } }, wired.panel),

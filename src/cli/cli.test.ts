@@ -124,7 +124,7 @@ describe('pitbell', () => {
     ]);
     expect(answer.schemes).toHaveLength(9);
     expect(answer.landed.differences[0].what).toMatch(/black core to alarm float, NO: hangs loose/);
-    expect(answer.landed.effects.map((e: { says: string }) => e.says)).toEqual(
+    expect(answer.landed.effects.map((e: { sentence: string }) => e.sentence)).toEqual(
       expect.arrayContaining([expect.stringMatching(/the horn never sounds/)]),
     );
     expect(answer.cautions.at(-1)).toMatch(/certifies nothing/);

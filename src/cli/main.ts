@@ -15,7 +15,7 @@ const HELP = `pitbell <verb> STATION.json [options]
 Prints JSON on standard output. Problems go to standard error as “file: path: what is wrong”, with exit status 2.
 
 ${Object.entries(VERBS)
-  .map(([name, v]) => `  ${name.padEnd(8)} ${v.says}`)
+  .map(([name, v]) => `  ${name.padEnd(8)} ${v.about}`)
   .join('\n')}
 
 pitbell <verb> --help tells its options. The formats are in docs/cli.md.
@@ -33,7 +33,7 @@ export function main(args: readonly string[], out: (text: string) => void, compl
     if (!verb) throw new Complaint([`“${name}” is not a verb; there are ${Object.keys(VERBS).join(', ')}`]);
     const { values, positionals } = parse(verb, rest);
     if (values.help) {
-      out(`${verb.usage}\n${verb.says}`);
+      out(`${verb.usage}\n${verb.about}`);
       return 0;
     }
     if (positionals.length < (verb.files ?? 1)) throw new Complaint([`which station file? ${verb.usage}`]);

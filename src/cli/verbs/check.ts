@@ -3,7 +3,7 @@ import type { Verb } from '../verb';
 
 export const check: Verb = {
   usage: 'pitbell check STATION.json [--units metric|us]',
-  says: 'The document is valid, or every problem at once.',
+  about: 'The document is valid, or every problem at once.',
   options: { units: { type: 'string' } },
   run(files, { units }) {
     const stations = files.map((file) => {

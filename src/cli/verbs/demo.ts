@@ -5,7 +5,7 @@ import type { Verb } from '../verb';
 
 export const demo: Verb = {
   usage: 'pitbell demo [--out FOLDER]',
-  says: 'Writes the demo stations, one a file.',
+  about: 'Writes the demo stations, one a file.',
   options: { out: { type: 'string' } },
   files: 0,
   run(_, { out = '.' }) {

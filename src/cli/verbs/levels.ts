@@ -17,14 +17,15 @@ function proposalOf(station: Station, aim: Aim, system: UnitSystem): unknown {
   if (!proposal!.ok)
     return {
       ...proposal,
-      remedies: proposal!.remedies.map((r) => ({ says: sayPhrase(r.says, system), station: r.station })),
+      remedies: proposal!.remedies.map((r) => ({ says: sayPhrase(r.sentence, system), station: r.station })),
     };
-  return { ...proposal, moves: proposal!.moves.map((m) => ({ ...m, says: sayPhrase(m.says, system) })) };
+  return { ...proposal, moves: proposal!.moves.map((m) => ({ ...m, says: sayPhrase(m.sentence, system) })) };
 }
 
 export const levels: Verb = {
   usage: `pitbell levels STATION.json [--units metric|us] [--propose ${AIMS.join('|')}]`,
-  says: 'Trips, operating points, cycles at each inflow, starts at the worst, water to each trip, every rule with needs, has and slack, and the tape list. --propose adds levels proposed for an aim. Numbers in SI; sentences in the units asked for.',
+  about:
+    'Trips, operating points, cycles at each inflow, starts at the worst, water to each trip, every rule with needs, has and slack, and the tape list. --propose adds levels proposed for an aim. Numbers in SI; sentences in the units asked for.',
   options: { units: { type: 'string' }, propose: { type: 'string' } },
   run([file], { units, propose: wanted }) {
     const aim = aimFrom(wanted);

@@ -1,21 +1,21 @@
 import * as z from 'zod';
 import { clamp, METER_MODES, read, spice, type MeterMode, type Reading } from '@/core/circuit';
-import { afflict, faultsOf, heldBy, type Fault } from '@/core/faults';
+import { applyFaults, faultsOf, heldBy, type Fault } from '@/core/faults';
 import type { Station } from '@/core/station';
 import { systemOf } from '@/core/units';
-import { outcomesOf, type Posture, postureProblems, stand, type Wired } from '@/core/wiring';
+import { outcomesOf, type Inputs, inputProblems, solveWith, type Wired } from '@/core/wiring';
 import { Complaint, readJsonFile, readStation } from '../io';
 import type { Verb } from '../verb';
 import { wiredPanel } from './panel';
 
 const postureSchema = z.record(z.string(), z.string());
 
-function postureFrom(file: string | undefined, wired: Wired): Posture {
+function postureFrom(file: string | undefined, wired: Wired): Inputs {
   if (file === undefined) return {};
   const parsed = postureSchema.safeParse(readJsonFile(file));
   if (!parsed.success)
     throw new Complaint([`${file}: a posture is a list of devices and their positions, such as {"S-lead": "up"}`]);
-  const problems = postureProblems(wired, parsed.data);
+  const problems = inputProblems(wired, parsed.data);
   if (problems.length > 0) throw new Complaint(problems.map((p) => `${file}: ${p}`));
   return parsed.data;
 }
@@ -58,7 +58,8 @@ const told = (reading: Reading) =>
 
 export const meter: Verb = {
   usage: `pitbell meter STATION.json --between A B | --clamp CORE [--mode ${METER_MODES.join('|')}] [--posture POSTURE.json] [--fault ID[,ID]] [--spice ac|dc]`,
-  says: 'What a meter reads between two points of the panel as it is landed, or a clamp round a core. Points are terminals (X2:3), pins (K1:A1, M1:U) and earth. --fault puts faults of the catalogue into it (`pitbell rehearse --list` names them). --spice prints the circuit in that posture as a netlist instead.',
+  about:
+    'What a meter reads between two points of the panel as it is landed, or a clamp round a core. Points are terminals (X2:3), pins (K1:A1, M1:U) and earth. --fault puts faults of the catalogue into it (`pitbell rehearse --list` names them). --spice prints the circuit in that posture as a netlist instead.',
   options: {
     between: { type: 'string' },
     mode: { type: 'string' },
@@ -72,11 +73,11 @@ export const meter: Verb = {
     const station = readStation(file!);
     const well = wiredPanel(file!, station, scheme, systemOf(station.profile));
     const faults = faultsFrom(fault, station, well);
-    const wired = afflict(station, well.panel, well, faults);
+    const wired = applyFaults(station, well.panel, well, faults);
     const how = postureFrom(posture, wired);
     // What a fault holds it holds, whatever the posture says.
     const held = heldBy(faults);
-    const settled = stand(wired, Object.fromEntries(Object.entries(how).filter(([tag]) => !(tag in held))));
+    const settled = solveWith(wired, Object.fromEntries(Object.entries(how).filter(([tag]) => !(tag in held))));
     if (of !== undefined) {
       if (of !== 'ac' && of !== 'dc') throw new Complaint([`--spice: “${of}” is not ac or dc`]);
       return spice(wired.netlist, settled.states, of, station.identity.name);

@@ -37,7 +37,7 @@ function sayStep(step: Step, system: UnitSystem, results: Results | null) {
     expects: step.expects.map((e) => ({
       id: e.id,
       label: e.label,
-      says: sayPhrase(e.says, system),
+      says: sayPhrase(e.sentence, system),
       reading: e.reading,
       ...(results && { found: found[e.id] ?? null, state: judgeFinding(e, found[e.id]) }),
     })),
@@ -47,7 +47,8 @@ function sayStep(step: Step, system: UnitSystem, results: Results | null) {
 
 export const prove: Verb = {
   usage: 'pitbell prove STATION.json [--results FOUND.json] [--units metric|us]',
-  says: 'The test plan with the expected result of every step; with --results ({"step": {"expectation": number in SI or true/false}}) each finding is judged.',
+  about:
+    'The test plan with the expected result of every step; with --results ({"step": {"expectation": number in SI or true/false}}) each finding is judged.',
   options: { units: { type: 'string' }, results: { type: 'string' } },
   run([file], { units, results }) {
     const station = readStation(file!, unitsFrom(units));

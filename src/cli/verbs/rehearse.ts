@@ -40,7 +40,7 @@ function listed(station: Station, system: UnitSystem): unknown {
   if (!made.ok) throw new Complaint(made.reasons.map((r) => `control.scheme: ${sayPhrase(r, system)}`));
   return {
     scenarios: readyScenarios(station),
-    faults: faultsOf(station, made.panel).map(({ acts: _, ...told }) => told),
+    faults: faultsOf(station, made.panel).map(({ effects: _, ...told }) => told),
   };
 }
 
@@ -65,7 +65,8 @@ const said = (problems: readonly (Phrase | string)[], where: string, system: Uni
 export const rehearse: Verb = {
   usage:
     'pitbell rehearse STATION.json [--scenario SCENARIO.json | --ready NAME | --list] [--what-if | --chance YEARS [--answers HOURS] [--seed N]] [--csv trace|events] [--units metric|us]',
-  says: 'Runs the station through time by its hydraulics and its solved panel: starts, hours, bell, overflow, water’s balance, what the level rules say of it, and every event with why. --what-if puts every single fault into it and ranks them by time to harm. --chance draws so many years of storms, power cuts and faults, and tells how often it floods. --list tells the scenarios and faults that are ready; --csv prints the trace or the events instead.',
+  about:
+    'Runs the station through time by its hydraulics and its solved panel: starts, hours, bell, overflow, water’s balance, what the level rules say of it, and every event with why. --what-if puts every single fault into it and ranks them by time to harm. --chance draws so many years of storms, power cuts and faults, and tells how often it floods. --list tells the scenarios and faults that are ready; --csv prints the trace or the events instead.',
   options: {
     'what-if': { type: 'boolean' },
     chance: { type: 'string' },

@@ -10,7 +10,7 @@ import {
   expectedReadings,
   partsList,
   supplyFigures,
-  usualPosture,
+  usualInputs,
   wireList,
 } from '@/core/wiring';
 import { readStation, unitsFrom } from '../io';
@@ -19,7 +19,8 @@ import { wiredPanel } from './panel';
 
 export const wires: Verb = {
   usage: 'pitbell wires STATION.json [--scheme ID] [--units metric|us]',
-  says: 'The panel by its control scheme: schemes that fit and why not, rungs, terminals, wires, cables, parts, wiring checks, expected readings, and what is landed otherwise and what that will do.',
+  about:
+    'The panel by its control scheme: schemes that fit and why not, rungs, terminals, wires, cables, parts, wiring checks, expected readings, and what is landed otherwise and what that will do.',
   options: { scheme: { type: 'string' }, units: { type: 'string' } },
   run([file], { scheme, units }) {
     const station = readStation(file!, unitsFrom(units));
@@ -41,9 +42,9 @@ export const wires: Verb = {
       cables: cableList(station, wired),
       parts: partsList(station, wired),
       checks: checks.map((c) => ({ ...c, why: sayPhrase(c.why, system) })),
-      expected: expectedReadings(wired, usualPosture(station, wired)),
+      expected: expectedReadings(wired, usualInputs(station, wired)),
       landed: asLanded(station, panel),
-      cautions: [...cautions(station, panel).map((c) => c.says), DEFERENCE],
+      cautions: [...cautions(station, panel).map((c) => c.sentence), DEFERENCE],
     };
   },
 };

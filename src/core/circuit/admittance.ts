@@ -1,11 +1,11 @@
-import type { Part } from './netlist';
+import type { Component } from './netlist';
 import { inverse, type Phasor, polar, ZERO } from './phasor';
 
 /**
  * What a part conducts at a frequency while it does, S: 1/(R + jωL), jωC, a source or transformer by its resistance. At 0 Hz a capacitor
  * conducts nothing.
  */
-export function admittance(part: Part, frequency: number): Phasor {
+export function admittance(part: Component, frequency: number): Phasor {
   const omega = 2 * Math.PI * frequency;
   switch (part.kind) {
     case 'impedance':
@@ -19,7 +19,7 @@ export function admittance(part: Part, frequency: number): Phasor {
 }
 
 /** What a part drives at a frequency, V. */
-export const emf = (part: Part, frequency: number): Phasor =>
+export const emf = (part: Component, frequency: number): Phasor =>
   part.kind === 'source' && part.frequency === frequency
     ? polar(part.volts, frequency === 0 ? 0 : part.phaseDeg)
     : ZERO;

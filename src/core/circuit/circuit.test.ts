@@ -14,14 +14,18 @@ import {
   structureOf,
   type CircuitDevice,
   type Netlist,
-  type Part,
+  type Component,
 } from '.';
 import { solveSpice } from './simulator.fixture';
 
 const F = 50;
 const W = 2 * Math.PI * F;
-const net = (parts: Part[], devices: CircuitDevice[] = []): Netlist => ({ frequency: F, parts, devices });
-const mains = (a = 'L', volts = 230, r = 0.2): Part => ({
+const net = (components: Component[], devices: CircuitDevice[] = []): Netlist => ({
+  frequency: F,
+  components,
+  devices,
+});
+const mains = (a = 'L', volts = 230, r = 0.2): Component => ({
   kind: 'source',
   id: `mains-${a}`,
   a,
@@ -31,7 +35,7 @@ const mains = (a = 'L', volts = 230, r = 0.2): Part => ({
   frequency: F,
   r,
 });
-const ohm = (id: string, a: string, b: string, r: number, l?: number): Part => ({
+const ohm = (id: string, a: string, b: string, r: number, l?: number): Component => ({
   kind: 'impedance',
   id,
   a,
@@ -39,7 +43,7 @@ const ohm = (id: string, a: string, b: string, r: number, l?: number): Part => (
   r,
   ...(l ? { l } : {}),
 });
-const contact = (id: string, a: string, b: string, device: string, ...states: string[]): Part => ({
+const contact = (id: string, a: string, b: string, device: string, ...states: string[]): Component => ({
   kind: 'impedance',
   id,
   a,
@@ -51,7 +55,7 @@ const worked = (id: string, initial: string): CircuitDevice => ({ id, initial, b
 const coil = (id: string, part: string, pickUp = 180, dropOut = 90): CircuitDevice => ({
   id,
   initial: 'off',
-  behaviour: { kind: 'relay', senses: { what: 'volts', of: 'ac', parts: [part], by: 'sum' }, pickUp, dropOut },
+  behaviour: { kind: 'relay', senses: { what: 'volts', of: 'ac', components: [part], by: 'sum' }, pickUp, dropOut },
 });
 
 describe('networks solved by hand', () => {
@@ -59,12 +63,12 @@ describe('networks solved by hand', () => {
     // I = 230/46 = 5 A; the tap stands at 5·36 = 180 V.
     const s = solve(structureOf(net([mains(), ohm('a', 'L', 'T', 9.8), ohm('b', 'T', '0', 36)])), {});
     expect(size(potential(s, 'T', 'ac'))).toBeCloseTo(180, 5);
-    expect(size(across(s, s.structure.parts.get('b')!, 'ac').amps)).toBeCloseTo(5, 6);
+    expect(size(across(s, s.structure.components.get('b')!, 'ac').amps)).toBeCloseTo(5, 6);
   });
 
   it('a coil of 300 Ω and 400 Ω reactance takes V/500 and lags by atan(4/3)', () => {
     const s = solve(structureOf(net([mains('L', 250, 1e-6), ohm('k', 'L', '0', 300, 400 / W)])), {});
-    const { amps } = across(s, s.structure.parts.get('k')!, 'ac');
+    const { amps } = across(s, s.structure.components.get('k')!, 'ac');
     expect(size(amps)).toBeCloseTo(0.5, 7);
     expect(Math.atan2(-amps.im, amps.re)).toBeCloseTo(Math.atan2(4, 3), 7);
   });
@@ -83,11 +87,11 @@ describe('networks solved by hand', () => {
       ),
       {},
     );
-    expect(size(across(s, s.structure.parts.get('m')!, 'ac').amps)).toBeLessThan(1e-7);
+    expect(size(across(s, s.structure.components.get('m')!, 'ac').amps)).toBeLessThan(1e-7);
   });
 
   it('three phases in star of 23 Ω: no current in the neutral, 400 V between legs', () => {
-    const phases = [0, -120, 120].map((phaseDeg, i): Part => ({
+    const phases = [0, -120, 120].map((phaseDeg, i): Component => ({
       kind: 'source',
       id: `s${i}`,
       a: `L${i}`,
@@ -103,7 +107,7 @@ describe('networks solved by hand', () => {
       ),
       {},
     );
-    expect(size(across(s, s.structure.parts.get('n')!, 'ac').amps)).toBeLessThan(1e-9);
+    expect(size(across(s, s.structure.components.get('n')!, 'ac').amps)).toBeLessThan(1e-9);
     const a = potential(s, 'L0', 'ac');
     const b = potential(s, 'L1', 'ac');
     expect(Math.hypot(a.re - b.re, a.im - b.im)).toBeCloseTo(230 * Math.sqrt(3), 3);
@@ -120,9 +124,9 @@ describe('networks solved by hand', () => {
       ),
       {},
     );
-    const load = across(s, s.structure.parts.get('load')!, 'ac');
+    const load = across(s, s.structure.components.get('load')!, 'ac');
     expect(size(load.volts)).toBeCloseTo(23, 6);
-    expect(size(across(s, s.structure.parts.get('t')!, 'ac').amps)).toBeCloseTo(24 / 230, 6);
+    expect(size(across(s, s.structure.components.get('t')!, 'ac').amps)).toBeCloseTo(24 / 230, 6);
   });
 
   it('direct and mains current are superposed: a lamp on both shows the root of the squares', () => {
@@ -169,7 +173,7 @@ const networks = fc
     net(
       list
         .filter(({ a, b }) => a !== b)
-        .map(({ a, b, what, size: z }, i): Part => {
+        .map(({ a, b, what, size: z }, i): Component => {
           const ends = { id: `p${i}`, a: String(a), b: String(b) };
           if (what === 'c') return { kind: 'capacitor', ...ends, c: z * 1e-9 };
           if (what === 'ac' || what === 'dc')
@@ -193,7 +197,7 @@ describe('Kirchhoff, on random networks', () => {
             s.structure.names.reduce((sum, name) => sum + 1e-9 * size(potential(s, name, of)) ** 2, 0),
             0,
           ];
-          for (const part of n.parts) {
+          for (const part of n.components) {
             const { volts, amps } = across(s, part, of);
             power += volts.re * amps.re + volts.im * amps.im;
             most = Math.max(most, size(volts) * size(amps));
@@ -223,7 +227,7 @@ describe('Kirchhoff, on random networks', () => {
       fc.property(networks, fc.double({ min: 0, max: 360, noNaN: true }), (n, deg) => {
         const turned = {
           ...n,
-          parts: n.parts.map((p) =>
+          components: n.components.map((p) =>
             p.kind === 'source' ? { ...p, volts: 2 * p.volts, phaseDeg: p.phaseDeg + (p.frequency > 0 ? deg : 0) } : p,
           ),
         };
@@ -242,7 +246,7 @@ describe('Kirchhoff, on random networks', () => {
         const s = solve(structureOf(n), states);
         for (const of of s.dc ? (['ac', 'dc'] as const) : (['ac'] as const)) {
           const theirs = solveSpice(spice(n, states, of));
-          const most = Math.max(1, ...n.parts.map((p) => (p.kind === 'source' ? p.volts : 0)));
+          const most = Math.max(1, ...n.components.map((p) => (p.kind === 'source' ? p.volts : 0)));
           for (const [name, v] of theirs) {
             const mine = potential(s, name, of);
             expect(Math.hypot(mine.re - v.re, mine.im - v.im)).toBeLessThan(1e-6 * most);
@@ -305,7 +309,7 @@ describe('devices', () => {
     const n = net(
       [
         mains(),
-        ...ring.flatMap((k, i): Part[] => [
+        ...ring.flatMap((k, i): Component[] => [
           contact(`${k}1`, 'L', k.toLowerCase(), ring[(i + 2) % 3]!, 'off'),
           ohm(k, k.toLowerCase(), '0', 5000),
         ]),
@@ -333,7 +337,7 @@ describe('devices', () => {
           behaviour: {
             kind: 'alternator',
             turns: 2,
-            senses: { what: 'volts', of: 'ac', parts: ['A'], by: 'sum' },
+            senses: { what: 'volts', of: 'ac', components: ['A'], by: 'sum' },
             pickUp: 180,
             dropOut: 90,
           },
@@ -350,7 +354,7 @@ describe('devices', () => {
   });
 
   it('timers wait for time, and say how long', () => {
-    const senses = { what: 'volts', of: 'ac', parts: ['T'], by: 'sum' } as const;
+    const senses = { what: 'volts', of: 'ac', components: ['T'], by: 'sum' } as const;
     const n = net(
       [mains(), contact('on', 'L', 'a', 'S', 'up'), ohm('T', 'a', '0', 5000)],
       [
@@ -378,7 +382,7 @@ describe('devices', () => {
         {
           id: 'Q',
           initial: 'on',
-          behaviour: { kind: 'trip', above: 80, senses: { what: 'amps', of: 'ac', parts: ['Q'], by: 'sum' } },
+          behaviour: { kind: 'trip', above: 80, senses: { what: 'amps', of: 'ac', components: ['Q'], by: 'sum' } },
         },
         worked('X', 'shorted'),
       ],
@@ -388,7 +392,7 @@ describe('devices', () => {
     expect(settle(structureOf(n), { ...tripped.states, X: 'open' }).states.Q).toBe('tripped');
   });
 
-  it('two sources tied together, and a ring of near-zero parts, are solved and not lost', () => {
+  it('two sources tied together, and a ring of near-zero components, are solved and not lost', () => {
     // 230 V against 24 V over 0.4 Ω: 515 A, whoever asks.
     const two = solve(
       structureOf(
@@ -399,7 +403,7 @@ describe('devices', () => {
       ),
       {},
     );
-    expect(size(across(two, two.structure.parts.get('b')!, 'ac').amps)).toBeCloseTo(515, 6);
+    expect(size(across(two, two.structure.components.get('b')!, 'ac').amps)).toBeCloseTo(515, 6);
     const ring = solve(
       structureOf(
         net([
@@ -412,7 +416,7 @@ describe('devices', () => {
       ),
       {},
     );
-    expect(size(across(ring, ring.structure.parts.get('load')!, 'ac').amps)).toBeCloseTo(230 / (23 + 2e-3 / 3), 6);
+    expect(size(across(ring, ring.structure.components.get('load')!, 'ac').amps)).toBeCloseTo(230 / (23 + 2e-3 / 3), 6);
   });
 });
 
@@ -444,7 +448,7 @@ describe('the meter', () => {
 
   it('refuses ohms where there is voltage and says where; reads a coil and a contact when dead', () => {
     expect(read(structure, { F: 'up' }, 'in', '0', 'ohms')).toMatchObject({ ok: false, reason: 'live' });
-    const dead = structureOf({ ...relay, parts: relay.parts.filter((p) => p.kind !== 'source') });
+    const dead = structureOf({ ...relay, components: relay.components.filter((p) => p.kind !== 'source') });
     expect(read(dead, { F: 'down' }, 'in', '0', 'ohms')).toMatchObject({ ok: true, value: expect.closeTo(5000, 1) });
     expect(read(dead, { F: 'down' }, 'L', 'in', 'ohms')).toMatchObject({ ok: true, value: Infinity, says: 'open' });
     expect(read(dead, { F: 'up' }, 'L', 'in', 'continuity')).toMatchObject({ ok: true, says: 'beeps' });

@@ -5,13 +5,13 @@ export {
   type Behaviour,
   type CircuitDevice,
   type Netlist,
-  type Part,
+  type Component,
   type Sense,
   type States,
 } from './netlist';
 export { structureOf, type Structure } from './structure';
 export { across, between, potential, rms, solve, type Solution } from './solve';
-export { due, energised, sensed, settle, type Settled } from './settle';
+export { due, isPickedUp, sensed, settle, type Settled } from './settle';
 export { clamp, METER_MODES, read, type MeterMode, type Reading } from './meter';
 export { spice } from './spice';
 export { size, type Phasor } from './phasor';

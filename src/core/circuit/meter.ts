@@ -1,4 +1,4 @@
-import type { Part, States } from './netlist';
+import type { Component, States } from './netlist';
 import { rms, across, between, solve, type Solution } from './solve';
 import { size, ZERO } from './phasor';
 import { settle } from './settle';
@@ -37,7 +37,7 @@ const GHOST = 0.03;
 
 const METER = 'meter';
 
-const probes = (a: string, b: string, r: number, c: number): Part[] => [
+const probes = (a: string, b: string, r: number, c: number): Component[] => [
   { kind: 'impedance', id: METER, a, b, r },
   ...(c > 0 ? [{ kind: 'capacitor' as const, id: `${METER}-input`, a, b, c }] : []),
 ];
@@ -45,7 +45,8 @@ const probes = (a: string, b: string, r: number, c: number): Part[] => [
 /** The circuit once more with its meter in it, settled: a meter of low impedance may let a relay fall. */
 function loaded(structure: Structure, states: States, a: string, b: string, r: number, c: number): Solution {
   const { netlist } = structure;
-  return settle(structureOf({ ...netlist, parts: [...netlist.parts, ...probes(a, b, r, c)] }), states).solution;
+  return settle(structureOf({ ...netlist, components: [...netlist.components, ...probes(a, b, r, c)] }), states)
+    .solution;
 }
 
 function volts(structure: Structure, states: States, a: string, b: string, mode: MeterMode): Reading {
@@ -75,9 +76,14 @@ function ohms(structure: Structure, states: States, a: string, b: string, mode: 
   if (seen) return { ok: false, reason: 'live', at: seen.at, volts: seen.volts };
 
   const [test, behind] = [1, 1e6];
-  const dead: Part[] = structure.netlist.parts.map((p) => (p.kind === 'source' ? { ...p, volts: 0 } : p));
-  const meter: Part = { kind: 'source', id: METER, a, b, volts: test, phaseDeg: 0, frequency: 0, r: behind };
-  const shown = between(solve(structureOf({ ...structure.netlist, parts: [...dead, meter] }), states), a, b, 'dc').re;
+  const dead: Component[] = structure.netlist.components.map((p) => (p.kind === 'source' ? { ...p, volts: 0 } : p));
+  const meter: Component = { kind: 'source', id: METER, a, b, volts: test, phaseDeg: 0, frequency: 0, r: behind };
+  const shown = between(
+    solve(structureOf({ ...structure.netlist, components: [...dead, meter] }), states),
+    a,
+    b,
+    'dc',
+  ).re;
   const value = (shown * behind) / (test - shown);
   const top = mode === 'insulation' ? INSULATION_TOP : OPEN;
   if (mode === 'continuity')
@@ -106,12 +112,12 @@ export function read(structure: Structure, states: States, a: string, b: string,
 }
 
 /** What a clamp round one conductor reads, A; round several at once, their sum (what leaks to earth). */
-export function clamp(solution: Solution, parts: readonly string[]): Reading {
-  const missing = parts.find((id) => !solution.structure.parts.has(id));
+export function clamp(solution: Solution, components: readonly string[]): Reading {
+  const missing = components.find((id) => !solution.structure.components.has(id));
   if (missing !== undefined) return { ok: false, reason: 'no-such-conductor', at: missing };
   const sum = (of: 'ac' | 'dc') =>
-    parts
-      .map((id) => across(solution, solution.structure.parts.get(id)!, of).amps)
+    components
+      .map((id) => across(solution, solution.structure.components.get(id)!, of).amps)
       .reduce((p, q) => ({ re: p.re + q.re, im: p.im + q.im }), ZERO);
   const value = rms(sum('ac'), sum('dc'));
   return { ok: true, value, unit: 'A', says: value < 0.005 ? 'near-zero' : 'steady' };

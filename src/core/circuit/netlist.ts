@@ -1,5 +1,5 @@
 /*
- * A circuit as plain data: parts between named nodes, and devices whose states decide which parts conduct. The node called
+ * A circuit as plain data: components between named nodes, and devices whose states decide which components conduct. The node called
  * `EARTH` is the reference. Volts are r.m.s., ohms, henries, farads, degrees, hertz; a source of 0 Hz is direct current.
  */
 
@@ -51,13 +51,13 @@ export interface Transformer extends TwoEnded {
   readonly r: number;
 }
 
-export type Part = Impedance | Capacitor | Source | Transformer;
+export type Component = Impedance | Capacitor | Source | Transformer;
 
-/** What a device attends to: volts across parts or amps through them, at the mains frequency or direct. */
+/** What a device attends to: volts across components or amps through them, at the mains frequency or direct. */
 export interface Sense {
   readonly what: 'volts' | 'amps';
   readonly of: 'ac' | 'dc';
-  readonly parts: readonly string[];
+  readonly components: readonly string[];
   /** `sum`: of the phasors, as a current transformer round several cores; `least`, `most`: of the magnitudes. */
   readonly by: 'sum' | 'least' | 'most';
 }
@@ -86,7 +86,7 @@ export interface CircuitDevice {
 
 export interface Netlist {
   readonly frequency: number;
-  readonly parts: readonly Part[];
+  readonly components: readonly Component[];
   readonly devices: readonly CircuitDevice[];
 }
 
@@ -96,5 +96,5 @@ export type States = Readonly<Record<string, string>>;
 export const initialStates = ({ devices }: Netlist): States =>
   Object.fromEntries(devices.map((d) => [d.id, d.initial]));
 
-export const conducts = ({ when }: Part, states: States): boolean =>
+export const conducts = ({ when }: Component, states: States): boolean =>
   when === undefined || when.states.includes(states[when.device] ?? '');

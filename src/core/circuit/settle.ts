@@ -6,12 +6,12 @@ import type { Structure } from './structure';
 /** What a device attends to, V or A. */
 export function sensed(solution: Solution, sense: Sense): number {
   // Most devices are coils: the volts over one part.
-  if (sense.what === 'volts' && sense.parts.length === 1) {
-    const part = solution.structure.parts.get(sense.parts[0]!);
+  if (sense.what === 'volts' && sense.components.length === 1) {
+    const part = solution.structure.components.get(sense.components[0]!);
     return part ? size(between(solution, part.a, part.b, sense.of)) : 0;
   }
-  const all = sense.parts.map((id): Phasor => {
-    const part = solution.structure.parts.get(id);
+  const all = sense.components.map((id): Phasor => {
+    const part = solution.structure.components.get(id);
     return part ? across(solution, part, sense.of)[sense.what] : ZERO;
   });
   if (sense.by === 'sum') return size(all.reduce(plus, ZERO));
@@ -48,7 +48,7 @@ export function next(behaviour: Behaviour, state: string, value: number): string
 }
 
 /** Whether what a device attends to holds it in. */
-export const energised = (behaviour: Behaviour, state: string): boolean =>
+export const isPickedUp = (behaviour: Behaviour, state: string): boolean =>
   behaviour.kind === 'alternator' ? state.startsWith('call') : 'pickUp' in behaviour && state !== 'off';
 
 /** What time alone will do to a device: to which state, and how many seconds after it came into this one. */

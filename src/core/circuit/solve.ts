@@ -1,5 +1,5 @@
 import { admittance, emf } from './admittance';
-import { conducts, type Part, type States } from './netlist';
+import { conducts, type Component, type States } from './netlist';
 import { minus, type Phasor, size, times, ZERO } from './phasor';
 import { type Island, type Prepared, put, type Structure } from './structure';
 
@@ -21,7 +21,7 @@ export interface Solution {
 /**
  * Node potentials of an island at one frequency by elimination node by node: each node is replaced by a mesh between its neighbours
  * (star–mesh transformation, A. Rosen, 1924), its injected current shared among them; then the potentials follow backwards. This is
- * Gaussian elimination of the nodal equations whose diagonal is never stored but summed, so that nothing is subtracted where all parts
+ * Gaussian elimination of the nodal equations whose diagonal is never stored but summed, so that nothing is subtracted where all components
  * are passive, and a leak of 1e-9 S beside a contact of 100 S keeps its digits (W. K. Grassmann, M. I. Taksar and D. P. Heyman, 1985).
  */
 function solveIsland({ nodes, order }: Island, prepared: Prepared, states: States, field: Potentials): void {
@@ -124,7 +124,7 @@ export const between = (solution: Solution, a: string, b: string, of: 'ac' | 'dc
   minus(potential(solution, a, of), potential(solution, b, of));
 
 /** Volts across and amps through a part, from `a` to `b`. */
-export function across(solution: Solution, part: Part, of: 'ac' | 'dc'): { volts: Phasor; amps: Phasor } {
+export function across(solution: Solution, part: Component, of: 'ac' | 'dc'): { volts: Phasor; amps: Phasor } {
   const frequency = of === 'ac' ? solution.ac.frequency : 0;
   const volts = between(solution, part.a, part.b, of);
   if (!conducts(part, solution.states)) return { volts, amps: times({ re: part.when?.leak ?? 0, im: 0 }, volts) };
@@ -143,5 +143,5 @@ export function across(solution: Solution, part: Part, of: 'ac' | 'dc'): { volts
   return { volts, amps: times(y, minus(volts, emf(part, frequency))) };
 }
 
-/** The two parts of a value as one r.m.s. figure. */
+/** The two components of a value as one r.m.s. figure. */
 export const rms = (ac: Phasor, dc: Phasor): number => Math.hypot(size(ac), size(dc));

@@ -4,17 +4,17 @@ import { conducts, EARTH, type Netlist, type States } from './netlist';
  * A circuit in given states as a netlist in the common text format of circuit simulators: R, L, C, V, and E with F for a
  * transformer. Sources are r.m.s. values; `dc` writes the direct part for `.op`, `ac` the mains part for `.ac` at its one frequency.
  */
-export function spice({ frequency, parts }: Netlist, states: States, of: 'ac' | 'dc', title = 'pit bell'): string {
+export function spice({ frequency, components }: Netlist, states: States, of: 'ac' | 'dc', title = 'pit bell'): string {
   const nodes = new Map<string, number>([[EARTH, 0]]);
   const node = (name: string): number => {
     if (!nodes.has(name)) nodes.set(name, nodes.size);
     return nodes.get(name)!;
   };
-  for (const p of parts) [p.a, p.b, ...(p.kind === 'transformer' ? [p.c, p.d] : [])].forEach(node);
+  for (const p of components) [p.a, p.b, ...(p.kind === 'transformer' ? [p.c, p.d] : [])].forEach(node);
   const named = [...nodes].filter(([name]) => name !== EARTH);
   const figure = (v: number) => v.toExponential(15);
 
-  const lines = parts.flatMap((p, i): string[] => {
+  const lines = components.flatMap((p, i): string[] => {
     const n = i + 1;
     const [a, b] = [node(p.a), node(p.b)];
     const mid = `m${n}`;

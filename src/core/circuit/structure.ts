@@ -1,5 +1,5 @@
 import { admittance, emf } from './admittance';
-import { EARTH, type Netlist, type Part } from './netlist';
+import { EARTH, type Netlist, type Component } from './netlist';
 
 /** The elimination of one node: who its neighbours are then, and where the admittances between them are kept. */
 interface Elimination {
@@ -13,7 +13,7 @@ interface Elimination {
 
 /** Where a part is put: pairs of nodes with the weight of its admittance there. A place below zero is to earth at node −1 − place. */
 interface Stamp {
-  readonly part: Part;
+  readonly part: Component;
   readonly at: readonly { readonly place: number; readonly weight: number }[];
   /** Its ends among the nodes of the island; below zero: earth. */
   readonly a: number;
@@ -46,7 +46,7 @@ export interface Island {
   readonly nodes: Int32Array;
   readonly places: number;
   readonly order: readonly Elimination[];
-  /** Devices whose states decide which parts of it conduct. */
+  /** Devices whose states decide which components of it conduct. */
   readonly devices: readonly string[];
   /** At the mains frequency and at 0 Hz; null where it has no source of that kind. */
   readonly ac: Prepared | null;
@@ -59,7 +59,7 @@ export interface Structure {
   readonly nodes: ReadonlyMap<string, number>;
   readonly names: readonly string[];
   readonly islands: readonly Island[];
-  readonly parts: ReadonlyMap<string, Part>;
+  readonly components: ReadonlyMap<string, Component>;
   readonly hasDc: boolean;
 }
 
@@ -70,15 +70,15 @@ interface Join {
 }
 
 /** The pairs that a part joins, with weights: one for two ends; the six of the rank-one admittance w·wᵀ for a transformer, w = (n, −n, −1, 1). */
-function joins(part: Part): Join[] {
+function joins(part: Component): Join[] {
   if (part.kind !== 'transformer') return [{ a: part.a, b: part.b, weight: 1 }];
   const ends = [part.a, part.b, part.c, part.d];
   const w = [part.ratio, -part.ratio, -1, 1];
   return ends.flatMap((a, i) => ends.slice(i + 1).map((b, j) => ({ a, b, weight: -w[i]! * w[i + 1 + j]! })));
 }
 
-/** Which parts hang together, each list an island. */
-function islandsOf(parts: readonly Part[]): Part[][] {
+/** Which components hang together, each list an island. */
+function islandsOf(components: readonly Component[]): Component[][] {
   const over = new Map<string, string>();
   const root = (name: string): string => {
     let at = name;
@@ -86,14 +86,14 @@ function islandsOf(parts: readonly Part[]): Part[][] {
     over.set(name, at);
     return at;
   };
-  for (const part of parts) {
+  for (const part of components) {
     const ends = (part.kind === 'transformer' ? [part.a, part.b, part.c, part.d] : [part.a, part.b]).filter(
       (e) => e !== EARTH,
     );
     for (const end of ends) over.set(root(end), root(ends[0]!));
   }
-  const lists = new Map<string, Part[]>();
-  for (const part of parts) {
+  const lists = new Map<string, Component[]>();
+  for (const part of components) {
     const end = part.a === EARTH ? part.b : part.a;
     if (end === EARTH) continue;
     const list = lists.get(root(end));
@@ -107,7 +107,7 @@ function islandsOf(parts: readonly Part[]): Part[][] {
  * Lays an island out for elimination node by node, always the node with fewest neighbours next (minimum degree: W. F. Tinney and
  * J. W. Walker, “Direct solutions of sparse network equations by optimally ordered triangular factorization”, 1967).
  */
-function islandOf(parts: readonly Part[], frequency: number, globalOf: (name: string) => number): Island {
+function islandOf(components: readonly Component[], frequency: number, globalOf: (name: string) => number): Island {
   const local = new Map<string, number>();
   const nodes: number[] = [];
   const nodeOf = (name: string): number => {
@@ -118,7 +118,9 @@ function islandOf(parts: readonly Part[], frequency: number, globalOf: (name: st
     nodes.push(globalOf(name));
     return nodes.length - 1;
   };
-  const joined = parts.map((part) => joins(part).map((j) => ({ a: nodeOf(j.a), b: nodeOf(j.b), weight: j.weight })));
+  const joined = components.map((part) =>
+    joins(part).map((j) => ({ a: nodeOf(j.a), b: nodeOf(j.b), weight: j.weight })),
+  );
 
   const neighbours = nodes.map(() => new Map<number, number>());
   let places = 0;
@@ -129,7 +131,7 @@ function islandOf(parts: readonly Part[], frequency: number, globalOf: (name: st
     neighbours[b]!.set(a, places);
     return places++;
   };
-  const stamps = parts.map((part, i): Stamp => ({
+  const stamps = components.map((part, i): Stamp => ({
     part,
     a: nodeOf(part.a),
     b: nodeOf(part.b),
@@ -156,12 +158,12 @@ function islandOf(parts: readonly Part[], frequency: number, globalOf: (name: st
       between: Int32Array.from(between),
     });
   }
-  const source = (dc: boolean) => parts.some((p) => p.kind === 'source' && (p.frequency === 0) === dc);
+  const source = (dc: boolean) => components.some((p) => p.kind === 'source' && (p.frequency === 0) === dc);
   return {
     nodes: Int32Array.from(nodes),
     places,
     order,
-    devices: [...new Set(parts.flatMap((p) => (p.when ? [p.when.device] : [])))],
+    devices: [...new Set(components.flatMap((p) => (p.when ? [p.when.device] : [])))],
     ac: source(false) ? prepare(stamps, nodes.length, places, frequency) : null,
     dc: source(true) ? prepare(stamps, nodes.length, places, 0) : null,
   };
@@ -233,13 +235,13 @@ export function structureOf(netlist: Netlist): Structure {
     names.push(name);
     return names.length - 1;
   };
-  const islands = islandsOf(netlist.parts).map((parts) => islandOf(parts, netlist.frequency, globalOf));
+  const islands = islandsOf(netlist.components).map((components) => islandOf(components, netlist.frequency, globalOf));
   return {
     netlist,
     nodes,
     names,
     islands,
-    parts: new Map(netlist.parts.map((p) => [p.id, p])),
+    components: new Map(netlist.components.map((p) => [p.id, p])),
     hasDc: islands.some((i) => i.dc !== null),
   };
 }

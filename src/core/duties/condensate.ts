@@ -15,7 +15,7 @@ export const condensate = dutyKind(
     about: 'Appliances make the water; a cut-off float stops them before the reservoir spills.',
     source: 'appliances',
     sketch: {
-      says: 'drips in, is lifted out',
+      label: 'drips in, is lifted out',
       water: 22,
       arrows: 'M30 4 v10 M40 4 v10 M50 4 v10 M62 84 V16 H96 m-5 -4 l5 4 l-5 4',
       mark: 'M18 44 H74',

@@ -66,7 +66,7 @@ export const dose = dutyKind('dose', fields, {
   picks: 'to dose from: a bed, a sewer',
   about: null,
   sketch: {
-    says: 'comes in, leaves in doses',
+    label: 'comes in, leaves in doses',
     water: 40,
     arrows: 'M0 34 H18 m-5 -4 l5 4 l-5 4 M58 84 V16 H80 M80 16 h18 M84 16 v-6 M90 16 v-6 M96 16 v-6',
     mark: 'M18 42 H74',

@@ -71,7 +71,7 @@ export type DutyWith<K extends string, F extends Fields> = { kind: K } & ValuesO
 
 /** The duty drawn small: which way the water goes, how high it stands, and what must not happen. */
 export interface DutySketch {
-  readonly says: string;
+  readonly label: string;
   readonly water: number;
   readonly arrows: string;
   readonly mark: string;

@@ -8,7 +8,7 @@ export const empty = dutyKind(
     picks: 'to be kept empty: sump, ejector, grinder',
     about: 'Water that comes is to go: the pump starts high and stops low.',
     sketch: {
-      says: 'comes in, is pumped out',
+      label: 'comes in, is pumped out',
       water: 26,
       arrows: 'M0 34 H18 m-5 -4 l5 4 l-5 4 M58 84 V16 H92 m-5 -4 l5 4 l-5 4',
       mark: 'M18 44 H74',

@@ -78,7 +78,7 @@ export const fill = dutyKind('fill', fields, {
   picks: 'to be kept full: header or storage tank',
   about: null,
   sketch: {
-    says: 'is filled, is drawn from',
+    label: 'is filled, is drawn from',
     water: 62,
     arrows: 'M0 14 H30 V30 m-4 -5 l4 5 l4 -5 M74 90 H96 m-5 -4 l5 4 l-5 4',
     mark: 'M18 34 H74 M18 84 H74',

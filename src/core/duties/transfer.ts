@@ -25,7 +25,7 @@ export const transfer = dutyKind('transfer', fields, {
   picks: 'to draw from: cistern, basin, pond',
   about: null,
   sketch: {
-    says: 'holds what is wanted elsewhere',
+    label: 'holds what is wanted elsewhere',
     water: 50,
     arrows: 'M58 84 V16 H96 m-5 -4 l5 4 l-5 4',
     mark: 'M18 82 H74',

@@ -1,15 +1,15 @@
-import type { CircuitDevice, Netlist, Part } from '../circuit';
+import type { CircuitDevice, Netlist, Component } from '../circuit';
 
 /*
  * Changes of a circuit that faults are made of. Each gives a new netlist; devices and nodes keep their names.
  */
 
-const each = (netlist: Netlist, change: (part: Part) => readonly Part[]): Netlist => ({
+const each = (netlist: Netlist, change: (part: Component) => readonly Component[]): Netlist => ({
   ...netlist,
-  parts: netlist.parts.flatMap(change),
+  components: netlist.components.flatMap(change),
 });
 
-/** Takes out parts: a broken wire, a winding, a coil. */
+/** Takes out components: a broken wire, a winding, a coil. */
 export const without =
   (...ids: readonly string[]) =>
   (netlist: Netlist): Netlist =>
@@ -22,7 +22,7 @@ export const welded =
     each(netlist, (p) => {
       if (!ids.includes(p.id)) return [p];
       const { when: _, ...always } = p;
-      return [always as Part];
+      return [always as Component];
     });
 
 /** An open contact that leaks so much, S. */

@@ -1,6 +1,6 @@
 import { leaves, namesOf, type Device, type Panel } from '../schemes';
 import { behaving, without } from './change';
-import { type Acts, type Fault, type FaultsOf, kind, type Kind } from './fault';
+import { type FaultEffects, type Fault, type FaultsOf, kind, type FaultKind } from './fault';
 
 const KINDS = {
   hand: kind(0.05, 'left so after a test', 'back to Auto; leave nothing in Hand'),
@@ -19,7 +19,7 @@ const KINDS = {
     'its electronics failed, or its setting was turned',
     'set it by the door card; change it where it will not hold',
   ),
-  'link-missing': kind(0.002, 'taken out and forgotten', 'fit it as the list says'),
+  'link-missing': kind(0.002, 'taken out and forgotten', 'fit it as the list label'),
   'link-left': kind(0.002, 'left in from three floats', 'take it out with four floats'),
   programmed: kind(0.005, 'a new or reset drive: its input does nothing', 'set the input by the list'),
   drive: kind(0.05, 'overvoltage, heat, or a trip of its own', 'read its code before it is reset'),
@@ -42,25 +42,27 @@ const KINDS = {
     'the float was put into the neutral: the motor stays live when off',
     'isolate, and put the float into the line',
   ),
-} as const satisfies Record<string, Kind>;
+} as const satisfies Record<string, FaultKind>;
 
-const make = (id: string, which: keyof typeof KINDS, part: string, says: string, acts: Acts): Fault => ({
+const make = (id: string, which: keyof typeof KINDS, part: string, label: string, effects: FaultEffects): Fault => ({
   id,
   group: 'control',
   part,
-  says,
+  label,
   ...KINDS[which],
-  acts,
+  effects,
 });
 
 const coilOpen = (d: Device): Fault =>
-  make(`${d.tag}-coil-open`, 'coil', d.tag, `coil of ${d.tag} open (${d.says})`, { circuit: without(`${d.tag}.coil`) });
+  make(`${d.tag}-coil-open`, 'coil', d.tag, `coil of ${d.tag} open (${d.label})`, {
+    circuit: without(`${d.tag}.coil`),
+  });
 
 const pulledIn =
   (which: 'welded' | 'stuck', how: string) =>
   (d: Device): Fault[] => [
     coilOpen(d),
-    make(`${d.tag}-stuck`, which, d.tag, `${d.tag} ${how} (${d.says})`, { holds: { [d.tag]: 'on' } }),
+    make(`${d.tag}-stuck`, which, d.tag, `${d.tag} ${how} (${d.label})`, { holds: { [d.tag]: 'on' } }),
   ];
 
 export const contactorFaults = pulledIn('welded', 'welded');
@@ -77,8 +79,8 @@ export const alternatorFaults = (d: Device): Fault[] => [
 
 export const timerFaults = (d: Device): Fault[] => [
   coilOpen(d),
-  make(`${d.tag}-never`, 'timer', d.tag, `${d.tag} never runs out (${d.says})`, { holds: { [d.tag]: 'resting' } }),
-  make(`${d.tag}-always`, 'timer', d.tag, `${d.tag} stuck running (${d.says})`, { holds: { [d.tag]: 'running' } }),
+  make(`${d.tag}-never`, 'timer', d.tag, `${d.tag} never runs out (${d.label})`, { holds: { [d.tag]: 'resting' } }),
+  make(`${d.tag}-always`, 'timer', d.tag, `${d.tag} stuck running (${d.label})`, { holds: { [d.tag]: 'running' } }),
 ];
 
 export const silenceFaults = (d: Device): Fault[] => [
@@ -95,10 +97,10 @@ export const selectorFaults = ({ tag }: Device): Fault[] => [
 export const orderFaults = ({ tag, positions, initial }: Device): Fault[] =>
   positions
     .filter((p) => p.state !== initial && p.state !== 'turns')
-    .map((p) => make(`${tag}-${p.state}`, 'locked', tag, `${tag} locked: ${p.says}`, { holds: { [tag]: p.state } }));
+    .map((p) => make(`${tag}-${p.state}`, 'locked', tag, `${tag} locked: ${p.label}`, { holds: { [tag]: p.state } }));
 
-export const permissionFaults = ({ tag, says }: Device): Fault[] => [
-  make(`${tag}-open`, 'permission', tag, `${says}: contact lost`, { holds: { [tag]: 'open' } }),
+export const permissionFaults = ({ tag, label }: Device): Fault[] => [
+  make(`${tag}-open`, 'permission', tag, `${label}: contact lost`, { holds: { [tag]: 'open' } }),
 ];
 
 export const driveFaults = ({ tag }: Device): Fault[] => [
@@ -123,7 +125,7 @@ export const cutOffFaults: FaultsOf = (d, { panel }) => {
   const loop = loopOf(d, panel);
   return loop
     ? [
-        make(`${d.tag}-bridged`, 'cutoff', d.tag, `cut-off of ${d.says} not connected`, {
+        make(`${d.tag}-bridged`, 'cutoff', d.tag, `cut-off of ${d.label} not connected`, {
           landings: { links: [{ a: loop.one, b: loop.two, fitted: true }] },
         }),
       ]
@@ -135,7 +137,7 @@ export const reportFaults: FaultsOf = (d, { panel }) => {
   const loop = loopOf(d, panel);
   if (!loop) return [];
   const { terminals } = panel;
-  const broken = make(`${d.tag}-loose`, 'remote', d.tag, `${d.says}: its loop is broken`, {
+  const broken = make(`${d.tag}-loose`, 'remote', d.tag, `${d.label}: its loop is broken`, {
     landings: { cores: [{ core: loop.core, to: null }] },
   });
   // The spare side of the changeover is the third terminal of the same circuit.
@@ -144,7 +146,7 @@ export const reportFaults: FaultsOf = (d, { panel }) => {
   return spare
     ? [
         broken,
-        make(`${d.tag}-wrong-pair`, 'remote', d.tag, `${d.says}: on the pair that opens`, {
+        make(`${d.tag}-wrong-pair`, 'remote', d.tag, `${d.label}: on the pair that opens`, {
           landings: { cores: [{ core: loop.core, to: spare.id }] },
         }),
       ]
@@ -159,7 +161,7 @@ export const linkFaults = ({ links, linksLeftOut }: Panel): Fault[] => [
     }),
   ),
   ...linksLeftOut.map((l) =>
-    make('link-left-in', 'link-left', l.a, l.says, { landings: { links: [{ a: l.a, b: l.b, fitted: true }] } }),
+    make('link-left-in', 'link-left', l.a, l.label, { landings: { links: [{ a: l.a, b: l.b, fitted: true }] } }),
   ),
 ];
 

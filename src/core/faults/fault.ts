@@ -3,7 +3,7 @@ import type { Device, Panel } from '../schemes';
 import type { Station } from '../station';
 
 /** What is wrong with one pump, besides what the circuit does to it. */
-export interface Ailing {
+export interface PumpEffects {
   /** Moves no water, though it has its voltage. */
   readonly moves?: false;
   /** Its rotor stands under voltage: the starting current flows, and it heats in seconds. */
@@ -13,7 +13,7 @@ export interface Ailing {
 }
 
 /** What a fault changes. Everything that is not named stays. */
-export interface Acts {
+export interface FaultEffects {
   /** Devices that stay in a state whatever moves them; null: in the state they are in when it comes. */
   readonly holds?: Readonly<Record<string, string | null>>;
   /** Where cores and links sit while it lasts. */
@@ -22,7 +22,7 @@ export interface Acts {
   /** The station as it is then: a clip that slipped, a worn impeller. */
   station?(station: Station): Station;
   /** By the pump’s number, from 1. */
-  readonly pumps?: Readonly<Record<number, Ailing>>;
+  readonly pumps?: Readonly<Record<number, PumpEffects>>;
   /** What the inflow is multiplied by. */
   readonly inflow?: number;
   /** The whole line drains back at every stop. */
@@ -37,18 +37,18 @@ export interface Fault {
   readonly group: FaultGroup;
   /** Device by its tag, or what it is of the pipe and the water. */
   readonly part: string;
-  readonly says: string;
-  readonly comesAbout: string;
-  readonly mended: string;
+  readonly label: string;
+  readonly cause: string;
+  readonly remedy: string;
   /** How often it comes in a year at one such part: an assumed weight by which faults are compared, not a promise. */
   readonly perYear: number;
-  readonly acts: Acts;
+  readonly effects: FaultEffects;
 }
 
 /** The circumstances in which a kind of fault comes and goes, and how often: said once for all parts that have it. */
-export interface Kind {
-  readonly comesAbout: string;
-  readonly mended: string;
+export interface FaultKind {
+  readonly cause: string;
+  readonly remedy: string;
   readonly perYear: number;
 }
 
@@ -64,4 +64,4 @@ export type FaultsOf = (device: Device, at: At) => readonly Fault[];
 /** Of a part, by its tag or a sensor’s id, and what fails of it. */
 export const faultId = (part: string, what: string): string => `${part}-${what}`;
 
-export const kind = (perYear: number, comesAbout: string, mended: string): Kind => ({ perYear, comesAbout, mended });
+export const kind = (perYear: number, cause: string, remedy: string): FaultKind => ({ perYear, cause, remedy });

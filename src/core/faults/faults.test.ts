@@ -4,8 +4,8 @@ import { demoStations } from '../demo';
 import { sensorTrips } from '../levels';
 import { panelOf } from '../schemes';
 import { newStation, type Station } from '../station';
-import { outcomesOf, stand, wire } from '../wiring';
-import { afflict, faultsOf, heldBy } from '.';
+import { outcomesOf, solveWith, wire } from '../wiring';
+import { applyFaults, faultsOf, heldBy } from '.';
 
 const demo = (file: string): Station => demoStations().find((d) => d.file === file)!.station;
 const built = (station: Station) => {
@@ -25,23 +25,23 @@ const named = (station: Station, ...ids: string[]) => {
 function does(station: Station, id: string, posture: Record<string, string>) {
   const panel = built(station);
   const faults = named(station, id);
-  const wired = afflict(station, panel, wire(station, panel), faults);
+  const wired = applyFaults(station, panel, wire(station, panel), faults);
   const held = heldBy(faults);
-  const settled = stand(wired, Object.fromEntries(Object.entries(posture).filter(([tag]) => !(tag in held))));
+  const settled = solveWith(wired, Object.fromEntries(Object.entries(posture).filter(([tag]) => !(tag in held))));
   return { wired, settled, outcomes: outcomesOf(wired, settled) };
 }
 const duplex = demo('underpass-storm-sump.json');
 const cord = demo('workshop-sump.json');
 const sump = newStation('a', 'b', 'metric-230');
 const contactor: Station = { ...sump, control: { ...sump.control, scheme: 'contactor' } };
-const live = ({ solution }: ReturnType<typeof stand>, pin: string) =>
+const live = ({ solution }: ReturnType<typeof solveWith>, pin: string) =>
   rms(potential(solution, pin, 'ac'), potential(solution, pin, 'dc'));
 const up = (...floats: string[]) => Object.fromEntries(floats.map((f) => [`S-${f}`, 'up']));
 
 describe('the catalogue', () => {
   it('names every kind of fault of the trade somewhere among the demo stations', () => {
-    const says = demoStations()
-      .flatMap(({ station }) => faultsOf(station, built(station)).map((f) => f.says))
+    const label = demoStations()
+      .flatMap(({ station }) => faultsOf(station, built(station)).map((f) => f.label))
       .join('\n');
     for (const what of [
       'stuck up',
@@ -58,7 +58,7 @@ describe('the catalogue', () => {
       'breather',
       'upside down',
     ])
-      expect(says).toContain(what);
+      expect(label).toContain(what);
     for (const what of [
       'is off',
       'fuse blown',
@@ -71,7 +71,7 @@ describe('the catalogue', () => {
       'T1 dead',
       'battery of the bell flat',
     ])
-      expect(says).toContain(what);
+      expect(label).toContain(what);
     for (const what of [
       'left in Hand',
       'left in Off',
@@ -92,7 +92,7 @@ describe('the catalogue', () => {
       'cut-off of',
       'polarity reversed',
     ])
-      expect(says).toContain(what);
+      expect(label).toContain(what);
     for (const what of [
       'winding open',
       'start capacitor',
@@ -103,7 +103,7 @@ describe('the catalogue', () => {
       'worn',
       'air-locked',
     ])
-      expect(says).toContain(what);
+      expect(label).toContain(what);
     for (const what of [
       'check valve stuck open',
       'check valve of pump 1 stuck shut',
@@ -113,17 +113,18 @@ describe('the catalogue', () => {
       'inflow twice',
       'water coming back',
     ])
-      expect(says).toContain(what);
+      expect(label).toContain(what);
   });
-  it('each station has those of its own parts, each once, and each says how it comes and is mended', () => {
+  it('each station has those of its own parts, each once, and each label how it comes and is remedy', () => {
     for (const { station } of demoStations()) {
       const panel = built(station);
       const all = faultsOf(station, panel);
       expect(new Set(all.map((f) => f.id)).size).toBe(all.length);
       for (const f of all) {
-        for (const tag of Object.keys(f.acts.holds ?? {})) expect(panel.devices.some((d) => d.tag === tag)).toBe(true);
-        expect([f.id, f.comesAbout.length > 0, f.mended.length > 0, f.perYear > 0]).toEqual([f.id, true, true, true]);
-        expect([f.id, Object.keys(f.acts).length]).not.toEqual([f.id, 0]);
+        for (const tag of Object.keys(f.effects.holds ?? {}))
+          expect(panel.devices.some((d) => d.tag === tag)).toBe(true);
+        expect([f.id, f.cause.length > 0, f.remedy.length > 0, f.perYear > 0]).toEqual([f.id, true, true, true]);
+        expect([f.id, Object.keys(f.effects).length]).not.toEqual([f.id, 0]);
       }
     }
   });
@@ -132,16 +133,16 @@ describe('the catalogue', () => {
       const panel = built(station);
       const well = wire(station, panel);
       for (const f of faultsOf(station, panel)) {
-        const wired = afflict(station, panel, well, [f]);
+        const wired = applyFaults(station, panel, well, [f]);
         expect([f.id, wired.strays]).toEqual([f.id, well.strays]);
-        expect([f.id, stand(wired, {}).chatter]).toEqual([f.id, []]);
+        expect([f.id, solveWith(wired, {}).chatter]).toEqual([f.id, []]);
       }
     }
   });
   it('without a fault the panel is the one that it was', () => {
     const panel = built(duplex);
     const well = wire(duplex, panel);
-    expect(afflict(duplex, panel, well, [])).toBe(well);
+    expect(applyFaults(duplex, panel, well, [])).toBe(well);
   });
 });
 
@@ -192,10 +193,10 @@ describe('what they do to the circuit, written down from the trade', () => {
   it('a stuck alternator gives pump 1 every call; a well one passes the turn', () => {
     const call = (id: string | null) => {
       const panel = built(duplex);
-      const wired = afflict(duplex, panel, wire(duplex, panel), id === null ? [] : named(duplex, id));
-      let settled = stand(wired, up('stop', 'lead'));
-      settled = stand(wired, { 'S-lead': 'down', 'S-stop': 'down' }, settled.states);
-      settled = stand(wired, up('stop', 'lead'), settled.states);
+      const wired = applyFaults(duplex, panel, wire(duplex, panel), id === null ? [] : named(duplex, id));
+      let settled = solveWith(wired, up('stop', 'lead'));
+      settled = solveWith(wired, { 'S-lead': 'down', 'S-stop': 'down' }, settled.states);
+      settled = solveWith(wired, up('stop', 'lead'), settled.states);
       return outcomesOf(wired, settled);
     };
     expect(call(null)).toMatchObject({ M1: false, M2: true });
@@ -203,7 +204,7 @@ describe('what they do to the circuit, written down from the trade', () => {
   });
   it('a rotor that stands draws the starting current, and the overload of a contactor opens', () => {
     const strong: Station = { ...sump, supply: { ...sump.supply, breaker: 63 } };
-    const run = stand(wire(strong, built(strong)), up('pump'));
+    const run = solveWith(wire(strong, built(strong)), up('pump'));
     const { settled } = does(strong, 'M1-seized', up('pump'));
     expect(does(sump, 'M1-seized', up('pump')).settled.states.Q1).toBe('tripped');
     const amps = (s: typeof run) => {
@@ -260,19 +261,19 @@ describe('what they do to levels and pumps', () => {
   it('a slipped clip takes both trips down with it', () => {
     const [fault] = named(sump, 'pump-slipped');
     const trips = (s: Station) => sensorTrips(s).find((t) => t.sensor.role === 'pump')!;
-    const [was, is] = [trips(sump), trips(fault!.acts.station!(sump))];
+    const [was, is] = [trips(sump), trips(fault!.effects.station!(sump))];
     expect([was.rise - is.rise, was.fall - is.fall]).toEqual([expect.closeTo(0.15, 9), expect.closeTo(0.15, 9)]);
   });
   it('a blocked breather lets a bell act later, by the head of what it holds and a little more', () => {
     const well = demo('lodge-grinder-well.json');
     const [fault] = named(well, 'pump-breather');
     const trips = (s: Station) => sensorTrips(s).find((t) => t.sensor.id === 'pump')!;
-    const later = trips(fault!.acts.station!(well)).rise - trips(well).rise;
+    const later = trips(fault!.effects.station!(well)).rise - trips(well).rise;
     expect(later).toBeGreaterThan(600 / (1000 * 9.81));
     expect(later).toBeLessThan(0.1);
   });
   it('a worn impeller has less flow and head, a clogged one less flow; a joint off takes half of every pump', () => {
-    const curve = (id: string, n = 0) => named(duplex, id)[0]!.acts.station!(duplex).pumps[n]!.curve.at(-1)!;
+    const curve = (id: string, n = 0) => named(duplex, id)[0]!.effects.station!(duplex).pumps[n]!.curve.at(-1)!;
     const whole = duplex.pumps[0]!.curve.at(-1)!;
     expect(curve('M1-worn')).toEqual({ flow: whole.flow * 0.85, head: whole.head * 0.85 });
     expect(curve('M1-clogged')).toEqual({ flow: whole.flow * 0.5, head: whole.head });

@@ -1,4 +1,4 @@
-export { faultId, type Fault, type FaultGroup, type Ailing } from './fault';
+export { faultId, type Fault, type FaultGroup, type PumpEffects } from './fault';
 export { THERMAL } from './pumps';
 export { faultsOf } from './catalogue';
-export { afflict, heldBy } from './afflict';
+export { applyFaults, heldBy } from './applyFaults';

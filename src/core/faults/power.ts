@@ -1,6 +1,6 @@
 import type { Device } from '../schemes';
 import { sourcesAt, without } from './change';
-import { type Acts, type Fault, kind, type Kind } from './fault';
+import { type FaultEffects, type Fault, kind, type FaultKind } from './fault';
 
 const KINDS = {
   'breaker-off': kind(
@@ -31,15 +31,15 @@ const KINDS = {
   'transformer-dead': kind(0.004, 'burnt out, or a lead off', 'change it, and its fuses'),
   'supply-dead': kind(0.01, 'the power supply failed with age or a surge', 'change it'),
   'battery-flat': kind(0.25, 'older than it lasts, or never charged', 'change the battery and write the date on it'),
-} as const satisfies Record<string, Kind>;
+} as const satisfies Record<string, FaultKind>;
 
-const make = (id: string, which: keyof typeof KINDS, part: string, says: string, acts: Acts): Fault => ({
+const make = (id: string, which: keyof typeof KINDS, part: string, label: string, effects: FaultEffects): Fault => ({
   id,
   group: 'power',
   part,
-  says,
+  label,
   ...KINDS[which],
-  acts,
+  effects,
 });
 
 /** Share of its voltage at which a supply is called low. */
@@ -49,35 +49,35 @@ const LOW = 0.72;
 export function boardFaults(d: Device): Fault[] {
   const legs = Object.keys(d.elements).map((e) => `${d.tag}.${e}`);
   return [
-    make(`${d.tag}-cut`, 'mains-lost', d.tag, `${d.says}: circuit at the board lost`, { holds: { [d.tag]: 'cut' } }),
-    make(`${d.tag}-low`, 'supply-low', d.tag, `${d.says}: supply at ${Math.round(LOW * 100)} %`, {
+    make(`${d.tag}-cut`, 'mains-lost', d.tag, `${d.label}: circuit at the board lost`, { holds: { [d.tag]: 'cut' } }),
+    make(`${d.tag}-low`, 'supply-low', d.tag, `${d.label}: supply at ${Math.round(LOW * 100)} %`, {
       circuit: sourcesAt(LOW, ...legs),
     }),
     ...(legs.length > 1
       ? legs.map((leg) =>
-          make(`${d.tag}-${leg.split('.')[1]}-lost`, 'leg-lost', d.tag, `${d.says}: leg ${leg.split('.')[1]} lost`, {
+          make(`${d.tag}-${leg.split('.')[1]}-lost`, 'leg-lost', d.tag, `${d.label}: leg ${leg.split('.')[1]} lost`, {
             circuit: without(leg),
           }),
         )
       : []),
-    make(`${d.tag}-neutral-lost`, 'neutral-lost', d.tag, `${d.says}: neutral lost`, {
+    make(`${d.tag}-neutral-lost`, 'neutral-lost', d.tag, `${d.label}: neutral lost`, {
       circuit: without(`${d.tag}.bond`),
     }),
-    make(`${d.tag}-earth-lost`, 'earth-lost', d.tag, `${d.says}: earth lost`, { circuit: without(`${d.tag}.earth`) }),
+    make(`${d.tag}-earth-lost`, 'earth-lost', d.tag, `${d.label}: earth lost`, { circuit: without(`${d.tag}.earth`) }),
   ];
 }
 
 const opened =
-  (which: keyof typeof KINDS, says: (d: Device) => string) =>
-  (d: Device): Fault[] => [make(`${d.tag}-off`, which, d.tag, `${d.tag} ${says(d)}`, { holds: { [d.tag]: 'off' } })];
+  (which: keyof typeof KINDS, label: (d: Device) => string) =>
+  (d: Device): Fault[] => [make(`${d.tag}-off`, which, d.tag, `${d.tag} ${label(d)}`, { holds: { [d.tag]: 'off' } })];
 
 export const disconnectOff = opened('disconnect-off', () => 'disconnect left off');
 export const residualTripped = opened('residual-tripped', () => 'residual-current (ground-fault) device has tripped');
-export const fuseBlown = opened('fuse-blown', (d) => `fuse blown (${d.says})`);
-export const breakerOff = opened('breaker-off', (d) => `is off (${d.says})`);
+export const fuseBlown = opened('fuse-blown', (d) => `fuse blown (${d.label})`);
+export const breakerOff = opened('breaker-off', (d) => `is off (${d.label})`);
 
-const dead = (d: Device, which: 'transformer-dead' | 'supply-dead', acts: Acts): Fault[] => [
-  make(`${d.tag}-dead`, which, d.tag, `${d.tag} dead (${d.says})`, acts),
+const dead = (d: Device, which: 'transformer-dead' | 'supply-dead', effects: FaultEffects): Fault[] => [
+  make(`${d.tag}-dead`, which, d.tag, `${d.tag} dead (${d.label})`, effects),
 ];
 
 export const transformerDead = (d: Device): Fault[] =>

@@ -2,7 +2,7 @@ import { traitsOf } from '../duties';
 import type { Device } from '../schemes';
 import type { Pump, Station } from '../station';
 import { drawing, without } from './change';
-import { type Acts, type Fault, faultId, type FaultGroup, type FaultsOf, kind, type Kind } from './fault';
+import { type FaultEffects, type Fault, faultId, type FaultGroup, type FaultsOf, kind, type FaultKind } from './fault';
 
 const KINDS = {
   winding: kind(
@@ -28,16 +28,16 @@ const KINDS = {
   weep: kind(0.02, 'scale or fibre', 'clear it with a wire'),
   inflow: kind(0.05, 'rain, a broken pipe, a tap left open', 'find where it comes from'),
   back: kind(0.02, 'the outlet is drowned or the sewer stands high', 'a better check valve, or a higher outlet'),
-} as const satisfies Record<string, Kind>;
+} as const satisfies Record<string, FaultKind>;
 
 const make = (
   id: string,
   which: keyof typeof KINDS,
   group: FaultGroup,
   part: string,
-  says: string,
-  acts: Acts,
-): Fault => ({ id, group, part, says, ...KINDS[which], acts });
+  label: string,
+  effects: FaultEffects,
+): Fault => ({ id, group, part, label, ...KINDS[which], effects });
 
 /** Share of flow that a clogged pump, and of flow and head that a worn one, still has: examples to rehearse with. */
 const CLOGGED = 0.5;
@@ -46,7 +46,7 @@ const WORN = 0.85;
 /** What the fault is called by which a motor’s protector is open. */
 export const THERMAL = 'thermal';
 
-const curve = (n: number, flow: number, head: number): Acts => ({
+const curve = (n: number, flow: number, head: number): FaultEffects => ({
   station: (station: Station) => ({
     ...station,
     pumps: station.pumps.map((p, i): Pump =>
@@ -55,15 +55,15 @@ const curve = (n: number, flow: number, head: number): Acts => ({
   }),
 });
 
-const motorFault = (d: Device, id: string, which: keyof typeof KINDS, says: string, acts: Acts) =>
-  make(faultId(d.tag, id), which, 'motor', d.tag, `pump ${d.pump}: ${says}`, acts);
+const motorFault = (d: Device, id: string, which: keyof typeof KINDS, label: string, effects: FaultEffects) =>
+  make(faultId(d.tag, id), which, 'motor', d.tag, `pump ${d.pump}: ${label}`, effects);
 
 /** Faults of a pump and its motor. */
 export const motorFaults: FaultsOf = (d, { station: { pumps } }) => {
   const n = d.pump!;
   const windings = Object.keys(d.elements).map((e) => `${d.tag}.${e}`);
-  const motor = (id: string, which: keyof typeof KINDS, says: string, acts: Acts) =>
-    motorFault(d, id, which, says, acts);
+  const motor = (id: string, which: keyof typeof KINDS, label: string, effects: FaultEffects) =>
+    motorFault(d, id, which, label, effects);
   const stalls = {
     circuit: drawing(pumps[n - 1]!.motor.starting, ...windings),
     pumps: { [n]: { moves: false, stalls: true } },
@@ -99,8 +99,8 @@ const MORE = { empty: 'inflow twice what was surveyed', fill: 'twice as much dra
 export function pipeFaults(station: Station): Fault[] {
   const { discharge, pumps } = station;
   const { direction } = traitsOf(station);
-  const pipe = (id: string, which: keyof typeof KINDS, says: string, acts: Acts) =>
-    make(id, which, 'pipe', 'line', says, acts);
+  const pipe = (id: string, which: keyof typeof KINDS, label: string, effects: FaultEffects) =>
+    make(id, which, 'pipe', 'line', label, effects);
   const all = Object.fromEntries(pumps.map((_, i) => [i + 1, { moves: false } as const]));
   return [
     ...(discharge.checkValve

@@ -2,7 +2,7 @@ import type { Panel } from '../schemes';
 import { kindOf, type Sensor, type SensorFault } from '../sensors';
 import type { Station } from '../station';
 import { leaking, reversed, welded, without } from './change';
-import { type Acts, type Fault, faultId, type FaultsOf, kind, type Kind } from './fault';
+import { type FaultEffects, type Fault, faultId, type FaultsOf, kind, type FaultKind } from './fault';
 
 const KINDS = {
   'stuck-up': kind(
@@ -38,7 +38,7 @@ const KINDS = {
     'make it tight, and lift the bell to fill it with air again',
   ),
   breather: kind(0.02, 'the breather of the pressure switch is wet or blocked', 'clear or change the breather'),
-} as const satisfies Record<SensorFault | 'wrong-core', Kind>;
+} as const satisfies Record<SensorFault | 'wrong-core', FaultKind>;
 
 /** How far a clip slips, m, and a pressure that a blocked breather holds, Pa: examples to rehearse with. */
 const SLIP = 0.15;
@@ -62,11 +62,11 @@ const IN_WORDS: Record<keyof typeof KINDS, string> = {
   breather: 'breather of the pressure switch blocked',
 };
 
-const changed = (id: string, to: (s: Sensor) => Sensor): Acts => ({
+const changed = (id: string, to: (s: Sensor) => Sensor): FaultEffects => ({
   station: (station: Station) => ({ ...station, sensors: station.sensors.map((s) => (s.id === id ? to(s) : s)) }),
 });
 
-function actsOf(fault: keyof typeof KINDS, sensor: Sensor, tag: string, panel: Panel): Acts | null {
+function effectsOf(fault: keyof typeof KINDS, sensor: Sensor, tag: string, panel: Panel): FaultEffects | null {
   const contact = sensor.contact === 'closes-on-rise' ? 'NO' : 'NC';
   switch (fault) {
     case 'stuck-up':
@@ -114,16 +114,16 @@ export const sensorFaults: FaultsOf = (device, { station, panel }) => {
     ...(sensor.changeover ? (['wrong-core'] as const) : []),
   ];
   return kinds.flatMap((what): Fault[] => {
-    const acts = actsOf(what, sensor, device.tag, panel);
-    return acts
+    const effects = effectsOf(what, sensor, device.tag, panel);
+    return effects
       ? [
           {
             id: faultId(sensor.id, what),
             group: 'sensor',
             part: device.tag,
-            says: `${device.says}: ${IN_WORDS[what]}`,
+            label: `${device.label}: ${IN_WORDS[what]}`,
             ...KINDS[what],
-            acts,
+            effects,
           },
         ]
       : [];

@@ -11,7 +11,7 @@ export {
   type Choice,
   type Fields,
   type Figure,
-  type Part,
+  type OptionalPart,
   type Spec,
   type ValueOf,
   type ValuesOf,

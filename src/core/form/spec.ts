@@ -40,7 +40,7 @@ export interface Flag extends Shown {
 }
 
 /** Fields that are there together or not at all; null where they are not. */
-export interface Part<F extends Fields = Fields> extends Shown {
+export interface OptionalPart<F extends Fields = Fields> extends Shown {
   readonly kind: 'part';
   readonly fields: F;
 }
@@ -53,7 +53,7 @@ export interface Variants<V extends Readonly<Record<string, Fields>> = Readonly<
   readonly start: keyof V & string;
 }
 
-export type Spec = Figure | Choice | Flag | Part | Variants;
+export type Spec = Figure | Choice | Flag | OptionalPart | Variants;
 /** Fields by their name in the document. An interface, so that it may hold itself. */
 export interface Fields {
   readonly [name: string]: Spec;
@@ -66,7 +66,7 @@ export type ValueOf<S> = S extends Figure
     ? V
     : S extends Flag
       ? boolean
-      : S extends Part<infer F>
+      : S extends OptionalPart<infer F>
         ? ValuesOf<F> | null
         : S extends Variants<infer V>
           ? { [K in keyof V & string]: { kind: K } & ValuesOf<V[K]> }[keyof V & string]
@@ -165,7 +165,7 @@ export const flag = (label: string, start: boolean, more: More = {}): Flag => ({
   ...more,
 });
 
-export const part = <const F extends Fields>(label: string, fields: F, more: More = {}): Part<F> => ({
+export const part = <const F extends Fields>(label: string, fields: F, more: More = {}): OptionalPart<F> => ({
   kind: 'part',
   label,
   fields,

@@ -5,7 +5,7 @@ import type { LevelContext } from './context';
 
 export interface SwingAdvice {
   readonly sensor: string;
-  readonly says: Phrase;
+  readonly sentence: Phrase;
   /** Which way to turn it, degrees; null where turning does not help. */
   readonly turn: { readonly to: number } | null;
 }
@@ -43,13 +43,13 @@ export function adviseSwing({ station, vessel }: LevelContext): SwingAdvice | nu
     return {
       sensor: best.id,
       turn: { to: best.facing },
-      says: phrase`${what} ${state}. Turn the ${role(best.id)} float from ${quantity('angle', facingOf(sensor))} to ${quantity('angle', best.facing)}: then it ${after}, with ${quantity('height', Math.max(best.clearance, 0))} of room.`,
+      sentence: phrase`${what} ${state}. Turn the ${role(best.id)} float from ${quantity('angle', facingOf(sensor))} to ${quantity('angle', best.facing)}: then it ${after}, with ${quantity('height', Math.max(best.clearance, 0))} of room.`,
     };
   }
   const by = toTape(swingClearance - worst.clearance, systemOf(station.profile));
   return {
     sensor: worst.float,
     turn: null,
-    says: phrase`${what} ${state}, and turning clears neither. Give one a bracket of its own away from the other, shorten a tether, or set them about ${quantity('height', by)} further apart.`,
+    sentence: phrase`${what} ${state}, and turning clears neither. Give one a bracket of its own away from the other, shorten a tether, or set them about ${quantity('height', by)} further apart.`,
   };
 }

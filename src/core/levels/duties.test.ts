@@ -568,7 +568,7 @@ describe('what a differential costs', () => {
 
 describe('moves from what was found', () => {
   const s = newStation('a', 'b', 'metric-230');
-  const words = (to: readonly Sensor[]) => moves(s.sensors, to).map((m) => sayPhrase(m.says, 'metric'));
+  const words = (to: readonly Sensor[]) => moves(s.sensors, to).map((m) => sayPhrase(m.sentence, 'metric'));
   it('name the float, which way and how far', () => {
     const [pump, alarm] = s.sensors as [Extract<Sensor, { kind: 'tilt' }>, Extract<Sensor, { kind: 'tilt' }>];
     expect(words([{ ...pump, clip: pump.clip + 0.065, tether: pump.tether - 0.02 }, alarm])).toEqual([

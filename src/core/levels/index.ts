@@ -11,7 +11,7 @@ export type { SensorTrips } from './geometry';
 export { cycleOf as cycleAt, drawTime, type CycleResult } from './cycle';
 export { sawtooth, type LevelAt } from './sawtooth';
 export { sayNoDuty } from './sayNoDuty';
-export type { JudgedRule, Part, RuleState } from './rule';
+export type { JudgedRule, DrawingRef, RuleState } from './rule';
 export type { TapeRow, TapeSetting } from './tape';
 export type { Raise } from './water';
 export { markActs, markWords, type Mark } from './marks';

@@ -4,7 +4,7 @@ import { phrase, quantity, type Phrase } from '../units';
 /** One thing to do at the pit to come from what hangs there to what is wanted. */
 export interface Move {
   readonly sensor: string;
-  readonly says: Phrase;
+  readonly sentence: Phrase;
   /** How far, m (turns count nothing); what a proposal of fewest changes adds up. */
   readonly by: number;
 }
@@ -15,7 +15,7 @@ function heightMove(sensor: Sensor, what: string, by: number): Move {
   return {
     sensor: sensor.id,
     by: Math.abs(by),
-    says: phrase`${by > 0 ? 'Raise' : 'Lower'} the ${what} of the ${name(sensor)} ${quantity('height', Math.abs(by))}.`,
+    sentence: phrase`${by > 0 ? 'Raise' : 'Lower'} the ${what} of the ${name(sensor)} ${quantity('height', Math.abs(by))}.`,
   };
 }
 
@@ -23,7 +23,7 @@ function lengthMove(sensor: Sensor, what: string, by: number): Move {
   return {
     sensor: sensor.id,
     by: Math.abs(by),
-    says: phrase`${by > 0 ? 'Lengthen' : 'Shorten'} the ${what} of the ${name(sensor)} by ${quantity('height', Math.abs(by))}.`,
+    sentence: phrase`${by > 0 ? 'Lengthen' : 'Shorten'} the ${what} of the ${name(sensor)} by ${quantity('height', Math.abs(by))}.`,
   };
 }
 
@@ -45,7 +45,7 @@ function movesOf(from: Sensor, to: Sensor): Move[] {
           {
             sensor: to.id,
             by: 0,
-            says: phrase`Turn the ${name(to)} from ${quantity('angle', was)} to ${quantity('angle', is)}.`,
+            sentence: phrase`Turn the ${name(to)} from ${quantity('angle', was)} to ${quantity('angle', is)}.`,
           },
         ]
       : [];
@@ -55,7 +55,7 @@ function movesOf(from: Sensor, to: Sensor): Move[] {
           {
             sensor: to.id,
             by: 0,
-            says: phrase`Use the contact of the ${name(to)} that ${to.contact === 'closes-on-rise' ? 'closes on rise (NO hanging)' : 'opens on rise (NC hanging)'}.`,
+            sentence: phrase`Use the contact of the ${name(to)} that ${to.contact === 'closes-on-rise' ? 'closes on rise (NO hanging)' : 'opens on rise (NC hanging)'}.`,
           },
         ]
       : [];
@@ -66,15 +66,17 @@ function movesOf(from: Sensor, to: Sensor): Move[] {
 export function moves(from: readonly Sensor[], to: readonly Sensor[]): Move[] {
   const gone = from
     .filter((f) => !to.some((t) => t.id === f.id))
-    .map((f): Move => ({ sensor: f.id, by: 1, says: phrase`Take out the ${name(f)}.` }));
+    .map((f): Move => ({ sensor: f.id, by: 1, sentence: phrase`Take out the ${name(f)}.` }));
   const rest = [...to]
     .sort((a, b) => kindOf(a).setting(a) - kindOf(b).setting(b))
     .flatMap((t): Move[] => {
       const f = from.find((s) => s.id === t.id);
       const hang = phrase`${quantity('height', kindOf(t).setting(t))} above the floor`;
-      if (!f) return [{ sensor: t.id, by: 1, says: phrase`Hang a ${name(t)} at ${hang}.` }];
+      if (!f) return [{ sensor: t.id, by: 1, sentence: phrase`Hang a ${name(t)} at ${hang}.` }];
       if (f.kind !== t.kind)
-        return [{ sensor: t.id, by: 1, says: phrase`Exchange the ${name(f)} for a ${kindOf(t).name}, at ${hang}.` }];
+        return [
+          { sensor: t.id, by: 1, sentence: phrase`Exchange the ${name(f)} for a ${kindOf(t).name}, at ${hang}.` },
+        ];
       return movesOf(f, t);
     });
   return [...gone, ...rest];

@@ -5,22 +5,27 @@ import type { Phrase, Quantity } from '../units';
 import type { LevelContext } from './context';
 
 /** What a rule is about in the drawing: a float by id, a level by name, the pump, the pipe, or another thing in the pit by its number. */
-export type Part = `float:${string}` | `level:${MarkName | 'inlet'}` | `obstacle:${number}` | 'pump' | 'pipe' | 'pole';
+export type DrawingRef =
+  `float:${string}` | `level:${MarkName | 'inlet'}` | `obstacle:${number}` | 'pump' | 'pipe' | 'pole';
 
 /** One thing that a rule asks. A rule that asks several is judged by the one with least slack. */
 export interface Condition extends Need {
-  readonly about: readonly Part[];
+  readonly about: readonly DrawingRef[];
 }
 
 /** A rule that cannot be judged, or has nothing to judge, says so and why. */
 export interface NoCondition {
   readonly state: 'unknown' | 'not-applicable';
   readonly why: Phrase;
-  readonly about: readonly Part[];
+  readonly about: readonly DrawingRef[];
 }
 
 /** A rule that this station is not asked, and why. */
-export const notAsked = (why: Phrase, about: readonly Part[]): NoCondition => ({ state: 'not-applicable', why, about });
+export const notAsked = (why: Phrase, about: readonly DrawingRef[]): NoCondition => ({
+  state: 'not-applicable',
+  why,
+  about,
+});
 
 /** One rule of the trade: what it is called, how hard it binds, and what it asks of a station. */
 export interface Rule<Id extends string = string> {
@@ -30,7 +35,7 @@ export interface Rule<Id extends string = string> {
   /** Settings that it asks by: they can be set where it is read. */
   readonly settings?: readonly SettingName[];
   /** What it is about where the duty of the station does not ask it. */
-  readonly about: readonly Part[];
+  readonly about: readonly DrawingRef[];
   judge(context: LevelContext): readonly Condition[] | NoCondition;
 }
 
@@ -49,7 +54,7 @@ export interface JudgedRule<Id extends string = string> {
   /** Slack against the need, for comparing rules; null when there is no slack. */
   readonly share: number | null;
   readonly why: Phrase;
-  readonly about: readonly Part[];
+  readonly about: readonly DrawingRef[];
 }
 
 function measure(c: Condition): { slack: number; share: number } {

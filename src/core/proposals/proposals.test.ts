@@ -216,7 +216,7 @@ describe('where nothing on the tape will do', () => {
     expect(p.bites).toEqual(['starts per hour at worst inflow']);
     expect(p.remedies.length).toBeGreaterThan(1);
     for (const r of p.remedies) {
-      expect(sayPhrase(r.says, 'us').length).toBeGreaterThan(10);
+      expect(sayPhrase(r.sentence, 'us').length).toBeGreaterThan(10);
       expect(brokenRules(r.station, MUSTS, surroundingsOf(r.station))).toBeNull();
     }
   });

@@ -8,17 +8,22 @@ import { fieldOf, search } from './search';
 
 /** A change that makes a station able to keep its rules, and the station changed and set. */
 export interface Remedy {
-  readonly says: Phrase;
+  readonly sentence: Phrase;
   readonly station: Station;
 }
 
 type Try = (station: Station) => Station | null;
 
 /** The first change, from the least on, with which a setting is found. */
-function leastOf<T>(steps: readonly T[], change: (step: T) => Station, says: (step: T) => Phrase, find: Try): Remedy[] {
+function leastOf<T>(
+  steps: readonly T[],
+  change: (step: T) => Station,
+  sentence: (step: T) => Phrase,
+  find: Try,
+): Remedy[] {
   for (const step of steps) {
     const made = find(change(step));
-    if (made) return [{ says: says(step), station: made }];
+    if (made) return [{ sentence: sentence(step), station: made }];
   }
   return [];
 }
@@ -27,7 +32,7 @@ function leastOf<T>(steps: readonly T[], change: (step: T) => Station, says: (st
 function leastByHalving(
   count: number,
   change: (n: number) => Station,
-  says: (n: number) => Phrase,
+  sentence: (n: number) => Phrase,
   find: Try,
 ): Remedy[] {
   let best = find(change(count));
@@ -39,7 +44,7 @@ function leastByHalving(
     if (made) [yes, best] = [middle, made];
     else no = middle;
   }
-  return [{ says: says(yes), station: best }];
+  return [{ sentence: sentence(yes), station: best }];
 }
 
 /** Every plan dimension of a shape grown by `by` m, its depth as it is. */

@@ -7,7 +7,7 @@ import { phrase, quantity, type Phrase } from '../units';
 import { around, seen, TOLERANCE } from './expect';
 import type { Step } from './step';
 
-/** The floats are where the tape list says. */
+/** The floats are where the tape list sentence. */
 export function tapeCheck({ sensors, vessel }: LevelContext): Step {
   const expects = sensors.flatMap(({ sensor, order }) =>
     kindOf(sensor)
@@ -62,7 +62,7 @@ function responses(station: Station): Readonly<Record<SensorRole, Response>> {
   const { alarm } = station;
   const { timer, direction } = traitsOf(station);
   const bell = [alarm.horn ? 'horn' : '', alarm.lamp ? 'lamp' : ''].filter(Boolean).join(' and ') || 'alarm';
-  const starts = timer ? 'the pump starts when the timer says so' : 'the pump starts at once, and no other device';
+  const starts = timer ? 'the pump starts when the timer sentence so' : 'the pump starts at once, and no other device';
   return {
     ...CONTROLS[direction](starts),
     lag: [phrase`one more pump starts`, phrase`the pumps run on to the stop`],
@@ -76,7 +76,7 @@ function responses(station: Station): Readonly<Record<SensorRole, Response>> {
 
 /** Floats lifted from the bottom up with the power on, each response named. */
 export function dryLift({ station, sensors }: LevelContext): Step {
-  const says = responses(station);
+  const sentence = responses(station);
   return {
     id: 'dry-lift',
     phase: 'dry',
@@ -90,7 +90,7 @@ export function dryLift({ station, sensors }: LevelContext): Step {
       `The pump runs dry: no longer than ${AFTER_LIFT} seconds. A pump that ran dry is hot.`,
     ],
     expects: sensors.flatMap(({ sensor, order }) => {
-      const [lifted, back] = says[sensor.role];
+      const [lifted, back] = sentence[sensor.role];
       const { noun } = kindOf(sensor);
       return [
         seen(`lift-${sensor.id}`, `${noun} ${order} lifted`, lifted),

@@ -17,7 +17,12 @@ export const TOLERANCE = {
 } as const;
 
 /** Something only to be seen, heard or felt. */
-export const seen = (id: string, label: string, says: Phrase): Expectation => ({ id, label, says, reading: null });
+export const seen = (id: string, label: string, sentence: Phrase): Expectation => ({
+  id,
+  label,
+  sentence,
+  reading: null,
+});
 
 /** A reading around an expected value, with a tolerance as a share of it or as an amount in its units. */
 export function around(
@@ -34,7 +39,7 @@ export function around(
   return {
     id,
     label,
-    says: band,
+    sentence: band,
     reading: { expected, format: expected.format, least: expected.value - by, most: expected.value + by },
   };
 }
@@ -43,7 +48,7 @@ export function around(
 export const atMost = (id: string, label: string, limit: Quantity): Expectation => ({
   id,
   label,
-  says: phrase`${limit} or less`,
+  sentence: phrase`${limit} or less`,
   reading: { expected: limit, format: limit.format, least: null, most: limit.value },
 });
 
@@ -51,7 +56,7 @@ export const atMost = (id: string, label: string, limit: Quantity): Expectation 
 export const unknown = (id: string, label: string, format: Format, why: Phrase): Expectation => ({
   id,
   label,
-  says: why,
+  sentence: why,
   reading: { expected: null, format, least: null, most: null },
 });
 

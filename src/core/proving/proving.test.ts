@@ -64,14 +64,14 @@ describe('the plan', () => {
     s.discharge.outlet = 50;
     const run = stepOf(testPlan(s), 'pump-down').expects.find((e) => e.id === 'run')!;
     expect(run.reading).toMatchObject({ expected: null, format: 'time' });
-    expect(sayPhrase(run.says, 'metric')).toMatch(/cannot lift/);
+    expect(sayPhrase(run.sentence, 'metric')).toMatch(/cannot lift/);
     expect(judgeFinding(run, 40)).toBe('cannot be judged');
   });
 
   it('tells an opening contact from a closing one', () => {
     const s = box();
     s.sensors[1]!.contact = 'opens-on-rise';
-    const says = stepOf(testPlan(s), 'bench-alarm').expects.map((e) => sayPhrase(e.says, 'metric'));
+    const says = stepOf(testPlan(s), 'bench-alarm').expects.map((e) => sayPhrase(e.sentence, 'metric'));
     expect(says[0]).toMatch(/closed/);
     expect(says[1]).toMatch(/open/);
   });
@@ -116,7 +116,7 @@ describe('the plan of every duty', () => {
     // From the lead, 1535 mm, to the lag, 1885 mm, in a pit of 2 m across.
     expect(expected(stepOf(plan, 'fill-lag-2'), 'volume')).toBeCloseTo(Math.PI * 0.35, 2);
     expect(plan.map((s) => s.id)).toContain('alternator');
-    expect(sayPhrase(stepOf(plan, 'dry-lift').expects.find((e) => e.id === 'lift-stop')!.says, 'metric')).toContain(
+    expect(sayPhrase(stepOf(plan, 'dry-lift').expects.find((e) => e.id === 'lift-stop')!.sentence, 'metric')).toContain(
       'only lets the pump run',
     );
   });

@@ -1,4 +1,4 @@
-import type { Part } from '../levels';
+import type { DrawingRef } from '../levels';
 import type { Phrase, Quantity } from '../units';
 
 /** What a step expects of one reading or one look. */
@@ -7,7 +7,7 @@ export interface Expectation {
   /** What is read or looked at, in few words. */
   readonly label: string;
   /** What should be found, as a sentence. */
-  readonly says: Phrase;
+  readonly sentence: Phrase;
   /** The reading to enter, with the band that passes; null where the person only looks or listens. */
   readonly reading: Reading | null;
 }
@@ -33,5 +33,5 @@ export interface Step {
   /** What can hurt someone here. */
   readonly cautions: readonly string[];
   readonly expects: readonly Expectation[];
-  readonly about: readonly Part[];
+  readonly about: readonly DrawingRef[];
 }

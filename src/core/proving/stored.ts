@@ -32,17 +32,19 @@ const stepSchema = z.object({
   title: z.string(),
   actions: z.array(phrase),
   cautions: z.array(z.string()),
-  expects: z.array(z.object({ id: z.string(), label: z.string(), says: phrase, reading: reading.nullable() })),
+  expects: z.array(z.object({ id: z.string(), label: z.string(), sentence: phrase, reading: reading.nullable() })),
   about: z.array(z.string()).transform((parts) => parts as unknown as Step['about']),
 });
 
 const planSchema = z.object({ version: z.literal(PLAN_VERSION), steps: z.array(stepSchema) });
 
-/** In version 1, a bare list of steps, what is now a format was called a kind. */
+/** In version 1, a bare list of steps, formats were called kinds and sentences `says`. */
+const RENAMED: Readonly<Record<string, string>> = { kind: 'format', says: 'sentence' };
+
 function fromVersion1(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(fromVersion1);
   if (typeof value !== 'object' || value === null) return value;
-  return Object.fromEntries(Object.entries(value).map(([k, v]) => [k === 'kind' ? 'format' : k, fromVersion1(v)]));
+  return Object.fromEntries(Object.entries(value).map(([k, v]) => [RENAMED[k] ?? k, fromVersion1(v)]));
 }
 
 /** A plan as text to be kept. */

@@ -7,7 +7,7 @@ import type { Fault } from '../faults';
 import { account } from './rehearse';
 import { plain } from './ready';
 import type { Scenario } from './scenario';
-import { prepare, type Prepared } from './world';
+import { prepare, type Prepared } from './faultedModel';
 
 const YEAR = 365 * 86400;
 
@@ -134,7 +134,7 @@ export function chance(
   const { prepared } = made;
   const random = randomFrom(chances.seed);
   // What happens to the water itself is told by storms.
-  const faults = prepared.faults.filter((f) => f.acts.inflow === undefined);
+  const faults = prepared.faults.filter((f) => f.effects.inflow === undefined);
   const total = faults.reduce((sum, f) => sum + f.perYear, 0);
   const { source } = station.inflow;
   const storm = source.kind === 'storm' ? source.rows.at(-1)!.time + 6 * HOUR : 86400;
@@ -185,7 +185,7 @@ export function chance(
         ...base,
         faults: [...there.filter((f) => f.id !== fault.id), { from: HOUR, to: null, id: fault.id }],
       },
-      says: [fault.says],
+      says: [fault.label],
       comes: fault.id,
     };
   };
@@ -206,7 +206,10 @@ export function chance(
       wet.add(Math.floor(at / YEAR));
       overflow += balance.overflow;
       if (!rang.some((r) => r.from <= spilt[0]!.from)) silent++;
-      for (const what of new Set([...says, ...hidden.map((id) => `${faults.find((f) => f.id === id)!.says} (hidden)`)]))
+      for (const what of new Set([
+        ...says,
+        ...hidden.map((id) => `${faults.find((f) => f.id === id)!.label} (hidden)`),
+      ]))
         causes.set(what, (causes.get(what) ?? 0) + 1);
     }
     // What rang was looked after, and what flooded was seen.

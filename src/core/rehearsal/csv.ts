@@ -8,13 +8,13 @@ const figure = (value: number, digits: number) => String(Number(value.toFixed(di
 /** Every event as a row: seconds, level in m, what kind, what. */
 export const eventRows = ({ events }: Pick<Rehearsal, 'events'>, system: UnitSystem): string[][] => [
   ['time (s)', 'level (m)', 'kind', 'what'],
-  ...events.map((e) => [figure(e.at, 3), figure(e.level, 4), e.kind, sayPhrase(e.says, system)]),
+  ...events.map((e) => [figure(e.at, 3), figure(e.level, 4), e.kind, sayPhrase(e.sentence, system)]),
 ];
 
 /** The trace as rows, one a bucket: levels in m, mean inflow in m³/s, shares of the bucket in which each lane was on. */
 export function traceRows(station: Station, { trace }: Pick<Rehearsal, 'trace'>): string[][] {
   const vessel = vesselOf(station.vessel);
-  const head = ['time (s)', 'lowest (m)', 'highest (m)', 'inflow (m3/s)', ...trace.lanes.map((l) => l.says)];
+  const head = ['time (s)', 'lowest (m)', 'highest (m)', 'inflow (m3/s)', ...trace.lanes.map((l) => l.label)];
   const rows = Array.from(trace.least, (least, i) => ({ least, i })).filter(({ least }) => least !== Infinity);
   return [
     head,

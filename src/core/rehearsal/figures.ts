@@ -49,7 +49,7 @@ export function figures(station: Pick<Station, 'duty'>, run: Rehearsal): Figure[
   add('overflowing', words.spilling, time(run.overflowing));
   add('dry', 'time a pump ran dry', time(run.dry));
   for (const lane of run.lanes.filter((l) => l.kind === 'interlock'))
-    add(`lane-${lane.id}`, lane.says, time(lane.time));
+    add(`lane-${lane.id}`, lane.label, time(lane.time));
   add('age', 'water stays, on the mean', time(run.age));
   add('highest', 'highest level', quantity('height', run.highest));
   add('lowest', 'lowest level', quantity('height', run.lowest));

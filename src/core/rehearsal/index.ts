@@ -1,12 +1,12 @@
 export { readScenario, scenarioJsonSchema, type Scenario } from './scenario';
 export { readyScenarios } from './ready';
 export { record, rehearse, type Closer, type Moment, type Recording, type Rehearsal } from './rehearse';
-export { isOrdinary, type RunEvent } from './story';
+export { isOrdinary, type RunEvent } from './eventLog';
 export type { Trace } from './trace';
 export { eventRows, traceRows } from './csv';
 export { whatIf, type Consequence } from './whatIf';
 export { compare, type Comparison } from './compare';
 export { chance, chancesSchema, usualChances, type Chance, type Chances } from './chance';
 export { report } from './report';
-export { wiredWith } from './world';
+export { wiredWith } from './faultedModel';
 export { figures, type Figure } from './figures';

@@ -1,6 +1,6 @@
 import { wayOf } from '../duties';
 import type { Listener } from './engine';
-import type { Lane, Prepared } from './world';
+import type { Lane, Prepared } from './faultedModel';
 
 export interface PumpRecord {
   readonly starts: number;
@@ -103,7 +103,7 @@ export function ledger(
   const listener: Listener = {
     passed(p) {
       const time = p.to - p.from;
-      const { running, rings } = p.node;
+      const { running, rings } = p.panel;
       sums.inflow += p.came;
       sums.pumped += p.pumped;
       sums.overflow += p.overflow;

@@ -44,7 +44,7 @@ describe('motors that heat', () => {
     inflow: { kind: 'steps', rows: [{ time: 0, flow: rate }], every: null },
   });
   const at = (r: ReturnType<typeof run>, words: RegExp) =>
-    r.events.filter((e) => words.test(sayPhrase(e.says, 'metric'))).map((e) => e.at);
+    r.events.filter((e) => words.test(sayPhrase(e.sentence, 'metric'))).map((e) => e.at);
 
   it('a rotor that stands opens the overload after its time, and that stays open until a hand resets it', () => {
     const r = run(contactor, { ...flow(0.0005), length: 3600, faults: [{ from: 0, to: null, id: 'M1-seized' }] });
@@ -97,7 +97,7 @@ describe('a person who answers the bell', () => {
     const bell = r.rang[0]!.from;
     const person = r.events.find((e) => e.kind === 'person')!;
     expect(person.at).toBeCloseTo(bell + 1800, 9);
-    expect(sayPhrase(person.says, 'metric')).toBe('a person is there, and mends: pump 1: winding open');
+    expect(sayPhrase(person.sentence, 'metric')).toBe('a person is there, and mends: pump 1: winding open');
     expect(r.events.some((e) => e.at > person.at && e.kind === 'pump')).toBe(true);
     expect(r.bells).toBe(1);
   });
@@ -106,7 +106,9 @@ describe('a person who answers the bell', () => {
     const stays: Station = { ...sump, control: { ...control, scheme: 'contactor' }, alarm: { ...alarm, latch: true } };
     const r = run(stays, { length: 12 * 3600, answers: 1800, faults: [{ from: 600, to: null, id: 'M1-seized' }] });
     const person = r.events.find((e) => e.kind === 'person')!;
-    expect(r.events.some((e) => e.at >= person.at && /^pump 1 starts/.test(sayPhrase(e.says, 'metric')))).toBe(true);
+    expect(r.events.some((e) => e.at >= person.at && /^pump 1 starts/.test(sayPhrase(e.sentence, 'metric')))).toBe(
+      true,
+    );
     expect(r.bell).toBeLessThan(4000);
   });
   it('does not come where no bell rings', () => {

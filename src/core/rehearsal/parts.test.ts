@@ -7,7 +7,7 @@ import { newStation, type Station } from '../station';
 import { vesselOf } from '../vessel';
 import { wire } from '../wiring';
 import { inflowing } from './inflow';
-import { logicOf } from './logic';
+import { panelMachine } from './panelMachine';
 import { deliveries } from './pumping';
 import { readyScenarios } from './ready';
 import type { Scenario } from './scenario';
@@ -17,7 +17,7 @@ const demo = (file: string): Station => demoStations().find((d) => d.file === fi
 const told = (station: Station, inflow: Scenario['inflow']) =>
   inflowing(station, { ...readyScenarios(station)[0]!, inflow });
 
-/** Water of a time by walking the steps, m³; says too how many there were. */
+/** Water of a time by walking the steps, m³; label too how many there were. */
 function water(of: ReturnType<typeof inflowing>, length: number): { volume: number; steps: number } {
   let [t, volume, steps] = [0, 0, 0];
   while (t < length) {
@@ -139,7 +139,7 @@ describe('the panel as a machine', () => {
     const station = demo('underpass-storm-sump.json');
     const made = panelOf(station);
     if (!made.ok) throw new Error('does not fit');
-    return logicOf(wire(station, made.panel));
+    return panelMachine(wire(station, made.panel));
   };
   it('a combination that was met is the same again, and steps are looked up', () => {
     const { first, after } = duplex();
@@ -163,7 +163,7 @@ describe('the panel as a machine', () => {
     const station = demo('sand-bed-dosing-tank.json');
     const made = panelOf(station);
     if (!made.ok || station.duty.kind !== 'dose') throw new Error('does not fit');
-    const { first, after } = logicOf(wire(station, made.panel));
+    const { first, after } = panelMachine(wire(station, made.panel));
     expect(first.waiting).toEqual([]);
     const wet = after(after(first, 'S-low', 'up'), 'S-pump', 'up');
     expect(wet.waiting).toEqual([{ device: 'T2', from: 'resting', to: 'running', after: station.duty.off }]);
@@ -178,8 +178,8 @@ describe('the panel as a machine', () => {
 
 describe('the trace', () => {
   const lanes = [
-    { id: 'M1', kind: 'pump', says: 'pump 1' },
-    { id: 'bell', kind: 'bell', says: 'bell' },
+    { id: 'M1', kind: 'pump', label: 'pump 1' },
+    { id: 'bell', kind: 'bell', label: 'bell' },
   ] as const;
   /** A stretch whose water goes straight from one volume to another. */
   const straight = (from: number, to: number, v0: number, v1: number, on: number, inflow = 0.002) => ({

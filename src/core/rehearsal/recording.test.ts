@@ -32,9 +32,11 @@ describe('a recording', () => {
       const { trace } = whole.run;
       const [from, to] = [12 * trace.step * 40, 12 * trace.step * 41];
       const { trace: close, events } = whole.window(from, to);
-      expect([file, events.map((e) => [e.kind, sayPhrase(e.says, 'metric')])]).toEqual([
+      expect([file, events.map((e) => [e.kind, sayPhrase(e.sentence, 'metric')])]).toEqual([
         file,
-        whole.run.events.filter((e) => e.at >= from && e.at <= to).map((e) => [e.kind, sayPhrase(e.says, 'metric')]),
+        whole.run.events
+          .filter((e) => e.at >= from && e.at <= to)
+          .map((e) => [e.kind, sayPhrase(e.sentence, 'metric')]),
       ]);
       const inside = Array.from(trace.least.keys()).filter(
         (i) => i * trace.step >= from - 1e-6 && (i + 1) * trace.step <= to + 1e-6,

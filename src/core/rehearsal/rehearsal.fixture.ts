@@ -16,5 +16,5 @@ export function run(station: Station, more: Partial<Scenario> = {}) {
     throw new Error(answer.problems.map((p) => (typeof p === 'string' ? p : sayPhrase(p, 'metric'))).join('; '));
   return answer.run;
 }
-export const says = (r: Rehearsal) => r.events.map((e) => sayPhrase(e.says, 'metric'));
+export const says = (r: Rehearsal) => r.events.map((e) => sayPhrase(e.sentence, 'metric'));
 export const sump = newStation('a', 'b', 'metric-230');

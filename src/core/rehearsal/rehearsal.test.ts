@@ -263,7 +263,7 @@ describe('a station through time', () => {
 
   it('a timed bed doses by its timer, and no more often than its rest lets it', () => {
     const r = run(demo('sand-bed-dosing-tank.json'), { length: 2 * 86400 });
-    const starts = r.events.filter((e) => /^pump 1 starts/.test(sayPhrase(e.says, 'metric'))).map((e) => e.at);
+    const starts = r.events.filter((e) => /^pump 1 starts/.test(sayPhrase(e.sentence, 'metric'))).map((e) => e.at);
     for (const [i, at] of starts.slice(1).entries()) expect(at - starts[i]!).toBeGreaterThan(2000);
     expect(says(r).some((s) => s.startsWith('T2: running'))).toBe(true);
   });

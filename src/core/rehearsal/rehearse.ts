@@ -1,13 +1,13 @@
 import type { States } from '../circuit';
 import type { Station } from '../station';
 import type { Phrase } from '../units';
-import { courseOf, type Course } from './course';
+import { compileScenario, type CompiledScenario } from './compile';
 import { advance, beginning, copyOf, inflowNow, type Listener, type State } from './engine';
 import { ledger, type Account } from './ledger';
 import type { Scenario } from './scenario';
-import { story, type RunEvent } from './story';
+import { story, type RunEvent } from './eventLog';
 import { addStretch, BUCKETS, type Trace, traceFor } from './trace';
-import { prepare } from './world';
+import { prepare } from './faultedModel';
 
 /** What a rehearsal was: its account, what is drawn of it, what happened and why. */
 export interface Rehearsal extends Account {
@@ -86,10 +86,10 @@ const fromOn = (from: number, { passed, told, turned }: Listener): Listener => (
   turned: (t, before, after, why, since) => void (t >= from && turned?.(t, before, after, why, since)),
 });
 
-function begin(station: Station, scenario: Scenario): { ok: true; course: Course } | Refused {
+function begin(station: Station, scenario: Scenario): { ok: true; compiled: CompiledScenario } | Refused {
   const prepared = prepare(station);
   if (!prepared.ok) return { ok: false, problems: prepared.reasons };
-  return courseOf(prepared.prepared, scenario);
+  return compileScenario(prepared.prepared, scenario);
 }
 
 /**
@@ -102,9 +102,9 @@ export function account(
 ): { ok: true; account: Account; ended: Phrase | null } | Refused {
   const begun = begin(station, scenario);
   if (!begun.ok) return begun;
-  const state = beginning(begun.course);
-  const book = ledger(begun.course.prepared, state.v);
-  advance(begun.course, state, scenario.length, book.listener);
+  const state = beginning(begun.compiled);
+  const book = ledger(begun.compiled.prepared, state.v);
+  advance(begun.compiled, state, scenario.length, book.listener);
   return { ok: true, account: book.close(state.t, state.v), ended: state.ended };
 }
 
@@ -120,17 +120,17 @@ export function record(
 ): ({ ok: true } & Recording) | Refused {
   const begun = begin(station, scenario);
   if (!begun.ok) return begun;
-  const { course } = begun;
-  const { prepared } = course;
+  const { compiled } = begun;
+  const { prepared } = compiled;
   const { length } = scenario;
-  const state = beginning(course);
+  const state = beginning(compiled);
   const kept: State[] = [copyOf(state)];
   const book = ledger(prepared, state.v);
   const tale = story(prepared, keep);
   const trace = traceFor(0, length, prepared.lanes);
   let due = trace.step;
   const all = together([book.listener, tale.listener, { passed: (p) => addStretch(trace, p) }]);
-  advance(course, state, length, all, {
+  advance(compiled, state, length, all, {
     stopped(t) {
       progress?.(t / length);
       return stopped?.() ?? false;
@@ -168,7 +168,7 @@ export function record(
       const told = story(prepared, keep);
       const s = before(from);
       advance(
-        course,
+        compiled,
         s,
         Math.min(to, state.t),
         together([fromOn(from, told.listener), { passed: (p) => addStretch(closer, p) }]),
@@ -177,13 +177,13 @@ export function record(
     },
     moment(at) {
       const s = before(Math.min(at, state.t));
-      advance(course, s, Math.min(at, state.t), {});
+      advance(compiled, s, Math.min(at, state.t), {});
       return {
         at: s.t,
         level: prepared.vessel.height(s.v),
-        states: s.node.states,
-        faults: s.world.faults,
-        running: s.node.running,
+        states: s.panel.states,
+        faults: s.model.faults,
+        running: s.panel.running,
         inflow: inflowNow(s),
       };
     },

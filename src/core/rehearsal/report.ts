@@ -18,6 +18,6 @@ export function report(station: Station, scenario: Scenario, run: Rehearsal, sys
       run: c.run.value,
       why: sayPhrase(c.why, system),
     })),
-    events: events.map((e) => ({ ...e, says: sayPhrase(e.says, system) })),
+    events: events.map((e) => ({ ...e, says: sayPhrase(e.sentence, system) })),
   };
 }

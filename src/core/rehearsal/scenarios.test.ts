@@ -125,7 +125,7 @@ describe('scenarios', () => {
       powerCuts: [{ from: 3600, to: 20000 }],
       faults: [{ from: 1800, to: 7200, id: 'W0-cut' }],
     });
-    const starts = r.events.filter((e) => /^pump 1 starts/.test(sayPhrase(e.says, 'metric'))).map((e) => e.at);
+    const starts = r.events.filter((e) => /^pump 1 starts/.test(sayPhrase(e.sentence, 'metric'))).map((e) => e.at);
     expect(starts.some((t) => t > 1800 && t < 20000)).toBe(false);
     expect(starts.some((t) => t >= 20000)).toBe(true);
   });

@@ -1,4 +1,4 @@
-import type { Lane } from './world';
+import type { Lane } from './faultedModel';
 
 /** What is drawn of a stretch of time, in buckets: the least and greatest of each, shares of its time. Volumes m³, flows m³/s. */
 export interface Trace {

@@ -2,12 +2,12 @@ import type { Station } from '../station';
 import type { Account } from './ledger';
 import { account } from './rehearse';
 import type { Scenario } from './scenario';
-import { prepare } from './world';
+import { prepare } from './faultedModel';
 
 /** One fault put into a scenario: what the bell does, how long a person has, what it harms. Times in s from the moment of the fault. */
 export interface Consequence {
   readonly id: string;
-  readonly says: string;
+  readonly label: string;
   /** When the bell begins though without the fault it would not; null: it does not. */
   readonly bellAfter: number | null;
   /** When water is where it should not be, or a pump runs dry; null: never in this scenario. */
@@ -71,13 +71,13 @@ export function whatIf(
     const when = harm === 'overflow' ? wet : harm === 'dry' ? dry : harm === 'chatter' ? at : null;
     return {
       id: fault.id,
-      says: fault.says,
+      label: fault.label,
       bellAfter: rings ? rang! - at : null,
       harmAfter: when === null ? null : when - at,
       harm,
       has: when === null ? null : when - (rings ? rang! : Infinity),
       hides: !rings && harm === null && alike(run, well.account),
-      mended: fault.mended,
+      mended: fault.remedy,
     };
   });
   const rank = (c: Consequence) => (c.harmAfter !== null ? c.harmAfter : c.hides ? 1e12 : 1e13);

@@ -1,4 +1,4 @@
-import { leaf, net, parallel, series, type Bench } from './bench';
+import { leaf, net, parallel, series, type PanelBuilder } from './panelBuilder';
 import { coloursOf } from './colours';
 import { breaker, directSupply, load, loop, type Power, pushButton, relay, type Relay, sense } from './devices';
 import { boardDevice, type Feed, lineToNeutral } from './feed';
@@ -11,13 +11,13 @@ const BELL: Power = { volts: 12, kind: 'dc' };
 const DIALLER = { volts: 12, amps: 0.01 };
 
 /** Supply of the bell: its own circuit of the board or the pump's, a power supply to 12 V, and a battery behind it where one is fitted. */
-function bellSupply(b: Bench, feed: Feed | null): void {
+function bellSupply(b: PanelBuilder, feed: Feed | null): void {
   const { alarm, wiring, supply } = b.station;
   const colours = coloursOf(b.station);
   const mains: Power = { volts: lineToNeutral(supply), kind: 'ac' };
   b.circuit({
     id: 'bell-mains',
-    says: 'bell supply',
+    label: 'bell supply',
     strip: 'X3',
     reference: 'N',
     volts: mains.volts,
@@ -27,7 +27,7 @@ function bellSupply(b: Bench, feed: Feed | null): void {
   });
   b.circuit({
     id: 'bell',
-    says: 'bell',
+    label: 'bell',
     strip: 'X4',
     reference: 'A0',
     volts: BELL.volts,
@@ -40,7 +40,7 @@ function bellSupply(b: Bench, feed: Feed | null): void {
   if (alarm.ownSupply || !feed) {
     boardDevice(b, 'alarm-supply', 'W9', 'feeds the bell', 1, {
       id: 'W-bell-supply',
-      says: 'bell supply, a circuit of its own',
+      label: 'bell supply, a circuit of its own',
       length: wiring.feeder.length,
       area: 1.5e-6,
       colours: { L1: colours.lines[0], N: colours.neutral, PE: colours.earth },
@@ -62,15 +62,15 @@ function bellSupply(b: Bench, feed: Feed | null): void {
   b.device({
     tag: 'GB',
     function: 'battery',
-    noun: 'battery, 12 V sealed',
-    says: 'keeps the bell alive without mains',
+    description: 'battery, 12 V sealed',
+    label: 'keeps the bell alive without mains',
     place: 'panel',
     cost: 1,
     behaviour: { kind: 'worked' },
     initial: 'charged',
     positions: [
-      { state: 'charged', says: 'charged' },
-      { state: 'flat', says: 'flat' },
+      { state: 'charged', label: 'charged' },
+      { state: 'flat', label: 'flat' },
     ],
     elements: {
       cell: {
@@ -95,7 +95,7 @@ export interface Bell {
  * The high float calls it unless the scheme gives another call; `also` rings it too.
  */
 export function alarmChain(
-  b: Bench,
+  b: PanelBuilder,
   feed: Feed | null,
   { call, also = [] }: { call?: Tree; also?: readonly Tree[] } = {},
 ): Bell {
@@ -133,7 +133,7 @@ export function alarmChain(
     );
     b.outcome({
       id: 'lamp',
-      says: 'the lamp is lit',
+      label: 'the lamp is lit',
       not: 'the lamp is out',
       never: 'the lamp is never lit',
       always: 'the lamp never goes out',
@@ -158,7 +158,7 @@ export function alarmChain(
     } else b.rung('horn', 'bell', 'A', [bell.make(), horn], 'A0');
     b.outcome({
       id: 'horn',
-      says: 'the horn sounds',
+      label: 'the horn sounds',
       not: 'the horn is quiet',
       never: 'the horn never sounds',
       always: 'the horn never stops',
@@ -187,9 +187,9 @@ export function alarmChain(
 
 /** A dry changeover contact of the bell on three terminals; the pair that closes goes out. */
 function farContact(
-  b: Bench,
+  b: PanelBuilder,
   tag: string,
-  says: string,
+  label: string,
   not: string,
   name: string,
   cable: string,
@@ -200,7 +200,7 @@ function farContact(
   const [common, closes, opens] = [1, 2, 3].map((n) => `${wires}${n}`) as [string, string, string];
   b.circuit({
     id,
-    says: `dry contact for ${name}`,
+    label: `dry contact for ${name}`,
     strip: 'X5',
     reference: closes,
     volts: DIALLER.volts,
@@ -214,7 +214,7 @@ function farContact(
     'report',
     tag,
     name,
-    { id: `W-${cable}`, says: `to ${name}`, length: 20, area: 0.5e-6, colours: { '1': brown, '2': black } },
+    { id: `W-${cable}`, label: `to ${name}`, length: 20, area: 0.5e-6, colours: { '1': brown, '2': black } },
     { ...DIALLER, kind: 'dc' },
     DIALLER.amps,
   );
@@ -224,7 +224,7 @@ function farContact(
   b.rung('the other side of it, spare', id, common, [bell.break()], opens);
   b.outcome({
     id: tag,
-    says,
+    label,
     not,
     never: `${name} is never told: the alarm never reports`,
     always: `${name} is told all the time`,

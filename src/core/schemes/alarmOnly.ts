@@ -7,7 +7,8 @@ import type { Scheme } from './scheme';
 export const alarmOnly: Scheme = {
   id: 'alarm-only',
   title: 'alarm only',
-  says: 'A high-level float with horn, lamp, silence, test, battery and a contact for far away. The pump has its own control.',
+  summary:
+    'A high-level float with horn, lamp, silence, test, battery and a contact for far away. The pump has its own control.',
   people: 'The float is at 12 V, apart from the mains.',
   fails: ['A stuck float or a flat battery shows nothing until it is tested.', 'It tells; it stops nothing.'],
   together: 'one',

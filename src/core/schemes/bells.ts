@@ -1,6 +1,6 @@
 import { phrase } from '../units';
 import { alarmChain } from './alarmChain';
-import { parallel } from './bench';
+import { parallel } from './panelBuilder';
 import { pushButton, relay } from './devices';
 import { feed, mainsControl } from './feed';
 import { floatOf } from './floats';
@@ -13,7 +13,8 @@ import { option, type Scheme } from './scheme';
 export const bells: Scheme = {
   id: 'bells',
   title: 'pressure-bell grinder station',
-  says: 'Pressure switches in the panel: one runs the pump, the other rings and, as redundant run, starts it too; a button runs it by hand.',
+  summary:
+    'Pressure switches in the panel: one runs the pump, the other rings and, as redundant run, starts it too; a button runs it by hand.',
   people: 'No wire goes into the pit but the pump’s. A contactor breaks every live leg.',
   fails: [
     'A leaking tube or a blocked breather shifts every level.',

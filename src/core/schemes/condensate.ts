@@ -11,7 +11,8 @@ import { type Scheme } from './scheme';
 export const condensate: Scheme = {
   id: 'condensate',
   title: 'condensate pump with cut-off',
-  says: 'The pump’s own float carries its small motor; the high-level switch stops the appliance, by its low-voltage call or its live feed, and may ring as well.',
+  summary:
+    'The pump’s own float carries its small motor; the high-level switch stops the appliance, by its low-voltage call or its live feed, and may ring as well.',
   people:
     'Mains only in the pump’s own housing. The cut-off is in the appliance’s circuit: two supplies meet in one box.',
   fails: [

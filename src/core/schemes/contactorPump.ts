@@ -1,6 +1,6 @@
 import { traitsOf } from '../duties';
 import { permissions } from './interlocks';
-import { parallel, series, type Bench } from './bench';
+import { parallel, series, type PanelBuilder } from './panelBuilder';
 import { contactor, handOffAuto, load, relay, type Relay } from './devices';
 import type { Control, Feed } from './feed';
 import { floatOf, floatSwitch, sensorOf } from './floats';
@@ -8,7 +8,7 @@ import type { Tree } from './model';
 import { pumpPower } from './motor';
 
 /** The call of one pump: a wide float by itself, or a start float that a relay holds until the stop float opens. `relay` follows it where there is one. */
-export function pumpCall(b: Bench, control: Control): Tree {
+export function pumpCall(b: PanelBuilder, control: Control): Tree {
   const wide = floatOf(b, 'pump');
   if (wide) return wide.used;
   const stop = floatOf(b, 'stop')!.used;
@@ -33,22 +33,22 @@ export interface Water {
 }
 
 /** The relay of the low float; null where none is fitted. */
-export function waterRelay(b: Bench, control: Control): Water | null {
+export function waterRelay(b: PanelBuilder, control: Control): Water | null {
   const sensor = sensorOf(b, 'low');
   if (!sensor) return null;
   const rises = sensor.contact === 'closes-on-rise';
-  const says = rises ? 'water over the low float' : 'water under the low float';
-  const k = relay(b, 'K3', says, control);
-  b.rung(says, control.id, control.hot, [floatSwitch(b, sensor).used, k.coil], control.back);
+  const label = rises ? 'water over the low float' : 'water under the low float';
+  const k = relay(b, 'K3', label, control);
+  b.rung(label, control.id, control.hot, [floatSwitch(b, sensor).used, k.coil], control.back);
   return rises ? { enough: k.make, lacks: k.break } : { enough: k.break, lacks: k.make };
 }
 
 /** What the low float adds to the bell. */
-export const lowRings = (b: Bench, water: Water | null): Tree[] =>
+export const lowRings = (b: PanelBuilder, water: Water | null): Tree[] =>
   water && b.station.alarm.low ? [water.lacks()] : [];
 
 /** Whether the low float cuts the pump: not where it is the tank that is filled. */
-export const lowCuts = (b: Bench, water: Water | null): Tree[] =>
+export const lowCuts = (b: PanelBuilder, water: Water | null): Tree[] =>
   water && traitsOf(b.station).direction === 'empty' ? [water.enough()] : [];
 
 /**
@@ -56,7 +56,7 @@ export const lowCuts = (b: Bench, water: Water | null): Tree[] =>
  * the overload; hour meter and counter beside the coil where they are asked for.
  */
 export function contactorPump(
-  b: Bench,
+  b: PanelBuilder,
   feed: Feed,
   control: Control,
   call: Tree,
@@ -94,7 +94,7 @@ export function contactorPump(
 }
 
 /** Hand beside Auto: by hand whatever the floats say, in Auto as they say. */
-export function selectorBranches(b: Bench, tag: string, says: string, pump: number, call: Tree): Tree {
-  const s = handOffAuto(b, tag, `Hand, Off or Auto for ${says}`, pump);
+export function selectorBranches(b: PanelBuilder, tag: string, label: string, pump: number, call: Tree): Tree {
+  const s = handOffAuto(b, tag, `Hand, Off or Auto for ${label}`, pump);
   return parallel(s('selector', 'hand'), series(s('selector', 'auto'), call));
 }

@@ -9,7 +9,7 @@ import { option, type Scheme } from './scheme';
 export const contactorScheme: Scheme = {
   id: 'contactor',
   title: 'contactor with selector',
-  says: 'A contactor breaks every live leg; Hand-Off-Auto; one wide float, or stop and start floats with a seal-in.',
+  summary: 'A contactor breaks every live leg; Hand-Off-Auto; one wide float, or stop and start floats with a seal-in.',
   people: 'Floats at control voltage behind a fuse, or behind a transformer. The motor is dead when it stands.',
   fails: [
     'A welded contactor runs on: the low float cannot stop it, the disconnect can.',

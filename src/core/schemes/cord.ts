@@ -1,5 +1,5 @@
 import { alarmChain } from './alarmChain';
-import { leaf, type Bench } from './bench';
+import { leaf, type PanelBuilder } from './panelBuilder';
 import { coloursOf } from './colours';
 import { breaker, residual } from './devices';
 import { boardDevice, RESIDUAL } from './feed';
@@ -14,7 +14,7 @@ import type { Tree } from './model';
 export const cord: Scheme = {
   id: 'cord',
   title: 'float in the pump cord',
-  says: 'The float’s contact carries the motor: by its piggyback plug, or in a sealed box.',
+  summary: 'The float’s contact carries the motor: by its piggyback plug, or in a sealed box.',
   people: 'Mains voltage in the pit, at the float. A residual-current (ground-fault) device is what guards a person.',
   fails: [
     'A welded contact runs the pump until it is dry.',
@@ -41,7 +41,7 @@ export const cord: Scheme = {
     const volts = station.supply.voltage;
     const circuit = b.circuit({
       id: 'power',
-      says: 'pump power',
+      label: 'pump power',
       strip: plug ? 'R' : 'J',
       reference: 'N',
       volts,
@@ -51,7 +51,7 @@ export const cord: Scheme = {
     });
     boardDevice(b, 'supply', 'W0', plug ? 'feeds the receptacle' : 'feeds the box', 1, {
       id: 'W-supply',
-      says: plug ? 'feeds the receptacle' : 'feeds the box',
+      label: plug ? 'feeds the receptacle' : 'feeds the box',
       length: station.wiring.feeder.length,
       area: station.wiring.feeder.area,
       colours: { L1: colours.lines[0], N: colours.neutral, PE: colours.earth },
@@ -71,7 +71,7 @@ export const cord: Scheme = {
 
     const sensor = sensorOf(b, 'pump')!;
     const contacts = floatSwitch(b, sensor, {
-      says: plug ? 'cord of the float, with its piggyback plug' : 'cord of the pump float',
+      label: plug ? 'cord of the float, with its piggyback plug' : 'cord of the pump float',
       length: sensor.cordLength,
     });
     const at = plug ? { L: 'R:L', N: 'R:N', PE: 'R:PE' } : null;
@@ -83,7 +83,7 @@ export const cord: Scheme = {
     const feed = { lines: ['L1'], pair: ['L1', 'N'] as const, volts, circuit };
     motorDevice(b, 1, station.pumps[0]!, feed, {
       id: 'W-pump1',
-      says: plug ? 'cord of the pump, with its plug' : 'cord of the pump',
+      label: plug ? 'cord of the pump, with its plug' : 'cord of the pump',
       length: station.wiring.motor.length,
       area: station.wiring.motor.area,
       colours: { U: colours.lines[0], V: colours.neutral, PE: colours.earth },
@@ -99,12 +99,12 @@ export const cord: Scheme = {
 };
 
 /** Neutral that is not switched on its way. */
-function bridge(b: Bench): Tree {
+function bridge(b: PanelBuilder): Tree {
   b.device({
     tag: 'E2',
     function: 'bar',
-    noun: 'neutral bar',
-    says: 'the neutral is not switched',
+    description: 'neutral bar',
+    label: 'the neutral is not switched',
     place: 'board',
     cost: 0,
     behaviour: { kind: 'worked' },

@@ -1,5 +1,5 @@
 import type { Behaviour, Sense } from '../circuit';
-import { leaf, type Bench } from './bench';
+import { leaf, type PanelBuilder } from './panelBuilder';
 import type { Device, DeviceFunction, Element, Sign, Tree } from './model';
 
 /*
@@ -36,16 +36,16 @@ export function loadPart(
 export const sense = (
   what: Sense['what'],
   of: Sense['of'],
-  parts: readonly string[],
+  components: readonly string[],
   by: Sense['by'] = 'sum',
-): Sense => ({ what, of, parts, by });
+): Sense => ({ what, of, components, by });
 
 export interface Power {
   readonly volts: number;
   readonly kind: 'ac' | 'dc';
 }
 
-const coilPart = (b: Bench, { volts, kind }: Power, va: number) =>
+const coilPart = (b: PanelBuilder, { volts, kind }: Power, va: number) =>
   kind === 'ac'
     ? loadPart(volts, va, COIL.powerFactor, b.station.supply.frequency)
     : ({ kind: 'impedance', r: (volts * volts) / va } as const);
@@ -65,7 +65,7 @@ export interface Relay {
 interface RelayLook {
   readonly function?: DeviceFunction;
   readonly pump?: number;
-  readonly noun?: string;
+  readonly description?: string;
   readonly va?: number;
   readonly cost?: Device['cost'];
   readonly behaviour?: (coil: string) => Behaviour;
@@ -77,15 +77,15 @@ interface RelayLook {
 }
 
 /** A relay, contactor, timer or alternator: a coil, and contacts that follow its states. */
-export function relay(b: Bench, tag: string, says: string, power: Power, look: RelayLook = {}): Relay {
+export function relay(b: PanelBuilder, tag: string, label: string, power: Power, look: RelayLook = {}): Relay {
   const coil = `${tag}.coil`;
   const words = `${Math.round(power.volts)} V ${power.kind.toUpperCase()}`;
   b.device({
     tag,
     function: look.function ?? 'relay',
     pump: look.pump,
-    noun: `${look.noun ?? 'control relay'}, coil ${words}`,
-    says,
+    description: `${look.description ?? 'control relay'}, coil ${words}`,
+    label,
     place: 'panel',
     cost: look.cost ?? 1,
     behaviour: look.behaviour?.(coil) ?? {
@@ -116,16 +116,16 @@ export function relay(b: Bench, tag: string, says: string, power: Power, look: R
   };
 }
 
-export const contactor = (b: Bench, tag: string, says: string, power: Power, pump: number): Relay =>
-  relay(b, tag, says, power, { function: 'contactor', pump, noun: 'contactor', va: 7, cost: 2 });
+export const contactor = (b: PanelBuilder, tag: string, label: string, power: Power, pump: number): Relay =>
+  relay(b, tag, label, power, { function: 'contactor', pump, description: 'contactor', va: 7, cost: 2 });
 
 /** Something worked by hand, with a contact for each thing it closes. */
 export function worked(
-  b: Bench,
+  b: PanelBuilder,
   what: DeviceFunction,
   tag: string,
-  noun: string,
-  says: string,
+  description: string,
+  label: string,
   positions: Device['positions'],
   initial: string,
   more: Partial<Device> = {},
@@ -133,8 +133,8 @@ export function worked(
   b.device({
     tag,
     function: what,
-    noun,
-    says,
+    description,
+    label,
     place: 'door',
     cost: 1,
     behaviour: { kind: 'worked' },
@@ -153,9 +153,9 @@ export function worked(
 
 /** @param what `reset` for one that lets go what has latched */
 export function pushButton(
-  b: Bench,
+  b: PanelBuilder,
   tag: string,
-  says: string,
+  label: string,
   sign: 'button' | 'button-break',
   what: 'button' | 'reset' = 'button',
 ): Tree {
@@ -164,10 +164,10 @@ export function pushButton(
     what,
     tag,
     'push button',
-    says,
+    label,
     [
-      { state: 'out', says: 'let go' },
-      { state: 'pressed', says: 'pressed' },
+      { state: 'out', label: 'let go' },
+      { state: 'pressed', label: 'pressed' },
     ],
     'out',
     { springs: 'out' },
@@ -175,17 +175,17 @@ export function pushButton(
   return contact(sign, sign === 'button' ? 'pressed' : 'out');
 }
 
-export function handOffAuto(b: Bench, tag: string, says: string, pump: number) {
+export function handOffAuto(b: PanelBuilder, tag: string, label: string, pump: number) {
   return worked(
     b,
     'selector',
     tag,
     'selector, three positions',
-    says,
+    label,
     [
-      { state: 'hand', says: 'Hand' },
-      { state: 'off', says: 'Off' },
-      { state: 'auto', says: 'Auto' },
+      { state: 'hand', label: 'Hand' },
+      { state: 'off', label: 'Off' },
+      { state: 'auto', label: 'Auto' },
     ],
     'auto',
     { pump },
@@ -193,8 +193,8 @@ export function handOffAuto(b: Bench, tag: string, says: string, pump: number) {
 }
 
 const BREAKER_POSITIONS = [
-  { state: 'on', says: 'on' },
-  { state: 'off', says: 'off' },
+  { state: 'on', label: 'on' },
+  { state: 'off', label: 'off' },
 ];
 
 /** Past this share of its rating a breaker or fuse opens sooner or later; a circuit at rest is later. */
@@ -202,23 +202,23 @@ const SUSTAINED = 1.45;
 
 /** A breaker or fuse with a pole for each wire; opens itself when any carries too much. */
 export function breaker(
-  b: Bench,
+  b: PanelBuilder,
   tag: string,
-  says: string,
+  label: string,
   amps: number,
   poles: number,
   more: { fuse?: boolean; direct?: boolean; place?: Device['place']; pump?: number } = {},
 ): Tree[] {
   const names = Array.from({ length: poles }, (_, i) => `${2 * i + 1}-${2 * i + 2}`);
-  const noun = more.fuse
+  const description = more.fuse
     ? `fuse and holder, ${amps} A`
     : `circuit breaker, ${poles} pole${poles > 1 ? 's' : ''}, ${amps} A${more.direct ? ', for direct current' : ''}`;
   b.device({
     tag,
     function: more.fuse ? 'fuse' : 'breaker',
     pump: more.pump,
-    noun,
-    says,
+    description,
+    label,
     place: more.place ?? 'panel',
     cost: more.fuse ? 1 : 2,
     behaviour: {
@@ -250,7 +250,7 @@ export function breaker(
 }
 
 /** A disconnect that can be locked off. */
-export function disconnect(b: Bench, tag: string, poles: number): Tree[] {
+export function disconnect(b: PanelBuilder, tag: string, poles: number): Tree[] {
   const contact = worked(
     b,
     'disconnect',
@@ -265,13 +265,13 @@ export function disconnect(b: Bench, tag: string, poles: number): Tree[] {
 }
 
 /** A residual-current or ground-fault device: opens when its wires together carry a current that came back another way. */
-export function residual(b: Bench, tag: string, poles: number, trips: number): Tree[] {
+export function residual(b: PanelBuilder, tag: string, poles: number, trips: number): Tree[] {
   const names = Array.from({ length: poles }, (_, i) => `${2 * i + 1}-${2 * i + 2}`);
   b.device({
     tag,
     function: 'residual-current',
-    noun: `residual-current (ground-fault) device, ${poles} poles, ${Math.round(trips * 1000)} mA`,
-    says: 'opens on a leak to earth',
+    description: `residual-current (ground-fault) device, ${poles} poles, ${Math.round(trips * 1000)} mA`,
+    label: 'opens on a leak to earth',
     place: 'panel',
     cost: 2,
     behaviour: {
@@ -298,11 +298,11 @@ export function residual(b: Bench, tag: string, poles: number, trips: number): T
 
 /** A load with two pins: lamp, horn, hour meter, counter. */
 export function load(
-  b: Bench,
+  b: PanelBuilder,
   what: DeviceFunction,
   tag: string,
-  noun: string,
-  says: string,
+  description: string,
+  label: string,
   sign: Sign,
   { volts, kind }: Power,
   va: number,
@@ -311,8 +311,8 @@ export function load(
   b.device({
     tag,
     function: what,
-    noun: `${noun}, ${Math.round(volts)} V ${kind.toUpperCase()}`,
-    says,
+    description: `${description}, ${Math.round(volts)} V ${kind.toUpperCase()}`,
+    label,
     place,
     cost: 1,
     behaviour: { kind: 'worked' },
@@ -325,9 +325,9 @@ export function load(
 
 /** A power supply to a low direct voltage: gives it while its input is there. Input and output are elements of two rungs. */
 export function directSupply(
-  b: Bench,
+  b: PanelBuilder,
   tag: string,
-  says: string,
+  label: string,
   input: Power,
   volts: number,
   watts: number,
@@ -336,8 +336,8 @@ export function directSupply(
   b.device({
     tag,
     function: 'power-supply',
-    noun: `power supply, ${Math.round(input.volts)} V to ${volts} V DC, ${watts} W`,
-    says,
+    description: `power supply, ${Math.round(input.volts)} V to ${volts} V DC, ${watts} W`,
+    label,
     place: 'panel',
     cost: 2,
     behaviour: {
@@ -365,9 +365,9 @@ export function directSupply(
 
 /** A transformer: primary and secondary are elements of two rungs. */
 export function transformer(
-  b: Bench,
+  b: PanelBuilder,
   tag: string,
-  says: string,
+  label: string,
   primary: number,
   secondary: number,
   va: number,
@@ -375,8 +375,8 @@ export function transformer(
   b.device({
     tag,
     function: 'transformer',
-    noun: `transformer, ${Math.round(primary)} V to ${secondary} V, ${va} VA`,
-    says,
+    description: `transformer, ${Math.round(primary)} V to ${secondary} V, ${va} VA`,
+    label,
     place: 'panel',
     cost: 2,
     behaviour: { kind: 'worked' },
@@ -400,10 +400,10 @@ export function transformer(
 
 /** A loop outside that a contact of ours closes: its own source, and what follows when current flows. */
 export function loop(
-  b: Bench,
+  b: PanelBuilder,
   what: DeviceFunction,
   tag: string,
-  says: string,
+  label: string,
   cable: Device['cable'],
   { volts, kind }: Power,
   amps: number,
@@ -412,8 +412,8 @@ export function loop(
   b.device({
     tag,
     function: what,
-    noun: 'outside equipment, by others',
-    says,
+    description: 'outside equipment, by others',
+    label,
     place: 'field',
     cost: 0,
     behaviour: { kind: 'worked' },

@@ -1,6 +1,6 @@
 import { traitsOf, type Timer } from '../duties';
 import { alarmChain } from './alarmChain';
-import { series, parallel, type Bench } from './bench';
+import { series, parallel, type PanelBuilder } from './panelBuilder';
 import { coilLimits, relay, sense } from './devices';
 import { type Control, feed, mainsControl } from './feed';
 import { floatOf } from './floats';
@@ -11,10 +11,10 @@ import { option, type Scheme } from './scheme';
 import type { Tree } from './model';
 import { phrase } from '../units';
 
-const timer = (b: Bench, control: Control, tag: string, says: string, rest: number, run: number) =>
-  relay(b, tag, says, control, {
+const timer = (b: PanelBuilder, control: Control, tag: string, label: string, rest: number, run: number) =>
+  relay(b, tag, label, control, {
     function: 'timer',
-    noun: `repeat-cycle timer, ${Math.round(rest / 60)} min rest, ${Math.round(run)} s run`,
+    description: `repeat-cycle timer, ${Math.round(rest / 60)} min rest, ${Math.round(run)} s run`,
     cost: 2,
     sign: 'timer',
     behaviour: (coil) => ({
@@ -28,7 +28,7 @@ const timer = (b: Bench, control: Control, tag: string, says: string, rest: numb
   });
 
 /** A timer that the enable float lets run; a second one with a shorter rest while the peak float is up. */
-function timedCall(b: Bench, control: Control, { on, off, peakOff }: Timer): Tree {
+function timedCall(b: PanelBuilder, control: Control, { on, off, peakOff }: Timer): Tree {
   const { id, hot, back } = control;
   const enable = relay(b, 'K5', 'enough water for a dose', control);
   b.rung('enough water for a dose', id, hot, [pumpCall(b, control), enable.coil], back);
@@ -50,7 +50,7 @@ function timedCall(b: Bench, control: Control, { on, off, peakOff }: Timer): Tre
 export const doser: Scheme = {
   id: 'doser',
   title: 'timed doser',
-  says: 'A float lets a timer run, the timer doses; a peak float shortens the rest; hours and starts are counted.',
+  summary: 'A float lets a timer run, the timer doses; a peak float shortens the rest; hours and starts are counted.',
   people: 'Floats at control voltage behind a fuse, or behind a transformer. The motor is dead when it stands.',
   fails: [
     'A failed timer doses never or always: the counter tells.',

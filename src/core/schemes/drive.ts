@@ -2,7 +2,7 @@ import { traitsOf } from '../duties';
 import { phrase, quantity } from '../units';
 import type { Station } from '../station';
 import { alarmChain } from './alarmChain';
-import { leaf, type Bench } from './bench';
+import { leaf, type PanelBuilder } from './panelBuilder';
 import { CLOSED, breaker, directSupply, OPEN_LEAK, relay, sense, transformer } from './devices';
 import { type Feed, feed } from './feed';
 import { floatOf } from './floats';
@@ -16,7 +16,7 @@ import type { Tree } from './model';
 export const INPUT = { r: 4700, on: 15, off: 5 } as const;
 
 /** A drive: mains in, motor out, a 24 V supply of its own, two inputs. It runs on the first; the second, once lost, is a fault until it is reset. */
-function driveDevice(b: Bench, { lines, volts }: Feed): void {
+function driveDevice(b: PanelBuilder, { lines, volts }: Feed): void {
   const { supplyBudget } = b.station.wiring;
   const input = (pin: string) => ({
     pins: [pin, 'COM'] as const,
@@ -28,9 +28,9 @@ function driveDevice(b: Bench, { lines, volts }: Feed): void {
     function: 'drive',
     pump: 1,
     charge:
-      'A drive keeps a deadly charge after it is isolated: wait as long as its label says, then measure its direct-current link.',
-    noun: 'variable-speed drive, one to suit the motor',
-    says: 'runs the pump',
+      'A drive keeps a deadly charge after it is isolated: wait as long as its label label, then measure its direct-current link.',
+    description: 'variable-speed drive, one to suit the motor',
+    label: 'runs the pump',
     place: 'panel',
     cost: 4,
     behaviour: { kind: 'relay', senses: sense('volts', 'dc', ['U1.run']), pickUp: INPUT.on, dropOut: INPUT.off },
@@ -66,9 +66,10 @@ function driveDevice(b: Bench, { lines, volts }: Feed): void {
 export const drive: Scheme = {
   id: 'drive',
   title: 'input of a drive',
-  says: 'The float closes an input of a variable-speed drive: as run enable it restarts by itself, as external fault a person must look and reset.',
+  summary:
+    'The float closes an input of a variable-speed drive: as run enable it restarts by itself, as external fault a person must look and reset.',
   people:
-    'Floats at 24 V direct. The drive’s output is at mains: it keeps a charge after it is isolated; wait as long as its label says.',
+    'Floats at 24 V direct. The drive’s output is at mains: it keeps a charge after it is isolated; wait as long as its label label.',
   fails: [
     'A float stuck open stops the pump, or faults the drive.',
     'A short in a long float run takes the 24 V supply down with it.',
@@ -103,16 +104,16 @@ export const drive: Scheme = {
       tag: 'U1F',
       function: 'drive-fault',
       pump: 1,
-      noun: 'fault logic of the drive',
-      says: 'external fault of the drive',
+      description: 'fault logic of the drive',
+      label: 'external fault of the drive',
       place: 'panel',
       cost: 0,
       // The supply is there and the input is not: their difference tells, so that a drive without mains is no fault.
       behaviour: { kind: 'trip', senses: sense('volts', 'dc', ['U1.24V', 'U1.fault'], 'sum'), above: INPUT.on - 3 },
       initial: 'on',
       positions: [
-        { state: 'on', says: 'reset' },
-        { state: 'tripped', says: 'in fault' },
+        { state: 'on', label: 'reset' },
+        { state: 'tripped', label: 'in fault' },
       ],
       elements: Object.fromEntries(
         f.lines.map((l, i) => [
@@ -159,7 +160,7 @@ export const drive: Scheme = {
 
     b.circuit({
       id: 'inputs',
-      says: 'inputs of the drive',
+      label: 'inputs of the drive',
       strip: 'X2',
       reference: '0V',
       volts: 24,
@@ -191,7 +192,7 @@ export const drive: Scheme = {
 };
 
 /** A separate 24 V direct supply whose minus is joined to the drive's common. */
-function separate(b: Bench, { pair, volts }: Feed): void {
+function separate(b: PanelBuilder, { pair, volts }: Feed): void {
   const g = directSupply(b, 'G1', 'feeds the floats', { volts, kind: 'ac' }, 24, 15);
   b.rung('separate 24 V supply', 'power', pair[0], [g.input], pair[1]);
   const [out] = breaker(b, 'F2', 'guards the float supply', 1, 1, { direct: true });
@@ -199,12 +200,12 @@ function separate(b: Bench, { pair, volts }: Feed): void {
 }
 
 /** A float at 24 V alternating works a relay, whose dry contact goes to the input. */
-function interposed(b: Bench, { pair, volts }: Feed, float: Tree, tag: string): Tree {
+function interposed(b: PanelBuilder, { pair, volts }: Feed, float: Tree, tag: string): Tree {
   const ac = { volts: 24, kind: 'ac' } as const;
   if (tag === 'K11') {
     b.circuit({
       id: 'floats',
-      says: 'floats, 24 V alternating',
+      label: 'floats, 24 V alternating',
       strip: 'X2',
       reference: 'B0',
       volts: 24,

@@ -1,6 +1,6 @@
 import { phrase } from '../units';
 import { alarmChain } from './alarmChain';
-import { net, parallel, series, type Bench } from './bench';
+import { net, parallel, series, type PanelBuilder } from './panelBuilder';
 import { contactor, coilLimits, relay, sense, worked } from './devices';
 import { type Control, feed, mainsControl } from './feed';
 import { floatOf } from './floats';
@@ -12,7 +12,7 @@ import { option, type Scheme } from './scheme';
 import type { Tree } from './model';
 
 /** The lead call (held to the stop float, or of a wide float) and the lag call. */
-function calls(b: Bench, control: Control) {
+function calls(b: PanelBuilder, control: Control) {
   const { id, hot, back } = control;
   const call = relay(b, 'K3C', 'lead call', control);
   const lag = relay(b, 'K4C', 'lag call', control);
@@ -43,7 +43,8 @@ function calls(b: Bench, control: Control) {
 export const duplex: Scheme = {
   id: 'duplex',
   title: 'alternating duplex',
-  says: 'Lead, lag, high: the turn passes on when the lead call ends; a toggle locks one pump first; a pump that fails is skipped.',
+  summary:
+    'Lead, lag, high: the turn passes on when the lead call ends; a toggle locks one pump first; a pump that fails is skipped.',
   people:
     'Floats at control voltage behind a fuse, or behind a transformer. Each motor is dead when it stands, and has its own breaker.',
   fails: [
@@ -87,7 +88,7 @@ export const duplex: Scheme = {
     );
     b.outcome({
       id: 'lag',
-      says: 'the lag pump is called',
+      label: 'the lag pump is called',
       not: 'the lag pump is not called',
       never: 'the lag is never called',
       always: 'the lag is called all the time',
@@ -98,12 +99,12 @@ export const duplex: Scheme = {
     });
     const [lagPin, highPin] = [b.terminal('IN-LAG', id, 'X2:LAG'), b.terminal('IN-HIGH', id, 'X2:HIGH')];
     const joined = { a: lagPin, b: highPin };
-    if (school === 'three') b.link({ ...joined, says: 'three floats: the high float is the lag float too' });
-    else b.linkLeftOut({ ...joined, says: 'the three-float link left in with four floats' });
+    if (school === 'three') b.link({ ...joined, label: 'three floats: the high float is the lag float too' });
+    else b.linkLeftOut({ ...joined, label: 'the three-float link left in with four floats' });
 
     const alternator = relay(b, 'A1', 'whose turn it is', control, {
       function: 'alternator',
-      noun: 'alternating relay',
+      description: 'alternating relay',
       cost: 2,
       sign: 'timer',
       initial: 'rest 1',
@@ -123,9 +124,9 @@ export const duplex: Scheme = {
       'toggle, three positions',
       'who goes first',
       [
-        { state: 'one', says: '1 first' },
-        { state: 'turns', says: 'take turns' },
-        { state: 'two', says: '2 first' },
+        { state: 'one', label: '1 first' },
+        { state: 'turns', label: 'take turns' },
+        { state: 'two', label: '2 first' },
       ],
       b.station.control.alternates ? 'turns' : 'one',
     );

@@ -1,4 +1,4 @@
-import { leaf, type Bench } from './bench';
+import { leaf, type PanelBuilder } from './panelBuilder';
 import { coloursOf } from './colours';
 import { breaker, disconnect, directSupply, type Power, residual, transformer } from './devices';
 import { GROUND_PIN, type Circuit, type Device, type Tree } from './model';
@@ -25,10 +25,10 @@ const ANGLES: Readonly<Record<string, readonly number[]>> = { single: [0], split
 
 /** The board as it stands behind the feeder: a source for each leg behind half of the loop's impedance, neutral bonded to earth. */
 export function boardDevice(
-  b: Bench,
+  b: PanelBuilder,
   what: 'supply' | 'alarm-supply',
   tag: string,
-  says: string,
+  label: string,
   legs: number,
   cable: Device['cable'],
 ): Device {
@@ -37,15 +37,15 @@ export function boardDevice(
   return b.device({
     tag,
     function: what,
-    noun: 'circuit of the board, by others',
-    says,
+    description: 'circuit of the board, by others',
+    label,
     place: 'field',
     cost: 0,
     behaviour: { kind: 'worked' },
     initial: 'there',
     positions: [
-      { state: 'there', says: 'mains there' },
-      { state: 'cut', says: 'power cut' },
+      { state: 'there', label: 'mains there' },
+      { state: 'cut', label: 'power cut' },
     ],
     elements: Object.fromEntries(
       ANGLES[supply.source]!.slice(0, legs).map(
@@ -70,7 +70,7 @@ export function boardDevice(
 }
 
 /** Feeder, disconnect and residual-current protection: from the board to the wires L1, (L2, L3) and N of the panel. */
-export function feed(b: Bench): Feed {
+export function feed(b: PanelBuilder): Feed {
   const { supply, wiring, profile } = b.station;
   const colours = coloursOf(b.station);
   const legs = ANGLES[supply.source]!.length;
@@ -78,7 +78,7 @@ export function feed(b: Bench): Feed {
   const volts = supply.voltage;
   const circuit = b.circuit({
     id: 'power',
-    says: 'pump power',
+    label: 'pump power',
     strip: 'X1',
     reference: 'N',
     volts: lineToNeutral(supply),
@@ -88,7 +88,7 @@ export function feed(b: Bench): Feed {
   });
   boardDevice(b, 'supply', 'W0', 'feeds the panel', legs, {
     id: 'W-supply',
-    says: 'feeder from the board',
+    label: 'feeder from the board',
     length: wiring.feeder.length,
     area: wiring.feeder.area,
     colours: Object.fromEntries([
@@ -136,14 +136,14 @@ export interface Control extends Power {
 const MAINS_CONTROL = { 'metric-230': 230, 'us-120': 120 } as const;
 
 /** Control at the mains, behind its own fuse; through a transformer where no leg to neutral gives the common voltage, or where it is asked for. */
-export function mainsControl(b: Bench, { lines, pair, volts }: Feed, isolate = false): Control {
+export function mainsControl(b: PanelBuilder, { lines, pair, volts }: Feed, isolate = false): Control {
   const usual = MAINS_CONTROL[b.station.profile];
   const toNeutral = lineToNeutral(b.station.supply);
   const direct = !isolate && Math.abs(toNeutral / usual - 1) < 0.08;
   const power: Power = { volts: direct ? toNeutral : usual, kind: 'ac' };
   b.circuit({
     id: 'control',
-    says: 'control',
+    label: 'control',
     strip: 'X2',
     reference: direct ? 'N' : 'C0',
     volts: power.volts,
@@ -166,11 +166,11 @@ export function mainsControl(b: Bench, { lines, pair, volts }: Feed, isolate = f
 }
 
 /** Control at extra-low voltage, apart from the mains. */
-export function lowControl(b: Bench, { pair, volts }: Feed, kind: 'ac' | 'dc'): Control {
+export function lowControl(b: PanelBuilder, { pair, volts }: Feed, kind: 'ac' | 'dc'): Control {
   const power: Power = { volts: 24, kind };
   b.circuit({
     id: 'control',
-    says: 'low-voltage control',
+    label: 'low-voltage control',
     strip: 'X2',
     reference: 'C0',
     volts: 24,
@@ -190,12 +190,12 @@ export function lowControl(b: Bench, { pair, volts }: Feed, kind: 'ac' | 'dc'): 
 }
 
 /** One side of a transformer's secondary is tied to earth, so that a fault to earth blows its fuse. */
-function earthed(b: Bench, net: string): void {
+function earthed(b: PanelBuilder, net: string): void {
   b.device({
     tag: 'E1',
     function: 'bar',
-    noun: 'earth bridge',
-    says: 'ties one side of the control to earth',
+    description: 'earth bridge',
+    label: 'ties one side of the control to earth',
     place: 'panel',
     cost: 0,
     behaviour: { kind: 'worked' },

@@ -1,5 +1,5 @@
 import { kindOf, type Sensor, type SensorRole, ROLE } from '../sensors';
-import type { Bench } from './bench';
+import type { PanelBuilder } from './panelBuilder';
 import { coloursOf } from './colours';
 import { CLOSED, OPEN_LEAK } from './devices';
 import type { Device, Tree } from './model';
@@ -8,7 +8,7 @@ export const floatTag = (sensor: Sensor): string => `S-${sensor.id}`;
 
 /** A sensor as switch, with the contact that is closed by it at each side. */
 export interface FloatContacts {
-  /** The contact that the document says is used. */
+  /** The contact that the document label is used. */
   readonly used: Tree;
   /** The other one of a changeover; null where there is none. */
   readonly other: Tree | null;
@@ -19,7 +19,7 @@ export interface FloatContacts {
  * the water last moved it.
  */
 export function floatSwitch(
-  b: Bench,
+  b: PanelBuilder,
   sensor: Sensor,
   cable: Partial<NonNullable<Device['cable']>> = {},
 ): FloatContacts {
@@ -40,15 +40,15 @@ export function floatSwitch(
   b.device({
     tag,
     function: 'float',
-    noun: `${kind.name}, ${sensor.changeover ? 'changeover contact' : rises ? 'closes on rise (NO hanging)' : 'opens on rise (NC hanging)'}, ${sensor.contactRating} A${sensor.duty === 'motor' ? ', motor duty' : ''}`,
-    says: `${ROLE[sensor.role].word} ${kind.noun}`,
+    description: `${kind.name}, ${sensor.changeover ? 'changeover contact' : rises ? 'closes on rise (NO hanging)' : 'opens on rise (NC hanging)'}, ${sensor.contactRating} A${sensor.duty === 'motor' ? ', motor duty' : ''}`,
+    label: `${ROLE[sensor.role].word} ${kind.noun}`,
     place: out ? 'field' : 'panel',
     cost: kind.cost,
     behaviour: { kind: 'worked' },
     initial: 'down',
     positions: [
-      { state: 'down', says: 'hanging' },
-      { state: 'up', says: 'lifted' },
+      { state: 'down', label: 'hanging' },
+      { state: 'up', label: 'lifted' },
     ],
     elements: {
       [usedPin]: contact(usedPin),
@@ -58,7 +58,7 @@ export function floatSwitch(
     ...(out && {
       cable: {
         id: `W-${sensor.id}`,
-        says: `cord of the ${ROLE[sensor.role].word} float`,
+        label: `cord of the ${ROLE[sensor.role].word} float`,
         length: sensor.cordLength + station.wiring.field.length,
         area: station.wiring.field.area,
         colours: { C: common, [usedPin]: first, ...(sensor.changeover ? { [otherPin]: second } : {}) },
@@ -69,11 +69,11 @@ export function floatSwitch(
   return { used: { leaf: `${tag}.${usedPin}` }, other: sensor.changeover ? { leaf: `${tag}.${otherPin}` } : null };
 }
 
-export const sensorOf = (b: Bench, role: SensorRole): Sensor | undefined =>
+export const sensorOf = (b: PanelBuilder, role: SensorRole): Sensor | undefined =>
   b.station.sensors.find((s) => s.role === role);
 
 /** The switch of the sensor in this role; null where none is fitted. */
-export function floatOf(b: Bench, role: SensorRole): FloatContacts | null {
+export function floatOf(b: PanelBuilder, role: SensorRole): FloatContacts | null {
   const sensor = sensorOf(b, role);
   return sensor ? floatSwitch(b, sensor) : null;
 }

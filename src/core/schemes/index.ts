@@ -1,6 +1,6 @@
 import type { Station } from '../station';
 import type { Phrase } from '../units';
-import { bench } from './bench';
+import { panelBuilder } from './panelBuilder';
 import type { Panel } from './model';
 import { choiceOf, type Scheme } from './scheme';
 import { SCHEMES } from './table';
@@ -30,7 +30,7 @@ export function panelOf(
     };
   const reasons = reasonsAgainst(scheme, station);
   if (reasons.length > 0) return { ok: false, scheme, reasons };
-  const b = bench(station);
+  const b = panelBuilder(station);
   scheme.build(b, chooser(scheme, station));
   return { ok: true, panel: b.done(scheme.id), scheme };
 }

@@ -1,33 +1,33 @@
 import type { Interlock } from '../station';
 import type { Bell } from './alarmChain';
-import type { Bench } from './bench';
+import type { PanelBuilder } from './panelBuilder';
 import { coloursOf } from './colours';
 import { CLOSED, loop, OPEN_LEAK, relay, type Relay, sense } from './devices';
 import { floatSwitch, sensorOf } from './floats';
 import type { Tree } from './model';
 
-const cord = (b: Bench, id: string, says: string, pins: readonly [string, string]) => {
+const cord = (b: PanelBuilder, id: string, label: string, pins: readonly [string, string]) => {
   const [first, second] = coloursOf(b.station).cord;
-  return { id, says, length: 20, area: 0.75e-6, colours: { [pins[0]]: first, [pins[1]]: second } };
+  return { id, label, length: 20, area: 0.75e-6, colours: { [pins[0]]: first, [pins[1]]: second } };
 };
 
 /** Contacts of others that let the pump run: closed while it may. They sit in series before the coil. */
-export function permissions(b: Bench): Tree[] {
+export function permissions(b: PanelBuilder): Tree[] {
   return b.station.interlocks.flatMap((lock, i): Tree[] => {
     if (lock.kind !== 'may-fill' && lock.kind !== 'external-stop') return [];
     const tag = `U5${i + 1}`;
     b.device({
       tag,
       function: 'permission',
-      noun: 'outside contact, by others',
-      says: lock.kind === 'may-fill' ? `${lock.name} may be filled` : `${lock.name} lets it run`,
+      description: 'outside contact, by others',
+      label: lock.kind === 'may-fill' ? `${lock.name} may be filled` : `${lock.name} lets it run`,
       place: 'field',
       cost: 0,
       behaviour: { kind: 'worked' },
       initial: 'closed',
       positions: [
-        { state: 'closed', says: lock.kind === 'may-fill' ? 'calls for water' : 'lets it run' },
-        { state: 'open', says: lock.kind === 'may-fill' ? 'is full' : 'stops it' },
+        { state: 'closed', label: lock.kind === 'may-fill' ? 'calls for water' : 'lets it run' },
+        { state: 'open', label: lock.kind === 'may-fill' ? 'is full' : 'stops it' },
       ],
       elements: {
         contact: {
@@ -55,7 +55,7 @@ export interface CutOff {
  * The high-level cut-off of what makes the water. A contact that is closed until the water is high breaks the appliance's circuit by
  * itself; where it is to ring as well, or where the float can only close on rise, a relay on the bell's supply stands between.
  */
-export function cutOff(b: Bench): CutOff {
+export function cutOff(b: PanelBuilder): CutOff {
   const locks = b.station.interlocks.filter((l): l is Extract<Interlock, { kind: 'cutoff' }> => l.kind === 'cutoff');
   const sensor = sensorOf(b, 'cutoff');
   if (locks.length === 0) return { also: sensor ? [ringing(b)] : [], finish: () => {} };
@@ -82,7 +82,7 @@ export function cutOff(b: Bench): CutOff {
         const [from, to] = [`V${i + 1}1`, `V${i + 1}2`];
         b.circuit({
           id,
-          says: `${lock.acts === 'live' ? 'live feed' : 'low-voltage call'} of ${lock.name}`,
+          label: `${lock.acts === 'live' ? 'live feed' : 'low-voltage call'} of ${lock.name}`,
           strip: 'X6',
           reference: to,
           volts: lock.volts,
@@ -104,7 +104,7 @@ export function cutOff(b: Bench): CutOff {
         b.rung('its loop outside', id, from, [outside], to);
         b.outcome({
           id: `U4${i + 1}`,
-          says: `${lock.name} may run`,
+          label: `${lock.name} may run`,
           not: `${lock.name} is stopped`,
           never: `${lock.name} never runs: the cut-off holds it though the water is low`,
           always: `the cut-off has no effect: ${lock.name} may run however high the water is`,
@@ -119,7 +119,7 @@ export function cutOff(b: Bench): CutOff {
   };
 }
 
-const ringing = (b: Bench): Tree => {
+const ringing = (b: PanelBuilder): Tree => {
   const sensor = sensorOf(b, 'cutoff')!;
   const contacts = floatSwitch(b, sensor);
   const closes = sensor.contact === 'closes-on-rise' ? contacts.used : contacts.other;
@@ -130,14 +130,14 @@ const ringing = (b: Bench): Tree => {
 };
 
 /** Tells other stations that this tank calls for water: a dry contact that opens when it is full. */
-export function tellOthers(b: Bench, calls: Relay): void {
+export function tellOthers(b: PanelBuilder, calls: Relay): void {
   b.station.interlocks.forEach((lock, i) => {
     if (lock.kind !== 'full') return;
     const id = `full-${i + 1}`;
     const [from, to] = [`Z${i + 1}1`, `Z${i + 1}2`];
     b.circuit({
       id,
-      says: `“may I fill” for ${lock.name}`,
+      label: `“may I fill” for ${lock.name}`,
       strip: 'X5',
       reference: to,
       volts: 24,
@@ -158,7 +158,7 @@ export function tellOthers(b: Bench, calls: Relay): void {
     b.rung('its loop outside', id, from, [outside], to);
     b.outcome({
       id: `U3${i}`,
-      says: `${lock.name} may fill it`,
+      label: `${lock.name} may fill it`,
       not: `${lock.name} may not fill it`,
       never: `${lock.name} is never called to fill it`,
       always: `${lock.name} is called though the tank is full`,

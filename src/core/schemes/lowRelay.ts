@@ -1,6 +1,6 @@
 import { phrase, quantity } from '../units';
 import { alarmChain } from './alarmChain';
-import type { Bench } from './bench';
+import type { PanelBuilder } from './panelBuilder';
 import { relay, sense, type Power } from './devices';
 import { feed, lowControl } from './feed';
 import { cutOff, permissions, tellOthers } from './interlocks';
@@ -13,13 +13,13 @@ import { option, type Scheme } from './scheme';
 export const SOLID = { leak: 20e-6, r: 0.15, control: { least: 3, most: 32 }, rated: 25 } as const;
 
 /** A solid-state relay: small control current in, one live wire out. It leaks when off, and when it fails it stays on. */
-function solid(b: Bench, tag: string, { volts, kind }: Power, poles: number) {
+function solid(b: PanelBuilder, tag: string, { volts, kind }: Power, poles: number) {
   b.device({
     tag,
     function: 'solid-state',
     pump: 1,
-    noun: `solid-state relay, ${SOLID.rated} A, control ${SOLID.control.least}–${SOLID.control.most} V ${kind.toUpperCase()}, on its heat sink`,
-    says: 'switches the motor without a moving contact',
+    description: `solid-state relay, ${SOLID.rated} A, control ${SOLID.control.least}–${SOLID.control.most} V ${kind.toUpperCase()}, on its heat sink`,
+    label: 'switches the motor without a moving contact',
     place: 'panel',
     cost: 2,
     behaviour: {
@@ -58,7 +58,7 @@ function solid(b: Bench, tag: string, { volts, kind }: Power, poles: number) {
 export const lowRelay: Scheme = {
   id: 'relay',
   title: 'low-voltage float and relay',
-  says: 'The float works at 24 V, apart from the mains; a relay or solid-state relay carries the motor.',
+  summary: 'The float works at 24 V, apart from the mains; a relay or solid-state relay carries the motor.',
   people: 'No mains in the water or the tank: the float is at 24 V from a supply that is apart from it.',
   fails: [
     'A relay that fails mostly stays open; its contacts can weld.',
@@ -92,7 +92,12 @@ export const lowRelay: Scheme = {
     const k =
       choose('switch') === 'ssr'
         ? solid(b, 'K1', control, live)
-        : relay(b, 'K1', 'runs the pump', control, { pump: 1, noun: 'power relay, motor rated', cost: 2, va: 2 });
+        : relay(b, 'K1', 'runs the pump', control, {
+            pump: 1,
+            description: 'power relay, motor rated',
+            cost: 2,
+            va: 2,
+          });
     const call = pumpCall(b, control);
     const low = waterRelay(b, control);
     const { healthy } = pumpPower(b, f, 1, b.station.pumps[0]!, () => k.make(), { overload: live > 1 });

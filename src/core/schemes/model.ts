@@ -44,7 +44,7 @@ export type Inside =
 export interface Element {
   readonly pins: readonly [string, string];
   readonly sign: Sign;
-  /** null: it only shows where it sits; the device says what is between its pins. */
+  /** null: it only shows where it sits; the device label what is between its pins. */
   readonly part: Inside | null;
   /** States of the device in which it conducts; always, where none are given. */
   readonly closed?: readonly string[];
@@ -58,7 +58,7 @@ export const GROUND_PIN = 'earth';
 /** The cord or cable by which something outside the panel comes to its terminals. */
 export interface CableRun {
   readonly id: string;
-  readonly says: string;
+  readonly label: string;
   /** m */
   readonly length: number;
   /** m² of each core */
@@ -115,16 +115,16 @@ export interface Device {
   /** The pump that it runs or guards, from 1; none where it serves all. */
   readonly pump?: number;
   /** What one would ask for in a shop. */
-  readonly noun: string;
+  readonly description: string;
   /** What it does here. */
-  readonly says: string;
+  readonly label: string;
   readonly place: 'panel' | 'door' | 'field' | 'board';
   /** 0: comes with something else; 1 small change, 2 moderate, 3 a considerable sum, 4 the dearest. */
   readonly cost: 0 | 1 | 2 | 3 | 4;
   readonly behaviour: Behaviour;
   readonly initial: string;
   /** States a hand (or the water) can put it in, with words; empty where none can. */
-  readonly positions: readonly { readonly state: string; readonly says: string }[];
+  readonly positions: readonly { readonly state: string; readonly label: string }[];
   /** The state it springs back to when it is let go. */
   readonly springs?: string;
   readonly elements: Readonly<Record<string, Element>>;
@@ -154,7 +154,7 @@ export type Tree =
 
 export interface Circuit {
   readonly id: string;
-  readonly says: string;
+  readonly label: string;
   /** Terminals of this circuit sit on this strip. */
   readonly strip: string;
   /** The wire against which it is live, and at how many volts, r.m.s. */
@@ -169,7 +169,7 @@ export interface Circuit {
 
 export interface Rung {
   readonly number: number;
-  readonly says: string;
+  readonly label: string;
   readonly circuit: string;
   readonly from: string;
   readonly to: string;
@@ -196,13 +196,13 @@ export interface Core {
 export interface Link {
   readonly a: string;
   readonly b: string;
-  readonly says: string;
+  readonly label: string;
 }
 
 /** Something that a person would notice, and how the circuit tells it. */
 export interface Outcome {
   readonly id: string;
-  readonly says: string;
+  readonly label: string;
   readonly not: string;
   /** What to say where it never happens though it should, and where it always does. */
   readonly never: string;
@@ -232,7 +232,7 @@ export interface Panel {
   readonly terminals: readonly Terminal[];
   readonly cores: readonly Core[];
   readonly links: readonly Link[];
-  /** Links that these terminals are made to take, and that this design leaves out; `says` is how one left in is told. */
+  /** Links that these terminals are made to take, and that this design leaves out; `label` is how one left in is told. */
   readonly linksLeftOut: readonly Link[];
   readonly outcomes: readonly Outcome[];
   /** Net of every pin that sits in the panel. */

@@ -1,5 +1,5 @@
 import type { Pump } from '../station';
-import { leaf, type Bench } from './bench';
+import { leaf, type PanelBuilder } from './panelBuilder';
 import { coloursOf } from './colours';
 import { breaker, CLOSED, loadPart, OPEN_LEAK, sense } from './devices';
 import { type Feed, lineToNeutral } from './feed';
@@ -22,7 +22,7 @@ const three = (feed: Feed) => feed.lines.length === 3;
 
 /** The motor of a pump at the end of its cable: one winding, or three in star. */
 export function motorDevice(
-  b: Bench,
+  b: PanelBuilder,
   n: number,
   pump: Pump,
   feed: Feed,
@@ -41,8 +41,8 @@ export function motorDevice(
     tag,
     function: 'motor',
     pump: n,
-    noun: pump.name,
-    says: `pump ${n}`,
+    description: pump.name,
+    label: `pump ${n}`,
     place: 'field',
     cost: 0,
     behaviour: { kind: 'worked' },
@@ -65,7 +65,7 @@ export function motorDevice(
   b.device(device);
   b.outcome({
     id: tag,
-    says: `pump ${n} runs`,
+    label: `pump ${n} runs`,
     not: `pump ${n} stands`,
     never: `pump ${n} never runs`,
     always: `pump ${n} never stops`,
@@ -85,7 +85,7 @@ export function motorDevice(
 }
 
 export function motorCable(
-  b: Bench,
+  b: PanelBuilder,
   n: number,
   feed: Feed,
   pins = three(feed) ? ['U', 'V', 'W'] : ['U', 'V'],
@@ -94,7 +94,7 @@ export function motorCable(
   const second = feed.pair[1] === 'N' ? colours.neutral : colours.lines[1];
   return {
     id: `W-pump${n}`,
-    says: `cable to pump ${n}`,
+    label: `cable to pump ${n}`,
     length: b.station.wiring.motor.length,
     area: b.station.wiring.motor.area,
     colours: Object.fromEntries([
@@ -105,15 +105,15 @@ export function motorCable(
 }
 
 /** The overload relay of a pump: a heater in each live wire, a contact that opens with it, one that closes. */
-function overload(b: Bench, n: number, pump: Pump, poles: number) {
+function overload(b: PanelBuilder, n: number, pump: Pump, poles: number) {
   const tag = `F1${n}`;
   const names = Array.from({ length: poles }, (_, i) => `${2 * i + 1}-${2 * i + 2}`);
   b.device({
     tag,
     function: 'overload',
     pump: n,
-    noun: `overload relay, set to ${pump.ratedCurrent} A`,
-    says: `guards pump ${n}`,
+    description: `overload relay, set to ${pump.ratedCurrent} A`,
+    label: `guards pump ${n}`,
     place: 'panel',
     cost: 2,
     behaviour: {
@@ -128,8 +128,8 @@ function overload(b: Bench, n: number, pump: Pump, poles: number) {
     },
     initial: 'on',
     positions: [
-      { state: 'on', says: 'set' },
-      { state: 'tripped', says: 'tripped' },
+      { state: 'on', label: 'set' },
+      { state: 'tripped', label: 'tripped' },
     ],
     elements: {
       ...Object.fromEntries(
@@ -164,7 +164,7 @@ export interface PumpPower {
  * On two legs both are broken: a single pole would leave the motor live.
  */
 export function pumpPower(
-  b: Bench,
+  b: PanelBuilder,
   feed: Feed,
   n: number,
   pump: Pump,

@@ -1,12 +1,12 @@
 import type { Station } from '../station';
 import type { Phrase } from '../units';
-import type { Bench } from './bench';
+import type { PanelBuilder } from './panelBuilder';
 
 /** A choice that a scheme leaves to the person. The first one is taken until another is chosen. */
 export interface Option {
   readonly id: string;
   readonly label: string;
-  readonly choices: readonly { readonly id: string; readonly says: string }[];
+  readonly choices: readonly { readonly id: string; readonly label: string }[];
   /** Where the station suggests another first choice. */
   initial?(station: Station): string;
 }
@@ -18,7 +18,7 @@ export type SchemeField = 'control.floats' | 'control.alternates' | 'wiring.supp
 export interface Scheme {
   readonly id: string;
   readonly title: string;
-  readonly says: string;
+  readonly summary: string;
   /** What stands between people and the mains. */
   readonly people: string;
   /** What fails how. */
@@ -30,18 +30,18 @@ export interface Scheme {
   readonly asks?: readonly SchemeField[];
   /** Every reason against it at this station; empty where it fits. */
   against(station: Station, choose: (option: string) => string): readonly Phrase[];
-  build(bench: Bench, choose: (option: string) => string): void;
+  build(bench: PanelBuilder, choose: (option: string) => string): void;
 }
 
 export const option = (
   id: string,
   label: string,
-  choices: readonly (readonly [id: string, says: string])[],
+  choices: readonly (readonly [id: string, label: string])[],
   initial?: Option['initial'],
 ): Option => ({
   id,
   label,
-  choices: choices.map(([c, says]) => ({ id: c, says })),
+  choices: choices.map(([c, label]) => ({ id: c, label })),
   ...(initial && { initial }),
 });
 

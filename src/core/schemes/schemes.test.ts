@@ -3,7 +3,7 @@ import { demoStations } from '../demo';
 import { type Sensor, type SensorRole } from '../sensors';
 import { checkStation, newStation, type Station } from '../station';
 import { sayPhrase } from '../units';
-import { outcomesOf, stand, wire, type Posture } from '../wiring';
+import { outcomesOf, solveWith, wire, type Inputs } from '../wiring';
 import type { Settled } from '../circuit';
 import { panelOf, reasonsAgainst, SCHEMES, schemeOf } from '.';
 
@@ -33,19 +33,19 @@ function standing(s: Station) {
   const made = panelOf(s);
   if (!made.ok) throw new Error(made.reasons.map((r) => sayPhrase(r, 'metric')).join('; '));
   const wired = wire(s, made.panel);
-  let states = stand(wired, {}).states;
-  const put = (posture: Posture): Settled => {
-    const settled = stand(wired, posture, states);
+  let states = solveWith(wired, {}).states;
+  const put = (posture: Inputs): Settled => {
+    const settled = solveWith(wired, posture, states);
     expect(settled.chatter).toEqual([]);
     states = settled.states;
     return settled;
   };
   return {
     panel: made.panel,
-    put: (posture: Posture) => outcomesOf(wired, put(posture)),
+    put: (posture: Inputs) => outcomesOf(wired, put(posture)),
     states: () => states,
     /** From rest, whatever came before. */
-    fresh: (posture: Posture) => outcomesOf(wired, stand(wired, posture)),
+    fresh: (posture: Inputs) => outcomesOf(wired, solveWith(wired, posture)),
     time: (device: string, to: string) => {
       states = { ...states, [device]: to };
       return outcomesOf(wired, put({}));
@@ -415,7 +415,7 @@ describe('pressure-bell grinder station', () => {
       supply: { ...lodge.supply, source: 'split', voltage: 240, frequency: 60 },
     };
     const made = panelOf(us);
-    const rung = made.ok ? made.panel.rungs.find((r) => r.says === 'pump 1')! : null;
+    const rung = made.ok ? made.panel.rungs.find((r) => r.label === 'pump 1')! : null;
     expect(JSON.stringify(rung!.tree).match(/K1\./g)).toHaveLength(2);
   });
 });
@@ -573,7 +573,7 @@ describe('interlocks across stations', () => {
 });
 
 describe('every scheme', () => {
-  it('is built for each demo station that it fits, sound and quiet, and says why where not', () => {
+  it('is built for each demo station that it fits, sound and quiet, and label why where not', () => {
     for (const { station: s, file } of demoStations()) {
       expect(checkStation(s).ok).toBe(true);
       for (const scheme of SCHEMES) {
@@ -588,7 +588,7 @@ describe('every scheme', () => {
         expect(new Set(panel.cores.map((c) => c.id)).size).toBe(panel.cores.length);
         const circuits = new Set(panel.circuits.map((c) => c.id));
         for (const r of panel.rungs) expect(circuits.has(r.circuit)).toBe(true);
-        const settled = stand(wire(s, panel), {});
+        const settled = solveWith(wire(s, panel), {});
         expect([
           file,
           scheme.id,

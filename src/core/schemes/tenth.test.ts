@@ -12,7 +12,7 @@ import {
   controlFigures,
   expectedReadings,
   partsList,
-  stand,
+  solveWith,
   supplyFigures,
   wire,
   wireList,
@@ -39,13 +39,13 @@ const wired = wire(station, panel);
 const sentences = (scenario: Scenario): string[] => {
   const r = rehearse(station, scenario);
   if (!r.ok) throw new Error(JSON.stringify(r.problems));
-  return r.run.events.map((e) => sayPhrase(e.says, 'metric'));
+  return r.run.events.map((e) => sayPhrase(e.sentence, 'metric'));
 };
 
 describe('a scheme that nobody knows', () => {
   it('can fail in every part that it has', () => {
-    const says = faultsOf(station, panel).map((f) => f.says);
-    expect(says).toEqual(
+    const label = faultsOf(station, panel).map((f) => f.label);
+    expect(label).toEqual(
       expect.arrayContaining([
         'B10 welded (runs pump 1)',
         'B20 welded (runs pump 2)',
@@ -64,16 +64,16 @@ describe('a scheme that nobody knows', () => {
     const silent = panel.devices.filter((d) => !['bar', 'button', 'reset', 'meter'].includes(d.function));
     const failing = new Set(faultsOf(station, panel).map((f) => f.part));
     expect(silent.filter((d) => !failing.has(d.tag) && d.function !== 'overload').map((d) => d.tag)).toEqual([]);
-    expect(new Set(faultsOf(station, panel).map((f) => f.id)).size).toBe(says.length);
+    expect(new Set(faultsOf(station, panel).map((f) => f.id)).size).toBe(label.length);
   });
 
   it('has its cautions: two supplies, a loop of others, and what each part keeps', () => {
-    const says = cautions(station, panel).map((c) => c.says);
-    expect(says.filter((s) => s.includes('keeps a charge'))).toEqual([
+    const label = cautions(station, panel).map((c) => c.sentence);
+    expect(label.filter((s) => s.includes('keeps a charge'))).toEqual([
       expect.stringContaining('capacitor'),
       'Z1 keeps a charge: wait five minutes.',
     ]);
-    expect(says).toContainEqual(
+    expect(label).toContainEqual(
       expect.stringMatching(/^More than one supply in one box: .* the bell’s supply, dry contact for dialler live/),
     );
   });
@@ -86,12 +86,12 @@ describe('a scheme that nobody knows', () => {
     );
   });
 
-  it('stands with both pumps by its float, and says what a loose core does', () => {
-    const on = (tag: string) => stand(wired, { 'S-pump': 'up' }).states[tag];
+  it('stands with both pumps by its float, and label what a loose core does', () => {
+    const on = (tag: string) => solveWith(wired, { 'S-pump': 'up' }).states[tag];
     expect([on('B10'), on('B20')]).toEqual(['on', 'on']);
     const core = panel.cores.find((c) => c.pin === 'S-pump:NO')!;
     const { effects } = asLanded({ ...station, landings: { cores: [{ core: core.id, to: null }], links: [] } }, panel);
-    expect(effects.map((e) => e.says)).toEqual(['pump 1 never runs', 'pump 2 never runs']);
+    expect(effects.map((e) => e.sentence)).toEqual(['pump 1 never runs', 'pump 2 never runs']);
   });
 
   it('is listed and drawn to the last part', () => {
@@ -102,7 +102,7 @@ describe('a scheme that nobody knows', () => {
     expect(cableList(station, wired).map((c) => c.to)).toEqual(
       expect.arrayContaining(['W0', 'M1', 'M2', 'S-pump', 'S-alarm', 'P9']),
     );
-    expect(partsList(station, wired).find((p) => p.noun.startsWith('contactor'))).toMatchObject({
+    expect(partsList(station, wired).find((p) => p.description.startsWith('contactor'))).toMatchObject({
       quantity: 2,
       tags: ['B10', 'B20'],
     });

@@ -1,4 +1,4 @@
-import { leaf, parallel } from './bench';
+import { leaf, parallel } from './panelBuilder';
 import { alarmChain } from './alarmChain';
 import { contactor, handOffAuto, relay } from './devices';
 import { feed, mainsControl } from './feed';
@@ -13,7 +13,7 @@ import type { Scheme } from './scheme';
 export const twins: Scheme = {
   id: 'twins',
   title: 'two pumps together',
-  says: 'One float runs both pumps.',
+  summary: 'One float runs both pumps.',
   people: 'Floats at control voltage.',
   fails: ['A stuck float runs both pumps, or none.'],
   together: 'all',
@@ -37,8 +37,8 @@ export const twins: Scheme = {
       tag: 'Z1',
       function: 'drive',
       charge: 'Z1 keeps a charge: wait five minutes.',
-      noun: 'soft starter',
-      says: 'stands for anything that keeps a charge',
+      description: 'soft starter',
+      label: 'stands for anything that keeps a charge',
       place: 'panel',
       cost: 3,
       behaviour: { kind: 'worked' },

@@ -107,7 +107,7 @@ export type SensorFault =
 export interface SensorKind<S extends SensorCommon, K extends string = string, F extends Fields = Fields> {
   readonly kind: K;
   readonly fields: F;
-  /** `tilt float`, as a person says it. */
+  /** `tilt float`, as a person sentence it. */
   readonly name: string;
   /** What one of it is called after its role, as in `lag float`. */
   readonly noun: string;
@@ -126,7 +126,7 @@ export interface SensorKind<S extends SensorCommon, K extends string = string, F
   /** What is to be known of it where it is surveyed. */
   note?(sensor: S, settings: Settings, surrounds: Surrounds): Phrase;
   /** What contradicts itself in it, in a vessel so deep: field and sentence. */
-  contradictions(sensor: S, depth: number): readonly (readonly [field: string, says: Phrase])[];
+  contradictions(sensor: S, depth: number): readonly (readonly [field: string, sentence: Phrase])[];
   trips(sensor: S, surrounds: Surrounds): Trips;
   /** Moved up by `by` m, whole. */
   moved(sensor: S, by: number): S;

@@ -37,9 +37,9 @@ export function checkStation(input: unknown, system?: UnitSystem): Checked {
   const parsed = stationSchema.safeParse(upgraded.document, { reportInput: true });
   if (!parsed.success) return { ok: false, problems: parsed.error.issues.flatMap(explain) };
   const units = system ?? systemOf(parsed.data.profile);
-  const problems = [...contradictions(parsed.data)].map(({ path, says }) => ({
+  const problems = [...contradictions(parsed.data)].map(({ path, sentence }) => ({
     path: pathText(path),
-    message: sayPhrase(says, units),
+    message: sayPhrase(sentence, units),
   }));
   return problems.length > 0 ? { ok: false, problems } : { ok: true, station: parsed.data };
 }

@@ -16,20 +16,20 @@ function* vesselContradictions({ vessel, obstacles }: Station): Generator<Contra
   if (vessel.overflow > depth) {
     yield {
       path: ['vessel', 'overflow'],
-      says: phrase`the overflow at ${mm(vessel.overflow)} is above the rim, which is ${mm(depth)} above the floor`,
+      sentence: phrase`the overflow at ${mm(vessel.overflow)} is above the rim, which is ${mm(depth)} above the floor`,
     };
   }
   if (vessel.inletInvert >= depth) {
     yield {
       path: ['vessel', 'inletInvert'],
-      says: phrase`the inlet invert at ${mm(vessel.inletInvert)} is not below the rim at ${mm(depth)}`,
+      sentence: phrase`the inlet invert at ${mm(vessel.inletInvert)} is not below the rim at ${mm(depth)}`,
     };
   }
   for (const [i, o] of obstacles.entries()) {
     if (o.to <= o.from)
       yield {
         path: ['obstacles', i, 'to'],
-        says: phrase`the head of ${o.name} must be above its foot at ${mm(o.from)}`,
+        sentence: phrase`the head of ${o.name} must be above its foot at ${mm(o.from)}`,
       };
   }
 }
@@ -43,19 +43,19 @@ function* pumpContradictions(station: Station): Generator<Contradiction> {
     if (pump.volute <= pump.intake)
       yield {
         path: ['pumps', i, 'volute'],
-        says: phrase`the top of the volute must be above the intake at ${mm(pump.intake)}`,
+        sentence: phrase`the top of the volute must be above the intake at ${mm(pump.intake)}`,
       };
     if (pump.motorTop < pump.volute)
       yield {
         path: ['pumps', i, 'motorTop'],
-        says: phrase`the top of the motor cannot be below the top of the volute at ${mm(pump.volute)}`,
+        sentence: phrase`the top of the motor cannot be below the top of the volute at ${mm(pump.volute)}`,
       };
     if (inVessel && pump.motorTop > depth)
       yield {
         path: ['pumps', i, 'motorTop'],
-        says: phrase`the pump stands out of the vessel: the top of its motor is above the rim at ${mm(depth)}`,
+        sentence: phrase`the pump stands out of the vessel: the top of its motor is above the rim at ${mm(depth)}`,
       };
-    for (const { index, says } of curveProblems(pump.curve)) yield { path: ['pumps', i, 'curve', index], says };
+    for (const { index, sentence } of curveProblems(pump.curve)) yield { path: ['pumps', i, 'curve', index], sentence };
   }
   // Two pumps of one name are meant to be alike: a curve that differs is one that was mistyped.
   for (const [i, pump] of pumps.entries()) {
@@ -63,14 +63,14 @@ function* pumpContradictions(station: Station): Generator<Contradiction> {
     if (twin < i && JSON.stringify(pumps[twin]!.curve) !== JSON.stringify(pump.curve)) {
       yield {
         path: ['pumps', i, 'curve'],
-        says: phrase`pumps ${String(twin + 1)} and ${String(i + 1)} are both called “${pump.name}” but their curves contradict each other: give them one curve, or two names`,
+        sentence: phrase`pumps ${String(twin + 1)} and ${String(i + 1)} are both called “${pump.name}” but their curves contradict each other: give them one curve, or two names`,
       };
     }
   }
   if (inVessel && discharge.weepHole && discharge.weepHole.height > depth) {
     yield {
       path: ['discharge', 'weepHole', 'height'],
-      says: phrase`the weep hole is above the rim at ${mm(depth)}: its water would not fall back into the vessel`,
+      sentence: phrase`the weep hole is above the rim at ${mm(depth)}: its water would not fall back into the vessel`,
     };
   }
 }
@@ -84,10 +84,10 @@ function* segmentContradictions(
     if (s.roughness >= s.bore / 20)
       yield {
         path: [...path, i, 'roughness'],
-        says: phrase`the roughness is more than a twentieth of the bore: no friction formula holds there`,
+        sentence: phrase`the roughness is more than a twentieth of the bore: no friction formula holds there`,
       };
     if (weep !== null && weep >= s.bore)
-      yield { path: ['discharge', 'weepHole', 'diameter'], says: phrase`the weep hole is as wide as the pipe` };
+      yield { path: ['discharge', 'weepHole', 'diameter'], sentence: phrase`the weep hole is as wide as the pipe` };
   }
 }
 
@@ -96,12 +96,12 @@ function* lateralContradictions(laterals: Laterals): Generator<Contradiction> {
   if (laterals.orifice >= laterals.bore)
     yield {
       path: at('orifice'),
-      says: phrase`the orifices are as wide as the lateral, ${quantity('bore', laterals.bore)}`,
+      sentence: phrase`the orifices are as wide as the lateral, ${quantity('bore', laterals.bore)}`,
     };
   if (laterals.roughness >= laterals.bore / 20)
     yield {
       path: at('roughness'),
-      says: phrase`the roughness is more than a twentieth of the bore: no friction formula holds there`,
+      sentence: phrase`the roughness is more than a twentieth of the bore: no friction formula holds there`,
     };
 }
 
@@ -116,45 +116,46 @@ function* dischargeContradictions({ pumps, discharge, settings }: Station): Gene
   if (checkValve && checkValve.pipeBefore > pipe)
     yield {
       path: ['discharge', 'checkValve', 'pipeBefore'],
-      says: phrase`the check valve is ${long(checkValve.pipeBefore)}`,
+      sentence: phrase`the check valve is ${long(checkValve.pipeBefore)}`,
     };
   if (highPoint && highPoint.along > pipe)
-    yield { path: ['discharge', 'highPoint', 'along'], says: phrase`the high point is ${long(highPoint.along)}` };
+    yield { path: ['discharge', 'highPoint', 'along'], sentence: phrase`the high point is ${long(highPoint.along)}` };
   if (highPoint && highPoint.height <= discharge.outlet)
     yield {
       path: ['discharge', 'highPoint', 'height'],
-      says: phrase`the high point at ${quantity('head', highPoint.height)} is not above the outlet at ${quantity('head', discharge.outlet)}: then it is none`,
+      sentence: phrase`the high point at ${quantity('head', highPoint.height)} is not above the outlet at ${quantity('head', discharge.outlet)}: then it is none`,
     };
   if (exposed > pipe)
     yield {
       path: ['discharge', 'exposed'],
-      says: phrase`more of the line runs in the open than there is of it: ${quantity('distance', pipe)}`,
+      sentence: phrase`more of the line runs in the open than there is of it: ${quantity('distance', pipe)}`,
     };
   if (laterals) yield* lateralContradictions(laterals);
   if (settings.velocityMax <= settings.velocityMin)
-    yield { path: ['settings', 'velocityMax'], says: phrase`must be more than the least velocity` };
+    yield { path: ['settings', 'velocityMax'], sentence: phrase`must be more than the least velocity` };
 }
 
 function* dutyContradictions({ duty, vessel }: Station): Generator<Contradiction> {
-  for (const [field, says] of dutyOf(duty).contradictions?.(duty, vessel) ?? []) yield { path: ['duty', field], says };
+  for (const [field, sentence] of dutyOf(duty).contradictions?.(duty, vessel) ?? [])
+    yield { path: ['duty', field], sentence };
 }
 
 function* supplyContradictions({ supply, profile }: Station): Generator<Contradiction> {
   if (supply.source === 'split' && profile === 'metric-230')
     yield {
       path: ['supply', 'source'],
-      says: phrase`two legs with a neutral between them belong to supplies of 120/240 V: take line and neutral, or three legs`,
+      sentence: phrase`two legs with a neutral between them belong to supplies of 120/240 V: take line and neutral, or three legs`,
     };
   const single = profile === 'metric-230' ? 300 : 180;
   if (supply.source === 'single' && supply.voltage > single)
     yield {
       path: ['supply', 'voltage'],
-      says: phrase`${quantity('voltage', supply.voltage)} from line to neutral is no common supply: are there two or three legs?`,
+      sentence: phrase`${quantity('voltage', supply.voltage)} from line to neutral is no common supply: are there two or three legs?`,
     };
   if (supply.source !== 'single' && supply.voltage < 150)
     yield {
       path: ['supply', 'voltage'],
-      says: phrase`between legs there is more than ${quantity('voltage', supply.voltage)}: this is a voltage of line to neutral`,
+      sentence: phrase`between legs there is more than ${quantity('voltage', supply.voltage)}: this is a voltage of line to neutral`,
     };
 }
 

@@ -10,17 +10,20 @@ export function* inflowContradictions({ source }: Inflow): Generator<Contradicti
       if (source.design < source.low)
         yield {
           path: at('design'),
-          says: phrase`the design inflow is less than the low inflow of ${quantity('flow', source.low)}`,
+          sentence: phrase`the design inflow is less than the low inflow of ${quantity('flow', source.low)}`,
         };
       if (source.peak < source.design)
         yield {
           path: at('peak'),
-          says: phrase`the peak inflow is less than the design inflow of ${quantity('flow', source.design)}`,
+          sentence: phrase`the peak inflow is less than the design inflow of ${quantity('flow', source.design)}`,
         };
       break;
     case 'pattern':
       if (source.factors.every((f) => f === 0))
-        yield { path: at('factors', 0), says: phrase`the daily pattern is nothing in every hour: no water comes in` };
+        yield {
+          path: at('factors', 0),
+          sentence: phrase`the daily pattern is nothing in every hour: no water comes in`,
+        };
       break;
     case 'storm': {
       for (let i = 1; i < source.rows.length; i++) {
@@ -28,13 +31,13 @@ export function* inflowContradictions({ source }: Inflow): Generator<Contradicti
         if (here.time <= before.time)
           yield {
             path: at('rows', i, 'time'),
-            says: phrase`row ${String(i + 1)} of the storm is at ${quantity('time', here.time)}, not after the ${quantity('time', before.time)} of the row before: a storm runs forward`,
+            sentence: phrase`row ${String(i + 1)} of the storm is at ${quantity('time', here.time)}, not after the ${quantity('time', before.time)} of the row before: a storm runs forward`,
           };
       }
       if (source.rows.every((r) => r.flow <= source.base))
         yield {
           path: at('rows', 0, 'flow'),
-          says: phrase`the storm never brings more than the ${quantity('flow', source.base)} of dry weather`,
+          sentence: phrase`the storm never brings more than the ${quantity('flow', source.base)} of dry weather`,
         };
       break;
     }

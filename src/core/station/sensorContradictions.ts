@@ -31,11 +31,11 @@ function wrongWay({ role, contact }: Sensor, station: Station): Phrase | null {
 
 function* oneSensor(sensor: Sensor, station: Station): Generator<Contradiction> {
   const depth = depthOf(station.vessel.shape);
-  for (const [field, says] of kindOf(sensor).contradictions(sensor, depth)) yield { path: [field], says };
+  for (const [field, sentence] of kindOf(sensor).contradictions(sensor, depth)) yield { path: [field], sentence };
   const none = idle(sensor.role, station);
-  if (none) yield { path: ['role'], says: none };
+  if (none) yield { path: ['role'], sentence: none };
   const wrong = wrongWay(sensor, station);
-  if (wrong) yield { path: ['contact'], says: wrong };
+  if (wrong) yield { path: ['contact'], sentence: wrong };
 }
 
 /** Everything that contradicts itself among the sensors, and what is missing to start and stop the pump. */
@@ -43,22 +43,23 @@ export function* sensorContradictions(station: Station): Generator<Contradiction
   const ids = new Set<string>();
   const roles = new Set<SensorRole>();
   for (const [i, sensor] of station.sensors.entries()) {
-    if (ids.has(sensor.id)) yield { path: ['sensors', i, 'id'], says: phrase`two floats are called “${sensor.id}”` };
+    if (ids.has(sensor.id))
+      yield { path: ['sensors', i, 'id'], sentence: phrase`two floats are called “${sensor.id}”` };
     ids.add(sensor.id);
     if (roles.has(sensor.role))
-      yield { path: ['sensors', i, 'role'], says: phrase`there is already ${ROLE[sensor.role].one}: one of each` };
+      yield { path: ['sensors', i, 'role'], sentence: phrase`there is already ${ROLE[sensor.role].one}: one of each` };
     roles.add(sensor.role);
     for (const c of oneSensor(sensor, station)) yield { ...c, path: ['sensors', i, ...c.path] };
   }
   if (roles.has('pump') && (roles.has('stop') || roles.has('lead'))) {
     yield {
       path: ['sensors'],
-      says: phrase`a pump float starts and stops the pump with its two trips; stop and lead floats do it with two: have one or the other`,
+      sentence: phrase`a pump float starts and stops the pump with its two trips; stop and lead floats do it with two: have one or the other`,
     };
   } else if (!roles.has('pump') && !(roles.has('stop') && roles.has('lead'))) {
     yield {
       path: ['sensors'],
-      says: roles.has('stop')
+      sentence: roles.has('stop')
         ? phrase`nothing starts the pump: a lead float is missing`
         : roles.has('lead')
           ? phrase`nothing stops the pump: a stop float is missing`

@@ -11,14 +11,14 @@ function* tableContradictions(shape: Extract<VesselShape, { kind: 'table' }>): G
   if (first.height !== 0)
     yield {
       path: at(0),
-      says: phrase`the depth table begins at ${height(first.height)}: its first row is the floor, at no height`,
+      sentence: phrase`the depth table begins at ${height(first.height)}: its first row is the floor, at no height`,
     };
   for (let i = 1; i < shape.rows.length; i++) {
     const [below, here] = [shape.rows[i - 1]!, shape.rows[i]!];
     if (here.height <= below.height) {
       yield {
         path: at(i),
-        says: phrase`row ${String(i + 1)} is at ${height(here.height)}, not above the ${height(below.height)} of the row before: a depth table runs from the floor up`,
+        sentence: phrase`row ${String(i + 1)} is at ${height(here.height)}, not above the ${height(below.height)} of the row before: a depth table runs from the floor up`,
       };
     }
   }
@@ -73,11 +73,11 @@ function* displacementContradictions({ shape, displacement }: Vessel): Generator
   for (const [i, d] of displacement.entries()) {
     const at = (field: string) => ['vessel', 'displacement', i, field];
     if (d.to <= d.from)
-      yield { path: at('to'), says: phrase`the head of ${d.name} must be above its foot at ${height(d.from)}` };
+      yield { path: at('to'), sentence: phrase`the head of ${d.name} must be above its foot at ${height(d.from)}` };
     if (d.to > depth)
       yield {
         path: at('to'),
-        says: phrase`${d.name} stands out of the vessel, whose rim is at ${height(depth)}: give only what is inside`,
+        sentence: phrase`${d.name} stands out of the vessel, whose rim is at ${height(depth)}: give only what is inside`,
       };
     sound &&= d.to > d.from && d.to <= depth;
   }
@@ -89,7 +89,7 @@ function* displacementContradictions({ shape, displacement }: Vessel): Generator
     if (taken >= leastArea(shape, d.from, d.to))
       yield {
         path: ['vessel', 'displacement', i, 'volume'],
-        says: phrase`${d.name} takes up ${quantity('volume', d.volume)} between ${height(d.from)} and ${height(d.to)}: no room for water is left there`,
+        sentence: phrase`${d.name} takes up ${quantity('volume', d.volume)} between ${height(d.from)} and ${height(d.to)}: no room for water is left there`,
       };
   }
 }

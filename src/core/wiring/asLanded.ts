@@ -1,8 +1,8 @@
 import { EARTH, potential, read, rms, sensed, settle, structureOf, type Settled } from '../circuit';
 import { pinOf, type Outcome, type Panel } from '../schemes';
 import type { Station } from '../station';
-import { type Posture, stand } from './posture';
-import { postureWords, tryable } from './postures';
+import { type Inputs, solveWith } from './inputs';
+import { inputWords, inputsToTry } from './inputsToTry';
 import { wire, type Wired } from './wired';
 
 /** What is not as the design has it: one core or link. */
@@ -11,12 +11,12 @@ export interface Difference {
   readonly core: string | null;
 }
 
-/** What the differences together will do, and the posture in which it shows. */
+/** What the differences together will do, and the inputs in which it shows. */
 export interface Effect {
   readonly id: string;
   readonly severity: 'danger' | 'fault';
-  readonly says: string;
-  readonly posture: Posture;
+  readonly sentence: string;
+  readonly inputs: Inputs;
   readonly when: string;
 }
 
@@ -35,7 +35,7 @@ function differencesOf({ panel, landed, links }: Wired): Difference[] {
   const cores = panel.cores.flatMap((c): Difference[] => {
     const now = landed.get(c.id) ?? null;
     if (now === c.terminal) return [];
-    const name = `${c.colour} core to ${device(c.pin).says}, ${pinOf(c.pin)[1]}`;
+    const name = `${c.colour} core to ${device(c.pin).label}, ${pinOf(c.pin)[1]}`;
     const by = c.terminal === null ? 'by design it is capped' : `by design on ${c.terminal}`;
     return [{ core: c.id, what: now === null ? `${name}: hangs loose, ${by}` : `${name}: on ${now}, ${by}` }];
   });
@@ -48,7 +48,7 @@ function differencesOf({ panel, landed, links }: Wired): Difference[] {
       .map((l) => ({ core: null, what: `a link from ${l.a} to ${l.b} that the design does not have` })),
     ...panel.links
       .filter((d) => !links.some((l) => same(l, d)))
-      .map((d) => ({ core: null, what: `no link from ${d.a} to ${d.b}: ${d.says}` })),
+      .map((d) => ({ core: null, what: `no link from ${d.a} to ${d.b}: ${d.label}` })),
   ];
 }
 
@@ -58,7 +58,7 @@ function liveOff(settled: Settled, { dead = [] }: Outcome): boolean {
 }
 
 interface Trial {
-  readonly posture: Posture;
+  readonly inputs: Inputs;
   readonly design: Settled;
   readonly landed: Settled;
 }
@@ -70,33 +70,33 @@ function outcomeEffect(panel: Panel, o: Outcome, trials: readonly Trial[]): Effe
   const wrong = trials.filter((t) => on(t.design, o) !== on(t.landed, o));
   const [first] = wrong;
   if (!first) return [];
-  const shows = (id: string, says: string, t: Trial): Effect => ({
+  const shows = (id: string, sentence: string, t: Trial): Effect => ({
     id: `${o.id}-${id}`,
     severity: 'fault',
-    says,
-    posture: t.posture,
-    when: postureWords(panel, t.posture),
+    sentence,
+    inputs: t.inputs,
+    when: inputWords(panel, t.inputs),
   });
   // Never and always mean whatever the water does: that a breaker still stops it, or a test button still rings it, is another matter.
   const floats = new Set(panel.devices.filter((d) => d.sensor !== undefined).map((d) => d.tag));
-  const byWater = trials.filter((t) => Object.keys(t.posture).every((tag) => floats.has(tag)));
+  const byWater = trials.filter((t) => Object.keys(t.inputs).every((tag) => floats.has(tag)));
   if (byWater.some((t) => on(t.design, o)) && !byWater.some((t) => on(t.landed, o)))
     return [shows('never', o.never, first)];
   if (byWater.every((t) => on(t.landed, o))) return [shows('always', o.always, first)];
   // Wrong both ways is two things to tell.
   const [missing, extra] = [wrong.find((t) => on(t.design, o)), wrong.find((t) => on(t.landed, o))];
   return [
-    ...(missing ? [shows('missing', `${o.not}, though by design ${o.says}`, missing)] : []),
-    ...(extra ? [shows('extra', `${o.says}, though by design ${o.not}`, extra)] : []),
+    ...(missing ? [shows('missing', `${o.not}, though by design ${o.label}`, missing)] : []),
+    ...(extra ? [shows('extra', `${o.label}, though by design ${o.not}`, extra)] : []),
   ];
 }
 
 /** What is dangerous: live when off, protection that opens, relays that never rest. */
 function dangers(panel: Panel, trials: readonly Trial[]): Effect[] {
   const found: Effect[] = [];
-  const add = (id: string, says: string, { posture }: Trial) => {
+  const add = (id: string, sentence: string, { inputs }: Trial) => {
     if (!found.some((f) => f.id === id))
-      found.push({ id, severity: 'danger', says, posture, when: postureWords(panel, posture) });
+      found.push({ id, severity: 'danger', sentence, inputs, when: inputWords(panel, inputs) });
   };
   for (const t of trials) {
     for (const o of panel.outcomes) {
@@ -109,7 +109,7 @@ function dangers(panel: Panel, trials: readonly Trial[]): Effect[] {
     }
     for (const d of panel.devices) {
       if (t.landed.states[d.tag] === 'tripped' && t.design.states[d.tag] !== 'tripped')
-        add(`${d.tag}-opens`, `${d.tag} opens (${d.says}): too much current flows`, t);
+        add(`${d.tag}-opens`, `${d.tag} opens (${d.label}): too much current flows`, t);
     }
     if (t.landed.chatter.length > 0)
       add('chatter', `${t.landed.chatter.join(', ')} chatter: they start and stop each other without end`, t);
@@ -121,7 +121,7 @@ function dangers(panel: Panel, trials: readonly Trial[]): Effect[] {
 function unearthed({ panel, netlist, states }: Wired): Effect[] {
   const dead = structureOf({
     ...netlist,
-    parts: netlist.parts.map((p) => (p.kind === 'source' ? { ...p, volts: 0 } : p)),
+    components: netlist.components.map((p) => (p.kind === 'source' ? { ...p, volts: 0 } : p)),
   });
   return panel.outcomes.flatMap((o): Effect[] => {
     if (!o.dead) return [];
@@ -132,8 +132,8 @@ function unearthed({ panel, netlist, states }: Wired): Effect[] {
       {
         id: `${o.id}-earth`,
         severity: 'danger',
-        says: `the frame of ${panel.devices.find((d) => d.tag === o.device)!.says} is not earthed: a winding that fails to it leaves it live, and nothing opens`,
-        posture: {},
+        sentence: `the frame of ${panel.devices.find((d) => d.tag === o.device)!.label} is not earthed: a winding that fails to it leaves it live, and nothing opens`,
+        inputs: {},
         when: 'always',
       },
     ];
@@ -151,8 +151,8 @@ function strayEarths({ panel, landed }: Wired): Effect[] {
       {
         id: `${c.id}-earth`,
         severity: 'danger',
-        says: `the earth core of the ${cable.says} is not on the earth bar: a fault has only another circuit’s earth to go by, or none`,
-        posture: {},
+        sentence: `the earth core of the ${cable.label} is not on the earth bar: a fault has only another circuit’s earth to go by, or none`,
+        inputs: {},
         when: 'always',
       },
     ];
@@ -160,31 +160,31 @@ function strayEarths({ panel, landed }: Wired): Effect[] {
 }
 
 /**
- * Compares a station as it is landed with its design, by solving both in every posture of the floats and every hand's position: what is
- * different, what that will do, and the simplest posture in which it shows.
+ * Compares a station as it is landed with its design, by solving both in every inputs of the floats and every hand's position: what is
+ * different, what that will do, and the simplest inputs in which it shows.
  */
 export function asLanded(station: Station, panel: Panel): AsLanded {
   const landed = wire(station, panel);
   const differences = differencesOf(landed);
   if (differences.length === 0) return { differences, effects: [], strays: landed.strays };
   const design = wire(station, panel, { cores: [], links: [] });
-  const trials = tryable(panel).map((posture): Trial => ({
-    posture,
-    design: stand(design, posture),
-    landed: stand(landed, posture),
+  const trials = inputsToTry(panel).map((inputs): Trial => ({
+    inputs,
+    design: solveWith(design, inputs),
+    landed: solveWith(landed, inputs),
   }));
   // Up and down once with the water, each from the state before: what is held in shows only so.
   const floats = panel.devices.filter((d) => d.sensor !== undefined).map((d) => d.tag);
   let [a, b] = [design.states, landed.states];
-  let posture: Posture = Object.fromEntries(floats.map((f) => [f, 'down']));
+  let inputs: Inputs = Object.fromEntries(floats.map((f) => [f, 'down']));
   for (const [tag, to] of [
     ...floats.map((f) => [f, 'up'] as const),
     ...[...floats].reverse().map((f) => [f, 'down'] as const),
   ]) {
-    posture = { ...posture, [tag]: to };
-    const [da, lb] = [settle(design.structure, { ...a, ...posture }), settle(landed.structure, { ...b, ...posture })];
+    inputs = { ...inputs, [tag]: to };
+    const [da, lb] = [settle(design.structure, { ...a, ...inputs }), settle(landed.structure, { ...b, ...inputs })];
     [a, b] = [da.states, lb.states];
-    trials.push({ posture, design: da, landed: lb });
+    trials.push({ inputs, design: da, landed: lb });
   }
   const effects = [
     ...dangers(panel, trials),

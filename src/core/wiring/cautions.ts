@@ -1,10 +1,10 @@
 import { CAPACITOR_CHARGE, type DeviceFunction, type Panel } from '../schemes';
 import type { Station } from '../station';
 
-/** Where a caution belongs, and what it says. */
+/** Where a caution belongs, and what it sentence. */
 export interface Caution {
   readonly at: 'panel' | 'power' | 'motor' | 'pit' | 'outside';
-  readonly says: string;
+  readonly sentence: string;
 }
 
 export const DEFERENCE =
@@ -19,20 +19,21 @@ export function cautions(station: Station, panel: Panel): Caution[] {
   // A pump that others control is as any of its supply.
   if (!has('motor') && station.supply.source !== 'three') charges.push(CAPACITOR_CHARGE);
   const each: (Caution | null)[] = [
-    { at: 'power', says: 'Isolate, lock, prove dead: try the meter on a known live source before and after.' },
+    { at: 'power', sentence: 'Isolate, lock, prove dead: try the meter on a known live source before and after.' },
     several || foreign.length > 0
       ? {
           at: 'panel',
-          says: `${several || foreign.filter((c) => !c.low).length + (has('supply') || has('alarm-supply') ? 1 : 0) > 1 ? 'More than one supply' : 'A foreign circuit'} in one box: the pump’s disconnect leaves ${[...(several ? ['the bell’s supply'] : []), ...foreign.map((c) => c.says)].join(', ')} live.`,
+          sentence: `${several || foreign.filter((c) => !c.low).length + (has('supply') || has('alarm-supply') ? 1 : 0) > 1 ? 'More than one supply' : 'A foreign circuit'} in one box: the pump’s disconnect leaves ${[...(several ? ['the bell’s supply'] : []), ...foreign.map((c) => c.label)].join(', ')} live.`,
         }
       : null,
-    ...[...new Set(charges)].map((says): Caution => ({ at: 'motor', says })),
+    ...[...new Set(charges)].map((sentence): Caution => ({ at: 'motor', sentence })),
     {
       at: 'pit',
-      says: 'Gas and drowning: do not enter a pit alone or untested. Isolate every pump and everything that makes water first.',
+      sentence:
+        'Gas and drowning: do not enter a pit alone or untested. Isolate every pump and everything that makes water first.',
     },
     station.interlocks.some((l) => l.kind === 'standby')
-      ? { at: 'outside', says: 'A standby set starts by itself at any moment: lock it too.' }
+      ? { at: 'outside', sentence: 'A standby set starts by itself at any moment: lock it too.' }
       : null,
   ];
   return each.filter((c) => c !== null);

@@ -3,12 +3,12 @@ import { type Device, type DeviceFunction, leaves, namesOf, type Panel, rungOf }
 import type { Station } from '../station';
 import { phrase, quantity } from '../units';
 import { atLeast, atMost, told, type WiringCheck } from './check';
-import { stand } from './posture';
-import { tryable } from './postures';
+import { solveWith } from './inputs';
+import { inputsToTry } from './inputsToTry';
 import type { Wired } from './wired';
 
 const amps = ({ solution }: Settled, id: string): number => {
-  const part = solution.structure.parts.get(id);
+  const part = solution.structure.components.get(id);
   if (!part) return 0;
   const [ac, dc] = (['ac', 'dc'] as const).map((of) => across(solution, part, of).amps);
   // What a transformer gives is seen at its secondary.
@@ -26,7 +26,7 @@ function contactDuty({ sensors }: Station, panel: Panel, trials: readonly Settle
     return [
       atMost(
         `contact-${sensor.id}`,
-        `contact of the ${device.says}`,
+        `contact of the ${device.label}`,
         quantity('current', sensor.contactRating),
         quantity('current', carried),
         carried < 0.1
@@ -45,10 +45,10 @@ function budgets(panel: Panel, trials: readonly Settled[]): WiringCheck[] {
     return [
       atMost(
         `budget-${d.tag}`,
-        `${d.tag}, ${d.says}`,
+        `${d.tag}, ${d.label}`,
         quantity('leak', d.gives.amps),
         quantity('leak', most),
-        phrase`Everything that it may have to hold in at the same time. ${d.noun}.`,
+        phrase`Everything that it may have to hold in at the same time. ${d.description}.`,
       ),
     ];
   });
@@ -59,7 +59,7 @@ function solidLeaks({ panel }: Wired, rest: Settled): WiringCheck[] {
   return panel.devices.flatMap((d): WiringCheck[] =>
     Object.entries(d.elements).flatMap(([name, e]): WiringCheck[] => {
       const id = `${d.tag}.${name}`;
-      const part = rest.solution.structure.parts.get(id);
+      const part = rest.solution.structure.components.get(id);
       if (e.sign !== 'solid' || !part || (e.leak ?? 0) < 1e-6 || conducts(part, rest.states)) return [];
       return [
         told(
@@ -118,9 +118,9 @@ function longRuns(station: Station, { panel, netlist }: Wired): WiringCheck[] {
     const deviceOf = (leaf: string): Device => panel.devices.find((d) => d.tag === namesOf(leaf)[0])!;
     const coil = all.flatMap((leaf) => {
       const { tag, behaviour } = deviceOf(leaf);
-      return 'dropOut' in behaviour && behaviour.senses.parts.includes(leaf) ? [{ leaf, tag, behaviour }] : [];
+      return 'dropOut' in behaviour && behaviour.senses.components.includes(leaf) ? [{ leaf, tag, behaviour }] : [];
     })[0];
-    const part = coil && netlist.parts.find((p) => p.id === coil.leaf);
+    const part = coil && netlist.components.find((p) => p.id === coil.leaf);
     if (part?.kind !== 'impedance') return [];
     const { dropOut } = coil!.behaviour;
     const capacitance = holdingCapacitance(
@@ -136,7 +136,7 @@ function longRuns(station: Station, { panel, netlist }: Wired): WiringCheck[] {
         const longest = capacitance / wiring.capacitance;
         return atLeast(
           `run-${d.tag}`,
-          `length of the ${d.says} run`,
+          `length of the ${d.label} run`,
           quantity('distance', d.cable!.length),
           quantity('distance', longest),
           phrase`Longer, and the capacitance of its cores (${String(Math.round(wiring.capacitance * 1e12))} pF a metre) holds ${coil!.tag} in when the float has opened. Direct current, a relay that drops at more, or a resistor beside the coil mends it.`,
@@ -147,8 +147,8 @@ function longRuns(station: Station, { panel, netlist }: Wired): WiringCheck[] {
 
 /** Contacts, supplies, leaks, kinds of breaker and long runs of a panel as it is wired. */
 export function controlFigures(station: Station, wired: Wired): WiringCheck[] {
-  const postures = tryable(wired.panel);
-  const trials = postures.map((p) => stand(wired, p));
+  const combinations = inputsToTry(wired.panel);
+  const trials = combinations.map((p) => solveWith(wired, p));
   return [
     ...contactDuty(station, wired.panel, trials),
     ...budgets(wired.panel, trials),

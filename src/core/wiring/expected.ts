@@ -2,11 +2,11 @@ import { read, type Reading } from '../circuit';
 import { rungOf } from '../schemes';
 import type { Station } from '../station';
 import type { Wired } from './wired';
-import { stand, type Posture } from './posture';
+import { solveWith, type Inputs } from './inputs';
 
 /** What a meter reads over one field input with the panel at rest, and with that input worked. */
 export interface ExpectedReading {
-  readonly says: string;
+  readonly label: string;
   readonly device: string;
   readonly a: string;
   readonly b: string;
@@ -16,18 +16,18 @@ export interface ExpectedReading {
 }
 
 /** How the floats rest on an ordinary day: the low one lifted by the water over it, all others hanging. */
-export const usualPosture = ({ sensors }: Station, { panel }: Wired): Posture =>
+export const usualInputs = ({ sensors }: Station, { panel }: Wired): Inputs =>
   Object.fromEntries(
     panel.devices.filter((d) => sensors.some((s) => s.id === d.sensor && s.role === 'low')).map((d) => [d.tag, 'up']),
   );
 
-/** Expected readings of all field inputs in a posture: over the two terminals of each contact that comes in, as it rests and when it is worked. */
-export function expectedReadings(wired: Wired, posture: Posture = {}): ExpectedReading[] {
+/** Expected readings of all field inputs in a inputs: over the two terminals of each contact that comes in, as it rests and when it is worked. */
+export function expectedReadings(wired: Wired, inputs: Inputs = {}): ExpectedReading[] {
   const { panel } = wired;
-  const rest = stand(wired, posture);
+  const rest = solveWith(wired, inputs);
   return panel.devices.flatMap((d): ExpectedReading[] => {
     if ((!d.cable && d.sensor === undefined) || d.positions.length === 0) return [];
-    const other = d.positions.find((p) => p.state !== (posture[d.tag] ?? d.initial));
+    const other = d.positions.find((p) => p.state !== (inputs[d.tag] ?? d.initial));
     return Object.entries(d.elements).flatMap(([name, e]): ExpectedReading[] => {
       if (e.sign === 'source' || !panel.spans[`${d.tag}.${name}`]) return [];
       // A switch that sits in the panel is measured at its own pins.
@@ -39,10 +39,10 @@ export function expectedReadings(wired: Wired, posture: Posture = {}): ExpectedR
       if (!a || !b || !circuit) return [];
       const [na, nb] = [wired.points.get(a)!, wired.points.get(b)!];
       const mode = circuit.kind === 'dc' ? 'dc-volts' : 'ac-volts';
-      const worked = other ? stand(wired, { ...posture, [d.tag]: other.state }).states : rest.states;
+      const worked = other ? solveWith(wired, { ...inputs, [d.tag]: other.state }).states : rest.states;
       return [
         {
-          says: d.says,
+          label: d.label,
           device: d.tag,
           a,
           b,

@@ -1,5 +1,5 @@
 export { wire, type Wired } from './wired';
-export { floatsAt, happens, outcomesOf, type Posture, postureProblems, stand, standing } from './posture';
+export { floatsAt, happens, outcomesOf, type Inputs, inputProblems, solveWith, panelSolver } from './inputs';
 export { asLanded, type AsLanded, type Effect } from './asLanded';
 export { reasonFor, type Reason } from './why';
 export { awgArea, coreResistance, sizeName, soldSizes, typicalAmpacity } from './conductor';
@@ -18,7 +18,7 @@ export {
   type PartLine,
   type Wire,
 } from './lists';
-export { expectedReadings, usualPosture, type ExpectedReading } from './expected';
+export { expectedReadings, usualInputs, type ExpectedReading } from './expected';
 export { cautions, DEFERENCE, type Caution } from './cautions';
-export { lit, type Lit } from './live';
+export { energised, type Energised } from './energised';
 export { readingWords } from './readingWords';

@@ -9,14 +9,14 @@ import {
   controlFigures,
   expectedReadings,
   partsList,
-  stand,
+  solveWith,
   supplyFigures,
   wire,
   wireList,
 } from '.';
 
 /*
- * Mistakes of landing that people make, scheme by scheme: each is told in words, with the posture in which it shows.
+ * Mistakes of landing that people make, scheme by scheme: each is told in words, with the inputs at which it shows.
  */
 
 const demo = (file: string): Station => demoStations().find((d) => d.file === file)!.station;
@@ -26,7 +26,7 @@ const built = (s: Station): Panel => {
   return made.panel;
 };
 const tells = (s: Station, cores: Station['landings']['cores'], links: Station['landings']['links'] = []) =>
-  asLanded({ ...s, landings: { cores, links } }, built(s)).effects.map((e) => `${e.says} (${e.when})`);
+  asLanded({ ...s, landings: { cores, links } }, built(s)).effects.map((e) => `${e.sentence} (${e.when})`);
 const core = (s: Station, pin: string) => built(s).cores.find((c) => c.pin === pin)!;
 const swap = (s: Station, a: string, b: string): Station['landings']['cores'] => [
   { core: core(s, a).id, to: core(s, b).terminal },
@@ -121,7 +121,7 @@ describe('every demo station as it is wired', () => {
     '%s: lists, figures, boxes and readings are whole',
     (_, s) => {
       const w = wire(s, built(s));
-      expect(stand(w, {}).chatter).toEqual([]);
+      expect(solveWith(w, {}).chatter).toEqual([]);
       const wires = wireList(s, w);
       expect(wires.every((x) => x.length > 0 && x.colour !== '' && x.size !== '')).toBe(true);
       expect(wires.filter((x) => x.where === 'field')).toHaveLength(w.panel.cores.length);

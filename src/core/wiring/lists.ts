@@ -17,7 +17,7 @@ export interface Wire {
 
 export interface CableLine {
   readonly id: string;
-  readonly says: string;
+  readonly label: string;
   readonly to: string;
   readonly cores: readonly { readonly colour: string; readonly pin: string; readonly terminal: string | null }[];
   readonly size: string;
@@ -27,7 +27,7 @@ export interface CableLine {
 
 export interface PartLine {
   readonly kind: 'device' | 'terminal' | 'link' | 'wire' | 'cable';
-  readonly noun: string;
+  readonly description: string;
   readonly quantity: number;
   readonly unit: '' | 'm';
   readonly tags: readonly string[];
@@ -108,7 +108,7 @@ export function cableList(station: Station, { panel, landed }: Wired): CableLine
       ? [
           {
             id: d.cable.id,
-            says: d.cable.says,
+            label: d.cable.label,
             to: d.tag,
             cores: panel.cores
               .filter((c) => pinOf(c.pin)[0] === d.tag)
@@ -127,23 +127,23 @@ export function partsList(station: Station, wired: Wired): PartLine[] {
   const lines = new Map<string, PartLine>();
   const add = (
     kind: PartLine['kind'],
-    noun: string,
+    description: string,
     quantity: number,
     tag: string,
     cost: Device['cost'],
     unit: '' | 'm' = '',
   ) => {
-    const known = lines.get(noun);
-    lines.set(noun, {
+    const known = lines.get(description);
+    lines.set(description, {
       kind,
-      noun,
+      description,
       unit,
       quantity: (known?.quantity ?? 0) + quantity,
       tags: [...(known?.tags ?? []), ...(tag ? [tag] : [])],
       cost,
     });
   };
-  for (const d of panel.devices) if (d.cost > 0) add('device', d.noun, 1, d.tag, d.cost);
+  for (const d of panel.devices) if (d.cost > 0) add('device', d.description, 1, d.tag, d.cost);
   const strips = new Map<string, number>();
   for (const t of panel.terminals) strips.set(pinOf(t.id)[0], (strips.get(pinOf(t.id)[0]) ?? 0) + 1);
   for (const [strip, count] of strips) add('terminal', 'terminal', count, strip, 1);
@@ -166,11 +166,11 @@ export const cableRows = (cables: readonly CableLine[]): string[][] => [
   row('cable', 'says', 'to', 'core', 'pin', 'terminal', 'size', 'length (m)'),
   ...cables.flatMap((c) =>
     c.cores.map((k) =>
-      row(c.id, c.says, c.to, k.colour, k.pin, k.terminal ?? 'capped', c.size, Number(c.length.toFixed(1))),
+      row(c.id, c.label, c.to, k.colour, k.pin, k.terminal ?? 'capped', c.size, Number(c.length.toFixed(1))),
     ),
   ),
 ];
 export const partRows = (parts: readonly PartLine[]): string[][] => [
   row('part', 'quantity', 'unit', 'tags', 'cost class'),
-  ...parts.map((p) => row(p.noun, p.quantity, p.unit, p.tags.join(' '), p.cost)),
+  ...parts.map((p) => row(p.description, p.quantity, p.unit, p.tags.join(' '), p.cost)),
 ];

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
 import { panelOf } from '../schemes';
 import { newStation, type Station } from '../station';
-import { expectedReadings, lit, readingWords, stand, usualPosture, wire } from '.';
+import { expectedReadings, energised, readingWords, solveWith, usualInputs, wire } from '.';
 
 const wired = (s: Station) => {
   const made = panelOf(s);
@@ -45,7 +45,7 @@ describe('readings in words', () => {
 
 describe('what is live and on', () => {
   const w = wired(contactor());
-  const of = (posture = {}) => lit(w, stand(w, posture));
+  const of = (inputs = {}) => energised(w, solveWith(w, inputs));
   const right = (leaf: string) => w.panel.spans[leaf]![1];
 
   it('at rest the supply is live up to the open contacts, and nothing after them', () => {
@@ -76,8 +76,8 @@ describe('what is live and on', () => {
   it('a loop outside is on while our contact closes it', () => {
     const s = demoStations().find((d) => d.file === 'cold-store-condensate.json')!.station;
     const cold = wired(s);
-    expect(lit(cold, stand(cold, {})).on.has('U41.load')).toBe(true);
-    expect(lit(cold, stand(cold, { 'S-cutoff': 'up' })).on.has('U41.load')).toBe(false);
+    expect(energised(cold, solveWith(cold, {})).on.has('U41.load')).toBe(true);
+    expect(energised(cold, solveWith(cold, { 'S-cutoff': 'up' })).on.has('U41.load')).toBe(false);
   });
 });
 
@@ -85,7 +85,7 @@ describe('expected readings', () => {
   it('every demo station: each input from outside and each switch has one, and resting differs from worked', () => {
     for (const { station, file } of demoStations()) {
       const w = wired(station);
-      const rows = expectedReadings(w, usualPosture(station, w));
+      const rows = expectedReadings(w, usualInputs(station, w));
       const inputs = w.panel.devices.filter((d) => d.sensor !== undefined);
       expect([file, [...new Set(rows.map((r) => r.device))]]).toEqual([
         file,
@@ -105,7 +105,7 @@ describe('expected readings', () => {
       }
     }
   });
-  it('of a posture: with the float up it is the worked reading that shows', () => {
+  it('of a inputs: with the float up it is the worked reading that shows', () => {
     const w = wired(contactor());
     const [rest, up] = [expectedReadings(w), expectedReadings(w, { 'S-pump': 'up' })].map((rows) =>
       rows.find((r) => r.device === 'S-pump')!,

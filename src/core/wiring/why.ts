@@ -66,7 +66,7 @@ const feeds = (panel: Panel, net: string, not: Rung): Rung | undefined =>
  * @returns null for an element that is in no rung
  */
 export function reasonFor({ panel, netlist }: Wired, { states }: Settled, element: string): Reason | null {
-  const parts = new Map(netlist.parts.map((p) => [p.id, p]));
+  const parts = new Map(netlist.components.map((p) => [p.id, p]));
   const closed = (leaf: string): boolean => {
     const part = parts.get(leaf);
     return part === undefined || conducts(part, states);

@@ -1,4 +1,12 @@
-import { EARTH, initialStates, structureOf, type Netlist, type Part, type States, type Structure } from '../circuit';
+import {
+  EARTH,
+  initialStates,
+  structureOf,
+  type Netlist,
+  type Component,
+  type States,
+  type Structure,
+} from '../circuit';
 import { GROUND_PIN, pinOf, type Device, type Element, type Panel } from '../schemes';
 import type { Station } from '../station';
 import { coreInductance, coreResistance } from './conductor';
@@ -65,32 +73,33 @@ export function wire(station: Station, panel: Panel, landings: Landings = statio
     if (pin === GROUND_PIN) return EARTH;
     return device.cable ? `${device.tag}:${pin}` : (panel.pinNets[`${device.tag}:${pin}`] ?? `${device.tag}:${pin}`);
   };
-  const parts: Part[] = [];
+  const components: Component[] = [];
   const points = new Map<string, string>(nets);
   for (const device of panel.devices) {
     for (const [name, element] of Object.entries(device.elements)) {
       const [a, b] = element.pins.map((p) => node(device, p)) as [string, string];
       for (const pin of element.pins) points.set(`${device.tag}:${pin}`, node(device, pin));
-      if (element.part) parts.push({ ...element.part, id: `${device.tag}.${name}`, a, b, ...when(device, element) });
+      if (element.part)
+        components.push({ ...element.part, id: `${device.tag}.${name}`, a, b, ...when(device, element) });
     }
     for (const { id, a, b, part } of device.inside ?? []) {
-      parts.push({ ...part, id: `${device.tag}.${id}`, a: node(device, a), b: node(device, b) });
+      components.push({ ...part, id: `${device.tag}.${id}`, a: node(device, a), b: node(device, b) });
       for (const pin of [a, b]) if (pin !== GROUND_PIN) points.set(`${device.tag}:${pin}`, node(device, pin));
     }
     if (device.transformer) {
       const { primary, secondary, ratio, r } = device.transformer;
       const [a, b, c, d] = [...primary, ...secondary].map((p) => node(device, p)) as [string, string, string, string];
-      parts.push({ kind: 'transformer', id: `${device.tag}.core`, a, b, c, d, ratio, r });
+      components.push({ kind: 'transformer', id: `${device.tag}.core`, a, b, c, d, ratio, r });
     }
-    if (device.cable) parts.push(...cableParts(device, device.cable, panel, landed, nets, station));
+    if (device.cable) components.push(...cableParts(device, device.cable, panel, landed, nets, station));
   }
   for (const { a, b } of links)
-    parts.push({ kind: 'impedance', id: `link ${linkKey(a, b)}`, a: nets.get(a)!, b: nets.get(b)!, r: LINK });
+    components.push({ kind: 'impedance', id: `link ${linkKey(a, b)}`, a: nets.get(a)!, b: nets.get(b)!, r: LINK });
   for (const core of panel.cores) points.set(core.pin, core.pin);
   for (const net of new Set(Object.values(panel.pinNets))) points.set(net, net);
   const netlist: Netlist = {
     frequency: panel.frequency,
-    parts,
+    components,
     devices: panel.devices.map(({ tag, initial, behaviour }) => ({ id: tag, initial, behaviour })),
   };
   return {
@@ -113,9 +122,9 @@ function cableParts(
   landed: Seats['landed'],
   nets: ReadonlyMap<string, string>,
   { wiring }: Station,
-): Part[] {
+): Component[] {
   const cores = panel.cores.filter((c) => c.cable === cable.id && pinOf(c.pin)[0] === device.tag);
-  const runs = cores.flatMap((core): Part[] => {
+  const runs = cores.flatMap((core): Component[] => {
     const terminal = landed.get(core.id) ?? null;
     if (terminal === null) return [];
     return [
@@ -129,7 +138,7 @@ function cableParts(
       },
     ];
   });
-  const beside = cores.slice(1).map((core, i): Part => ({
+  const beside = cores.slice(1).map((core, i): Component => ({
     kind: 'capacitor',
     id: `${cable.id} between ${cores[i]!.colour} and ${core.colour}`,
     a: cores[i]!.pin,

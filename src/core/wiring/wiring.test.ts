@@ -22,11 +22,11 @@ import {
   outcomesOf,
   partRows,
   partsList,
-  postureProblems,
+  inputProblems,
   reasonFor,
   sizeName,
-  stand,
-  standing,
+  solveWith,
+  panelSolver,
   supplyFigures,
   typicalAmpacity,
   voltageDrop,
@@ -54,7 +54,7 @@ const landed = (s: Station, cores: Landings['cores'], links: Landings['links'] =
   asLanded({ ...s, landings: { cores, links } }, built(s));
 /** Where a core sits by design. */
 const seat = (s: Station, core: string): string => built(s).cores.find((c) => c.id === core)!.terminal!;
-const tells = (report: ReturnType<typeof asLanded>) => report.effects.map((e) => `${e.says} (${e.when})`);
+const tells = (report: ReturnType<typeof asLanded>) => report.effects.map((e) => `${e.sentence} (${e.when})`);
 
 describe('as landed', () => {
   it('a station as designed differs in nothing, with every scheme that fits', () => {
@@ -100,7 +100,7 @@ describe('as landed', () => {
       },
       built(s),
     );
-    expect(size(between(stand(w, {}).solution, 'M1:V', '0', 'ac'))).toBeCloseTo(230, 0);
+    expect(size(between(solveWith(w, {}).solution, 'M1:V', '0', 'ac'))).toBeCloseTo(230, 0);
   });
 
   it('line and neutral swapped at the incoming terminals: live when off', () => {
@@ -280,13 +280,13 @@ describe('the meter on a panel', () => {
       { ...underpass, landings: { cores: [{ core: 'W-lead/black', to: null }], links: [] } },
       built(underpass),
     );
-    const reading = read(loose.structure, stand(loose, {}).states, 'S-lead:NO', at('X1:PE'), 'ac-volts');
+    const reading = read(loose.structure, solveWith(loose, {}).states, 'S-lead:NO', at('X1:PE'), 'ac-volts');
     expect(reading.ok && reading.says).toMatch(/ghost|near-zero/);
   });
   it('reads ohms only when it is dead', () => {
-    const states = stand(w, {}).states;
+    const states = solveWith(w, {}).states;
     expect(read(w.structure, states, at(lead[0]!), at(lead[1]!), 'ohms')).toMatchObject({ ok: false, reason: 'live' });
-    const off = stand(w, { Q0: 'off' }).states;
+    const off = solveWith(w, { Q0: 'off' }).states;
     expect(read(w.structure, off, at('M1:U'), at('M1:V'), 'ohms')).toMatchObject({ ok: true });
     // Two windings of the star in series: each 400/√3/4.9 A at 0.8, so 2 · 47.1 · 0.8 Ω.
     const reading = read(w.structure, off, at('M1:U'), at('M1:V'), 'ohms');
@@ -305,11 +305,11 @@ describe('what holds a coil in, and what stops it', () => {
     // Others that hang on the same wires have no part in it.
     expect(held.elements).not.toContain('S-stop.NO');
     expect(held.elements).toEqual(expect.arrayContaining(['F1.1-2']));
-    const rest = reasonFor(w, stand(w, {}), 'K3C.coil')!;
+    const rest = reasonFor(w, solveWith(w, {}), 'K3C.coil')!;
     expect(rest).toMatchObject({ held: false, elements: expect.arrayContaining(['S-stop.NO', 'S-lead.NO']) });
   });
   it('follows the break back through the rungs that feed it', () => {
-    const off = stand(w, { F1: 'off', 'S-stop': 'up', 'S-lead': 'up' });
+    const off = solveWith(w, { F1: 'off', 'S-stop': 'up', 'S-lead': 'up' });
     const reason = reasonFor(w, off, 'K3C.coil')!;
     expect(reason).toMatchObject({ held: false, elements: ['F1.1-2'] });
     expect(reason.rungs.length).toBeGreaterThan(1);
@@ -354,7 +354,7 @@ describe('figures of the wiring', () => {
       wiring: { ...plain('contactor').wiring, warmest: 20, feeder: { length: 80, area: 2.5e-6, carries: 20 } },
     };
     const w = wired(s);
-    const up = stand(w, { 'S-pump': 'up' });
+    const up = solveWith(w, { 'S-pump': 'up' });
     const lost = size(between(up.solution, 'W0:L1', 'W0:N', 'ac')) - size(between(up.solution, 'M1:U', 'M1:V', 'ac'));
     expect(lost / 230 / voltageDrop(s, s.pumps[0]!.ratedCurrent, 0.8)).toBeCloseTo(1, 1);
   });
@@ -470,7 +470,7 @@ describe('figures of the wiring', () => {
   it('cautions: two supplies in one box, a drive’s charge, and never that it complies', () => {
     const says = (s: Station) =>
       cautions(s, built(s))
-        .map((c) => c.says)
+        .map((c) => c.sentence)
         .join(' ');
     expect(says(cold)).toMatch(/supply.*low-voltage call of cold store coils/);
     expect(says(demo('rain-cistern.json'))).toMatch(/deadly charge/);
@@ -503,15 +503,15 @@ describe('lists', () => {
   it('parts with quantities: one contactor a pump, a terminal for each place on the strips', () => {
     const w = wired(underpass);
     const parts = partsList(underpass, w);
-    expect(parts.find((p) => p.noun.startsWith('contactor'))).toMatchObject({ quantity: 2, tags: ['K1', 'K2'] });
-    expect(parts.find((p) => p.noun === 'terminal')!.quantity).toBe(w.panel.terminals.length);
+    expect(parts.find((p) => p.description.startsWith('contactor'))).toMatchObject({ quantity: 2, tags: ['K1', 'K2'] });
+    expect(parts.find((p) => p.description === 'terminal')!.quantity).toBe(w.panel.terminals.length);
     expect(parts.filter((p) => p.unit === 'm').every((p) => Number.isInteger(p.quantity) && p.quantity > 0)).toBe(true);
     for (const rows of [partRows(parts), wireRows(wireList(underpass, w))])
       expect(new Set(rows.map((r) => r.length)).size).toBe(1);
   });
 });
 
-describe('postures', () => {
+describe('inputs', () => {
   const s = plain('contactor');
   const w = wired(s);
   it('the water works the floats with their differential', () => {
@@ -521,23 +521,23 @@ describe('postures', () => {
     expect([at(0), at(1.1), at(middle), at(middle, { 'S-pump': 'up' })]).toEqual(['down', 'up', 'down', 'up']);
   });
   it('tells what is not there', () => {
-    expect(postureProblems(w, { 'S-pump': 'up' })).toEqual([]);
-    expect(postureProblems(w, { 'S-lag': 'up', S1: 'sideways', K1: 'on' })).toEqual([
+    expect(inputProblems(w, { 'S-pump': 'up' })).toEqual([]);
+    expect(inputProblems(w, { 'S-lag': 'up', S1: 'sideways', K1: 'on' })).toEqual([
       expect.stringMatching(/no such device/),
       expect.stringMatching(/not one of hand, off, auto/),
       expect.stringMatching(/not worked by hand/),
     ]);
   });
   it('from memory it answers as it did, and differently for another state before', () => {
-    const cached = standing(w);
+    const cached = panelSolver(w);
     const first = cached({ 'S-pump': 'up' });
     expect(cached({ 'S-pump': 'up' })).toBe(first);
-    expect(outcomesOf(w, first)).toEqual(outcomesOf(w, stand(w, { 'S-pump': 'up' })));
+    expect(outcomesOf(w, first)).toEqual(outcomesOf(w, solveWith(w, { 'S-pump': 'up' })));
     expect(cached({ 'S-pump': 'up' }, { ...w.states, S1: 'off' })).not.toBe(first);
   });
   it('a panel without its supply is dead everywhere', () => {
     const dead = solve(
-      structureOf({ ...w.netlist, parts: w.netlist.parts.filter((p) => p.kind !== 'source') }),
+      structureOf({ ...w.netlist, components: w.netlist.components.filter((p) => p.kind !== 'source') }),
       w.states,
     );
     for (const name of dead.structure.names) expect(size(between(dead, name, '0', 'ac'))).toBe(0);

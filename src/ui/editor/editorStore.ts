@@ -1,6 +1,6 @@
 import { temporal } from 'zundo';
 import { createStore } from 'zustand/vanilla';
-import { judge, surroundingsAfter, type Judgement, type Part } from '@/core/levels';
+import { judge, surroundingsAfter, type Judgement, type DrawingRef } from '@/core/levels';
 import { type Sensor } from '@/core/sensors';
 import { checkStation, type Problem, type Station } from '@/core/station';
 import type { UnitSystem } from '@/core/units';
@@ -26,7 +26,7 @@ export interface EditorState {
   /** Where the water stands in the drawing, m above the floor. */
   readonly level: number;
   /** The parts pointed at, on either side of the screen. */
-  readonly pointed: readonly Part[];
+  readonly pointed: readonly DrawingRef[];
   /** Sensors as a proposal would hang them, drawn as outlines; null while none is looked at. */
   readonly ghosts: readonly Sensor[] | null;
   edit(change: (document: Station) => Station): void;
@@ -35,7 +35,7 @@ export interface EditorState {
   endDrag(): void;
   setSaved(saved: SavedState): void;
   setLevel(level: number): void;
-  point(parts: readonly Part[]): void;
+  point(parts: readonly DrawingRef[]): void;
   showGhosts(sensors: readonly Sensor[] | null): void;
 }
 

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Dialog from '@mui/material/Dialog';
 import { Command } from 'cmdk';
 
-export interface Errand {
+export interface Command {
   readonly group: string;
   readonly name: string;
   readonly keys?: string;
@@ -11,7 +11,7 @@ export interface Errand {
 }
 
 /** Go to: every station, view and action by name. */
-export function GoTo({ open, onClose, errands }: { open: boolean; onClose(): void; errands: readonly Errand[] }) {
+export function GoTo({ open, onClose, errands }: { open: boolean; onClose(): void; errands: readonly Command[] }) {
   const groups = [...new Set(errands.map((e) => e.group))];
   return (
     <Dialog

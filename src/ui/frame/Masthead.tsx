@@ -12,7 +12,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import type { UnitSystem } from '@/core/units';
 import { THEME_NAMES, type ThemeName } from '../theme/palettes';
 import { usePrefs } from '../theme/Surface';
-import type { Errand } from './GoTo';
+import type { Command } from './GoTo';
 import { ON_DRAWING } from './hotkeys';
 import { useAnswers } from './useAnswers';
 
@@ -29,7 +29,7 @@ interface Props {
   stations: readonly StationName[];
   /** The units in use; null where there is no single station to take them from. */
   system: UnitSystem | null;
-  errands?: readonly Errand[];
+  errands?: readonly Command[];
   crumbs?: ReactNode;
   children?: ReactNode;
 }
@@ -46,7 +46,7 @@ export function Masthead({ stations, system, errands = [], crumbs, children }: P
   useHotkeys('shift+slash, ?', () => setHelp(true), { ...ON_DRAWING, useKey: true });
   useHotkeys('g>r', () => router.push('/'), ON_DRAWING);
 
-  const all: Errand[] = [
+  const all: Command[] = [
     ...errands,
     { group: 'views', name: 'Round', keys: 'g r', run: () => router.push('/') },
     ...stations.map((s) => ({

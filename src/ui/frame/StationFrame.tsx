@@ -11,7 +11,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { useEditor, useStationSystem, useUndo } from '../editor/StationProvider';
 import { downloadJson, fileNameOf } from '../parts/download';
 import { BellLine } from './BellLine';
-import type { Errand } from './GoTo';
+import type { Command } from './GoTo';
 import { ON_DRAWING } from './hotkeys';
 import { Masthead, type StationName } from './Masthead';
 import { SaveState } from './SaveState';
@@ -48,7 +48,7 @@ export function StationFrame({ stations, children }: { stations: readonly Statio
   useHotkeys('[', () => neighbour(-1), { ...ON_DRAWING, useKey: true });
   useHotkeys(']', () => neighbour(1), { ...ON_DRAWING, useKey: true });
 
-  const errands: Errand[] = [
+  const errands: Command[] = [
     ...VIEWS.map((v) => ({ group: 'views', name: v.name, keys: `g ${v.key}`, run: () => go(v.path) })),
     { group: 'this station', name: 'save', keys: 'Ctrl S', run: () => void saving.save() },
     { group: 'this station', name: 'undo', keys: 'Ctrl Z', run: undo },

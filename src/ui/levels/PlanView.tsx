@@ -104,7 +104,7 @@ export function PlanView({ judgement, system }: { judgement: Judgement; system: 
       <Box sx={{ minWidth: 0 }}>
         {advice && (
           <Box role="note" sx={{ mb: 1, p: 1, border: 1, borderColor: 'warning.main' }}>
-            <Typography variant="body2">{sayPhrase(advice.says, system)}</Typography>
+            <Typography variant="body2">{sayPhrase(advice.sentence, system)}</Typography>
             {advice.turn && (
               <Button sx={{ mt: 0.5 }} onClick={() => edit((d) => turnFloat(d, advice.sensor, advice.turn!.to))}>
                 turn it there

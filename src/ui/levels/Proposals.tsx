@@ -69,7 +69,7 @@ function Offered({ proposal, system }: { proposal: Extract<Proposal, { ok: true 
           {moves.map((m, i) => (
             <li key={i} onPointerEnter={() => point([`float:${m.sensor}`])} onPointerLeave={() => point([])}>
               <Typography variant="body2" component="span">
-                {sayPhrase(m.says, system)}
+                {sayPhrase(m.sentence, system)}
               </Typography>
             </li>
           ))}
@@ -113,7 +113,7 @@ function None({ proposal, system }: { proposal: Extract<Proposal, { ok: false }>
       </Typography>
       {proposal.remedies.map((r, i) => (
         <Box key={i} sx={{ display: 'flex', gap: 1, alignItems: 'center', justifyContent: 'space-between' }}>
-          <Typography variant="body2">{sayPhrase(r.says, system)}</Typography>
+          <Typography variant="body2">{sayPhrase(r.sentence, system)}</Typography>
           <Button onClick={() => take(r.station)}>try it</Button>
         </Box>
       ))}

@@ -158,7 +158,7 @@ function FoundMoves({ system }: { system: UnitSystem }) {
         <Box component="ol" sx={{ m: 0, pl: 2.5 }}>
           {list.map((m, i) => (
             <li key={i} onPointerEnter={() => point([`float:${m.sensor}`])} onPointerLeave={() => point([])}>
-              {sayPhrase(m.says, system)}
+              {sayPhrase(m.sentence, system)}
             </li>
           ))}
         </Box>

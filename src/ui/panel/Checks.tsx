@@ -17,7 +17,7 @@ import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { useQuiet } from '../parts/useQuiet';
 import { ChoiceField, QuantityField, TickField } from '../fields/fields';
 import { Pick } from '../parts/Pick';
-import { useBench } from './BenchProvider';
+import { useBench } from './PanelProvider';
 import { Group } from './Group';
 
 type Run = 'feeder' | 'motor' | 'field';

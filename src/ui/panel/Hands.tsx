@@ -7,8 +7,8 @@ import { due } from '@/core/circuit';
 import type { Device } from '@/core/schemes';
 import { quantity, say } from '@/core/units';
 import { useStationSystem } from '../editor/StationProvider';
-import { useBench } from './BenchProvider';
-import { nextPosition } from './benchStore';
+import { useBench } from './PanelProvider';
+import { nextPosition } from './panelStore';
 
 const chip = {
   px: 1,
@@ -33,14 +33,14 @@ const Hand = memo(function Hand({
   state: string;
   put(tag: string, state: string): void;
 }) {
-  const says = state === 'tripped' ? 'tripped' : (d.positions.find((p) => p.state === state)?.says ?? state);
+  const says = state === 'tripped' ? 'tripped' : (d.positions.find((p) => p.state === state)?.label ?? state);
   const springs = d.springs !== undefined;
   const press = (down: boolean) => put(d.tag, down ? nextPosition(d, d.initial) : d.initial);
   const isKey = (e: KeyboardEvent) => springs && (e.key === ' ' || e.key === 'Enter');
   return (
     <ButtonBase
-      aria-label={`${d.tag}, ${d.says}: ${says}`}
-      title={d.says}
+      aria-label={`${d.tag}, ${d.label}: ${says}`}
+      title={d.label}
       onClick={() => !springs && put(d.tag, nextPosition(d, state))}
       onPointerDown={() => springs && press(true)}
       onPointerUp={() => springs && press(false)}
@@ -54,7 +54,7 @@ const Hand = memo(function Hand({
       }}
     >
       <b>{d.tag}</b>
-      <span>{springs ? d.says : says}</span>
+      <span>{springs ? d.label : says}</span>
     </ButtonBase>
   );
 });

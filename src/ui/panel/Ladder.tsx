@@ -5,7 +5,7 @@ import { memo, useMemo, type KeyboardEvent } from 'react';
 import { ladderScene, symbol, type LeafShape, type Sheet } from '@/core/papers';
 import type { Device, Panel } from '@/core/schemes';
 import { useSize } from '../shaft/useSize';
-import { useBench } from './BenchProvider';
+import { useBench } from './PanelProvider';
 
 /** The paint of the ladder: live wires heavy, dead ones thin; closed and energised filled. */
 const Drawing = styled('svg')(({ theme }) => {
@@ -48,9 +48,9 @@ export interface LeafHands {
 }
 
 function stateWords(leaf: LeafShape, device: Device | undefined, state: string, on: boolean): string {
-  const position = device?.positions.find((p) => p.state === state)?.says;
+  const position = device?.positions.find((p) => p.state === state)?.label;
   const is = leaf.load ? (on ? 'on' : 'off') : on ? 'closed' : 'open';
-  return `${leaf.id}, ${device?.says ?? ''}${position ? `, ${position}` : ''}: ${is}`;
+  return `${leaf.id}, ${device?.label ?? ''}${position ? `, ${position}` : ''}: ${is}`;
 }
 
 const Leaf = memo(function Leaf({

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import type { Sheet } from '@/core/papers';
 import type { Panel } from '@/core/schemes';
 import { reasonFor } from '@/core/wiring';
-import { useBench } from './BenchProvider';
+import { useBench } from './PanelProvider';
 import { Ladder, type LeafHands } from './Ladder';
 
 const LADDER_BOX = { flex: '1 1 65%', minHeight: { xs: 380, md: 0 } } as const;
@@ -31,8 +31,8 @@ export function LadderWithWhy({
   const words = (element: string) => {
     const tag = element.split('.')[0]!;
     const d = panel.devices.find((x) => x.tag === tag);
-    const state = d?.positions.find((p) => p.state === settled.states[tag])?.says;
-    return `${tag}${d ? ` (${d.says}${state ? `, ${state}` : ''})` : ''}`;
+    const state = d?.positions.find((p) => p.state === settled.states[tag])?.label;
+    return `${tag}${d ? ` (${d.label}${state ? `, ${state}` : ''})` : ''}`;
   };
   return (
     <>

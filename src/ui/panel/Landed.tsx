@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import { landedByDesign } from '@/core/editing';
 import type { AsLanded } from '@/core/wiring';
 import { useEditor } from '../editor/StationProvider';
-import { useBench } from './BenchProvider';
+import { useBench } from './PanelProvider';
 
 /** What is landed otherwise than designed, what that will do, and in which posture it shows. */
 export function Landed({ report }: { report: AsLanded }) {
@@ -40,9 +40,9 @@ export function Landed({ report }: { report: AsLanded }) {
               sx={{ fontWeight: 600, color: e.severity === 'danger' ? 'error.main' : 'text.primary' }}
             >
               {e.severity === 'danger' ? 'danger: ' : ''}
-              {e.says} ({e.when}){' '}
+              {e.sentence} ({e.when}){' '}
               {e.when !== 'always' && (
-                <Button size="small" sx={{ minHeight: 24, py: 0 }} onClick={() => pose(e.posture)}>
+                <Button size="small" sx={{ minHeight: 24, py: 0 }} onClick={() => pose(e.inputs)}>
                   show it
                 </Button>
               )}

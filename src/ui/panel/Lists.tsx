@@ -13,7 +13,7 @@ import { useMemo, useState } from 'react';
 import { cableList, cableRows, DEFERENCE, partRows, partsList, wireList, wireRows } from '@/core/wiring';
 import Typography from '@mui/material/Typography';
 import { downloadText, fileNameOf } from '../parts/download';
-import { useBench } from './BenchProvider';
+import { useBench } from './PanelProvider';
 
 const LISTS = ['wires', 'cables', 'parts'] as const;
 

@@ -8,8 +8,8 @@ import { readingWords } from '@/core/wiring';
 import { ON_DRAWING } from '../frame/hotkeys';
 import { Pick } from '../parts/Pick';
 import { TextBox } from '../parts/TextBox';
-import { useBench } from './BenchProvider';
-import { METER_FUNCTIONS, meterReading, type Meter } from './benchStore';
+import { useBench } from './PanelProvider';
+import { METER_FUNCTIONS, meterReading, type Meter } from './panelStore';
 
 const WORDS: Readonly<Record<Meter['mode'], string>> = {
   'ac-volts': 'V alternating',

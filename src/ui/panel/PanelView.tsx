@@ -17,10 +17,10 @@ import { cautions, DEFERENCE, happens } from '@/core/wiring';
 import { useStationSystem } from '../editor/StationProvider';
 import { downloadText, fileNameOf } from '../parts/download';
 import { StationShaft } from '../shaft/StationShaft';
-import { BenchProvider, useBench, useBenchStore } from './BenchProvider';
+import { BenchProvider, useBench, useBenchStore } from './PanelProvider';
 import { Checks } from './Checks';
 import { Hands } from './Hands';
-import { nextPosition } from './benchStore';
+import { nextPosition } from './panelStore';
 import { LadderWithWhy } from './LadderWithWhy';
 import { Landed } from './Landed';
 import { useLanded } from './useLanded';
@@ -54,7 +54,7 @@ function Outcomes({ outcomes }: { outcomes: readonly Outcome[] }) {
         return (
           <Box component="li" key={o.id} sx={{ fontWeight: is ? 700 : 400, fontSize: 13 }}>
             {is ? '● ' : '○ '}
-            {is ? o.says : o.not}
+            {is ? o.label : o.not}
           </Box>
         );
       })}
@@ -173,11 +173,11 @@ function Cautions() {
       }}
     >
       <summary>
-        <b>{first!.says}</b> {more.length > 0 && `and ${more.length} more`}
+        <b>{first!.sentence}</b> {more.length > 0 && `and ${more.length} more`}
       </summary>
       <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
         {more.map((c) => (
-          <li key={c.says}>{c.says}</li>
+          <li key={c.sentence}>{c.sentence}</li>
         ))}
         <li>{DEFERENCE}</li>
       </Box>

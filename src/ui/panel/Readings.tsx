@@ -8,9 +8,9 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
-import { cautions, DEFERENCE, expectedReadings, readingWords, usualPosture, type ExpectedReading } from '@/core/wiring';
+import { cautions, DEFERENCE, expectedReadings, readingWords, usualInputs, type ExpectedReading } from '@/core/wiring';
 import { useEditor } from '../editor/StationProvider';
-import { useBench } from './BenchProvider';
+import { useBench } from './PanelProvider';
 
 const MODE = { 'ac-volts': 'V alternating', 'dc-volts': 'V direct' } as const;
 
@@ -24,7 +24,7 @@ export function Readings() {
   const { wired, station, panel } = useBench((s) => s.bench!);
   const setMeter = useBench((s) => s.setMeter);
   const revision = useEditor((s) => s.saved.revision);
-  const rows = useMemo(() => expectedReadings(wired, usualPosture(station, wired)), [station, wired]);
+  const rows = useMemo(() => expectedReadings(wired, usualInputs(station, wired)), [station, wired]);
   const low = station.sensors.some((s) => s.role === 'low');
   return (
     <Box sx={{ p: 1.5, '@media print': { p: 0 } }}>
@@ -53,7 +53,7 @@ export function Readings() {
         <TableBody>
           {rows.map((r) => (
             <TableRow key={`${r.device}${r.a}${r.b}`}>
-              <TableCell>{r.says}</TableCell>
+              <TableCell>{r.label}</TableCell>
               <TableCell>
                 {r.a} – {r.b}
               </TableCell>
@@ -75,7 +75,7 @@ export function Readings() {
       </Table>
       <Box component="ul" aria-label="cautions" sx={{ mt: 2, pl: 2.5 }}>
         {cautions(station, panel).map((c) => (
-          <li key={c.says}>{c.says}</li>
+          <li key={c.sentence}>{c.sentence}</li>
         ))}
         <li>{DEFERENCE}</li>
       </Box>

@@ -70,7 +70,7 @@ function SchemeRow({
         )}
       </Box>
       <Box>
-        <Typography variant="body2">{scheme.says}</Typography>
+        <Typography variant="body2">{scheme.summary}</Typography>
         {against.map((r, i) => (
           <Typography key={i} variant="body2" color="error" sx={{ fontWeight: 600 }}>
             {sayPhrase(r, system)}
@@ -102,7 +102,7 @@ function Options({ station, scheme }: { station: Station; scheme: Scheme }) {
           key={o.id}
           label={o.label}
           value={choiceOf(scheme, station, o.id)}
-          choices={o.choices.map((c) => [c.id, c.says] as const)}
+          choices={o.choices.map((c) => [c.id, c.label] as const)}
           onPick={(id) => edit((d) => withOption(d, o.id, id))}
         />
       ))}

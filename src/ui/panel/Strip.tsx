@@ -8,7 +8,7 @@ import { withCore, withLink } from '@/core/editing';
 import type { Core, Terminal } from '@/core/schemes';
 import { useEditor, useEditorStore } from '../editor/StationProvider';
 import { Pick } from '../parts/Pick';
-import { useBench, useBenchStore } from './BenchProvider';
+import { useBench, useBenchStore } from './PanelProvider';
 import { COLOUR_PAINT } from './colourPaint';
 
 const CORE = 'application/x-core';
@@ -214,7 +214,7 @@ const Plugs = memo(function Plugs() {
         return (
           <Pick
             key={tag}
-            label={`plug of the ${panel.devices.find((d) => d.tag === tag)!.says}`}
+            label={`plug of the ${panel.devices.find((d) => d.tag === tag)!.label}`}
             value={at}
             empty={at === '' ? 'not as either plug goes' : undefined}
             choices={Object.keys(cable!.plugs!).map((place) => [place, place] as const)}

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { asLanded, type AsLanded } from '@/core/wiring';
 import { useQuiet } from '../parts/useQuiet';
-import { useBench } from './BenchProvider';
+import { useBench } from './PanelProvider';
 
 /** The station as landed against its design, once the hand pauses; null while it moves. */
 export function useLanded(): AsLanded | null {

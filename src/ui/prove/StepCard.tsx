@@ -71,7 +71,7 @@ export function StepCard({ step, system, place, beside, children }: Props) {
                 {e.label}
               </Typography>
               <Typography component="p" variant={e.reading ? 'readingSmall' : 'body1'} sx={{ m: 0, fontSize: 15 }}>
-                {sayPhrase(e.says, system)}
+                {sayPhrase(e.sentence, system)}
               </Typography>
             </Box>
             {beside?.(e)}

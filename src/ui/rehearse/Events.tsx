@@ -51,7 +51,7 @@ export function Events({ told, onAt }: { told: Pick<Closer, 'events' | 'more'>; 
             >
               {clock(e.at)}
             </Button>
-            <span style={{ fontWeight: isOrdinary(e) ? 400 : 650 }}>{sayPhrase(e.says, system)}</span>
+            <span style={{ fontWeight: isOrdinary(e) ? 400 : 650 }}>{sayPhrase(e.sentence, system)}</span>
           </Box>
         ))}
         {events.length === 0 && (

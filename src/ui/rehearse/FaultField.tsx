@@ -17,7 +17,7 @@ export function FaultField({ faults, value, onChange, label }: Props) {
       label={label}
       value={value?.id ?? ''}
       empty={value ? undefined : 'choose…'}
-      choices={faults.map((f) => [f.id, f.says] as const)}
+      choices={faults.map((f) => [f.id, f.label] as const)}
       groupOf={(id) => byId.get(id)!.group}
       onPick={(id) => onChange(byId.get(id) ?? null)}
       sx={{ width: 270 }}

@@ -9,8 +9,8 @@ import { sheetsOf, type LeafShape } from '@/core/papers';
 import { wiredWith, type Moment } from '@/core/rehearsal';
 import { panelOf } from '@/core/schemes';
 import type { Station } from '@/core/station';
-import { happens, lit, wire } from '@/core/wiring';
-import { StillBench } from '../panel/BenchProvider';
+import { happens, energised, wire } from '@/core/wiring';
+import { StillBench } from '../panel/PanelProvider';
 import { LadderWithWhy } from '../panel/LadderWithWhy';
 
 /** The panel as it stands where the cursor is, with the faults that are there then: what is live, what is closed, and why. */
@@ -43,7 +43,7 @@ export function PanelThen({ station, moment }: { station: Station; moment: Momen
   const bench = useMemo(() => {
     if (!made || !wired) return null;
     const settled = settle(wired.structure, states ?? wired.states);
-    return { station, panel: made.panel, scheme: made.scheme, wired, settled, lit: lit(wired, settled) };
+    return { station, panel: made.panel, scheme: made.scheme, wired, settled, lit: energised(wired, settled) };
   }, [made, wired, station, states]);
   const [at, setAt] = useState<string | null>(null);
   const [asked, setAsked] = useState<string | null>(null);
@@ -79,7 +79,7 @@ export function PanelThen({ station, moment }: { station: Station; moment: Momen
               return (
                 <Box component="li" key={o.id} sx={{ fontWeight: is ? 700 : 400 }}>
                   {is ? '● ' : '○ '}
-                  {is ? o.says : o.not}
+                  {is ? o.label : o.not}
                 </Box>
               );
             })}

@@ -199,7 +199,7 @@ export function RehearseView() {
           at={at}
           onAt={cursor}
           onZoom={zoom}
-          faultName={(f) => faults.find((x) => x.id === f)?.says ?? f}
+          faultName={(f) => faults.find((x) => x.id === f)?.label ?? f}
           onPowerCuts={(cuts) => change({ powerCuts: rounded(cuts) })}
           onFaults={(list) =>
             change({

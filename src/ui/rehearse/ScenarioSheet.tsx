@@ -178,7 +178,7 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
           {scenario.faults.map((f, i) => (
             <Row
               key={`f${i}`}
-              says={faults.find((x) => x.id === f.id)?.says ?? f.id}
+              says={faults.find((x) => x.id === f.id)?.label ?? f.id}
               remove={`remove the fault ${f.id}`}
               onRemove={() => onChange({ faults: without(scenario.faults, i) })}
             >
@@ -197,7 +197,7 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
           {hands.map((h, i) => (
             <Row
               key={i}
-              says={`${h.device} to ${panel?.devices.find((d) => d.tag === h.device)?.positions.find((p) => p.state === h.state)?.says ?? h.state}`}
+              says={`${h.device} to ${panel?.devices.find((d) => d.tag === h.device)?.positions.find((p) => p.state === h.state)?.label ?? h.state}`}
               remove={`remove hand ${i + 1}`}
               onRemove={() => onChange({ hands: without(hands, i) })}
             >
@@ -211,7 +211,7 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
             label="a hand works"
             value={chosen ? device : ''}
             empty={chosen ? undefined : 'choose…'}
-            choices={worked.map((d) => [d.tag, `${d.tag}: ${d.says}`] as const)}
+            choices={worked.map((d) => [d.tag, `${d.tag}: ${d.label}`] as const)}
             onPick={(tag) => (setDevice(tag), setState(''))}
             sx={{ width: 210 }}
           />
@@ -220,7 +220,7 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
             value={state}
             empty={state === '' ? 'choose…' : undefined}
             disabled={!chosen}
-            choices={(chosen?.positions ?? []).map((p) => [p.state, p.says] as const)}
+            choices={(chosen?.positions ?? []).map((p) => [p.state, p.label] as const)}
             onPick={(to) => setState(to)}
             sx={{ width: 120 }}
           />

@@ -102,7 +102,7 @@ export function TimeAxis({
     'power',
     ...own.map((f) => faultName(f.id)),
     'new fault',
-    ...lanes.map((l) => l.says),
+    ...lanes.map((l) => l.label),
   ];
   const { left, letters } = size.width > 700 ? WORDS.wide : WORDS.narrow;
   const first = names.length - lanes.length;

@@ -76,7 +76,7 @@ export function WhatIf({
             return (
               <TableRow key={c.id}>
                 <TableCell sx={{ fontWeight: 600 }} title={`to mend it: ${c.mended}`}>
-                  {c.says}
+                  {c.label}
                 </TableCell>
                 <TableCell>{bell}</TableCell>
                 <TableCell>{harm}</TableCell>
@@ -86,7 +86,7 @@ export function WhatIf({
                     size="small"
                     sx={{ minHeight: 24, py: 0 }}
                     onClick={() => onPut(c.id)}
-                    aria-label={`put in: ${c.says}`}
+                    aria-label={`put in: ${c.label}`}
                   >
                     put in
                   </Button>

@@ -1,6 +1,6 @@
 import { styled } from '@mui/material/styles';
 import type { CSSProperties, ReactNode, SVGProps } from 'react';
-import type { Part } from '@/core/levels';
+import type { DrawingRef } from '@/core/levels';
 import type { Group, Shape } from '@/core/papers';
 
 /** The paint of every role in the drawing, from the theme. */
@@ -76,7 +76,7 @@ interface Props {
     readonly groups: readonly Group[];
   };
   title: string;
-  pointed?: readonly Part[];
+  pointed?: readonly DrawingRef[];
   /** What makes a group answer: handlers, role, tab stop. */
   groupProps?(group: Group): SVGProps<SVGGElement> | undefined;
   children?: ReactNode;

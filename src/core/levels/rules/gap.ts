@@ -2,13 +2,13 @@ import { wayOf } from '../../duties';
 import { phrase, quantity } from '../../units';
 import type { LevelContext } from '../context';
 import { markWords, type Mark } from '../marks';
-import type { Condition, Part, Rule } from '../rule';
+import type { Condition, DrawingRef, Rule } from '../rule';
 
 interface Pair {
   readonly upper: string;
   readonly lower: string;
   readonly apart: number;
-  readonly about: readonly Part[];
+  readonly about: readonly DrawingRef[];
 }
 
 /** Neighbours among the levels where sensors act; the overflow is no sensor, and has the reserve to ask for it. */

@@ -1,6 +1,6 @@
 import { phrase, quantity, systemOf, tapeStep } from '../../units';
 import { markWords } from '../marks';
-import type { Condition, Part, Rule } from '../rule';
+import type { Condition, DrawingRef, Rule } from '../rule';
 
 /** Each level above the one before, as far as each is fitted, by a mark of the tape at least: two that are set alike have no order. */
 export const order: Rule<'order'> = {
@@ -12,7 +12,7 @@ export const order: Rule<'order'> = {
     const name = (m: (typeof marks)[number]) => markWords(m.name, station.duty);
     const all = ['floor', ...marks.map(name)].join(', ');
     const step = tapeStep(systemOf(station.profile));
-    let below = { name: 'floor', level: 0, part: `level:${marks[0]!.name}` as Part };
+    let below = { name: 'floor', level: 0, part: `level:${marks[0]!.name}` as DrawingRef };
     return marks.map((mark, i): Condition => {
       const under = below;
       below = { name: name(mark), level: mark.level, part: `level:${mark.name}` };

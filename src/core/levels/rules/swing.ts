@@ -1,11 +1,11 @@
 import { leastClearance, type Clearance, type SwingPart } from '../../sensing';
 import { phrase, quantity } from '../../units';
-import { notAsked, type Condition, type Part, type Rule } from '../rule';
+import { notAsked, type Condition, type DrawingRef, type Rule } from '../rule';
 
 /** What something in the way of a float is called in the drawing of the shaft. */
-function partOf(other: SwingPart): Part[] {
-  if (other.startsWith('float:')) return [other as Part];
-  if (other.startsWith('obstacle:')) return [other as Part];
+function partOf(other: SwingPart): DrawingRef[] {
+  if (other.startsWith('float:')) return [other as DrawingRef];
+  if (other.startsWith('obstacle:')) return [other as DrawingRef];
   if (other.startsWith('pump:')) return ['pump'];
   if (other.startsWith('riser:')) return ['pipe'];
   return other === 'inlet' ? ['level:inlet'] : other === 'pole' ? ['pole'] : [];

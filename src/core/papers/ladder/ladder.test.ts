@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../../demo';
 import { panelOf, SCHEMES, type Panel } from '../../schemes';
-import { lit, stand, wire } from '../../wiring';
+import { energised, solveWith, wire } from '../../wiring';
 import { ladderScene, ladderSvg, sheetsOf, symbol } from '..';
 
 const panels = demoStations().flatMap(({ station }) =>
@@ -50,7 +50,7 @@ describe('the ladder', () => {
   it('a coil names the rungs of its contacts, a contact the rung of its coil', () => {
     const { panel } = underpass;
     const { leaves } = ladderScene(panel, panel.rungs, 980);
-    const rung = (says: string) => panel.rungs.find((r) => r.says === says)!.number;
+    const rung = (says: string) => panel.rungs.find((r) => r.label === says)!.number;
     const coil = leaves.find((l) => l.id === 'K1.coil')!;
     for (const says of ['pump 1', 'pump 1, L2', 'pump 1, L3']) expect(coil.refs).toContain(`▸${rung(says)}`);
     expect(leaves.find((l) => l.tag === 'K1' && !l.load)!.refs).toBe(`◂${rung('pump 1 called')}`);
@@ -60,7 +60,7 @@ describe('the ladder', () => {
     const wired = wire(station, panel);
     const control = sheetsOf(panel).find((s) => s.id === 'control')!;
     const scene = ladderScene(panel, control.rungs, 980);
-    const svg = (posture = {}) => ladderSvg(scene, lit(wired, stand(wired, posture)), 'Sump <1> & co');
+    const svg = (posture = {}) => ladderSvg(scene, energised(wired, solveWith(wired, posture)), 'Sump <1> & co');
     const heavy = (text: string) => text.match(/stroke-width="2.6"/g)!.length;
     expect(heavy(svg({ 'S-stop': 'up', 'S-lead': 'up' }))).toBeGreaterThan(heavy(svg()));
     expect(svg({ Q0: 'off' })).not.toContain('stroke-width="2.6"');
@@ -91,7 +91,7 @@ describe('a core landed elsewhere', () => {
   it('breaks its rung in the drawing and names the terminal it is on', () => {
     const { panel } = underpass;
     const lag = panel.cores.find((c) => c.id === 'W-lag/black')!;
-    const rungs = panel.rungs.filter((r) => r.says === 'lag input');
+    const rungs = panel.rungs.filter((r) => r.label === 'lag input');
     const leafOf = (landed?: ReadonlyMap<string, string | null>) => ladderScene(panel, rungs, 980, landed);
     const [asDrawn, moved] = [leafOf(), leafOf(new Map([[lag.id, 'X2:8']]))];
     expect(asDrawn.leaves[0]!.terminals.map((t) => t.moved)).toEqual([false, false]);

@@ -97,7 +97,7 @@ function labelOf({ tag, positions }: Device, { sign, closed }: Element): string 
   if (sign !== 'selector') return tag;
   return `${tag} ${positions
     .filter((p) => closed?.includes(p.state))
-    .map((p) => p.says)
+    .map((p) => p.label)
     .join('·')}`;
 }
 
@@ -284,7 +284,7 @@ export function ladderScene(
     const [left, right] = [x + RAIL, x + column - GAP - RAIL];
     const wire = y + TITLE + CELL.wire;
     texts.push({ x: x + 2, y: y + 12, text: `${rung.number}`, anchor: 'start', role: 'rung' });
-    if (rung.says) texts.push({ x: x + 22, y: y + 12, text: rung.says, anchor: 'start', role: 'says' });
+    if (rung.label) texts.push({ x: x + 22, y: y + 12, text: rung.label, anchor: 'start', role: 'says' });
     texts.push(
       { x: x + 4, y: wire + 4, text: rung.from, anchor: 'start', role: 'rail', net: rung.from },
       { x: right + RAIL - 4, y: wire + 4, text: rung.to, anchor: 'end', role: 'rail', net: rung.to },

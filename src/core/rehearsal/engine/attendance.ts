@@ -6,16 +6,17 @@ import { settleWater } from './water';
 
 /** A person mends every fault, and resets what has tripped and what latched. */
 export function attend(run: Run): void {
-  const { s, course } = run;
-  const { prepared, scenario } = course;
+  const { s, compiled } = run;
+  const { prepared, scenario } = compiled;
   const { devices } = prepared.panel;
-  const mended = [...s.active].map((i) => prepared.faults.find((f) => f.id === scenario.faults[i]!.id)!.says);
+  const mended = [...s.active].map((i) => prepared.faults.find((f) => f.id === scenario.faults[i]!.id)!.label);
   tell(run, 'person', () => phrase`a person is there${mended.length > 0 ? `, and mends: ${mended.join(', ')}` : ''}`);
   s.active = new Set();
   const why = () => phrase`a person reset it`;
   applyActiveFaults(run, why);
-  const put = (tag: string, state: string) => transition(run, s.world.logic.after(s.node, tag, state), why);
-  for (const d of devices) if (d.behaviour.kind === 'trip' && s.node.states[d.tag] === 'tripped') put(d.tag, d.initial);
+  const put = (tag: string, state: string) => transition(run, s.model.machine.after(s.panel, tag, state), why);
+  for (const d of devices)
+    if (d.behaviour.kind === 'trip' && s.panel.states[d.tag] === 'tripped') put(d.tag, d.initial);
   for (const d of devices)
     if (d.function === 'reset')
       for (const { state } of [...d.positions].sort(
@@ -24,5 +25,5 @@ export function attend(run: Run): void {
         put(d.tag, state);
   // Who is there and hears it still ring comes again.
   settleWater(run);
-  if (s.node.rings) sendForPerson(s, scenario.answers);
+  if (s.panel.rings) sendForPerson(s, scenario.answers);
 }

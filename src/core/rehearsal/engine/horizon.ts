@@ -9,17 +9,17 @@ export interface Horizon {
 }
 
 /** Looks ahead from where the water stands: the next event by time, and the nearest trips above and below. Fills `horizon`. */
-export function lookAhead({ s, course }: Run, end: number, horizon: Horizon): void {
-  const { dues, prepared } = course;
+export function lookAhead({ s, compiled }: Run, end: number, horizon: Horizon): void {
+  const { schedule, prepared } = compiled;
   const { intakes, top } = prepared;
   let until = Math.min(s.now.until, end);
-  if (s.dueAt < dues.length && dues[s.dueAt]!.at < until) until = dues[s.dueAt]!.at;
+  if (s.nextScheduled < schedule.length && schedule[s.nextScheduled]!.at < until) until = schedule[s.nextScheduled]!.at;
   if (s.t < s.shedUntil && s.shedUntil < until) until = s.shedUntil;
   for (const c of s.clocks) if (c.at < until) until = c.at;
   let low = 0;
   let high = top;
-  for (const f of s.world.floats) {
-    if (s.node.up & f.bit) {
+  for (const f of s.model.floats) {
+    if (s.panel.up & f.bit) {
       if (f.fall > low && f.fall <= s.v) low = f.fall;
     } else if (f.rise < high && f.rise >= s.v) high = f.rise;
   }

@@ -1,5 +1,5 @@
 import { phrase } from '../../units';
-import type { Course } from '../course';
+import type { CompiledScenario } from '../compile';
 import { flowOn, type Flowing } from '../pumping';
 import { sendForPerson } from './clocks';
 import { type Horizon, lookAhead } from './horizon';
@@ -22,7 +22,7 @@ const ASKED = 4096;
 
 /** Moves the water by its law, until something acts on the way or something is due. */
 function move({ s, stretch }: Run, { until, low, high }: Horizon, flowing: Flowing): void {
-  flowing.delivery = s.world.delivery(pumpingNow(s));
+  flowing.delivery = s.model.delivery(pumpingNow(s));
   flowing.volume = s.v;
   flowing.inflow = inflowNow(s);
   flowing.low = low;
@@ -46,13 +46,19 @@ function move({ s, stretch }: Run, { until, low, high }: Horizon, flowing: Flowi
  * any step of time, nor on who listens.
  * @param end s
  */
-export function advance(course: Course, s: State, end: number, listener: Listener, watch: Watch = {}): void {
-  const { prepared, way, scenario } = course;
+export function advance(
+  compiled: CompiledScenario,
+  s: State,
+  end: number,
+  listener: Listener,
+  watch: Watch = {},
+): void {
+  const { prepared, way, scenario } = compiled;
   const { top, lanes } = prepared;
-  const run: Run = { course, s, listener, stretch: new Passing(s.node, way.sense, top, 1 << (lanes.length - 1)) };
+  const run: Run = { compiled, s, listener, stretch: new Passing(s.panel, way.sense, top, 1 << (lanes.length - 1)) };
   const horizon: Horizon = { until: 0, low: 0, high: top };
   const flowing: Flowing = {
-    delivery: s.world.delivery(0),
+    delivery: s.model.delivery(0),
     volume: s.v,
     inflow: 0,
     sense: way.sense,
@@ -61,7 +67,7 @@ export function advance(course: Course, s: State, end: number, listener: Listene
     most: 0,
   };
   if (s.t === 0) {
-    if (s.node.rings) sendForPerson(s, scenario.answers);
+    if (s.panel.rings) sendForPerson(s, scenario.answers);
     settleWater(run);
     happenNow(run);
   }
@@ -72,9 +78,9 @@ export function advance(course: Course, s: State, end: number, listener: Listene
     move(run, horizon, flowing);
     hear(run);
     if (s.t < horizon.until) {
-      const [node, dry] = [s.node, s.dry];
+      const [node, dry] = [s.panel, s.dry];
       settleWater(run);
-      if (s.node !== node || s.dry !== dry) continue;
+      if (s.panel !== node || s.dry !== dry) continue;
       stay(run, horizon.until);
     }
     happenNow(run);

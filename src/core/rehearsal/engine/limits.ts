@@ -4,10 +4,10 @@ import { inflowNow, pumpingNow } from './state';
 
 /** Time at the brim: what is too much runs over. */
 function atBrim(run: Run, until: number): void {
-  const { s, course, stretch } = run;
+  const { s, compiled, stretch } = run;
   const inflow = inflowNow(s);
-  const flow = s.world.delivery(pumpingNow(s)).flows.at(-1)!;
-  const excess = Math.max(course.way.sense * (inflow - flow), 0);
+  const flow = s.model.delivery(pumpingNow(s)).flows.at(-1)!;
+  const excess = Math.max(compiled.way.sense * (inflow - flow), 0);
   const time = until - s.t;
   if (!s.spill) {
     s.spill = true;
@@ -21,12 +21,12 @@ function atBrim(run: Run, until: number): void {
 }
 
 /** Time at the floor: pumps can move no more than comes in; from an empty tank no more can be drawn than pumps bring. */
-function atFloor({ s, course, stretch }: Run, until: number): void {
+function atFloor({ s, compiled, stretch }: Run, until: number): void {
   const inflow = inflowNow(s);
-  const flow = s.world.delivery(pumpingNow(s)).flows[0]!;
+  const flow = s.model.delivery(pumpingNow(s)).flows[0]!;
   const time = until - s.t;
   const least = Math.min(inflow, flow);
-  const fills = course.way.direction === 'fill';
+  const fills = compiled.way.direction === 'fill';
   stretch.inflow = inflow;
   stretch.pumped = (fills ? flow : least) * time;
   stretch.came = (fills ? least : inflow) * time;
@@ -36,10 +36,10 @@ function atFloor({ s, course, stretch }: Run, until: number): void {
 
 /** The water cannot move on: it stays at the overflow, or at the floor, until something else happens. */
 export function stay(run: Run, until: number): void {
-  const { s, course, stretch } = run;
+  const { s, compiled, stretch } = run;
   stretch.from = s.t;
   stretch.v0 = s.v;
-  if (s.v >= course.prepared.top) atBrim(run, until);
+  if (s.v >= compiled.prepared.top) atBrim(run, until);
   else atFloor(run, until);
   s.t = until;
   hear(run);

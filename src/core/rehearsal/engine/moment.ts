@@ -1,5 +1,5 @@
 import { phrase } from '../../units';
-import type { Due } from '../course';
+import type { ScheduledEvent } from '../compile';
 import { attend } from './attendance';
 import { stopClock } from './clocks';
 import { tell, type Run } from './run';
@@ -14,7 +14,7 @@ function ring(run: Run, clock: Clock): void {
     case 'timer': {
       const { device, to } = clock;
       tell(run, 'timer', () => phrase`${device}: ${to}`);
-      return transition(run, s.world.logic.after(s.node, device, to), () => phrase`${device} has run its time`);
+      return transition(run, s.model.machine.after(s.panel, device, to), () => phrase`${device} has run its time`);
     }
     case 'heats':
       return protect(run, clock.pump);
@@ -29,23 +29,23 @@ function ring(run: Run, clock: Clock): void {
 }
 
 /** Something of the scenario: a fault comes or goes, power and hands put devices. */
-function meet(run: Run, { kind, says, put = {}, fault }: Due): void {
+function meet(run: Run, { kind, sentence, put = {}, fault }: ScheduledEvent): void {
   const { s } = run;
   if (fault && fault.on === s.active.has(fault.place)) return;
-  tell(run, kind, () => says);
+  tell(run, kind, () => sentence);
   if (fault) {
     s.active = fault.on ? new Set([...s.active, fault.place]) : new Set([...s.active].filter((x) => x !== fault.place));
-    applyActiveFaults(run, () => says);
+    applyActiveFaults(run, () => sentence);
   }
   s.puts = { ...s.puts, ...put };
   for (const [tag, state] of Object.entries(put))
-    if (!s.world.held.has(tag)) transition(run, s.world.logic.after(s.node, tag, state), () => says);
+    if (!s.model.held.has(tag)) transition(run, s.model.machine.after(s.panel, tag, state), () => sentence);
 }
 
 /** Everything that is due at this moment: the inflow’s next step, clocks, the scenario, and what the water then passes. */
 export function happenNow(run: Run): void {
-  const { s, course } = run;
-  const { dues, inflowOf } = course;
+  const { s, compiled } = run;
+  const { schedule, inflowOf } = compiled;
   if (s.t >= s.now.until) s.now = inflowOf(s.t);
   for (const clock of [...s.clocks]) {
     // One that rang before may have stopped this one.
@@ -53,6 +53,7 @@ export function happenNow(run: Run): void {
     stopClock(s, clock);
     ring(run, clock);
   }
-  while (s.dueAt < dues.length && dues[s.dueAt]!.at <= s.t) meet(run, dues[s.dueAt++]!);
+  while (s.nextScheduled < schedule.length && schedule[s.nextScheduled]!.at <= s.t)
+    meet(run, schedule[s.nextScheduled++]!);
   settleWater(run);
 }

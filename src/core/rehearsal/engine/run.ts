@@ -1,13 +1,13 @@
 import type { Phrase } from '../../units';
-import type { Course, EventKind } from '../course';
-import type { Node } from '../logic';
+import type { CompiledScenario, EventKind } from '../compile';
+import type { PanelState } from '../panelMachine';
 import { flowOn, type Delivery } from '../pumping';
 import type { Stretch } from '../trace';
 import { pumpingNow, type State } from './state';
 
 /** What happened in a stretch, beside what the trace shows of it. Filled anew for each: to be read at once. */
 export interface Passed extends Stretch {
-  node: Node;
+  panel: PanelState;
   /** Pumps that had voltage and drew air, as bits. */
   dry: number;
   /** m³ moved by pumps, and run over. */
@@ -22,14 +22,14 @@ export interface Passed extends Stretch {
 export interface Listener {
   passed?(stretch: Passed): void;
   /** The panel went from one combination to another; `since` is when each pump last started or stopped. `why` is made only where it is wanted. */
-  turned?(time: number, before: Node, after: Node, why: () => Phrase, since: readonly number[]): void;
+  turned?(time: number, before: PanelState, after: PanelState, why: () => Phrase, since: readonly number[]): void;
   told?(time: number, volume: number, kind: EventKind, says: () => Phrase): void;
   ranBack?(volume: number): void;
 }
 
 /** A rehearsal that is under way: what it is of, how it stands, and who hears. */
 export interface Run {
-  readonly course: Course;
+  readonly compiled: CompiledScenario;
   readonly s: State;
   readonly listener: Listener;
   readonly stretch: Passing;
@@ -54,7 +54,7 @@ export class Passing implements Passed {
   private delivery: Delivery | null = null;
 
   constructor(
-    public node: Node,
+    public panel: PanelState,
     private readonly sense: 1 | -1,
     private readonly top: number,
     private readonly overLane: number,
@@ -64,10 +64,10 @@ export class Passing implements Passed {
   close({ s }: { readonly s: State }): void {
     this.to = s.t;
     this.v1 = s.v;
-    this.node = s.node;
-    this.on = s.node.lanes | (this.over ? this.overLane : 0);
-    this.dry = s.node.running & s.dry;
-    this.delivery = s.world.delivery(pumpingNow(s));
+    this.panel = s.panel;
+    this.on = s.panel.lanes | (this.over ? this.overLane : 0);
+    this.dry = s.panel.running & s.dry;
+    this.delivery = s.model.delivery(pumpingNow(s));
   }
 
   readonly at = (time: number): number => {
@@ -80,7 +80,7 @@ export class Passing implements Passed {
 /** Hands the stretch that ends now to whom it concerns. */
 export function hear(run: Run): void {
   const { s, listener, stretch } = run;
-  if (!stretch.over && s.v < run.course.prepared.top) s.spill = false;
+  if (!stretch.over && s.v < run.compiled.prepared.top) s.spill = false;
   if (!listener.passed || s.t === stretch.from) return;
   stretch.close(run);
   listener.passed(stretch);

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { withDuty, withDutyChoice, withPumpCount, withRole } from '../../editing';
 import { newStation, type Station } from '../../station';
-import { courseOf } from '../course';
+import { compileScenario } from '../compile';
 import { plain } from '../ready';
 import type { Scenario } from '../scenario';
-import { prepare } from '../world';
+import { prepare } from '../faultedModel';
 import { advance, beginning, type Passed } from './index';
 
 const RUN_ON = 6;
@@ -30,13 +30,13 @@ function passed(hands: Scenario['hands'], length: number) {
   const prepared = prepare(tank);
   if (!prepared.ok) throw new Error(JSON.stringify(prepared.reasons));
   const scenario = plain('run-on', tank, length, { kind: 'level', which: 'low', scale: 0 }, { start: 0.3, hands });
-  const course = courseOf(prepared.prepared, scenario);
-  if (!course.ok) throw new Error(course.problems.join());
+  const compiled = compileScenario(prepared.prepared, scenario);
+  if (!compiled.ok) throw new Error(compiled.problems.join());
   const list: Pick<Passed, 'from' | 'to' | 'v0' | 'v1'>[] = [];
-  advance(course.course, beginning(course.course), length, {
+  advance(compiled.compiled, beginning(compiled.compiled), length, {
     passed: ({ from, to, v0, v1 }) => list.push({ from, to, v0, v1 }),
   });
-  const both = prepared.prepared.world([]).delivery(0b11);
+  const both = prepared.prepared.withFaults([]).delivery(0b11);
   return {
     /** Mean rate between two times, from stretches that end there. */
     rate(from: number, to: number): number {
@@ -45,7 +45,7 @@ function passed(hands: Scenario['hands'], length: number) {
       return water / (to - from);
     },
     both: both.flows[0]!,
-    one: prepared.prepared.world([]).delivery(0b01).flows[0]!,
+    one: prepared.prepared.withFaults([]).delivery(0b01).flows[0]!,
   };
 }
 

@@ -1,9 +1,9 @@
 import { sensorTrips } from '../../levels';
 import type { Phrase } from '../../units';
-import type { Course } from '../course';
+import type { CompiledScenario } from '../compile';
 import type { Step } from '../inflow';
-import type { Node } from '../logic';
-import type { World } from '../world';
+import type { PanelState } from '../panelMachine';
+import type { FaultedModel } from '../faultedModel';
 
 /** What waits for its time, s. Pumps are numbered from 0. */
 export type Clock =
@@ -22,8 +22,8 @@ export interface State {
   t: number;
   /** m³ */
   v: number;
-  node: Node;
-  world: World;
+  panel: PanelState;
+  model: FaultedModel;
   /** Faults of the scenario that are there, by their place in it. */
   active: ReadonlySet<number>;
   /** Pumps whose thermal protector is open, and that draw air: bits, the first pump the lowest. */
@@ -34,7 +34,7 @@ export interface State {
   /** In the order in which they were started. */
   clocks: Clock[];
   now: Step;
-  dueAt: number;
+  nextScheduled: number;
   shedUntil: number;
   spill: boolean;
   /** Where power and hands last put devices, held or not. */
@@ -47,10 +47,10 @@ export interface State {
 }
 
 /** What comes in at this moment, m³/s: nothing once appliances have shed what they had. */
-export const inflowNow = (s: State): number => (s.t >= s.shedUntil ? 0 : s.now.flow * s.world.inflow);
+export const inflowNow = (s: State): number => (s.t >= s.shedUntil ? 0 : s.now.flow * s.model.inflow);
 
 /** Pumps that move water, as bits: they have voltage or run on, nothing keeps them from it, and they draw no air. */
-export const pumpingNow = (s: State): number => (s.node.running | s.runsOn) & s.world.moves & ~s.dry;
+export const pumpingNow = (s: State): number => (s.panel.running | s.runsOn) & s.model.moves & ~s.dry;
 
 export const copyOf = (s: State): State => ({
   ...s,
@@ -60,25 +60,25 @@ export const copyOf = (s: State): State => ({
 });
 
 /** Where the rehearsal begins: at its start level, the panel as it rests, nothing yet heard. */
-export function beginning({ prepared, scenario, inflowOf, way }: Course): State {
+export function beginning({ prepared, scenario, inflowOf, way }: CompiledScenario): State {
   const { station, vessel, top } = prepared;
-  const world = prepared.world([]);
+  const model = prepared.withFaults([]);
   const stops = sensorTrips(station).flatMap((t) =>
     t.sensor.role === 'pump' || t.sensor.role === 'stop' ? [t[way.stops]] : [],
   );
-  const node = world.logic.first;
+  const panel = model.machine.first;
   return {
     t: 0,
     v: Math.min(vessel.volume(scenario.start ?? Math.min(...stops, station.vessel.overflow)), top),
-    node,
-    world,
+    panel,
+    model,
     active: new Set(),
     open: 0,
     dry: 0,
     runsOn: 0,
-    clocks: node.waiting.map((w) => ({ kind: 'timer', at: w.after, device: w.device, to: w.to })),
+    clocks: panel.waiting.map((w) => ({ kind: 'timer', at: w.after, device: w.device, to: w.to })),
     now: inflowOf(0),
-    dueAt: 0,
+    nextScheduled: 0,
     shedUntil: Infinity,
     spill: false,
     puts: {},

@@ -4,12 +4,12 @@ import { tell, type Run } from './run';
 import { applyActiveFaults, transition } from './transition';
 
 /** Motors that heat or no longer do: their clocks are set and taken away. A rotor that stands heats in seconds, a pump in air in minutes. */
-export function watchHeat({ s, course }: Run): void {
-  const { protector } = course.scenario;
+export function watchHeat({ s, compiled }: Run): void {
+  const { protector } = compiled.scenario;
   for (let pump = 0; pump < s.since.length; pump++) {
     const bit = 1 << pump;
-    const stalls = s.node.running & s.world.stalls & bit;
-    const heats = stalls || s.node.running & (s.dry | s.world.air) & bit;
+    const stalls = s.panel.running & s.model.stalls & bit;
+    const heats = stalls || s.panel.running & (s.dry | s.model.air) & bit;
     const clock = heatOf(s, pump);
     if (!heats) {
       if (clock?.kind === 'heats') stopClock(s, clock);
@@ -19,18 +19,18 @@ export function watchHeat({ s, course }: Run): void {
 
 /** A motor has heated for as long as it may: its overload or its protector opens. */
 export function protect(run: Run, pump: number): void {
-  const { s, course } = run;
-  const { panel } = course.prepared;
+  const { s, compiled } = run;
+  const { panel } = compiled.prepared;
   const bit = 1 << pump;
   const n = String(pump + 1);
-  const says = s.world.stalls & bit ? phrase`pump ${n} stood under voltage` : phrase`pump ${n} ran without water`;
+  const says = s.model.stalls & bit ? phrase`pump ${n} stood under voltage` : phrase`pump ${n} ran without water`;
   // An overload relay sees the current of a rotor that stands, and waits for a hand; it does not see heat.
   const overload = panel.devices.find((d) => d.function === 'overload' && d.pump === pump + 1);
-  if (s.world.stalls & bit && overload && !s.world.held.has(overload.tag))
-    return transition(run, s.world.logic.after(s.node, overload.tag, 'tripped'), () => says);
+  if (s.model.stalls & bit && overload && !s.model.held.has(overload.tag))
+    return transition(run, s.model.machine.after(s.panel, overload.tag, 'tripped'), () => says);
   s.open |= bit;
   tell(run, 'protection', () => phrase`thermal protector of pump ${n} opens: ${says}`);
-  s.clocks.push({ kind: 'cools', at: s.t + course.scenario.protector.cools, pump });
+  s.clocks.push({ kind: 'cools', at: s.t + compiled.scenario.protector.cools, pump });
   applyActiveFaults(run, () => phrase`its thermal protector opened`);
 }
 

@@ -1,6 +1,6 @@
 import type { Panel } from '../../schemes';
 import { phrase, type Phrase, quantity } from '../../units';
-import type { Node } from '../logic';
+import type { PanelState } from '../panelMachine';
 import { runOnFor, sendForPerson, stopClock, timerOf } from './clocks';
 import { tell, type Run } from './run';
 import { inflowNow, type State } from './state';
@@ -9,10 +9,10 @@ import { inflowNow, type State } from './state';
 const CHATTER = 60;
 
 /** Notes that something switched, and gives up where it does so without end. */
-export function switched({ s, course }: Run): void {
+export function switched({ s, compiled }: Run): void {
   s.switches.push(s.t);
   if (s.switches.length > CHATTER && s.t - s.switches.shift()! < 1)
-    s.ended = phrase`chatter: the panel switches without end at ${quantity('height', course.prepared.vessel.height(s.v))}`;
+    s.ended = phrase`chatter: the panel switches without end at ${quantity('height', compiled.prepared.vessel.height(s.v))}`;
 }
 
 const bitsOf = (mask: number): number => {
@@ -22,8 +22,8 @@ const bitsOf = (mask: number): number => {
 };
 
 /** What the pumps that ran delivered here, m³/s. */
-function capacity(s: State, { running }: Node): number {
-  const { volumes, flows } = s.world.delivery(running & s.world.moves & ~s.dry);
+function capacity(s: State, { running }: PanelState): number {
+  const { volumes, flows } = s.model.delivery(running & s.model.moves & ~s.dry);
   const i = Math.max(
     volumes.findIndex((v) => v >= s.v),
     1,
@@ -32,8 +32,8 @@ function capacity(s: State, { running }: Node): number {
 }
 
 /** Which timers wait now, and since when. */
-function setTimers(s: State, before: Node): void {
-  const { waiting } = s.node;
+function setTimers(s: State, before: PanelState): void {
+  const { waiting } = s.panel;
   for (let i = s.clocks.length - 1; i >= 0; i--) {
     const clock = s.clocks[i]!;
     if (
@@ -47,25 +47,25 @@ function setTimers(s: State, before: Node): void {
 }
 
 /** Pumps that stopped: what stood in their line runs back, or what they fill still runs in. */
-function stopPumps({ s, course, listener }: Run, before: Node, moved: number): void {
-  const { prepared, way, runOn } = course;
-  if (moved !== 0 && s.node.running === 0 && way.direction === 'empty') {
-    const back = Math.min(s.world.drainback(bitsOf(moved)), prepared.top - s.v);
+function stopPumps({ s, compiled, listener }: Run, before: PanelState, moved: number): void {
+  const { prepared, way, runOn } = compiled;
+  if (moved !== 0 && s.panel.running === 0 && way.direction === 'empty') {
+    const back = Math.min(s.model.drainback(bitsOf(moved)), prepared.top - s.v);
     listener.ranBack?.(back);
     s.v += back;
   }
-  const stopped = before.running & ~s.node.running;
+  const stopped = before.running & ~s.panel.running;
   if (stopped && runOn > 0) for (let i = 0; i < s.since.length; i++) if (stopped & (1 << i)) runOnFor(s, i, runOn);
 }
 
 /** Takes the panel to another combination of its states, and tells what that means. */
-export function transition(run: Run, to: Node, why: () => Phrase): void {
-  const { s, course, listener } = run;
-  const before = s.node;
+export function transition(run: Run, to: PanelState, why: () => Phrase): void {
+  const { s, compiled, listener } = run;
+  const before = s.panel;
   if (to === before) return;
   // Only pumps that moved water leave a column that runs back.
-  const moved = before.running & s.world.moves & ~s.dry;
-  s.node = to;
+  const moved = before.running & s.model.moves & ~s.dry;
+  s.panel = to;
   switched(run);
   if (to.chatter.length > 0) s.ended = phrase`chatter: ${to.chatter.join(', ')} never come to rest`;
   setTimers(s, before);
@@ -81,11 +81,11 @@ export function transition(run: Run, to: Node, why: () => Phrase): void {
   s.dry &= to.running;
   stopPumps(run, before, moved);
   for (const tag of to.tripped)
-    if (before.states[tag] !== 'tripped' && !s.world.held.has(tag))
-      tell(run, 'protection', () => phrase`${tag} (${deviceOf(course.prepared.panel, tag).says}) opens: ${why()}`);
-  if (to.rings && !before.rings) sendForPerson(s, course.scenario.answers);
-  const makes = course.cutOffs.length === 0 || course.cutOffs.some((id) => to.outcomes[id]);
-  s.shedUntil = makes ? Infinity : Math.min(s.shedUntil, s.t + course.sheds);
+    if (before.states[tag] !== 'tripped' && !s.model.held.has(tag))
+      tell(run, 'protection', () => phrase`${tag} (${deviceOf(compiled.prepared.panel, tag).label}) opens: ${why()}`);
+  if (to.rings && !before.rings) sendForPerson(s, compiled.scenario.answers);
+  const makes = compiled.cutOffs.length === 0 || compiled.cutOffs.some((id) => to.outcomes[id]);
+  s.shedUntil = makes ? Infinity : Math.min(s.shedUntil, s.t + compiled.sheds);
 }
 
 const deviceOf = ({ devices }: Panel, tag: string) => devices.find((d) => d.tag === tag)!;
@@ -98,18 +98,18 @@ function restOf(panel: Panel, tag: string): string | null {
 
 /** Puts the station with the faults that are there now in place of what it was before; open thermal protectors are among them. */
 export function applyActiveFaults(run: Run, why: () => Phrase): void {
-  const { s, course } = run;
-  const { prepared, scenario } = course;
-  const before = s.world;
+  const { s, compiled } = run;
+  const { prepared, scenario } = compiled;
+  const before = s.model;
   const thermal = prepared.protectors.filter((_, i) => s.open & (1 << i));
-  const world = prepared.world([...[...s.active].map((i) => scenario.faults[i]!.id), ...thermal]);
-  if (world === before) return;
+  const model = prepared.withFaults([...[...s.active].map((i) => scenario.faults[i]!.id), ...thermal]);
+  if (model === before) return;
   const released = [...before.held]
-    .filter((tag) => !world.held.has(tag))
+    .filter((tag) => !model.held.has(tag))
     .flatMap((tag) => {
       const rest = s.puts[tag] ?? restOf(prepared.panel, tag);
       return rest === null ? [] : [[tag, rest] as const];
     });
-  s.world = world;
-  transition(run, world.logic.at({ ...s.node.states, ...Object.fromEntries(released), ...world.puts }), why);
+  s.model = model;
+  transition(run, model.machine.at({ ...s.panel.states, ...Object.fromEntries(released), ...model.puts }), why);
 }

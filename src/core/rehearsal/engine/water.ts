@@ -1,35 +1,35 @@
 import { phrase, quantity } from '../../units';
-import type { Float } from '../world';
+import type { Float } from '../faultedModel';
 import { tell, type Run } from './run';
 import { watchHeat } from './thermal';
 import { switched, transition } from './transition';
 
 function putFloat(run: Run, f: Float, state: 'up' | 'down'): void {
-  const { s, course } = run;
+  const { s, compiled } = run;
   const { v } = s;
   const why = () =>
-    phrase`${f.says} ${state === 'up' ? 'lifted' : 'hangs'} at ${quantity('height', course.prepared.vessel.height(v))}`;
+    phrase`${f.label} ${state === 'up' ? 'lifted' : 'hangs'} at ${quantity('height', compiled.prepared.vessel.height(v))}`;
   tell(run, 'float', why);
-  transition(run, s.world.logic.after(s.node, f.tag, state), why);
+  transition(run, s.model.machine.after(s.panel, f.tag, state), why);
 }
 
 /** Floats that the water has passed. */
 function passFloats(run: Run): void {
   const { s } = run;
-  for (const f of s.world.floats) {
-    if (s.v >= f.rise ? !(s.node.up & f.bit) : s.v <= f.fall && s.node.up & f.bit)
+  for (const f of s.model.floats) {
+    if (s.v >= f.rise ? !(s.panel.up & f.bit) : s.v <= f.fall && s.panel.up & f.bit)
       putFloat(run, f, s.v >= f.rise ? 'up' : 'down');
   }
 }
 
 /** Pumps that draw air, or draw water again. */
 function passIntakes(run: Run): void {
-  const { s, course } = run;
-  const { intakes, vessel } = course.prepared;
+  const { s, compiled } = run;
+  const { intakes, vessel } = compiled.prepared;
   for (let i = 0; i < intakes.length; i++) {
     const bit = 1 << i;
     const { loses, primes } = intakes[i]!;
-    if (s.dry & bit ? s.v < primes : !(s.node.running & s.world.moves & bit && s.v <= loses)) continue;
+    if (s.dry & bit ? s.v < primes : !(s.panel.running & s.model.moves & bit && s.v <= loses)) continue;
     s.dry ^= bit;
     switched(run);
     const [draws, at] = [s.dry & bit, vessel.height(s.v)];
@@ -44,9 +44,9 @@ function passIntakes(run: Run): void {
 /** What the water has passed at once, by a start, by a fault or by what ran back; what runs back may pass more. */
 export function settleWater(run: Run): void {
   const { s } = run;
-  let [node, dry] = [s.node, -1];
-  while ((s.node !== node || s.dry !== dry) && s.ended === null) {
-    [node, dry] = [s.node, s.dry];
+  let [node, dry] = [s.panel, -1];
+  while ((s.panel !== node || s.dry !== dry) && s.ended === null) {
+    [node, dry] = [s.panel, s.dry];
     passFloats(run);
     passIntakes(run);
   }

@@ -1,4 +1,4 @@
-import { between, conducts, energised, rms, type Settled } from '../circuit';
+import { between, conducts, isPickedUp, rms, type Settled } from '../circuit';
 import { leaves, type Circuit, type Device, type Panel } from '../schemes';
 import type { Wired } from './wired';
 
@@ -6,7 +6,7 @@ import type { Wired } from './wired';
 const SHARE = 0.15;
 const TO_EARTH = 40;
 
-export interface Lit {
+export interface Energised {
   /** Wires that are live. */
   readonly live: ReadonlySet<string>;
   /** Elements, as `tag.element`, that are closed, or have what they need. */
@@ -40,7 +40,7 @@ function belongs(panel: Panel): Belongs {
   }
   const coils = new Map(
     panel.devices.flatMap((d) =>
-      'pickUp' in d.behaviour ? d.behaviour.senses.parts.map((id) => [id, d] as const) : [],
+      'pickUp' in d.behaviour ? d.behaviour.senses.components.map((id) => [id, d] as const) : [],
     ),
   );
   const made = { wires: [...wires.values()], elements, coils };
@@ -49,7 +49,7 @@ function belongs(panel: Panel): Belongs {
 }
 
 /** What of the drawing is live, closed and energised in a settled circuit. */
-export function lit({ panel, netlist }: Wired, { solution, states }: Settled): Lit {
+export function energised({ panel, netlist }: Wired, { solution, states }: Settled): Energised {
   const { wires, elements, coils } = belongs(panel);
   const volts = (a: string, b: string) => rms(between(solution, a, b, 'ac'), between(solution, a, b, 'dc'));
   const live = new Set<string>();
@@ -57,7 +57,7 @@ export function lit({ panel, netlist }: Wired, { solution, states }: Settled): L
     if (!live.has(net) && (volts(net, circuit.reference) > SHARE * circuit.volts || volts(net, '0') > TO_EARTH))
       live.add(net);
   const on = new Set<string>();
-  for (const part of netlist.parts) {
+  for (const part of netlist.components) {
     const circuit = elements.get(part.id);
     if (!circuit) continue;
     if (part.when) {
@@ -67,7 +67,7 @@ export function lit({ panel, netlist }: Wired, { solution, states }: Settled): L
     // A relay's coil is in when its device says so; a loop outside is on when it has lost its voltage to a closed contact.
     const coil = coils.get(part.id);
     const is = coil
-      ? energised(coil.behaviour, states[coil.tag]!)
+      ? isPickedUp(coil.behaviour, states[coil.tag]!)
       : part.kind === 'source'
         ? volts(part.a, part.b) < 0.5 * Math.abs(part.volts)
         : part.kind === 'impedance' && volts(part.a, part.b) > 0.6 * circuit.volts;

@@ -1,5 +1,5 @@
 import { traitsOf } from '../duties';
-import { afflict, faultId, faultsOf, heldBy, THERMAL, type Fault } from '../faults';
+import { applyFaults, faultId, faultsOf, heldBy, THERMAL, type Fault } from '../faults';
 import { hydraulicsOf } from '../hydraulics';
 import { sensorTrips } from '../levels';
 import { panelOf, type Panel } from '../schemes';
@@ -7,7 +7,7 @@ import type { Station } from '../station';
 import type { Phrase } from '../units';
 import { vesselOf, type Vessel } from '../vessel';
 import { wire, type Wired } from '../wiring';
-import { floatsOf, logicOf, type Logic } from './logic';
+import { floatsOf, panelMachine, type PanelMachine } from './panelMachine';
 import { deliveries, type Delivery } from './pumping';
 
 /** A float as the water meets it: volumes at which it lifts and hangs, m³. */
@@ -15,18 +15,18 @@ export interface Float {
   readonly tag: string;
   /** Where a node of the logic tells whether it is up. */
   readonly bit: number;
-  readonly says: string;
+  readonly label: string;
   readonly rise: number;
   readonly fall: number;
 }
 
 /** The station with some faults in it, as the engine needs it. */
-export interface World {
+export interface FaultedModel {
   readonly faults: readonly string[];
   /** Devices that neither water nor hands move, and the states that they are put in. */
   readonly held: ReadonlySet<string>;
   readonly puts: Readonly<Record<string, string>>;
-  readonly logic: Logic;
+  readonly machine: PanelMachine;
   /** Floats that move. */
   readonly floats: readonly Float[];
   readonly delivery: (set: number) => Delivery;
@@ -43,7 +43,7 @@ export interface World {
 export interface Lane {
   readonly id: string;
   readonly kind: 'pump' | 'bell' | 'interlock' | 'far' | 'overflow';
-  readonly says: string;
+  readonly label: string;
 }
 
 /** What a station is to every rehearsal of it. */
@@ -60,7 +60,7 @@ export interface Prepared {
   /** The fault that an open thermal protector of each pump is. */
   readonly protectors: readonly string[];
   /** The station with these faults, by id; made once for each set. */
-  world(faults: readonly string[]): World;
+  withFaults(faults: readonly string[]): FaultedModel;
 }
 
 /** A pump that has drawn air needs the water so much over its intake at least to draw water again, m. */
@@ -69,12 +69,12 @@ const PRIMES = 0.005;
 const KEPT = 300;
 
 const lanesOf = ({ outcomes }: Panel): Lane[] => [
-  ...outcomes.flatMap((o): Lane[] => (o.kind === 'pump' ? [{ id: o.id, kind: o.kind, says: `pump ${o.pump}` }] : [])),
-  { id: 'bell', kind: 'bell', says: 'bell' },
-  ...outcomes.flatMap(({ id, kind, says }): Lane[] =>
-    kind === 'interlock' || kind === 'far' ? [{ id, kind, says }] : [],
+  ...outcomes.flatMap((o): Lane[] => (o.kind === 'pump' ? [{ id: o.id, kind: o.kind, label: `pump ${o.pump}` }] : [])),
+  { id: 'bell', kind: 'bell', label: 'bell' },
+  ...outcomes.flatMap(({ id, kind, label }): Lane[] =>
+    kind === 'interlock' || kind === 'far' ? [{ id, kind, label }] : [],
   ),
-  { id: 'overflow', kind: 'overflow', says: 'overflow' },
+  { id: 'overflow', kind: 'overflow', label: 'overflow' },
 ];
 
 /**
@@ -82,12 +82,12 @@ const lanesOf = ({ outcomes }: Panel): Lane[] => [
  * once as in a circuit at rest.
  */
 export function wiredWith(station: Station, panel: Panel, well: Wired, faults: readonly Fault[]): Wired {
-  return afflict(
+  return applyFaults(
     station,
     panel,
     well,
     faults.map((f) =>
-      Object.values(f.acts.pumps ?? {}).some((p) => p.stalls) ? { ...f, acts: { pumps: f.acts.pumps! } } : f,
+      Object.values(f.effects.pumps ?? {}).some((p) => p.stalls) ? { ...f, effects: { pumps: f.effects.pumps! } } : f,
     ),
   );
 }
@@ -96,25 +96,26 @@ export function wiredWith(station: Station, panel: Panel, well: Wired, faults: r
 type Sound = Pick<Prepared, 'station' | 'panel' | 'vessel' | 'top' | 'lanes'> & { readonly wired: Wired };
 
 /** @param well the world without faults, whose parts serve again where the faults leave them alone; null while it is made itself */
-function worldOf(
+function faultedModel(
   { station, panel, vessel, top, lanes, wired }: Sound,
   faults: readonly Fault[],
-  well: World | null,
-): World {
-  const changed = faults.reduce((s, f) => f.acts.station?.(s) ?? s, station);
+  well: FaultedModel | null,
+): FaultedModel {
+  const changed = faults.reduce((s, f) => f.effects.station?.(s) ?? s, station);
   const held = heldBy(faults);
   const samePipe = well !== null && changed.pumps === station.pumps && changed.discharge === station.discharge;
-  const sameCircuit = well !== null && faults.every((f) => !f.acts.circuit && !f.acts.landings && !f.acts.holds);
-  const drainsBack = faults.some((f) => f.acts.drainsBack);
+  const sameCircuit =
+    well !== null && faults.every((f) => !f.effects.circuit && !f.effects.landings && !f.effects.holds);
+  const drainsBack = faults.some((f) => f.effects.drainsBack);
   const tags = floatsOf(panel);
   const mask = (of: (n: number) => boolean) => station.pumps.reduce((m, _, i) => (of(i + 1) ? m | (1 << i) : m), 0);
   return {
     faults: faults.map((f) => f.id),
     held: new Set(Object.keys(held)),
     puts: Object.fromEntries(Object.entries(held).filter((e): e is [string, string] => e[1] !== null)),
-    logic: sameCircuit
-      ? well.logic
-      : logicOf(
+    machine: sameCircuit
+      ? well.machine
+      : panelMachine(
           wiredWith(station, panel, wired, faults),
           lanes.map((l) => l.id),
         ),
@@ -125,7 +126,7 @@ function worldOf(
             {
               tag: device.tag,
               bit: 1 << tags.indexOf(device.tag),
-              says: device.says,
+              label: device.label,
               rise: vessel.volume(rise),
               fall: vessel.volume(fall),
             },
@@ -138,10 +139,10 @@ function worldOf(
         ? well.drainback
         : hydraulicsOf(drainsBack ? { ...changed, discharge: { ...changed.discharge, checkValve: null } } : changed)
             .drainback,
-    inflow: faults.reduce((product, f) => product * (f.acts.inflow ?? 1), 1),
-    moves: mask((n) => faults.every((f) => f.acts.pumps?.[n]?.moves !== false)),
-    stalls: mask((n) => faults.some((f) => f.acts.pumps?.[n]?.stalls)),
-    air: mask((n) => faults.some((f) => f.acts.pumps?.[n]?.air)),
+    inflow: faults.reduce((product, f) => product * (f.effects.inflow ?? 1), 1),
+    moves: mask((n) => faults.every((f) => f.effects.pumps?.[n]?.moves !== false)),
+    stalls: mask((n) => faults.some((f) => f.effects.pumps?.[n]?.stalls)),
+    air: mask((n) => faults.some((f) => f.effects.pumps?.[n]?.air)),
   };
 }
 
@@ -167,8 +168,8 @@ export function prepare(
   };
   const faults = faultsOf(station, panel);
   const byId = new Map(faults.map((f) => [f.id, f]));
-  const well = worldOf(sound, [], null);
-  const worlds = new Map<string, World>();
+  const well = faultedModel(sound, [], null);
+  const worlds = new Map<string, FaultedModel>();
   const { mover } = traitsOf(station);
   const inVessel = mover.kind === 'pump' && mover.stands === 'in-vessel';
   const prepared: Prepared = {
@@ -183,13 +184,13 @@ export function prepare(
       const motor = panel.devices.find((d) => d.function === 'motor' && d.pump === i + 1);
       return motor ? faultId(motor.tag, THERMAL) : '';
     }),
-    world(names) {
+    withFaults(names) {
       if (names.length === 0) return well;
       const key = [...new Set(names)].sort().join('|');
       const there = worlds.get(key);
       if (there) return there;
       if (worlds.size >= KEPT) worlds.clear();
-      const world = worldOf(
+      const world = faultedModel(
         sound,
         key.split('|').map((id) => byId.get(id)!),
         well,

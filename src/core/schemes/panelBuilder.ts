@@ -6,13 +6,13 @@ import { namesOf } from './tree';
  * Where a scheme is put together: devices, rungs and landings in, a panel out. Wires between two elements of a rung are numbered by
  * the rung and their place in it; what stands outside the panel gets terminals where its rung meets it.
  */
-export interface Bench {
+export interface PanelBuilder {
   readonly station: Station;
   circuit(circuit: Circuit): Circuit;
   device<D extends Device>(device: D): D;
   /** An element more for a device that is there: a further contact. */
   addElement(tag: string, name: string, element: Device['elements'][string]): Tree;
-  rung(says: string, circuit: string, from: string, tree: readonly Tree[], to: string): void;
+  rung(label: string, circuit: string, from: string, tree: readonly Tree[], to: string): void;
   /** Brings a pin of something outside to a terminal on a wire. @returns the terminal */
   land(net: string, circuit: string, tag: string, pin: string, name?: string): string;
   /** A terminal that waits for a wire from outside. */
@@ -26,7 +26,7 @@ export interface Bench {
   done(scheme: string): Panel;
 }
 
-export function bench(station: Station): Bench {
+export function panelBuilder(station: Station): PanelBuilder {
   const circuits = new Map<string, Circuit>();
   const devices = new Map<string, Device>();
   const rungs: Rung[] = [];
@@ -109,13 +109,13 @@ export function bench(station: Station): Bench {
       devices.set(tag, { ...device, elements: { ...device.elements, [name]: element } });
       return { leaf: `${tag}.${name}` };
     },
-    rung(says, circuit, from, tree, to) {
+    rung(label, circuit, from, tree, to) {
       const number = rungs.length + 1;
       let place = 0;
       const next = () => String(number * 10 + ++place);
       const whole: Tree = tree.length === 1 ? tree[0]! : { series: tree };
       lay(whole, from, to, circuit, next);
-      rungs.push({ number, says, circuit, from, to, tree: whole });
+      rungs.push({ number, label, circuit, from, to, tree: whole });
     },
     land,
     terminal,

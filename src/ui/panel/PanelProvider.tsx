@@ -2,7 +2,7 @@
 import { createContext, use, useEffect, useState, type ReactNode } from 'react';
 import { useStore } from 'zustand';
 import { useEditorStore } from '../editor/StationProvider';
-import { createBench, type Bench, type BenchState, type BenchStore } from './benchStore';
+import { createBench, type Bench, type BenchState, type BenchStore } from './panelStore';
 
 const BenchContext = createContext<BenchStore | null>(null);
 

@@ -7,20 +7,20 @@ import type { Fault } from './fault';
 
 /** What faults hold: devices and the state that each is put in, null where it stays in the one it has. */
 export const heldBy = (faults: readonly Fault[]): Readonly<Record<string, string | null>> =>
-  Object.assign({}, ...faults.map((f) => f.acts.holds ?? {}));
+  Object.assign({}, ...faults.map((f) => f.effects.holds ?? {}));
 
 /** The panel as it is wired with faults in it: the same devices and points, another circuit. Without faults, the one that is given. */
-export function afflict(station: Station, panel: Panel, well: Wired, faults: readonly Fault[]): Wired {
+export function applyFaults(station: Station, panel: Panel, well: Wired, faults: readonly Fault[]): Wired {
   if (faults.length === 0) return well;
   const { cores, links } = station.landings;
   const landings = {
-    cores: [...cores, ...faults.flatMap((f) => f.acts.landings?.cores ?? [])],
-    links: [...links, ...faults.flatMap((f) => f.acts.landings?.links ?? [])],
+    cores: [...cores, ...faults.flatMap((f) => f.effects.landings?.cores ?? [])],
+    links: [...links, ...faults.flatMap((f) => f.effects.landings?.links ?? [])],
   };
-  const wired = faults.some((f) => f.acts.landings) ? wire(station, panel, landings) : well;
+  const wired = faults.some((f) => f.effects.landings) ? wire(station, panel, landings) : well;
   const held = heldBy(faults);
   const netlist = [
-    ...faults.flatMap((f) => (f.acts.circuit ? [f.acts.circuit] : [])),
+    ...faults.flatMap((f) => (f.effects.circuit ? [f.effects.circuit] : [])),
     frozen(Object.keys(held)),
   ].reduce((now, change) => change(now), wired.netlist);
   const puts = Object.fromEntries(Object.entries(held).filter((e): e is [string, string] => e[1] !== null));

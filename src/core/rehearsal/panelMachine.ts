@@ -3,7 +3,7 @@ import type { Outcome, Panel } from '../schemes';
 import { happens, type Wired } from '../wiring';
 
 /** The panel at rest in one combination of its states, and what follows from each thing that can happen to it. */
-export interface Node {
+export interface PanelState {
   readonly states: States;
   /** Which pumps have their voltage: bits, the first pump the lowest. */
   readonly running: number;
@@ -24,15 +24,15 @@ export interface Node {
   readonly chatter: readonly string[];
   /** Devices whose protection has opened. */
   readonly tripped: readonly string[];
-  readonly next: Map<string, Node>;
+  readonly next: Map<string, PanelState>;
 }
 
-export interface Logic {
-  readonly first: Node;
+export interface PanelMachine {
+  readonly first: PanelState;
   /** What the panel comes to from these states. */
-  at(states: States): Node;
+  at(states: States): PanelState;
   /** What the panel comes to when a device is put in a state. */
-  after(node: Node, device: string, state: string): Node;
+  after(node: PanelState, device: string, state: string): PanelState;
 }
 
 /** Devices that the water works, in the order of their bits. */
@@ -44,22 +44,22 @@ export const floatsOf = ({ devices }: Panel): string[] =>
  * steps are what water, hands, time and power do.
  * @param lanes outcomes of the panel, or `bell`
  */
-export function logicOf(wired: Wired, lanes: readonly string[] = []): Logic {
+export function panelMachine(wired: Wired, lanes: readonly string[] = []): PanelMachine {
   const { panel, structure, netlist } = wired;
-  const known = new Map<string, Node>();
+  const known = new Map<string, PanelState>();
   const pumps = panel.outcomes.filter((o) => o.kind === 'pump');
   const floats = floatsOf(panel);
   const told = (kind: Outcome['kind']) => panel.outcomes.find((o) => o.kind === kind);
   const alarm = told('bell') ?? told('lamp');
 
-  const nodeOf = (from: States): Node => {
+  const nodeOf = (from: States): PanelState => {
     const settled = settle(structure, from);
     const key = netlist.devices.map((d) => settled.states[d.id]).join('|');
     const found = known.get(key);
     if (found) return found;
     const outcomes = Object.fromEntries(panel.outcomes.map((o) => [o.id, happens(settled, o)]));
     const rings = alarm !== undefined && outcomes[alarm.id]!;
-    const made: Node = {
+    const made: PanelState = {
       states: settled.states,
       running: pumps.reduce((mask, o) => (outcomes[o.id] ? mask | (1 << (o.pump! - 1)) : mask), 0),
       outcomes,

@@ -1,13 +1,13 @@
 import type { DeviceFunction, Panel } from '../schemes';
-import type { Posture } from './posture';
+import type { Inputs } from './inputs';
 
 /** What gets out of its position by itself and not by a hand: a check of the wiring does not try it. */
 const BY_ITSELF: ReadonlySet<DeviceFunction> = new Set(['overload', 'drive-fault', 'battery']);
 
 /** Every combination of the floats at rest selectors, and every hand's position with all floats up: in which a fault of wiring shows. */
-export function tryable({ devices }: Panel): Posture[] {
+export function inputsToTry({ devices }: Panel): Inputs[] {
   const floats = devices.filter((d) => d.sensor !== undefined).map((d) => d.tag);
-  const combinations = Array.from({ length: 2 ** floats.length }, (_, bits): Posture =>
+  const combinations = Array.from({ length: 2 ** floats.length }, (_, bits): Inputs =>
     Object.fromEntries(floats.map((tag, i) => [tag, (bits >> i) & 1 ? 'up' : 'down'])),
   );
   const all = combinations.at(-1)!;
@@ -16,20 +16,22 @@ export function tryable({ devices }: Panel): Posture[] {
       ? []
       : d.positions
           .filter((p) => !BY_ITSELF.has(d.function) && p.state !== d.initial)
-          .map((p): Posture => ({ ...all, [d.tag]: p.state })),
+          .map((p): Inputs => ({ ...all, [d.tag]: p.state })),
   );
   // The simplest first: fewest floats lifted.
-  const lifted = (p: Posture) => Object.values(p).filter((s) => s === 'up').length;
+  const lifted = (p: Inputs) => Object.values(p).filter((s) => s === 'up').length;
   return [...combinations.sort((a, b) => lifted(a) - lifted(b)), ...byHand];
 }
 
-/** A posture in words: what is not as it rests. */
-export function postureWords({ devices }: Panel, posture: Posture): string {
+/** A inputs in words: what is not as it rests. */
+export function inputWords({ devices }: Panel, inputs: Inputs): string {
   const words = devices.flatMap((d) => {
-    const at = posture[d.tag];
+    const at = inputs[d.tag];
     if (at === undefined || at === d.initial) return [];
     return [
-      d.sensor !== undefined ? `${d.says} lifted` : `${d.says}: ${d.positions.find((p) => p.state === at)?.says ?? at}`,
+      d.sensor !== undefined
+        ? `${d.label} lifted`
+        : `${d.label}: ${d.positions.find((p) => p.state === at)?.label ?? at}`,
     ];
   });
   return words.length === 0 ? 'with all floats hanging' : `with ${words.join(', ')}`;

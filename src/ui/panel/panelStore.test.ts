@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { sensorTrips } from '@/core/levels';
 import { newStation, type Station } from '@/core/station';
 import { outcomesOf } from '@/core/wiring';
-import { createBench, meterReading, nextPosition } from './benchStore';
+import { createBench, meterReading, nextPosition } from './panelStore';
 
 const contactor = (): Station => {
   const s = newStation('a', 'b', 'metric-230');

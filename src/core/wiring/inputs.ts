@@ -5,15 +5,15 @@ import { type Trips } from '../sensors';
 import type { Wired } from './wired';
 
 /** How a panel stands: which position each thing that a hand or the water works is in. What is not named is as it rests. */
-export type Posture = Readonly<Record<string, string>>;
+export type Inputs = Readonly<Record<string, string>>;
 
 /** Positions of the floats with the water at a level, m above the floor; between its trips a float keeps the position it has. */
 export function floatsAt(
   sensors: readonly (Trips & { readonly sensor: { readonly id: string } })[],
   devices: readonly Device[],
   level: number,
-  before: Posture,
-): Posture {
+  before: Inputs,
+): Inputs {
   return Object.fromEntries(
     devices.flatMap(({ tag, sensor }) => {
       const found = sensors.find((s) => s.sensor.id === sensor);
@@ -22,33 +22,33 @@ export function floatsAt(
   );
 }
 
-/** What is wrong with a posture: devices that are not there, and positions that they do not have. */
-export function postureProblems({ panel }: Wired, posture: Posture): string[] {
-  return Object.entries(posture).flatMap(([tag, state]) => {
+/** What is wrong with a inputs: devices that are not there, and positions that they do not have. */
+export function inputProblems({ panel }: Wired, inputs: Inputs): string[] {
+  return Object.entries(inputs).flatMap(([tag, state]) => {
     const device = panel.devices.find((d) => d.tag === tag);
     if (!device) return [`${tag}: there is no such device in this panel`];
-    if (device.positions.length === 0) return [`${tag}: ${device.says} is not worked by hand`];
+    if (device.positions.length === 0) return [`${tag}: ${device.label} is not worked by hand`];
     return device.positions.some((p) => p.state === state)
       ? []
       : [`${tag}: “${state}” is not one of ${device.positions.map((p) => p.state).join(', ')}`];
   });
 }
 
-/** The circuit settled in a posture, from the states it was in before; from rest where none are given. */
-export const stand = (wired: Wired, posture: Posture, before: States = wired.states): Settled =>
-  settle(wired.structure, { ...before, ...posture });
+/** The circuit settled in a inputs, from the states it was in before; from rest where none are given. */
+export const solveWith = (wired: Wired, inputs: Inputs, before: States = wired.states): Settled =>
+  settle(wired.structure, { ...before, ...inputs });
 
-/** A cache in front of `stand`: the same posture from the same states is answered from memory. */
-export function standing(wired: Wired): (posture: Posture, before?: States) => Settled {
+/** A cache in front of `stand`: the same inputs from the same states is answered from memory. */
+export function panelSolver(wired: Wired): (inputs: Inputs, before?: States) => Settled {
   const known = new WeakMap<States, Map<string, Settled>>();
-  return (posture, before = wired.states) => {
+  return (inputs, before = wired.states) => {
     let from = known.get(before);
     if (!from) known.set(before, (from = new Map()));
     let key = '';
-    for (const tag in posture) key += `${tag}=${posture[tag]}|`;
+    for (const tag in inputs) key += `${tag}=${inputs[tag]}|`;
     const found = from.get(key);
     if (found) return found;
-    const made = stand(wired, posture, before);
+    const made = solveWith(wired, inputs, before);
     from.set(key, made);
     return made;
   };

@@ -1,7 +1,7 @@
 import { phrase, type Phrase, quantity } from '../units';
-import type { EventKind } from './course';
+import type { EventKind } from './compile';
 import type { Listener } from './engine';
-import type { Prepared } from './world';
+import type { Prepared } from './faultedModel';
 
 export interface RunEvent {
   /** s from the beginning */
@@ -9,7 +9,7 @@ export interface RunEvent {
   /** m */
   readonly level: number;
   readonly kind: EventKind;
-  readonly says: Phrase;
+  readonly sentence: Phrase;
 }
 
 /** What a station does every day; everything else is out of the ordinary. */
@@ -30,7 +30,7 @@ export function story(
   let volume = 0;
   const tell = (at: number, kind: EventKind, says: () => Phrase) => {
     if ((ORDINARY.has(kind) ? usual++ : unusual++) < keep)
-      events.push({ at, level: vessel.height(volume), kind, says: says() });
+      events.push({ at, level: vessel.height(volume), kind, sentence: says() });
     else more++;
   };
   return {
@@ -56,7 +56,7 @@ export function story(
         }
         for (const o of panel.outcomes)
           if (o.kind !== 'pump' && before.outcomes[o.id] !== after.outcomes[o.id])
-            tell(t, o.kind, () => phrase`${after.outcomes[o.id] ? o.says : o.not}: ${why()}`);
+            tell(t, o.kind, () => phrase`${after.outcomes[o.id] ? o.label : o.not}: ${why()}`);
       },
     },
   };

@@ -2,7 +2,7 @@ import { traitsOf, wayOf, type Way } from '../duties';
 import { phrase, type Phrase } from '../units';
 import { inflowing, type Inflowing } from './inflow';
 import type { Scenario } from './scenario';
-import type { Prepared } from './world';
+import type { Prepared } from './faultedModel';
 
 export type EventKind =
   | 'float'
@@ -22,20 +22,20 @@ export type EventKind =
   | 'person';
 
 /** What will happen at a known time. */
-export interface Due {
+export interface ScheduledEvent {
   readonly at: number;
   readonly kind: EventKind;
-  readonly says: Phrase;
+  readonly sentence: Phrase;
   readonly put?: Readonly<Record<string, string>>;
   readonly fault?: { readonly place: number; readonly on: boolean };
 }
 
 /** A scenario at a station: what does not change while it runs. */
-export interface Course {
+export interface CompiledScenario {
   readonly prepared: Prepared;
   readonly scenario: Scenario;
   readonly inflowOf: Inflowing;
-  readonly dues: readonly Due[];
+  readonly schedule: readonly ScheduledEvent[];
   readonly cutOffs: readonly string[];
   /** How long appliances still shed after they are stopped, s. */
   readonly sheds: number;
@@ -61,29 +61,29 @@ function strangers({ panel, faults }: Prepared, scenario: Scenario): string[] {
 }
 
 /** What will happen at known times, in order; what happens together in the order cuts, faults, hands. */
-function schedule({ panel, faults }: Prepared, scenario: Scenario): Due[] {
+function schedule({ panel, faults }: Prepared, scenario: Scenario): ScheduledEvent[] {
   const mains = panel.devices.flatMap((d) => (d.function === 'supply' || d.function === 'alarm-supply' ? [d.tag] : []));
   const all = (state: string) => Object.fromEntries(mains.map((tag) => [tag, state]));
-  const list: Due[] = [
-    ...scenario.powerCuts.flatMap((c): Due[] => [
-      { at: c.from, kind: 'power', says: phrase`power fails`, put: all('cut') },
-      { at: c.to, kind: 'power', says: phrase`power is back`, put: all('there') },
+  const list: ScheduledEvent[] = [
+    ...scenario.powerCuts.flatMap((c): ScheduledEvent[] => [
+      { at: c.from, kind: 'power', sentence: phrase`power fails`, put: all('cut') },
+      { at: c.to, kind: 'power', sentence: phrase`power is back`, put: all('there') },
     ]),
-    ...scenario.faults.flatMap((f, place): Due[] => {
-      const { says } = faults.find((x) => x.id === f.id)!;
+    ...scenario.faults.flatMap((f, place): ScheduledEvent[] => {
+      const { label } = faults.find((x) => x.id === f.id)!;
       return [
-        { at: f.from, kind: 'fault', says: phrase`fault: ${says}`, fault: { place, on: true } },
+        { at: f.from, kind: 'fault', sentence: phrase`fault: ${label}`, fault: { place, on: true } },
         ...(f.to === null
           ? []
-          : [{ at: f.to, kind: 'fault' as const, says: phrase`mended: ${says}`, fault: { place, on: false } }]),
+          : [{ at: f.to, kind: 'fault' as const, sentence: phrase`mended: ${label}`, fault: { place, on: false } }]),
       ];
     }),
-    ...scenario.hands.flatMap((h): Due[] => {
+    ...scenario.hands.flatMap((h): ScheduledEvent[] => {
       const { positions, springs } = panel.devices.find((d) => d.tag === h.device)!;
-      const to = (state: string, at: number): Due => ({
+      const to = (state: string, at: number): ScheduledEvent => ({
         at,
         kind: 'hand',
-        says: phrase`${h.device} to ${positions.find((p) => p.state === state)!.says}`,
+        sentence: phrase`${h.device} to ${positions.find((p) => p.state === state)!.label}`,
         put: { [h.device]: state },
       });
       // What springs back is held for a second.
@@ -99,21 +99,21 @@ function schedule({ panel, faults }: Prepared, scenario: Scenario): Due[] {
 }
 
 /** @returns problems where the scenario names what the panel has not */
-export function courseOf(
+export function compileScenario(
   prepared: Prepared,
   scenario: Scenario,
-): { ok: true; course: Course } | { ok: false; problems: readonly string[] } {
+): { ok: true; compiled: CompiledScenario } | { ok: false; problems: readonly string[] } {
   const problems = strangers(prepared, scenario);
   if (problems.length > 0) return { ok: false, problems };
   const { station, panel } = prepared;
   const { source } = station.inflow;
   return {
     ok: true,
-    course: {
+    compiled: {
       prepared,
       scenario,
       inflowOf: inflowing(station, scenario),
-      dues: schedule(prepared, scenario),
+      schedule: schedule(prepared, scenario),
       cutOffs: panel.outcomes.filter((o) => o.makesWater).map((o) => o.id),
       sheds: source.kind === 'appliances' ? Math.max(...source.list.map((a) => a.after / a.rate)) : 0,
       way: wayOf(station),

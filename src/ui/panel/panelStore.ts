@@ -4,7 +4,7 @@ import { sensorTrips } from '@/core/levels';
 import { panelOf, type Device, type Panel, type Scheme } from '@/core/schemes';
 import type { Station } from '@/core/station';
 import type { Phrase } from '@/core/units';
-import { floatsAt, lit, standing, wire, type Lit, type Posture, type Wired } from '@/core/wiring';
+import { floatsAt, energised, panelSolver, wire, type Energised, type Inputs, type Wired } from '@/core/wiring';
 
 /** A panel on the bench: wired, in a posture, settled. */
 export interface Bench {
@@ -13,7 +13,7 @@ export interface Bench {
   readonly scheme: Scheme;
   readonly wired: Wired;
   readonly settled: Settled;
-  readonly lit: Lit;
+  readonly lit: Energised;
 }
 
 export interface Meter {
@@ -31,7 +31,7 @@ export interface BenchState {
   readonly bench: Bench | null;
   readonly reasons: readonly Phrase[];
   /** Where hands have put things, by device. */
-  readonly hands: Posture;
+  readonly hands: Inputs;
   /** Floats that a hand holds, by sensor. */
   readonly held: Readonly<Record<string, 'up' | 'down'>>;
   readonly meter: Meter;
@@ -42,7 +42,7 @@ export interface BenchState {
   hand(sensor: string): void;
   letTimeRun(tag: string): void;
   /** Puts everything as a posture says, from rest. */
-  pose(posture: Posture): void;
+  pose(posture: Inputs): void;
   setMeter(change: Partial<Meter>): void;
   /** Touches a point with the probe in hand. */
   touch(point: string): void;
@@ -74,13 +74,13 @@ export const METER_FUNCTIONS = [...METER_MODES, 'amps'] as const;
 
 /** The state of the Panel view: what the document is wired to, how it is worked, and where the meter is. */
 export function createBench() {
-  let stand: ReturnType<typeof standing> | null = null;
+  let stand: ReturnType<typeof panelSolver> | null = null;
   let level = 0;
   let trips: ReturnType<typeof sensorTrips> = [];
 
   return createStore<BenchState>()((set, get) => {
     /** Settles the bench with what hands and water do now, from the states it has. */
-    const settle = (more: Posture = {}) => {
+    const settle = (more: Inputs = {}) => {
       const { bench, hands, held } = get();
       if (!bench || !stand) return;
       const { panel, wired } = bench;
@@ -95,7 +95,7 @@ export function createBench() {
       );
       // What protects stays as it is until a hand resets it; a hand that has once been there does not hold it.
       const settled = stand(posture, before);
-      set({ bench: { ...bench, settled, lit: lit(wired, settled) } });
+      set({ bench: { ...bench, settled, lit: energised(wired, settled) } });
     };
 
     return {
@@ -115,7 +115,7 @@ export function createBench() {
         const made = panelOf(station);
         if (!made.ok) return set({ bench: null, reasons: made.reasons });
         const wired = wire(station, made.panel);
-        stand = standing(wired);
+        stand = panelSolver(wired);
         trips = sensorTrips(station);
         // What has tripped stays so, and whose turn it is: a wire moved resets nothing.
         const kept =
@@ -134,7 +134,7 @@ export function createBench() {
           ),
         );
         set({
-          bench: { station, panel: made.panel, scheme: made.scheme, wired, settled, lit: lit(wired, settled) },
+          bench: { station, panel: made.panel, scheme: made.scheme, wired, settled, lit: energised(wired, settled) },
           reasons: [],
           hands,
         });
