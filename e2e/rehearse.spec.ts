@@ -277,8 +277,8 @@ test('the chance of a flood is drawn by seed, with its interval and what had a p
   // The same seed draws the same years here and there.
   const here = chance(newStation('Chance sump', 'Test Yard', 'metric-230'), { ...usualChances, years: 30 });
   if (!here.ok) throw new Error('refused');
-  expect(first).toContain(`(${here.chance.flooded} of 30 years)`);
-  for (const c of here.chance.causes.slice(0, 12)) expect(first).toContain(`${c.says} (${c.floods})`);
+  expect(first).toContain(`(${here.chance.yearsWithOverflow} of 30 years)`);
+  for (const c of here.chance.causes.slice(0, 12)) expect(first).toContain(`${c.label} (${c.floods})`);
   await type(page, 'seed', '9');
   await expect(found).toHaveCount(0);
   await type(page, 'seed', '1');

@@ -120,22 +120,22 @@ function panels() {
 
 const plainScenario = (
   station: Station,
-  length: number,
+  duration: number,
   rows: { time: number; flow: number }[],
   powerCuts: Scenario['powerCuts'] = [],
 ): Scenario => ({
   format: 'pit-bell/scenario',
-  version: 1,
+  version: 2,
   name: 'bench',
   duty: station.duty.kind,
-  length,
-  start: null,
-  inflow: { kind: 'steps', rows, every: null },
+  duration,
+  startLevel: null,
+  inflow: { kind: 'steps', rows, repeatEvery: null },
   powerCuts,
-  hands: [],
+  operations: [],
   faults: [],
-  answers: null,
-  protector: { stalled: 10, dry: 600, cools: 900 },
+  responseTime: null,
+  motorProtection: { lockedRotor: 10, dryRunning: 600, cooling: 900 },
 });
 
 /** A year of the duplex at ten-minute steps with power cuts; a thousand one-day storms; and a thousand cycles of a sump against a plain loop of one-second steps, each held against quadrature. */

@@ -66,7 +66,7 @@ describe('pitbell', () => {
     const file = write('p.json', sound());
     const { proposal } = JSON.parse(pitbell('levels', file, '--propose', 'fewest-starts').out);
     expect(proposal).toMatchObject({ aim: 'fewest-starts', ok: true, gives: [] });
-    expect(proposal.moves[0].says).toMatch(/^(Raise|Lower|Lengthen) the/);
+    expect(proposal.moves[0].sentence).toMatch(/^(Raise|Lower|Lengthen) the/);
     expect(pitbell('levels', file, '--propose', 'cheapest')).toMatchObject({
       status: 2,
       err: [expect.stringMatching(/not one of fewest-starts/)],
@@ -145,16 +145,16 @@ describe('pitbell', () => {
     );
     const posture = write('up.json', { 'S-pump': 'up' });
     const reading = (...args: string[]) => JSON.parse(pitbell('meter', file, ...args).out);
-    expect(reading('--between', 'M1:U', 'M1:V', '--posture', posture).reading).toMatchObject({
+    expect(reading('--between', 'M1:U', 'M1:V', '--inputs', posture).reading).toMatchObject({
       ok: true,
       unit: 'V',
-      says: 'steady',
+      state: 'steady',
     });
-    expect(reading('--between', 'M1:U', 'M1:V').reading).toMatchObject({ ok: true, says: 'near-zero' });
-    expect(reading('--between', 'M1:U', 'earth', '--mode', 'ohms', '--posture', posture).reading.reason).toMatch(
+    expect(reading('--between', 'M1:U', 'M1:V').reading).toMatchObject({ ok: true, state: 'near-zero' });
+    expect(reading('--between', 'M1:U', 'earth', '--mode', 'ohms', '--inputs', posture).reading.reason).toMatch(
       /live: .* not valid/,
     );
-    const { reading: amps, outcomes } = reading('--clamp', 'W-pump1/brown', '--posture', posture);
+    const { reading: amps, outcomes } = reading('--clamp', 'W-pump1/brown', '--inputs', posture);
     expect(amps.value).toBeGreaterThan(3.9);
     expect(outcomes).toMatchObject({ M1: true, horn: false });
     expect(pitbell('meter', file, '--spice', 'ac').out).toMatch(/^\* Sump\n[^]*\.ac lin 1 50 50\n\.end/);
@@ -165,7 +165,7 @@ describe('pitbell', () => {
     [['--between', 'X1:1'], /two points are wanted/],
     [['--between', 'X1:1', 'earth', '--mode', 'furlongs'], /not one of ac-volts/],
     [['--spice', 'both'], /not ac or dc/],
-    [['--between', 'X1:1', 'earth', '--posture', 'POSTURE'], /S-lag: there is no such device/],
+    [['--between', 'X1:1', 'earth', '--inputs', 'POSTURE'], /S-lag: there is no such device/],
   ])('meter %j says what is wrong', (args, message) => {
     const file = write(
       'j.json',
@@ -213,7 +213,7 @@ describe('pitbell meter with a fault', () => {
     const file = write('m.json', sound());
     const posture = write('up.json', { 'S-pump': 'up' });
     const across = (...fault: string[]) =>
-      JSON.parse(pitbell('meter', file, '--between', 'M1:U,M1:V', '--posture', posture, ...fault).out);
+      JSON.parse(pitbell('meter', file, '--between', 'M1:U,M1:V', '--inputs', posture, ...fault).out);
     expect(across()).toMatchObject({ outcomes: { M1: true } });
     expect(across().reading.value).toBeGreaterThan(220);
     expect(across('--fault', 'pump-cord-cut')).toMatchObject({ outcomes: { M1: false } });
@@ -229,13 +229,13 @@ describe('pitbell rehearse', () => {
   it('runs what is ready, with events said and water balanced', () => {
     const file = write('r.json', sound());
     const answer = JSON.parse(pitbell('rehearse', file).out);
-    expect(answer).toMatchObject({ scenario: 'an ordinary day', ended: null, overflowing: 0 });
+    expect(answer).toMatchObject({ scenario: 'an ordinary day', endedEarly: null, overflowTime: 0 });
     expect(Math.abs(answer.balance.residue)).toBeLessThan(1e-9);
-    expect(answer.events[1].says).toMatch(/pump 1 starts: pump float lifted/);
+    expect(answer.events[1].sentence).toMatch(/pump 1 starts: pump float lifted/);
     const { scenarios, faults } = JSON.parse(pitbell('rehearse', file, '--list').out);
     expect(scenarios.length).toBeGreaterThan(3);
     expect(faults.map((f: { id: string }) => f.id)).toContain('pump-stuck-down');
-    expect(JSON.parse(pitbell('rehearse', file, '--ready', 'two hours at peak').out).length).toBe(7200);
+    expect(JSON.parse(pitbell('rehearse', file, '--ready', 'two hours at peak').out).duration).toBe(7200);
   });
   it('takes a scenario, and gives its events or trace as CSV', () => {
     const file = write('s.json', sound());
@@ -248,11 +248,11 @@ describe('pitbell rehearse', () => {
   });
   it('draws years by chance, the same for the same seed; and puts every fault in', () => {
     const file = write('u.json', sound());
-    const drawn = () => JSON.parse(pitbell('rehearse', file, '--chance', '10', '--answers', '2', '--seed', '3').out);
+    const drawn = () => JSON.parse(pitbell('rehearse', file, '--chance', '10', '--response', '2', '--seed', '3').out);
     expect(drawn()).toEqual(drawn());
     expect(drawn()).toMatchObject({
       years: 10,
-      chances: { answers: 7200, seed: 3 },
+      chances: { responseTime: 7200, seed: 3 },
       share: expect.any(Number),
       low: expect.any(Number),
       high: expect.any(Number),
@@ -260,13 +260,13 @@ describe('pitbell rehearse', () => {
     const { faults } = JSON.parse(pitbell('rehearse', file, '--ready', 'two hours at peak', '--what-if').out);
     expect(faults.find((f: { id: string }) => f.id === 'Q1-off')).toMatchObject({
       harm: 'overflow',
-      hides: false,
-      mended: expect.any(String),
+      hidden: false,
+      remedy: expect.any(String),
     });
   });
   it.each([
     [['--chance', 'many'], /--chance: /],
-    [['--chance', '10', '--answers', '0'], /--answers: nobody is there at once/],
+    [['--chance', '10', '--response', '0'], /--response: nobody is there at once/],
     [['--ready', 'a flood'], /not one of an ordinary day/],
     [['--csv', 'pictures'], /not trace or events/],
     [['--scenario', 'WRONG'], /WRONG.*duty: the scenario is for another duty/],

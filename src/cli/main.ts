@@ -1,4 +1,5 @@
 import { parseArgs } from 'node:util';
+import { FORMATS, siUnitOf, type Format } from '@/core/units';
 import { Complaint } from './io';
 import type { Verb } from './verb';
 import { check } from './verbs/check';
@@ -21,6 +22,13 @@ ${Object.entries(VERBS)
 pitbell <verb> --help tells its options. The formats are in docs/cli.md.
 Pit Bell plans and checks; it certifies nothing. Local codes and licensed practice decide.`;
 
+/** Quantities as other programs want them: the number, and the SI unit that it is in. */
+function siQuantities(_key: string, value: unknown): unknown {
+  if (typeof value !== 'object' || value === null || !('format' in value) || !('value' in value)) return value;
+  const { format, value: number, ...more } = value as { format: Format; value: number };
+  return Object.keys(more).length === 0 && format in FORMATS ? { value: number, unit: siUnitOf(format) } : value;
+}
+
 /** Runs one command line. @returns the exit status: 0, or 2 when something in the request or a file is wrong */
 export function main(args: readonly string[], out: (text: string) => void, complain: (text: string) => void): number {
   const [name, ...rest] = args;
@@ -38,7 +46,7 @@ export function main(args: readonly string[], out: (text: string) => void, compl
     }
     if (positionals.length < (verb.files ?? 1)) throw new Complaint([`which station file? ${verb.usage}`]);
     const answer = verb.run(positionals, values as Record<string, string | undefined>);
-    out(typeof answer === 'string' ? answer : JSON.stringify(answer, null, 2));
+    out(typeof answer === 'string' ? answer : JSON.stringify(answer, siQuantities, 2));
     return 0;
   } catch (error) {
     if (!(error instanceof Complaint)) throw error;

@@ -76,22 +76,22 @@ export function listRuns(db: Db, stationId: number): ProofRun[] {
     .map((row) => toRun(db, row));
 }
 
-export type AddResult = { ok: true; entry: ProofEntry } | { ok: false; reason: 'no-run' | 'no-step'; says: string };
+export type AddResult = { ok: true; entry: ProofEntry } | { ok: false; reason: 'no-run' | 'no-step'; detail: string };
 
 /** Adds a finding to a run. What was entered before stays. */
 export function addEntry(db: Db, runId: number, entry: NewEntry, at: string): AddResult {
   const run = findRun(db, runId);
-  if (!run) return { ok: false, reason: 'no-run', says: `there is no test run ${runId}` };
+  if (!run) return { ok: false, reason: 'no-run', detail: `there is no test run ${runId}` };
   if (run.unreadable !== null)
     return {
       ok: false,
       reason: 'no-step',
-      says: `the plan of this run cannot be read by this version: ${run.unreadable}`,
+      detail: `the plan of this run cannot be read by this version: ${run.unreadable}`,
     };
   const step = run.plan.find((s) => s.id === entry.stepId);
-  if (!step) return { ok: false, reason: 'no-step', says: `the plan of this run has no step “${entry.stepId}”` };
+  if (!step) return { ok: false, reason: 'no-step', detail: `the plan of this run has no step “${entry.stepId}”` };
   const stray = Object.keys(entry.found).find((id) => !step.expects.some((e) => e.id === id));
-  if (stray) return { ok: false, reason: 'no-step', says: `step “${step.title}” asks nothing called “${stray}”` };
+  if (stray) return { ok: false, reason: 'no-step', detail: `step “${step.title}” asks nothing called “${stray}”` };
   const { lastInsertRowid } = db
     .prepare('INSERT INTO proof_entries (run_id, step_id, entered_at, verdict, found, note) VALUES (?, ?, ?, ?, ?, ?)')
     .run(runId, entry.stepId, at, entry.verdict, JSON.stringify(entry.found), entry.note);

@@ -190,7 +190,7 @@ describe('test runs', () => {
     expect(older).toMatchObject({ id: sound.id, unreadable: null, plan: sound.plan });
     expect(addEntry(db, newer!.id, { stepId: 'isolate', verdict: 'pass', found: {}, note: '' }, AT)).toMatchObject({
       ok: false,
-      says: expect.stringMatching(/cannot be read by this version/),
+      detail: expect.stringMatching(/cannot be read by this version/),
     });
   });
 
@@ -203,7 +203,7 @@ describe('test runs', () => {
     });
     expect(
       addEntry(db, run.id, { stepId: 'bench-pump', verdict: 'pass', found: { colour: true }, note: '' }, AT),
-    ).toMatchObject({ ok: false, says: expect.stringContaining('colour') });
+    ).toMatchObject({ ok: false, detail: expect.stringContaining('colour') });
     expect(addEntry(db, 99, { stepId: 'isolate', verdict: 'pass', found: {}, note: '' }, AT)).toMatchObject({
       ok: false,
       reason: 'no-run',

@@ -17,9 +17,9 @@ function proposalOf(station: Station, aim: Aim, system: UnitSystem): unknown {
   if (!proposal!.ok)
     return {
       ...proposal,
-      remedies: proposal!.remedies.map((r) => ({ says: sayPhrase(r.sentence, system), station: r.station })),
+      remedies: proposal!.remedies.map((r) => ({ sentence: sayPhrase(r.sentence, system), station: r.station })),
     };
-  return { ...proposal, moves: proposal!.moves.map((m) => ({ ...m, says: sayPhrase(m.sentence, system) })) };
+  return { ...proposal, moves: proposal!.moves.map((m) => ({ ...m, sentence: sayPhrase(m.sentence, system) })) };
 }
 
 export const levels: Verb = {

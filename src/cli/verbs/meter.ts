@@ -8,13 +8,13 @@ import { Complaint, readJsonFile, readStation } from '../io';
 import type { Verb } from '../verb';
 import { wiredPanel } from './panel';
 
-const postureSchema = z.record(z.string(), z.string());
+const inputsSchema = z.record(z.string(), z.string());
 
-function postureFrom(file: string | undefined, wired: Wired): Inputs {
+function inputsFrom(file: string | undefined, wired: Wired): Inputs {
   if (file === undefined) return {};
-  const parsed = postureSchema.safeParse(readJsonFile(file));
+  const parsed = inputsSchema.safeParse(readJsonFile(file));
   if (!parsed.success)
-    throw new Complaint([`${file}: a posture is a list of devices and their positions, such as {"S-lead": "up"}`]);
+    throw new Complaint([`${file}: inputs are a list of devices and their positions, such as {"S-lead": "up"}`]);
   const problems = inputProblems(wired, parsed.data);
   if (problems.length > 0) throw new Complaint(problems.map((p) => `${file}: ${p}`));
   return parsed.data;
@@ -57,32 +57,32 @@ const told = (reading: Reading) =>
       };
 
 export const meter: Verb = {
-  usage: `pitbell meter STATION.json --between A B | --clamp CORE [--mode ${METER_MODES.join('|')}] [--posture POSTURE.json] [--fault ID[,ID]] [--spice ac|dc]`,
+  usage: `pitbell meter STATION.json --between A B | --clamp CORE [--mode ${METER_MODES.join('|')}] [--inputs INPUTS.json] [--fault ID[,ID]] [--spice ac|dc]`,
   about:
-    'What a meter reads between two points of the panel as it is landed, or a clamp round a core. Points are terminals (X2:3), pins (K1:A1, M1:U) and earth. --fault puts faults of the catalogue into it (`pitbell rehearse --list` names them). --spice prints the circuit in that posture as a netlist instead.',
+    'What a meter reads between two points of the panel as it is landed, or a clamp round a core. Points are terminals (X2:3), pins (K1:A1, M1:U) and earth. --fault puts faults of the catalogue into it (`pitbell rehearse --list` names them). --spice prints the circuit with those inputs as a netlist instead.',
   options: {
     between: { type: 'string' },
     mode: { type: 'string' },
     clamp: { type: 'string' },
-    posture: { type: 'string' },
+    inputs: { type: 'string' },
     fault: { type: 'string' },
     spice: { type: 'string' },
     scheme: { type: 'string' },
   },
-  run([file, ...named], { between, mode, clamp: core, posture, fault, spice: of, scheme }) {
+  run([file, ...named], { between, mode, clamp: core, inputs, fault, spice: of, scheme }) {
     const station = readStation(file!);
-    const well = wiredPanel(file!, station, scheme, systemOf(station.profile));
-    const faults = faultsFrom(fault, station, well);
-    const wired = applyFaults(station, well.panel, well, faults);
-    const how = postureFrom(posture, wired);
-    // What a fault holds it holds, whatever the posture says.
+    const healthy = wiredPanel(file!, station, scheme, systemOf(station.profile));
+    const faults = faultsFrom(fault, station, healthy);
+    const wired = applyFaults(station, healthy.panel, healthy, faults);
+    const how = inputsFrom(inputs, wired);
+    // What a fault holds it holds, whatever the inputs say.
     const held = heldBy(faults);
     const settled = solveWith(wired, Object.fromEntries(Object.entries(how).filter(([tag]) => !(tag in held))));
     if (of !== undefined) {
       if (of !== 'ac' && of !== 'dc') throw new Complaint([`--spice: “${of}” is not ac or dc`]);
       return spice(wired.netlist, settled.states, of, station.identity.name);
     }
-    const rest = { posture: how, outcomes: outcomesOf(wired, settled), moved: settled.moves, chatter: settled.chatter };
+    const rest = { inputs: how, outcomes: outcomesOf(wired, settled), moved: settled.moves, chatter: settled.chatter };
     if (core !== undefined) return { reading: told(clamp(settled.solution, core.split(','))), clamp: core, ...rest };
     const [a, b] = [...(between?.split(',') ?? []), ...named];
     if (a === undefined || b === undefined)

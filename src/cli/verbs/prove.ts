@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { judgeFinding, proposeVerdict, testPlan, type Step } from '@/core/proving';
-import { sayPhrase, systemOf, type UnitSystem } from '@/core/units';
+import { sayPhrase, siUnitOf, systemOf, type UnitSystem } from '@/core/units';
 import { Complaint, readJsonFile, readStation, unitsFrom } from '../io';
 import type { Verb } from '../verb';
 
@@ -37,8 +37,13 @@ function sayStep(step: Step, system: UnitSystem, results: Results | null) {
     expects: step.expects.map((e) => ({
       id: e.id,
       label: e.label,
-      says: sayPhrase(e.sentence, system),
-      reading: e.reading,
+      sentence: sayPhrase(e.sentence, system),
+      reading: e.reading && {
+        expected: e.reading.expected?.value ?? null,
+        least: e.reading.least,
+        most: e.reading.most,
+        unit: siUnitOf(e.reading.format),
+      },
       ...(results && { found: found[e.id] ?? null, state: judgeFinding(e, found[e.id]) }),
     })),
     ...(results && { verdict: proposeVerdict(step, found) ?? 'open' }),

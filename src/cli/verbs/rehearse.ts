@@ -44,17 +44,20 @@ function listed(station: Station, system: UnitSystem): unknown {
   };
 }
 
+/** The option that sets each of the chances. */
+const OPTIONS: Readonly<Record<string, string>> = { years: 'chance', responseTime: 'response' };
+
 /** Chances as usual, with what the command line says otherwise. */
-function chancesFrom(years: string, answers: string | undefined, seed: string | undefined): Chances {
+function chancesFrom(years: string, response: string | undefined, seed: string | undefined): Chances {
   const parsed = chancesSchema.safeParse({
     ...usualChances,
     years: Number(years),
-    ...(answers === undefined ? {} : { answers: Number(answers) * 3600 }),
+    ...(response === undefined ? {} : { responseTime: Number(response) * 3600 }),
     ...(seed === undefined ? {} : { seed: Number(seed) }),
   });
   if (!parsed.success)
     throw new Complaint(
-      parsed.error.issues.map((i) => `--${String(i.path[0] === 'years' ? 'chance' : i.path[0])}: ${i.message}`),
+      parsed.error.issues.map((i) => `--${OPTIONS[String(i.path[0])] ?? String(i.path[0])}: ${i.message}`),
     );
   return parsed.data;
 }
@@ -64,13 +67,13 @@ const said = (problems: readonly (Phrase | string)[], where: string, system: Uni
 
 export const rehearse: Verb = {
   usage:
-    'pitbell rehearse STATION.json [--scenario SCENARIO.json | --ready NAME | --list] [--what-if | --chance YEARS [--answers HOURS] [--seed N]] [--csv trace|events] [--units metric|us]',
+    'pitbell rehearse STATION.json [--scenario SCENARIO.json | --ready NAME | --list] [--what-if | --chance YEARS [--response HOURS] [--seed N]] [--csv trace|events] [--units metric|us]',
   about:
-    'Runs the station through time by its hydraulics and its solved panel: starts, hours, bell, overflow, water’s balance, what the level rules say of it, and every event with why. --what-if puts every single fault into it and ranks them by time to harm. --chance draws so many years of storms, power cuts and faults, and tells how often it floods. --list tells the scenarios and faults that are ready; --csv prints the trace or the events instead.',
+    'Runs the station through time by its hydraulics and its solved panel: starts, hours, alarm, overflow, the balance of the water, what the level rules say of it, and every event with why. --what-if puts every single fault into it and ranks them by time to harm. --chance draws so many years of storms, power cuts and faults, and tells how often it floods. --list tells the scenarios and faults that are ready; --csv prints the trace or the events instead.',
   options: {
     'what-if': { type: 'boolean' },
     chance: { type: 'string' },
-    answers: { type: 'string' },
+    response: { type: 'string' },
     seed: { type: 'string' },
     scenario: { type: 'string' },
     ready: { type: 'string' },
@@ -78,12 +81,12 @@ export const rehearse: Verb = {
     csv: { type: 'string' },
     units: { type: 'string' },
   },
-  run([file], { scenario: path, ready, list, csv: what, units, chance: years, answers, seed, 'what-if': every }) {
+  run([file], { scenario: path, ready, list, csv: what, units, chance: years, response, seed, 'what-if': every }) {
     const station = readStation(file!, unitsFrom(units));
     const system = unitsFrom(units) ?? systemOf(station.profile);
     if (list) return listed(station, system);
     if (years !== undefined) {
-      const chances = chancesFrom(years, answers, seed);
+      const chances = chancesFrom(years, response, seed);
       const drawn = chance(station, chances);
       if (!drawn.ok) throw said(drawn.problems, file!, system);
       return { chances, ...drawn.chance };

@@ -436,23 +436,23 @@ describe('the meter', () => {
     expect(read(structure, { F: 'down' }, 'L', 'in', 'ac-volts')).toMatchObject({
       ok: true,
       value: expect.closeTo(230, 0),
-      says: 'steady',
+      state: 'steady',
     });
-    expect(read(structure, { F: 'up' }, 'L', 'in', 'ac-volts')).toMatchObject({ ok: true, says: 'near-zero' });
+    expect(read(structure, { F: 'up' }, 'L', 'in', 'ac-volts')).toMatchObject({ ok: true, state: 'near-zero' });
   });
 
   it('shows a ghost on a core that only its neighbour holds up, and nothing in low-impedance mode', () => {
-    expect(read(structure, { F: 'down' }, 'spare', '0', 'ac-volts')).toMatchObject({ ok: true, says: 'ghost' });
-    expect(read(structure, { F: 'down' }, 'spare', '0', 'low-z-volts')).toMatchObject({ ok: true, says: 'near-zero' });
+    expect(read(structure, { F: 'down' }, 'spare', '0', 'ac-volts')).toMatchObject({ ok: true, state: 'ghost' });
+    expect(read(structure, { F: 'down' }, 'spare', '0', 'low-z-volts')).toMatchObject({ ok: true, state: 'near-zero' });
   });
 
   it('refuses ohms where there is voltage and says where; reads a coil and a contact when dead', () => {
     expect(read(structure, { F: 'up' }, 'in', '0', 'ohms')).toMatchObject({ ok: false, reason: 'live' });
     const dead = structureOf({ ...relay, components: relay.components.filter((p) => p.kind !== 'source') });
     expect(read(dead, { F: 'down' }, 'in', '0', 'ohms')).toMatchObject({ ok: true, value: expect.closeTo(5000, 1) });
-    expect(read(dead, { F: 'down' }, 'L', 'in', 'ohms')).toMatchObject({ ok: true, value: Infinity, says: 'open' });
-    expect(read(dead, { F: 'up' }, 'L', 'in', 'continuity')).toMatchObject({ ok: true, says: 'beeps' });
-    expect(read(dead, { F: 'down' }, 'L', 'in', 'continuity')).toMatchObject({ ok: true, says: 'silent' });
+    expect(read(dead, { F: 'down' }, 'L', 'in', 'ohms')).toMatchObject({ ok: true, value: Infinity, state: 'open' });
+    expect(read(dead, { F: 'up' }, 'L', 'in', 'continuity')).toMatchObject({ ok: true, state: 'beeps' });
+    expect(read(dead, { F: 'down' }, 'L', 'in', 'continuity')).toMatchObject({ ok: true, state: 'silent' });
   });
 
   it('says that a point or conductor is not there', () => {

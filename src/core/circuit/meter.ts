@@ -12,7 +12,7 @@ export type Reading =
       readonly ok: true;
       readonly value: number;
       readonly unit: 'V' | 'Ω' | 'A';
-      readonly says: 'steady' | 'ghost' | 'near-zero' | 'open' | 'beeps' | 'silent';
+      readonly state: 'steady' | 'ghost' | 'near-zero' | 'open' | 'beeps' | 'silent';
     }
   | {
       readonly ok: false;
@@ -57,10 +57,10 @@ function volts(structure: Structure, states: States, a: string, b: string, mode:
     return mode === 'ac-volts' ? size(ac) : mode === 'dc-volts' ? dc.re : rms(ac, dc);
   };
   const value = read(loaded(structure, states, a, b, low ? LOW : HIGH, low ? 0 : INPUT));
-  if (Math.abs(value) < 0.5) return { ok: true, value, unit: 'V', says: 'near-zero' };
+  if (Math.abs(value) < 0.5) return { ok: true, value, unit: 'V', state: 'near-zero' };
   // What a load of a few kilohms pulls down to nearly nothing was never behind a conductor, nor behind a coil.
   const stands = low || Math.abs(read(loaded(structure, states, a, b, LOW, 0))) > GHOST * Math.abs(value);
-  return { ok: true, value, unit: 'V', says: stands ? 'steady' : 'ghost' };
+  return { ok: true, value, unit: 'V', state: stands ? 'steady' : 'ghost' };
 }
 
 function ohms(structure: Structure, states: States, a: string, b: string, mode: MeterMode): Reading {
@@ -91,10 +91,10 @@ function ohms(structure: Structure, states: States, a: string, b: string, mode: 
       ok: true,
       value: value > OPEN || value < 0 ? Infinity : value,
       unit: 'Ω',
-      says: value >= 0 && value < BEEP ? 'beeps' : 'silent',
+      state: value >= 0 && value < BEEP ? 'beeps' : 'silent',
     };
-  if (value > top || value < 0) return { ok: true, value: Infinity, unit: 'Ω', says: 'open' };
-  return { ok: true, value, unit: 'Ω', says: value < 1 ? 'near-zero' : 'steady' };
+  if (value > top || value < 0) return { ok: true, value: Infinity, unit: 'Ω', state: 'open' };
+  return { ok: true, value, unit: 'Ω', state: value < 1 ? 'near-zero' : 'steady' };
 }
 
 /** Potential to earth as it stands with a meter on it: what only the air holds up is none. */
@@ -120,5 +120,5 @@ export function clamp(solution: Solution, components: readonly string[]): Readin
       .map((id) => across(solution, solution.structure.components.get(id)!, of).amps)
       .reduce((p, q) => ({ re: p.re + q.re, im: p.im + q.im }), ZERO);
   const value = rms(sum('ac'), sum('dc'));
-  return { ok: true, value, unit: 'A', says: value < 0.005 ? 'near-zero' : 'steady' };
+  return { ok: true, value, unit: 'A', state: value < 0.005 ? 'near-zero' : 'steady' };
 }

@@ -131,7 +131,10 @@ export interface DutyKind<D extends { kind: string }, K extends string = string,
   /** Fields that have nothing to say as the duty stands. */
   hidden?(duty: D): readonly string[];
   /** What contradicts itself in it; `overflow` in m. */
-  contradictions?(duty: D, vessel: { readonly overflow: number }): readonly (readonly [field: string, says: Phrase])[];
+  contradictions?(
+    duty: D,
+    vessel: { readonly overflow: number },
+  ): readonly (readonly [field: string, sentence: Phrase])[];
 }
 
 export const dutyKind = <K extends string, F extends Fields>(

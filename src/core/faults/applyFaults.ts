@@ -10,14 +10,14 @@ export const heldBy = (faults: readonly Fault[]): Readonly<Record<string, string
   Object.assign({}, ...faults.map((f) => f.effects.holds ?? {}));
 
 /** The panel as it is wired with faults in it: the same devices and points, another circuit. Without faults, the one that is given. */
-export function applyFaults(station: Station, panel: Panel, well: Wired, faults: readonly Fault[]): Wired {
-  if (faults.length === 0) return well;
+export function applyFaults(station: Station, panel: Panel, healthy: Wired, faults: readonly Fault[]): Wired {
+  if (faults.length === 0) return healthy;
   const { cores, links } = station.landings;
   const landings = {
     cores: [...cores, ...faults.flatMap((f) => f.effects.landings?.cores ?? [])],
     links: [...links, ...faults.flatMap((f) => f.effects.landings?.links ?? [])],
   };
-  const wired = faults.some((f) => f.effects.landings) ? wire(station, panel, landings) : well;
+  const wired = faults.some((f) => f.effects.landings) ? wire(station, panel, landings) : healthy;
   const held = heldBy(faults);
   const netlist = [
     ...faults.flatMap((f) => (f.effects.circuit ? [f.effects.circuit] : [])),

@@ -131,18 +131,18 @@ describe('the catalogue', () => {
   it('every fault leaves a panel that can be wired and comes to rest, and other faults do not undo it', () => {
     for (const { station } of demoStations()) {
       const panel = built(station);
-      const well = wire(station, panel);
+      const healthy = wire(station, panel);
       for (const f of faultsOf(station, panel)) {
-        const wired = applyFaults(station, panel, well, [f]);
-        expect([f.id, wired.strays]).toEqual([f.id, well.strays]);
+        const wired = applyFaults(station, panel, healthy, [f]);
+        expect([f.id, wired.strays]).toEqual([f.id, healthy.strays]);
         expect([f.id, solveWith(wired, {}).chatter]).toEqual([f.id, []]);
       }
     }
   });
   it('without a fault the panel is the one that it was', () => {
     const panel = built(duplex);
-    const well = wire(duplex, panel);
-    expect(applyFaults(duplex, panel, well, [])).toBe(well);
+    const healthy = wire(duplex, panel);
+    expect(applyFaults(duplex, panel, healthy, [])).toBe(healthy);
   });
 });
 

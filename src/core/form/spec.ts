@@ -21,9 +21,9 @@ export interface Figure extends Shown {
   /** SI. */
   readonly start: Start<number>;
   /** Its least value, whether it may be just that, and what to say below it. */
-  readonly least: { readonly at: number; readonly touch: boolean; readonly says: string };
+  readonly least: { readonly at: number; readonly touch: boolean; readonly message: string };
   /** Its greatest, and what to say above it. */
-  readonly most: { readonly at: number; readonly says: string };
+  readonly most: { readonly at: number; readonly message: string };
 }
 
 /** One of a few words. */
@@ -107,8 +107,8 @@ export const positive = (
     label,
     format,
     start,
-    { at: 0, touch: false, says: `${what} must be more than zero` },
-    { at: most, says: `${what} ${BEYOND}` },
+    { at: 0, touch: false, message: `${what} must be more than zero` },
+    { at: most, message: `${what} ${BEYOND}` },
     more,
   );
 
@@ -124,8 +124,8 @@ export const atLeastZero = (
     label,
     format,
     start,
-    { at: 0, touch: true, says: `${what} cannot be negative` },
-    { at: most, says: `${what} ${BEYOND}` },
+    { at: 0, touch: true, message: `${what} cannot be negative` },
+    { at: most, message: `${what} ${BEYOND}` },
     more,
   );
 
@@ -138,16 +138,16 @@ export const between = (
   label: string,
   format: Format,
   start: Both<number>,
-  least: readonly [at: number, says: string, touch?: false],
-  most: readonly [at: number, says: string],
+  least: readonly [at: number, message: string, touch?: false],
+  most: readonly [at: number, message: string],
   more?: More,
 ): Figure =>
   figure(
     label,
     format,
     start,
-    { at: least[0], touch: least[2] ?? true, says: least[1] },
-    { at: most[0], says: most[1] },
+    { at: least[0], touch: least[2] ?? true, message: least[1] },
+    { at: most[0], message: most[1] },
     more,
   );
 

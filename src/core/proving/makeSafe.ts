@@ -33,7 +33,7 @@ const eye = (sensor: Sensor) =>
   sensor.contact === 'closes-on-rise' ? 'closes on rise (NO hanging)' : 'opens on rise (NC hanging)';
 
 /** The contact of one sensor, worked in the hand. */
-export function bench(sensor: Sensor): Step {
+export function contactCheck(sensor: Sensor): Step {
   const closes = sensor.contact === 'closes-on-rise';
   const { noun, hand } = kindOf(sensor);
   const where =

@@ -3,7 +3,7 @@ import { levelContext, type LevelContext } from '../levels';
 import type { Station } from '../station';
 import { dryLift, tapeCheck } from './dry';
 import { closeUp, handOver, stray } from './leave';
-import { bench, isolate } from './makeSafe';
+import { contactCheck, isolate } from './makeSafe';
 import type { Step } from './step';
 import {
   alternation,
@@ -38,7 +38,7 @@ export function testPlan(station: Station): Step[] {
   const context = levelContext(station);
   return [
     isolate(context),
-    ...context.sensors.map(({ sensor }) => bench(sensor)),
+    ...context.sensors.map(({ sensor }) => contactCheck(sensor)),
     tapeCheck(context),
     dryLift(context),
     ...WET[traitsOf(station).direction](context),

@@ -9,7 +9,7 @@ describe('chance', () => {
     ...usualChances,
     years: 40,
     storms: { ...usualChances.storms, perYear: 0 },
-    cuts: { ...usualChances.cuts, perYear: 0 },
+    powerCuts: { ...usualChances.powerCuts, perYear: 0 },
   };
   const drawn = (station: Station, more: Partial<Chances>) => {
     const answer = chance(station, { ...few, ...more });
@@ -23,11 +23,11 @@ describe('chance', () => {
   });
   it('nothing comes, nothing floods: the interval still does not promise it', () => {
     expect(drawn(sump, { faults: 0 })).toMatchObject({
-      flooded: 0,
+      yearsWithOverflow: 0,
       share: 0,
       low: 0,
       high: expect.closeTo(3.8414588 / (40 + 3.8414588), 6),
-      bells: 0,
+      alarms: 0,
       overflow: 0,
       causes: [],
     });
@@ -36,26 +36,26 @@ describe('chance', () => {
     const cuts = drawn(sump, {
       faults: 0,
       years: 400,
-      cuts: { perYear: 1, middle: 2 * 86400, spread: 0, withStorm: 0 },
+      powerCuts: { perYear: 1, middle: 2 * 86400, spread: 0, withStorm: 0 },
     });
     expect(Math.abs(cuts.share - (1 - Math.exp(-1)))).toBeLessThan(
       3 * Math.sqrt((Math.exp(-1) * (1 - Math.exp(-1))) / 400),
     );
-    expect(cuts.causes).toEqual([{ says: 'power cut', floods: expect.any(Number) }]);
+    expect(cuts.causes).toEqual([{ label: 'power cut', floods: expect.any(Number) }]);
   });
   it('whoever comes sooner has fewer floods', () => {
     const [soon, late] = [
-      drawn(sump, { answers: 60, faults: 4, years: 60 }),
-      drawn(sump, { answers: 86400, faults: 4, years: 60 }),
+      drawn(sump, { responseTime: 60, faults: 4, years: 60 }),
+      drawn(sump, { responseTime: 86400, faults: 4, years: 60 }),
     ];
-    expect(soon.flooded).toBeLessThan(late.flooded);
+    expect(soon.yearsWithOverflow).toBeLessThan(late.yearsWithOverflow);
   }, 20_000);
   it('what hides is found at visits: with many there are fewer silent floods', () => {
     const [often, never] = [
-      drawn(sump, { faults: 6, years: 60, visits: 30 * 86400, answers: 60 }),
-      drawn(sump, { faults: 6, years: 60, visits: 20 * 365 * 86400, answers: 60 }),
+      drawn(sump, { faults: 6, years: 60, visitInterval: 30 * 86400, responseTime: 60 }),
+      drawn(sump, { faults: 6, years: 60, visitInterval: 20 * 365 * 86400, responseTime: 60 }),
     ];
-    expect(often.silent).toBeLessThan(never.silent);
+    expect(often.floodsWithoutAlarm).toBeLessThan(never.floodsWithoutAlarm);
   }, 20_000);
   it('tells how far it is, and can be stopped', () => {
     const shares: number[] = [];

@@ -23,9 +23,9 @@ export const chancesSchema = z.strictObject({
     .max(2 ** 32 - 1, 'a seed of more than 32 bits'),
   years: z.int('whole years').min(1, 'a year at least').max(100000, 'more than 100 000 years'),
   /** s after the bell until a person is there. */
-  answers: z.number().gt(0, 'nobody is there at once').max(YEAR, 'an answer after more than a year'),
+  responseTime: z.number().gt(0, 'nobody is there at once').max(YEAR, 'an answer after more than a year'),
   /** s between visits at which all is tested and mended. */
-  visits: z
+  visitInterval: z
     .number()
     .min(86400, 'more than a visit a day')
     .max(20 * YEAR, 'a visit in more than twenty years'),
@@ -36,7 +36,7 @@ export const chancesSchema = z.strictObject({
     spread,
   }),
   /** Power cuts a year, the middle length in s, its spread, and the share of storms that bring one. */
-  cuts: z.strictObject({
+  powerCuts: z.strictObject({
     perYear: times('a power cut'),
     middle: z
       .number()
@@ -54,15 +54,15 @@ export type Chances = z.infer<typeof chancesSchema>;
 export const usualChances: Chances = {
   seed: 1,
   years: 300,
-  answers: 4 * 3600,
-  visits: YEAR,
+  responseTime: 4 * 3600,
+  visitInterval: YEAR,
   storms: { perYear: 6, middle: 0.5, spread: 0.5 },
-  cuts: { perYear: 2, middle: 3600, spread: 1, withStorm: 0.1 },
+  powerCuts: { perYear: 2, middle: 3600, spread: 1, withStorm: 0.1 },
   faults: 1,
 };
 
 export interface Cause {
-  readonly says: string;
+  readonly label: string;
   /** Floods in which it had a part. */
   readonly floods: number;
 }
@@ -71,15 +71,15 @@ export interface Cause {
 export interface Chance {
   readonly years: number;
   /** Years in which water ran over, and their share with its 95 % interval. */
-  readonly flooded: number;
+  readonly yearsWithOverflow: number;
   readonly share: number;
   readonly low: number;
   readonly high: number;
   /** Mean overflow a year, m³. */
   readonly overflow: number;
   /** Bells a year, and floods that no bell told of. */
-  readonly bells: number;
-  readonly silent: number;
+  readonly alarms: number;
+  readonly floodsWithoutAlarm: number;
   readonly causes: readonly Cause[];
 }
 
@@ -98,13 +98,17 @@ function drawn(faults: readonly Fault[], total: number, random: Random): Fault {
 }
 
 /** What comes next of each kind, walked through the years. */
-function* triggers({ years, storms, cuts, visits }: Chances, faultRate: number, random: Random): Generator<Trigger> {
+function* triggers(
+  { years, storms, powerCuts, visitInterval }: Chances,
+  faultRate: number,
+  random: Random,
+): Generator<Trigger> {
   const end = years * YEAR;
   const next = {
     storm: random.wait(storms.perYear / YEAR),
-    cut: random.wait(cuts.perYear / YEAR),
+    cut: random.wait(powerCuts.perYear / YEAR),
     fault: random.wait(faultRate / YEAR),
-    visit: visits,
+    visit: visitInterval,
   };
   for (;;) {
     const does = (['visit', 'storm', 'cut', 'fault'] as const).reduce((a, b) => (next[b] < next[a] ? b : a));
@@ -113,8 +117,8 @@ function* triggers({ years, storms, cuts, visits }: Chances, faultRate: number, 
     yield { at, does };
     next[does] +=
       does === 'visit'
-        ? visits
-        : random.wait((does === 'fault' ? faultRate : does === 'storm' ? storms.perYear : cuts.perYear) / YEAR);
+        ? visitInterval
+        : random.wait((does === 'fault' ? faultRate : does === 'storm' ? storms.perYear : powerCuts.perYear) / YEAR);
   }
 }
 
@@ -145,37 +149,44 @@ export function chance(
       which: source.kind === 'storm' ? 'low' : 'design',
       scale: 1,
     }),
-    answers: chances.answers,
+    responseTime: chances.responseTime,
   } satisfies Scenario;
   let hidden: readonly string[] = [];
   const wet = new Set<number>();
   const causes = new Map<string, number>();
   let [overflow, bells, silent] = [0, 0, 0];
 
-  const scenarioOf = (does: Trigger['does']): { scenario: Scenario; says: readonly string[]; comes: string | null } => {
+  const scenarioOf = (
+    does: Trigger['does'],
+  ): { scenario: Scenario; triggers: readonly string[]; comes: string | null } => {
     const there = hidden.map((id) => ({ from: 0, to: null, id }));
     if (does === 'storm') {
       const scale = Math.min(logNormal(chances.storms.middle, chances.storms.spread), 100);
-      const cut = random.even() < chances.cuts.withStorm;
+      const cut = random.even() < chances.powerCuts.withStorm;
       const from = random.even() * storm * 0.5;
-      const lasts = logNormal(chances.cuts.middle, chances.cuts.spread);
+      const lasts = logNormal(chances.powerCuts.middle, chances.powerCuts.spread);
       return {
         scenario: {
           ...base,
-          length: storm + (cut ? lasts : 0),
+          duration: storm + (cut ? lasts : 0),
           inflow: { kind: 'survey', scale },
           faults: there,
           powerCuts: cut ? [{ from, to: from + lasts }] : [],
         },
-        says: [source.kind === 'storm' ? 'storm' : 'much water', ...(cut ? ['power cut'] : [])],
+        triggers: [source.kind === 'storm' ? 'storm' : 'much water', ...(cut ? ['power cut'] : [])],
         comes: null,
       };
     }
     if (does === 'cut') {
-      const lasts = logNormal(chances.cuts.middle, chances.cuts.spread);
+      const lasts = logNormal(chances.powerCuts.middle, chances.powerCuts.spread);
       return {
-        scenario: { ...base, length: lasts + 12 * HOUR, faults: there, powerCuts: [{ from: HOUR, to: HOUR + lasts }] },
-        says: ['power cut'],
+        scenario: {
+          ...base,
+          duration: lasts + 12 * HOUR,
+          faults: there,
+          powerCuts: [{ from: HOUR, to: HOUR + lasts }],
+        },
+        triggers: ['power cut'],
         comes: null,
       };
     }
@@ -185,7 +196,7 @@ export function chance(
         ...base,
         faults: [...there.filter((f) => f.id !== fault.id), { from: HOUR, to: null, id: fault.id }],
       },
-      says: [fault.label],
+      triggers: [fault.label],
       comes: fault.id,
     };
   };
@@ -197,23 +208,20 @@ export function chance(
       hidden = [];
       continue;
     }
-    const { scenario, says, comes } = scenarioOf(does);
+    const { scenario, triggers: by, comes } = scenarioOf(does);
     const answer = account(station, scenario);
     if (!answer.ok) return answer;
-    const { balance, spilt, rang } = answer.account;
-    bells += rang.length > 0 ? 1 : 0;
-    if (spilt.length > 0) {
+    const { balance, overflowSpans, alarmSpans } = answer.account;
+    bells += alarmSpans.length > 0 ? 1 : 0;
+    if (overflowSpans.length > 0) {
       wet.add(Math.floor(at / YEAR));
       overflow += balance.overflow;
-      if (!rang.some((r) => r.from <= spilt[0]!.from)) silent++;
-      for (const what of new Set([
-        ...says,
-        ...hidden.map((id) => `${faults.find((f) => f.id === id)!.label} (hidden)`),
-      ]))
+      if (!alarmSpans.some((r) => r.from <= overflowSpans[0]!.from)) silent++;
+      for (const what of new Set([...by, ...hidden.map((id) => `${faults.find((f) => f.id === id)!.label} (hidden)`)]))
         causes.set(what, (causes.get(what) ?? 0) + 1);
     }
     // What rang was looked after, and what flooded was seen.
-    if (rang.length > 0 || spilt.length > 0) hidden = [];
+    if (alarmSpans.length > 0 || overflowSpans.length > 0) hidden = [];
     else if (comes !== null && !hidden.includes(comes)) hidden = [...hidden, comes];
   }
   const flooded = wet.size;
@@ -221,15 +229,15 @@ export function chance(
     ok: true,
     chance: {
       years: chances.years,
-      flooded,
+      yearsWithOverflow: flooded,
       share: flooded / chances.years,
       ...wilson(flooded, chances.years),
       overflow: overflow / chances.years,
-      bells: bells / chances.years,
-      silent,
+      alarms: bells / chances.years,
+      floodsWithoutAlarm: silent,
       causes: [...causes]
-        .map(([what, floods]) => ({ says: what, floods }))
-        .sort((a, b) => b.floods - a.floods || a.says.localeCompare(b.says, 'en')),
+        .map(([what, floods]) => ({ label: what, floods }))
+        .sort((a, b) => b.floods - a.floods || a.label.localeCompare(b.label, 'en')),
     },
   };
 }

@@ -24,18 +24,18 @@ const STORED = 0.03;
 const joined = (parts: readonly Phrase[]): Phrase => parts.flatMap((p, i) => (i === 0 ? p : ['; ', ...p]));
 
 /** What in a scenario the rules know nothing of. */
-function unknown({ powerCuts, faults, hands, length }: Scenario, run: Rehearsal): Phrase[] {
-  const off = powerCuts.reduce((sum, c) => sum + Math.max(Math.min(c.to, length) - c.from, 0), 0);
-  const both = run.pumps.length > 1 ? Math.min(...run.pumps.map((p) => p.ran)) : 0;
+function unknown({ powerCuts, faults, operations, duration }: Scenario, run: Rehearsal): Phrase[] {
+  const off = powerCuts.reduce((sum, c) => sum + Math.max(Math.min(c.to, duration) - c.from, 0), 0);
+  const both = run.pumps.length > 1 ? Math.min(...run.pumps.map((p) => p.runTime)) : 0;
   return [
     ...(off > 0 ? [phrase`the power was off for ${quantity('time', off)}`] : []),
     ...(faults.length > 0
       ? [phrase`${faults.length === 1 ? 'a fault was' : `${String(faults.length)} faults were`} put in`]
       : []),
-    ...(hands.length > 0 ? [phrase`hands worked the panel`] : []),
+    ...(operations.length > 0 ? [phrase`hands worked the panel`] : []),
     ...(both === 0 && run.pumps.length > 1 ? [phrase`one pump did nothing`] : []),
-    ...(run.overflowing > 0 ? [phrase`water ran over for ${quantity('time', run.overflowing)}`] : []),
-    ...(run.ended ? [phrase`it ended before its time`] : []),
+    ...(run.overflowTime > 0 ? [phrase`water ran over for ${quantity('time', run.overflowTime)}`] : []),
+    ...(run.endedEarly ? [phrase`it ended before its time`] : []),
     ...(Math.abs(run.balance.change) > STORED * run.balance.inflow
       ? [
           phrase`${quantity('volume', Math.abs(run.balance.change))} ${run.balance.change > 0 ? 'of it is still stored' : 'was stored before'}`,
@@ -66,7 +66,7 @@ export function compare(station: Station, scenario: Scenario, run: Rehearsal): C
     return made;
   };
   let [starts, ran, above] = [0, 0, 0];
-  for (let i = 0; i < trace.inflow.length && i * trace.step < run.lasted; i++) {
+  for (let i = 0; i < trace.inflow.length && i * trace.step < run.duration; i++) {
     const q = trace.inflow[i]!;
     if (q < (0.25 * most) / STEPS) continue;
     const c = cycle(q);
@@ -104,9 +104,9 @@ export function compare(station: Station, scenario: Scenario, run: Rehearsal): C
     id: 'ran',
     what: 'time in which a pump ran',
     rules: quantity('time', ran),
-    run: quantity('time', run.anyRan),
+    run: quantity('time', run.pumpingTime),
     why: explain(
-      !differ(ran, run.anyRan, 120),
+      !differ(ran, run.pumpingTime, 120),
       varies ? [phrase`the inflow changes within a cycle, and the rules take each inflow as if it stayed`] : [],
     ),
   });
@@ -114,23 +114,23 @@ export function compare(station: Station, scenario: Scenario, run: Rehearsal): C
     id: 'worst-hour',
     what: 'most starts in an hour',
     rules: quantity('rate', worst.startsPerHour),
-    run: quantity('count', Math.max(...run.pumps.map((p) => p.worstHour))),
+    run: quantity('count', Math.max(...run.pumps.map((p) => p.mostStartsInAnHour))),
     why:
-      Math.max(...run.pumps.map((p) => p.worstHour)) > worst.startsPerHour + 1
+      Math.max(...run.pumps.map((p) => p.mostStartsInAnHour)) > worst.startsPerHour + 1
         ? explain(false, [phrase`the rules seek the worst steady inflow with pumps that are well`])
-        : run.mostInflow < 0.9 * worst.inflow
-          ? phrase`the worst inflow for starts is ${quantity('flow', worst.inflow)}: here never more than ${quantity('flow', run.mostInflow)} came`
+        : run.greatestInflow < 0.9 * worst.inflow
+          ? phrase`the worst inflow for starts is ${quantity('flow', worst.inflow)}: here never more than ${quantity('flow', run.greatestInflow)} came`
           : phrase`an hour holds a whole start more or less than the mean of the rules`,
   });
-  if (alarm && run.warning !== null && direction === 'empty') {
+  if (alarm && run.warningTime !== null && direction === 'empty') {
     const has = (vessel.volume(overflow) - vessel.volume(alarm.rise)) / inflow[station.settings.reserveInflow];
     found.push({
       id: 'reserve',
       what: 'from bell to overflow',
       rules: quantity('time', has),
-      run: quantity('time', run.warning),
-      why: differ(has, run.warning, 5)
-        ? phrase`the rules take the ${station.settings.reserveInflow} inflow of ${quantity('flow', inflow[station.settings.reserveInflow])} and no pump; here up to ${quantity('flow', run.mostInflow)} came${run.pumps.some((p) => p.ran > 0) ? ', and what pumps there were went on' : ''}`
+      run: quantity('time', run.warningTime),
+      why: differ(has, run.warningTime, 5)
+        ? phrase`the rules take the ${station.settings.reserveInflow} inflow of ${quantity('flow', inflow[station.settings.reserveInflow])} and no pump; here up to ${quantity('flow', run.greatestInflow)} came${run.pumps.some((p) => p.runTime > 0) ? ', and what pumps there were went on' : ''}`
         : phrase`they agree`,
     });
   }

@@ -50,12 +50,12 @@ function strangers({ panel, faults }: Prepared, scenario: Scenario): string[] {
     ...scenario.faults.flatMap((f, i) =>
       faults.some((x) => x.id === f.id) ? [] : [`faults.${i}: this station has no part that could fail as “${f.id}”`],
     ),
-    ...scenario.hands.flatMap((h, i) => {
+    ...scenario.operations.flatMap((h, i) => {
       const device = panel.devices.find((d) => d.tag === h.device);
-      if (!device) return [`hands.${i}: this panel has no ${h.device}`];
-      return device.positions.some((p) => p.state === h.state)
+      if (!device) return [`operations.${i}: this panel has no ${h.device}`];
+      return device.positions.some((p) => p.state === h.position)
         ? []
-        : [`hands.${i}: ${h.device} has no position “${h.state}”`];
+        : [`operations.${i}: ${h.device} has no position “${h.position}”`];
     }),
   ];
 }
@@ -78,7 +78,7 @@ function schedule({ panel, faults }: Prepared, scenario: Scenario): ScheduledEve
           : [{ at: f.to, kind: 'fault' as const, sentence: phrase`mended: ${label}`, fault: { place, on: false } }]),
       ];
     }),
-    ...scenario.hands.flatMap((h): ScheduledEvent[] => {
+    ...scenario.operations.flatMap((h): ScheduledEvent[] => {
       const { positions, springs } = panel.devices.find((d) => d.tag === h.device)!;
       const to = (state: string, at: number): ScheduledEvent => ({
         at,
@@ -87,9 +87,9 @@ function schedule({ panel, faults }: Prepared, scenario: Scenario): ScheduledEve
         put: { [h.device]: state },
       });
       // What springs back is held for a second.
-      return springs === undefined || h.state === springs
-        ? [to(h.state, h.at)]
-        : [to(h.state, h.at), to(springs, h.at + 1)];
+      return springs === undefined || h.position === springs
+        ? [to(h.position, h.at)]
+        : [to(h.position, h.at), to(springs, h.at + 1)];
     }),
   ];
   return list

@@ -28,9 +28,9 @@ export function story(
   const events: RunEvent[] = [];
   let [more, usual, unusual] = [0, 0, 0];
   let volume = 0;
-  const tell = (at: number, kind: EventKind, says: () => Phrase) => {
+  const tell = (at: number, kind: EventKind, sentence: () => Phrase) => {
     if ((ORDINARY.has(kind) ? usual++ : unusual++) < keep)
-      events.push({ at, level: vessel.height(volume), kind, sentence: says() });
+      events.push({ at, level: vessel.height(volume), kind, sentence: sentence() });
     else more++;
   };
   return {
@@ -40,9 +40,9 @@ export function story(
       passed(p) {
         volume = p.v1;
       },
-      told(t, v, kind, says) {
+      told(t, v, kind, sentence) {
         volume = v;
-        tell(t, kind, says);
+        tell(t, kind, sentence);
       },
       turned(t, before, after, why, since) {
         for (let i = 0; i < since.length; i++) {

@@ -81,11 +81,11 @@ const lanesOf = ({ outcomes }: Panel): Lane[] => [
  * The panel with faults in it as a rehearsal runs it: protection against a rotor that stands acts in its time, by the engine, and not at
  * once as in a circuit at rest.
  */
-export function wiredWith(station: Station, panel: Panel, well: Wired, faults: readonly Fault[]): Wired {
+export function wiredWith(station: Station, panel: Panel, healthy: Wired, faults: readonly Fault[]): Wired {
   return applyFaults(
     station,
     panel,
-    well,
+    healthy,
     faults.map((f) =>
       Object.values(f.effects.pumps ?? {}).some((p) => p.stalls) ? { ...f, effects: { pumps: f.effects.pumps! } } : f,
     ),
@@ -95,17 +95,17 @@ export function wiredWith(station: Station, panel: Panel, well: Wired, faults: r
 /** The station without a fault: what every world of it is made from. */
 type Sound = Pick<Prepared, 'station' | 'panel' | 'vessel' | 'top' | 'lanes'> & { readonly wired: Wired };
 
-/** @param well the world without faults, whose parts serve again where the faults leave them alone; null while it is made itself */
+/** @param healthy the world without faults, whose parts serve again where the faults leave them alone; null while it is made itself */
 function faultedModel(
   { station, panel, vessel, top, lanes, wired }: Sound,
   faults: readonly Fault[],
-  well: FaultedModel | null,
+  healthy: FaultedModel | null,
 ): FaultedModel {
   const changed = faults.reduce((s, f) => f.effects.station?.(s) ?? s, station);
   const held = heldBy(faults);
-  const samePipe = well !== null && changed.pumps === station.pumps && changed.discharge === station.discharge;
+  const samePipe = healthy !== null && changed.pumps === station.pumps && changed.discharge === station.discharge;
   const sameCircuit =
-    well !== null && faults.every((f) => !f.effects.circuit && !f.effects.landings && !f.effects.holds);
+    healthy !== null && faults.every((f) => !f.effects.circuit && !f.effects.landings && !f.effects.holds);
   const drainsBack = faults.some((f) => f.effects.drainsBack);
   const tags = floatsOf(panel);
   const mask = (of: (n: number) => boolean) => station.pumps.reduce((m, _, i) => (of(i + 1) ? m | (1 << i) : m), 0);
@@ -114,7 +114,7 @@ function faultedModel(
     held: new Set(Object.keys(held)),
     puts: Object.fromEntries(Object.entries(held).filter((e): e is [string, string] => e[1] !== null)),
     machine: sameCircuit
-      ? well.machine
+      ? healthy.machine
       : panelMachine(
           wiredWith(station, panel, wired, faults),
           lanes.map((l) => l.id),
@@ -133,10 +133,10 @@ function faultedModel(
           ]
         : [];
     }),
-    delivery: samePipe ? well.delivery : deliveries(changed, vessel, top),
+    delivery: samePipe ? healthy.delivery : deliveries(changed, vessel, top),
     drainback:
       samePipe && !drainsBack
-        ? well.drainback
+        ? healthy.drainback
         : hydraulicsOf(drainsBack ? { ...changed, discharge: { ...changed.discharge, checkValve: null } } : changed)
             .drainback,
     inflow: faults.reduce((product, f) => product * (f.effects.inflow ?? 1), 1),
@@ -168,7 +168,7 @@ export function prepare(
   };
   const faults = faultsOf(station, panel);
   const byId = new Map(faults.map((f) => [f.id, f]));
-  const well = faultedModel(sound, [], null);
+  const healthy = faultedModel(sound, [], null);
   const worlds = new Map<string, FaultedModel>();
   const { mover } = traitsOf(station);
   const inVessel = mover.kind === 'pump' && mover.stands === 'in-vessel';
@@ -185,7 +185,7 @@ export function prepare(
       return motor ? faultId(motor.tag, THERMAL) : '';
     }),
     withFaults(names) {
-      if (names.length === 0) return well;
+      if (names.length === 0) return healthy;
       const key = [...new Set(names)].sort().join('|');
       const there = worlds.get(key);
       if (there) return there;
@@ -193,7 +193,7 @@ export function prepare(
       const world = faultedModel(
         sound,
         key.split('|').map((id) => byId.get(id)!),
-        well,
+        healthy,
       );
       worlds.set(key, world);
       return world;

@@ -28,8 +28,8 @@ export function figures(station: Pick<Station, 'duty'>, run: Rehearsal): Figure[
     });
     return [
       of('starts', 'starts', count(p.starts)),
-      of('worst', 'most starts in an hour', count(p.worstHour)),
-      of('ran', 'ran', time(p.ran)),
+      of('worst', 'most starts in an hour', count(p.mostStartsInAnHour)),
+      of('ran', 'ran', time(p.runTime)),
       of('run', 'longest run', time(p.longestRun)),
       of('rest', 'longest rest', time(p.longestRest)),
       of('energy', 'energy at rated current, kWh', quantity('factor', p.energy / JOULES)),
@@ -40,22 +40,22 @@ export function figures(station: Pick<Station, 'duty'>, run: Rehearsal): Figure[
     add(
       'share',
       'hours of pump 1 to all of the two',
-      first.ran + second.ran > 0 ? quantity('share', first.ran / (first.ran + second.ran)) : null,
+      first.runTime + second.runTime > 0 ? quantity('share', first.runTime / (first.runTime + second.runTime)) : null,
     );
-  add('bells', 'bells', count(run.bells));
-  add('bell', 'time in alarm', time(run.bell));
-  add('warning', 'shortest time from bell to overflow', time(run.warning));
+  add('bells', 'bells', count(run.alarms));
+  add('bell', 'time in alarm', time(run.alarmTime));
+  add('warning', 'shortest time from bell to overflow', time(run.warningTime));
   add('overflow', words.spilt, quantity('volume', run.balance.overflow));
-  add('overflowing', words.spilling, time(run.overflowing));
-  add('dry', 'time a pump ran dry', time(run.dry));
+  add('overflowing', words.spilling, time(run.overflowTime));
+  add('dry', 'time a pump ran dry', time(run.dryRunTime));
   for (const lane of run.lanes.filter((l) => l.kind === 'interlock'))
     add(`lane-${lane.id}`, lane.label, time(lane.time));
-  add('age', 'water stays, on the mean', time(run.age));
-  add('highest', 'highest level', quantity('height', run.highest));
-  add('lowest', 'lowest level', quantity('height', run.lowest));
-  add('most', `greatest ${words.inflow}`, quantity('flow', run.mostInflow));
+  add('age', 'water stays, on the mean', time(run.residenceTime));
+  add('highest', 'highest level', quantity('height', run.highestLevel));
+  add('lowest', 'lowest level', quantity('height', run.lowestLevel));
+  add('most', `greatest ${words.inflow}`, quantity('flow', run.greatestInflow));
   add('in', words.came, quantity('volume', run.balance.inflow));
   add('pumped', 'water pumped', quantity('volume', run.balance.pumped));
-  add('back', 'ran back', quantity('volume', run.balance.returned));
+  add('back', 'ran back', quantity('volume', run.balance.drainback));
   return list;
 }

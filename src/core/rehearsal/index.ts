@@ -1,4 +1,4 @@
-export { readScenario, scenarioJsonSchema, type Scenario } from './scenario';
+export { readScenario, SCENARIO_VERSION, scenarioJsonSchema, type Scenario } from './scenario';
 export { readyScenarios } from './ready';
 export { record, rehearse, type Closer, type Moment, type Recording, type Rehearsal } from './rehearse';
 export { isOrdinary, type RunEvent } from './eventLog';

@@ -60,7 +60,7 @@ function steps(rows: readonly { time: number; flow: number }[], every: number | 
 
 /** The inflow (of a tank that is filled: the draw) of a scenario. */
 export function inflowing(station: Station, { inflow }: Scenario): Inflowing {
-  if (inflow.kind === 'steps') return steps(inflow.rows, inflow.every);
+  if (inflow.kind === 'steps') return steps(inflow.rows, inflow.repeatEvery);
   const { scale } = inflow;
   if (inflow.kind === 'level') {
     const flow = flowsOf(station.inflow)[inflow.which] * scale;

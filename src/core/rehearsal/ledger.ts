@@ -5,11 +5,11 @@ import type { Lane, Prepared } from './faultedModel';
 export interface PumpRecord {
   readonly starts: number;
   /** s */
-  readonly ran: number;
+  readonly runTime: number;
   readonly longestRun: number;
   readonly longestRest: number;
   /** Most starts in any one hour. */
-  readonly worstHour: number;
+  readonly mostStartsInAnHour: number;
   /** J at rated current and power factor. */
   readonly energy: number;
 }
@@ -24,7 +24,7 @@ export interface Span {
 export interface Balance {
   readonly inflow: number;
   readonly pumped: number;
-  readonly returned: number;
+  readonly drainback: number;
   readonly overflow: number;
   readonly change: number;
   readonly residue: number;
@@ -34,25 +34,25 @@ export interface Balance {
 export interface Account {
   readonly pumps: readonly PumpRecord[];
   readonly balance: Balance;
-  /** Time in which a pump ran, one or more. */
-  readonly anyRan: number;
-  /** Time of bell, of overflow, of a pump that ran in air. */
-  readonly bell: number;
-  readonly bells: number;
-  readonly overflowing: number;
-  readonly dry: number;
+  /** Time in which a pump runTime, one or more. */
+  readonly pumpingTime: number;
+  /** Time of bell, of overflow, of a pump that runTime in air. */
+  readonly alarmTime: number;
+  readonly alarms: number;
+  readonly overflowTime: number;
+  readonly dryRunTime: number;
   /** From the bell to the overflow that follows while it rings: the shortest there was; null where none did. */
-  readonly warning: number | null;
+  readonly warningTime: number | null;
   /** Mean time that water stays; null where none leaves. */
-  readonly age: number | null;
-  readonly highest: number;
-  readonly lowest: number;
+  readonly residenceTime: number | null;
+  readonly highestLevel: number;
+  readonly lowestLevel: number;
   /** Greatest inflow there was, m³/s. */
-  readonly mostInflow: number;
+  readonly greatestInflow: number;
   /** The first bells and overflows, so many as are kept. */
-  readonly rang: readonly Span[];
-  readonly spilt: readonly Span[];
-  readonly firstDry: number | null;
+  readonly alarmSpans: readonly Span[];
+  readonly overflowSpans: readonly Span[];
+  readonly firstDryRunAt: number | null;
   /** How long each lane of the trace was on. */
   readonly lanes: readonly (Lane & { readonly time: number })[];
 }
@@ -71,10 +71,10 @@ export function ledger(
   const { sense } = wayOf(station);
   const pumps = station.pumps.map((p) => ({
     starts: 0,
-    ran: 0,
+    runTime: 0,
     longestRun: 0,
     longestRest: 0,
-    worstHour: 0,
+    mostStartsInAnHour: 0,
     since: 0,
     on: false,
     recent: [] as number[],
@@ -103,7 +103,7 @@ export function ledger(
   const listener: Listener = {
     passed(p) {
       const time = p.to - p.from;
-      const { running, rings } = p.panel;
+      const { running, alarm } = p.panel;
       sums.inflow += p.came;
       sums.pumped += p.pumped;
       sums.overflow += p.overflow;
@@ -113,22 +113,22 @@ export function ledger(
       if (p.v1 > highest) highest = p.v1;
       if (p.v0 < lowest) lowest = p.v0;
       if (p.v1 < lowest) lowest = p.v1;
-      if (rings !== ringing) {
-        ringing = rings;
-        if (rings) {
+      if (alarm !== ringing) {
+        ringing = alarm;
+        if (alarm) {
           bellAt = p.from;
           sums.bells++;
           if (rang.length < KEPT) rang.push({ from: p.from, to: p.to });
         }
       }
-      if (rings) {
+      if (alarm) {
         sums.bell += time;
         if (sums.bells === rang.length) rang[rang.length - 1]!.to = p.to;
       }
       if (p.over) {
         sums.overflowing += time;
         if (spillAt !== p.from) {
-          if (rings) warning = Math.min(warning ?? Infinity, p.from - bellAt);
+          if (alarm) warning = Math.min(warning ?? Infinity, p.from - bellAt);
           if (spilt.length < KEPT) spilt.push({ from: p.from, to: p.to });
         } else if (spilt.length < KEPT) spilt[spilt.length - 1]!.to = p.to;
         spillAt = p.to;
@@ -138,7 +138,7 @@ export function ledger(
         firstDry ??= p.from;
       }
       if (running) sums.any += time;
-      for (let i = 0; i < pumps.length; i++) if (running & (1 << i)) pumps[i]!.ran += time;
+      for (let i = 0; i < pumps.length; i++) if (running & (1 << i)) pumps[i]!.runTime += time;
       for (let n = 0, bits = p.on; bits > 0; n++, bits >>= 1) if (bits & 1) times[n]! += time;
     },
     turned(t, _before, after) {
@@ -152,7 +152,7 @@ export function ledger(
           p.longestRest = Math.max(p.longestRest, t - p.since);
           p.recent.push(t);
           while (t - p.recent[0]! >= 3600) p.recent.shift();
-          p.worstHour = Math.max(p.worstHour, p.recent.length);
+          p.mostStartsInAnHour = Math.max(p.mostStartsInAnHour, p.recent.length);
         } else p.longestRun = Math.max(p.longestRun, t - p.since);
         p.since = t;
       }
@@ -171,33 +171,33 @@ export function ledger(
       return {
         pumps: pumps.map((p) => ({
           starts: p.starts,
-          ran: p.ran,
+          runTime: p.runTime,
           longestRun: Math.max(p.longestRun, p.on ? t - p.since : 0),
           longestRest: Math.max(p.longestRest, p.on ? 0 : t - p.since),
-          worstHour: p.worstHour,
-          energy: p.ran * p.watts,
+          mostStartsInAnHour: p.mostStartsInAnHour,
+          energy: p.runTime * p.watts,
         })),
         balance: {
           inflow: sums.inflow,
           pumped: sums.pumped,
-          returned: sums.returned,
+          drainback: sums.returned,
           overflow: sums.overflow,
           change,
           residue: sense * (sums.inflow - sums.pumped) + sums.returned - sums.overflow - change,
         },
-        anyRan: sums.any,
-        bell: sums.bell,
-        bells: sums.bells,
-        overflowing: sums.overflowing,
-        dry: sums.dry,
-        warning,
-        age: left > 0 ? sums.stored / left : null,
-        highest: vessel.height(highest),
-        lowest: vessel.height(lowest),
-        mostInflow: most,
-        rang,
-        spilt,
-        firstDry,
+        pumpingTime: sums.any,
+        alarmTime: sums.bell,
+        alarms: sums.bells,
+        overflowTime: sums.overflowing,
+        dryRunTime: sums.dry,
+        warningTime: warning,
+        residenceTime: left > 0 ? sums.stored / left : null,
+        highestLevel: vessel.height(highest),
+        lowestLevel: vessel.height(lowest),
+        greatestInflow: most,
+        alarmSpans: rang,
+        overflowSpans: spilt,
+        firstDryRunAt: firstDry,
         lanes: lanes.map((lane, i) => ({ ...lane, time: times[i]! })),
       };
     },

@@ -6,31 +6,31 @@ import { panelOf } from '../schemes';
 import type { Station } from '../station';
 import { sayPhrase } from '../units';
 import { vesselOf } from '../vessel';
-import { demo, run, says, scenario, sump } from './rehearsal.fixture';
+import { demo, run, sentences, scenario, sump } from './rehearsal.fixture';
 import { whatIf, type Scenario } from '.';
 
 describe('faults', () => {
   const of = (id: string, station = sump) =>
-    run(station, { length: 12 * 3600, faults: [{ from: 3600, to: null, id }] });
+    run(station, { duration: 12 * 3600, faults: [{ from: 3600, to: null, id }] });
   it.each([
-    ['pump-stuck-down', (r: ReturnType<typeof run>) => r.bells > 0 && r.overflowing > 0 && r.warning! > 0],
-    ['pump-stuck-up', (r: ReturnType<typeof run>) => r.dry > 0 && r.bells === 0],
-    ['alarm-stuck-down', (r: ReturnType<typeof run>) => r.bells === 0 && r.overflowing === 0],
-    ['alarm-stuck-up', (r: ReturnType<typeof run>) => r.bell > 10 * 3600],
-    ['Q1-off', (r: ReturnType<typeof run>) => r.overflowing > 0 && r.bells > 0],
-    ['blocked', (r: ReturnType<typeof run>) => r.overflowing > 0 && r.pumps[0]!.longestRun > 10000],
-    ['GB-flat', (r: ReturnType<typeof run>) => r.bells === 0 && r.overflowing === 0],
+    ['pump-stuck-down', (r: ReturnType<typeof run>) => r.alarms > 0 && r.overflowTime > 0 && r.warningTime! > 0],
+    ['pump-stuck-up', (r: ReturnType<typeof run>) => r.dryRunTime > 0 && r.alarms === 0],
+    ['alarm-stuck-down', (r: ReturnType<typeof run>) => r.alarms === 0 && r.overflowTime === 0],
+    ['alarm-stuck-up', (r: ReturnType<typeof run>) => r.alarmTime > 10 * 3600],
+    ['Q1-off', (r: ReturnType<typeof run>) => r.overflowTime > 0 && r.alarms > 0],
+    ['blocked', (r: ReturnType<typeof run>) => r.overflowTime > 0 && r.pumps[0]!.longestRun > 10000],
+    ['GB-flat', (r: ReturnType<typeof run>) => r.alarms === 0 && r.overflowTime === 0],
   ])('%s does what it does', (id, does) => expect(does(of(id))).toBe(true));
 
   it('half the flow runs longer; a line that drains back starts more often', () => {
-    const well = run(sump, { length: 12 * 3600 });
-    expect(of('M1-clogged').pumps[0]!.ran).toBeGreaterThan(well.pumps[0]!.ran * 1.4);
-    expect(of('check-open').pumps[0]!.starts).toBeGreaterThan(well.pumps[0]!.starts);
-    expect(of('check-open').balance.returned).toBeGreaterThan(well.balance.returned);
+    const healthy = run(sump, { duration: 12 * 3600 });
+    expect(of('M1-clogged').pumps[0]!.runTime).toBeGreaterThan(healthy.pumps[0]!.runTime * 1.4);
+    expect(of('check-open').pumps[0]!.starts).toBeGreaterThan(healthy.pumps[0]!.starts);
+    expect(of('check-open').balance.drainback).toBeGreaterThan(healthy.balance.drainback);
   });
   it('a fault that is mended leaves no trace after it', () => {
-    const r = run(sump, { length: 12 * 3600, faults: [{ from: 3600, to: 7200, id: 'Q1-off' }] });
-    expect(says(r)).toEqual(
+    const r = run(sump, { duration: 12 * 3600, faults: [{ from: 3600, to: 7200, id: 'Q1-off' }] });
+    expect(sentences(r)).toEqual(
       expect.arrayContaining(['fault: Q1 is off (guards the circuit)', 'mended: Q1 is off (guards the circuit)']),
     );
     const later = r.events.filter((e) => e.at > 8000);
@@ -41,13 +41,13 @@ describe('faults', () => {
 describe('motors that heat', () => {
   const contactor: Station = { ...sump, control: { ...sump.control, scheme: 'contactor' } };
   const flow = (rate: number): Partial<Scenario> => ({
-    inflow: { kind: 'steps', rows: [{ time: 0, flow: rate }], every: null },
+    inflow: { kind: 'steps', rows: [{ time: 0, flow: rate }], repeatEvery: null },
   });
   const at = (r: ReturnType<typeof run>, words: RegExp) =>
     r.events.filter((e) => words.test(sayPhrase(e.sentence, 'metric'))).map((e) => e.at);
 
   it('a rotor that stands opens the overload after its time, and that stays open until a hand resets it', () => {
-    const r = run(contactor, { ...flow(0.0005), length: 3600, faults: [{ from: 0, to: null, id: 'M1-seized' }] });
+    const r = run(contactor, { ...flow(0.0005), duration: 3600, faults: [{ from: 0, to: null, id: 'M1-seized' }] });
     const [starts, opens] = [
       at(r, /^pump 1 starts/),
       at(r, /^F11 \(guards pump 1\) opens: pump 1 stood under voltage/),
@@ -59,9 +59,9 @@ describe('motors that heat', () => {
   it('without an overload the motor’s own protector opens, cools and tries again', () => {
     const r = run(sump, {
       ...flow(0.0005),
-      length: 4000,
+      duration: 4000,
       faults: [{ from: 0, to: null, id: 'M1-seized' }],
-      protector: { stalled: 12, dry: 600, cools: 700 },
+      motorProtection: { lockedRotor: 12, dryRunning: 600, cooling: 700 },
     });
     const [starts, opens] = [
       at(r, /^pump 1 starts/),
@@ -71,7 +71,7 @@ describe('motors that heat', () => {
     opens.forEach((t, i) => expect(t - starts[i]!).toBeCloseTo(12, 9));
     starts.slice(1).forEach((t, i) => expect(t - opens[i]!).toBeCloseTo(700, 9));
     // A pump that moved nothing leaves no column that could run back.
-    expect([r.balance.pumped, r.balance.returned]).toEqual([0, 0]);
+    expect([r.balance.pumped, r.balance.drainback]).toEqual([0, 0]);
   });
   it('a pump in air opens after minutes; one that draws water again in between does not', () => {
     const stuck = { faults: [{ from: 0, to: null, id: 'pump-stuck-up' }], length: 7200 };
@@ -81,11 +81,11 @@ describe('motors that heat', () => {
       at(dry, /^thermal protector of pump 1 opens: pump 1 ran without water/),
     ];
     expect(opens[0]! - air[0]!).toBeCloseTo(600, 9);
-    expect(dry.lowest).toBeCloseTo(sump.pumps[0]!.intake, 9);
+    expect(dry.lowestLevel).toBeCloseTo(sump.pumps[0]!.intake, 9);
     expect(at(run(sump, { ...flow(0.0005), ...stuck }), /thermal protector/)).toEqual([]);
   });
   it('an air-locked pump turns, moves nothing and heats', () => {
-    const r = run(sump, { ...flow(0.0005), length: 7200, faults: [{ from: 0, to: null, id: 'M1-airlocked' }] });
+    const r = run(sump, { ...flow(0.0005), duration: 7200, faults: [{ from: 0, to: null, id: 'M1-airlocked' }] });
     expect(r.balance.pumped).toBe(0);
     expect(at(r, /ran without water/).length).toBeGreaterThan(0);
   });
@@ -93,42 +93,50 @@ describe('motors that heat', () => {
 
 describe('a person who answers the bell', () => {
   it('is there after the time, mends what failed, and the pump goes on', () => {
-    const r = run(sump, { length: 12 * 3600, answers: 1800, faults: [{ from: 600, to: null, id: 'M1-winding-open' }] });
-    const bell = r.rang[0]!.from;
+    const r = run(sump, {
+      duration: 12 * 3600,
+      responseTime: 1800,
+      faults: [{ from: 600, to: null, id: 'M1-winding-open' }],
+    });
+    const bell = r.alarmSpans[0]!.from;
     const person = r.events.find((e) => e.kind === 'person')!;
     expect(person.at).toBeCloseTo(bell + 1800, 9);
     expect(sayPhrase(person.sentence, 'metric')).toBe('a person is there, and mends: pump 1: winding open');
     expect(r.events.some((e) => e.at > person.at && e.kind === 'pump')).toBe(true);
-    expect(r.bells).toBe(1);
+    expect(r.alarms).toBe(1);
   });
   it('resets what has tripped and what has latched', () => {
     const { alarm, control } = sump;
     const stays: Station = { ...sump, control: { ...control, scheme: 'contactor' }, alarm: { ...alarm, latch: true } };
-    const r = run(stays, { length: 12 * 3600, answers: 1800, faults: [{ from: 600, to: null, id: 'M1-seized' }] });
+    const r = run(stays, {
+      duration: 12 * 3600,
+      responseTime: 1800,
+      faults: [{ from: 600, to: null, id: 'M1-seized' }],
+    });
     const person = r.events.find((e) => e.kind === 'person')!;
     expect(r.events.some((e) => e.at >= person.at && /^pump 1 starts/.test(sayPhrase(e.sentence, 'metric')))).toBe(
       true,
     );
-    expect(r.bell).toBeLessThan(4000);
+    expect(r.alarmTime).toBeLessThan(4000);
   });
   it('does not come where no bell rings', () => {
     const r = run(sump, {
-      length: 12 * 3600,
-      answers: 600,
+      duration: 12 * 3600,
+      responseTime: 600,
       faults: [
         { from: 0, to: null, id: 'alarm-stuck-down' },
         { from: 600, to: null, id: 'Q1-off' },
       ],
     });
     expect(r.events.some((e) => e.kind === 'person')).toBe(false);
-    expect(r.overflowing).toBeGreaterThan(0);
+    expect(r.overflowTime).toBeGreaterThan(0);
   });
 });
 
 describe('what if', () => {
   const day = scenario(sump, {
-    length: 6 * 3600,
-    inflow: { kind: 'steps', rows: [{ time: 0, flow: 0.0004 }], every: null },
+    duration: 6 * 3600,
+    inflow: { kind: 'steps', rows: [{ time: 0, flow: 0.0004 }], repeatEvery: null },
   });
   const list = whatIf(sump, day, 0);
   const of = (id: string) => list.find((c) => c.id === id)!;
@@ -143,35 +151,35 @@ describe('what if', () => {
     const alarm = sensorTrips(sump).find((x) => x.sensor.role === 'alarm')!;
     const room = vessel.volume(sump.vessel.overflow) - vessel.volume(alarm.rise);
     for (const id of ['Q1-off', 'blocked', 'pump-stuck-down'])
-      expect([id, of(id).harm, of(id).has]).toEqual([id, 'overflow', expect.closeTo(room / 0.0004, 3)]);
+      expect([id, of(id).harm, of(id).timeToAct]).toEqual([id, 'overflow', expect.closeTo(room / 0.0004, 3)]);
   });
   it('a stuck alarm float, a flat battery and a dead bell supply hide', () => {
     for (const id of ['alarm-stuck-down', 'GB-flat'])
-      expect(of(id)).toMatchObject({ hides: true, bellAfter: null, harmAfter: null });
-    expect(of('pump-stuck-up')).toMatchObject({ harm: 'dry', hides: false });
-    expect(of('alarm-stuck-up')).toMatchObject({ bellAfter: 0, harm: null, hides: false });
+      expect(of(id)).toMatchObject({ hidden: true, alarmAfter: null, harmAfter: null });
+    expect(of('pump-stuck-up')).toMatchObject({ harm: 'dry', hidden: false });
+    expect(of('alarm-stuck-up')).toMatchObject({ alarmAfter: 0, harm: null, hidden: false });
   });
 });
 
 describe('faults in the order of the day', () => {
-  const flow: Partial<Scenario> = { inflow: { kind: 'steps', rows: [{ time: 0, flow: 0.0004 }], every: null } };
+  const flow: Partial<Scenario> = { inflow: { kind: 'steps', rows: [{ time: 0, flow: 0.0004 }], repeatEvery: null } };
   it('a second fault shows what the first one hid: a stuck alarm float rings no one when the pump dies', () => {
-    const alone = run(sump, { ...flow, length: 6 * 3600, faults: [{ from: 0, to: null, id: 'alarm-stuck-down' }] });
+    const alone = run(sump, { ...flow, duration: 6 * 3600, faults: [{ from: 0, to: null, id: 'alarm-stuck-down' }] });
     const both = run(sump, {
       ...flow,
-      length: 6 * 3600,
+      duration: 6 * 3600,
       faults: [
         { from: 0, to: null, id: 'alarm-stuck-down' },
         { from: 7200, to: null, id: 'M1-winding-open' },
       ],
     });
-    expect([alone.bells, alone.overflowing]).toEqual([0, 0]);
-    expect([both.bells, both.overflowing > 0, both.warning]).toEqual([0, true, null]);
+    expect([alone.alarms, alone.overflowTime]).toEqual([0, 0]);
+    expect([both.alarms, both.overflowTime > 0, both.warningTime]).toEqual([0, true, null]);
   });
   it('two faults of one pump come and go each by itself', () => {
     const r = run(sump, {
       ...flow,
-      length: 8 * 3600,
+      duration: 8 * 3600,
       faults: [
         { from: 3600, to: 14400, id: 'M1-clogged' },
         { from: 7200, to: 10800, id: 'Q1-off' },
@@ -187,31 +195,36 @@ describe('faults in the order of the day', () => {
       const made = panelOf(station);
       if (!made.ok) throw new Error(station.identity.name);
       for (const f of faultsOf(station, made.panel)) {
-        const r = run(station, { length: 6 * 3600, faults: [{ from: 600, to: 12000, id: f.id }], answers: 5000 });
-        expect([f.id, r.lasted, Math.abs(r.balance.residue) < 1e-9]).toEqual([f.id, 6 * 3600, true]);
+        const r = run(station, {
+          duration: 6 * 3600,
+          faults: [{ from: 600, to: 12000, id: f.id }],
+          responseTime: 5000,
+        });
+        expect([f.id, r.duration, Math.abs(r.balance.residue) < 1e-9]).toEqual([f.id, 6 * 3600, true]);
       }
     }
   }, 60_000);
   it('a dropped clip of the alarm float rings sooner, a worn pump runs longer, a joint off longer still', () => {
-    const ran = (id: string) => run(sump, { ...flow, length: 86400, faults: [{ from: 0, to: null, id }] }).anyRan;
-    const well = run(sump, { ...flow, length: 86400 }).anyRan;
-    expect(ran('M1-worn')).toBeGreaterThan(1.1 * well);
+    const ran = (id: string) =>
+      run(sump, { ...flow, duration: 86400, faults: [{ from: 0, to: null, id }] }).pumpingTime;
+    const healthy = run(sump, { ...flow, duration: 86400 }).pumpingTime;
+    expect(ran('M1-worn')).toBeGreaterThan(1.1 * healthy);
     expect(ran('joint-off')).toBeGreaterThan(ran('M1-worn'));
     const bell = (id: string) =>
       run(sump, {
         ...flow,
-        length: 86400,
+        duration: 86400,
         faults: [{ from: 0, to: null, id: 'Q1-off' }, ...(id ? [{ from: 0, to: null, id }] : [])],
-      }).rang[0]!.from;
+      }).alarmSpans[0]!.from;
     expect(bell('alarm-slipped')).toBeLessThan(bell('') - 60);
   });
   it('a leg lost on three legs rings no bell by itself where the control lives on another', () => {
     const r = run(demo('underpass-storm-sump.json'), {
-      length: 86400,
+      duration: 86400,
       faults: [{ from: 3600, to: null, id: 'W0-L3-lost' }],
     });
-    expect(r.pumps.every((p) => p.ran < 3600)).toBe(true);
-    expect(r.rang[0]!.from).toBeGreaterThan(3700);
-    expect(r.warning).toBeGreaterThan(0);
+    expect(r.pumps.every((p) => p.runTime < 3600)).toBe(true);
+    expect(r.alarmSpans[0]!.from).toBeGreaterThan(3700);
+    expect(r.warningTime).toBeGreaterThan(0);
   });
 });

@@ -9,7 +9,7 @@ export interface PanelState {
   readonly running: number;
   readonly outcomes: Readonly<Record<string, boolean>>;
   /** The bell sounds, or where there is no horn its lamp is lit. */
-  readonly rings: boolean;
+  readonly alarm: boolean;
   /** Which floats are up: bits in the order of the panel’s devices. */
   readonly up: number;
   /** Which lanes of the trace are on: bits in their order. */
@@ -50,7 +50,7 @@ export function panelMachine(wired: Wired, lanes: readonly string[] = []): Panel
   const pumps = panel.outcomes.filter((o) => o.kind === 'pump');
   const floats = floatsOf(panel);
   const told = (kind: Outcome['kind']) => panel.outcomes.find((o) => o.kind === kind);
-  const alarm = told('bell') ?? told('lamp');
+  const alarms = told('bell') ?? told('lamp');
 
   const nodeOf = (from: States): PanelState => {
     const settled = settle(structure, from);
@@ -58,14 +58,14 @@ export function panelMachine(wired: Wired, lanes: readonly string[] = []): Panel
     const found = known.get(key);
     if (found) return found;
     const outcomes = Object.fromEntries(panel.outcomes.map((o) => [o.id, happens(settled, o)]));
-    const rings = alarm !== undefined && outcomes[alarm.id]!;
+    const alarm = alarms !== undefined && outcomes[alarms.id]!;
     const made: PanelState = {
       states: settled.states,
       running: pumps.reduce((mask, o) => (outcomes[o.id] ? mask | (1 << (o.pump! - 1)) : mask), 0),
       outcomes,
-      rings,
+      alarm,
       up: floats.reduce((mask, tag, i) => (settled.states[tag] === 'up' ? mask | (1 << i) : mask), 0),
-      lanes: lanes.reduce((mask, id, i) => ((id === 'bell' ? rings : outcomes[id]) ? mask | (1 << i) : mask), 0),
+      lanes: lanes.reduce((mask, id, i) => ((id === 'bell' ? alarm : outcomes[id]) ? mask | (1 << i) : mask), 0),
       waiting: netlist.devices.flatMap((d) => {
         const state = settled.states[d.id]!;
         const next = due(d.behaviour, state);

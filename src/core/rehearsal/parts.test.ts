@@ -70,7 +70,7 @@ describe('inflow in steps', () => {
         { time: 10, flow: 1 },
         { time: 20, flow: 2 },
       ],
-      every: 100,
+      repeatEvery: 100,
     });
     expect([of(0), of(10), of(25), of(100), of(215)]).toEqual([
       { flow: 0, until: 10 },
@@ -79,7 +79,11 @@ describe('inflow in steps', () => {
       { flow: 0, until: 110 },
       { flow: 1, until: 220 },
     ]);
-    const last = told(newStation('a', 'b', 'metric-230'), { kind: 'steps', rows: [{ time: 0, flow: 3 }], every: null });
+    const last = told(newStation('a', 'b', 'metric-230'), {
+      kind: 'steps',
+      rows: [{ time: 0, flow: 3 }],
+      repeatEvery: null,
+    });
     expect(last(1e6)).toEqual({ flow: 3, until: Infinity });
   });
 });

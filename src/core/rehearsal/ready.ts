@@ -3,7 +3,7 @@ import { faultId } from '../faults';
 import { panelOf } from '../schemes';
 import { ROLE } from '../sensors';
 import type { Station } from '../station';
-import type { Scenario } from './scenario';
+import { SCENARIO_VERSION, type Scenario } from './scenario';
 
 const HOUR = 3600;
 const DAY = 24 * HOUR;
@@ -12,22 +12,22 @@ const YEAR = 365 * DAY;
 export const plain = (
   name: string,
   { duty }: Station,
-  length: number,
+  duration: number,
   of: Scenario['inflow'],
   more: Partial<Scenario> = {},
 ): Scenario => ({
   format: 'pit-bell/scenario',
-  version: 1,
+  version: SCENARIO_VERSION,
   name,
   duty: duty.kind,
-  length,
-  start: null,
+  duration,
+  startLevel: null,
   inflow: of,
   powerCuts: [],
-  hands: [],
+  operations: [],
   faults: [],
-  answers: null,
-  protector: { stalled: 10, dry: 600, cools: 900 },
+  responseTime: null,
+  motorProtection: { lockedRotor: 10, dryRunning: 600, cooling: 900 },
   ...more,
 });
 

@@ -3,7 +3,7 @@ import { demoStations } from '../demo';
 import { flowsOf } from '../inflow';
 import type { Station } from '../station';
 import { sayPhrase } from '../units';
-import { demo, run, says, scenario, sump } from './rehearsal.fixture';
+import { demo, run, sentences, scenario, sump } from './rehearsal.fixture';
 import { BUCKETS } from './trace';
 import { compare, figures, record, type Scenario } from '.';
 
@@ -14,7 +14,7 @@ describe('a recording', () => {
     return answer;
   };
   const mixed: Partial<Scenario> = {
-    length: 2 * 86400,
+    duration: 2 * 86400,
     inflow: { kind: 'survey', scale: 1 },
     powerCuts: [{ from: 30000, to: 40000 }],
     faults: [{ from: 50000, to: 90000, id: 'blocked' }],
@@ -74,12 +74,12 @@ describe('a recording', () => {
     expect(whole.moment(35000).states.W0).toBe('cut');
     expect(whole.moment(60000).faults).toEqual(['blocked']);
     expect(whole.moment(95000).faults).toEqual([]);
-    expect(whole.moment(1e9).at).toBe(mixed.length);
+    expect(whole.moment(1e9).at).toBe(mixed.duration);
   });
   it('a moment after the cut-off has no inflow left, one before it what the appliances make', () => {
     const station = demo('cold-store-condensate.json');
-    const whole = recorded(station, { length: 86400, faults: [{ from: 3600, to: null, id: 'blocked' }] });
-    const { from } = whole.run.rang[0]!;
+    const whole = recorded(station, { duration: 86400, faults: [{ from: 3600, to: null, id: 'blocked' }] });
+    const { from } = whole.run.alarmSpans[0]!;
     expect(whole.moment(from - 1).inflow).toBeCloseTo(flowsOf(station.inflow).design, 12);
     expect(whole.moment(from + 3600).inflow).toBe(0);
   });
@@ -95,9 +95,9 @@ describe('a recording', () => {
 
 describe('what is told', () => {
   it('a year of ordinary days does not crowd out the one that was not', () => {
-    const r = run(sump, { length: 300 * 86400, powerCuts: [{ from: 290 * 86400, to: 290 * 86400 + 7200 }] });
-    expect(r.more).toBeGreaterThan(10000);
-    expect(says(r)).toEqual(
+    const r = run(sump, { duration: 300 * 86400, powerCuts: [{ from: 290 * 86400, to: 290 * 86400 + 7200 }] });
+    expect(r.eventsLeftOut).toBeGreaterThan(10000);
+    expect(sentences(r)).toEqual(
       expect.arrayContaining(['power fails', 'power is back', expect.stringMatching(/^overflow/)]),
     );
     const times = r.events.map((e) => e.at);
@@ -105,10 +105,10 @@ describe('what is told', () => {
   });
   it('the second pump says who could not keep up, and by how much', () => {
     const r = run(demo('underpass-storm-sump.json'), {
-      length: 3600,
+      duration: 3600,
       inflow: { kind: 'level', which: 'peak', scale: 3 },
     });
-    expect(says(r)).toEqual(
+    expect(sentences(r)).toEqual(
       expect.arrayContaining([
         expect.stringMatching(
           /^pump \d starts: lag float lifted at 1885 mm; the pumps that ran could not keep up: inflow [\d.]+ L\/s of [\d.]+ L\/s$/,
@@ -121,7 +121,7 @@ describe('what is told', () => {
 describe('beside the level rules', () => {
   it('they agree where the inflow is steady, and differences are explained', () => {
     for (const { station } of demoStations()) {
-      const steady = scenario(station, { length: 7 * 86400 });
+      const steady = scenario(station, { duration: 7 * 86400 });
       const r = run(station, steady);
       for (const c of compare(station, steady, r))
         if (c.id === 'starts' || c.id === 'ran')
@@ -142,7 +142,7 @@ describe('beside the level rules', () => {
   });
   it('the reserve agrees with a dead pump at the inflow of the rule', () => {
     const dead = scenario(sump, {
-      length: 86400,
+      duration: 86400,
       inflow: { kind: 'level', which: sump.settings.reserveInflow, scale: 1 },
       faults: [{ from: 0, to: null, id: 'Q1-off' }],
     });
@@ -157,7 +157,7 @@ describe('figures', () => {
     new Map(figures(station, run(station, more)).map((f) => [f.id, f]));
   it('two pumps that take turns share their hours; one that is off leaves them to the other', () => {
     const station = demo('underpass-storm-sump.json');
-    expect(of(station, { length: 7 * 86400 }).get('share')!.value!.value).toBeCloseTo(0.5, 2);
+    expect(of(station, { duration: 7 * 86400 }).get('share')!.value!.value).toBeCloseTo(0.5, 2);
     expect(of(station, { faults: [{ from: 0, to: null, id: 'Q1-off' }] }).get('share')!.value!.value).toBe(0);
   });
   it('energy is rated power times the hours it ran; the worst hour no more than all starts', () => {

@@ -7,7 +7,7 @@ export const demo = (file: string): Station => demoStations().find((d) => d.file
 export const scenario = (station: Station, more: Partial<Scenario> = {}): Scenario => ({
   ...readyScenarios(station)[0]!,
   inflow: { kind: 'level', which: 'design', scale: 1 },
-  length: 86400,
+  duration: 86400,
   ...more,
 });
 export function run(station: Station, more: Partial<Scenario> = {}) {
@@ -16,5 +16,5 @@ export function run(station: Station, more: Partial<Scenario> = {}) {
     throw new Error(answer.problems.map((p) => (typeof p === 'string' ? p : sayPhrase(p, 'metric'))).join('; '));
   return answer.run;
 }
-export const says = (r: Rehearsal) => r.events.map((e) => sayPhrase(e.sentence, 'metric'));
+export const sentences = (r: Rehearsal) => r.events.map((e) => sayPhrase(e.sentence, 'metric'));
 export const sump = newStation('a', 'b', 'metric-230');

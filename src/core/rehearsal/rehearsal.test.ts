@@ -7,7 +7,7 @@ import type { Station } from '../station';
 import { sayPhrase } from '../units';
 import { vesselOf } from '../vessel';
 import { flowOn } from './pumping';
-import { demo, run, says, scenario, sump } from './rehearsal.fixture';
+import { demo, run, sentences, scenario, sump } from './rehearsal.fixture';
 import { rehearse } from '.';
 
 describe('water under a delivery', () => {
@@ -109,8 +109,8 @@ describe('a station through time', () => {
       const context = levelContext(station);
       const predicted = cycleAt(context, context.inflow.design);
       if (!predicted.ok) throw new Error(file);
-      const { pumps, lasted } = run(station, { length: 6 * 86400 });
-      expect(pumps[0]!.starts / (lasted / 3600) / predicted.startsPerHour).toBeCloseTo(1, 2);
+      const { pumps, duration } = run(station, { duration: 6 * 86400 });
+      expect(pumps[0]!.starts / (duration / 3600) / predicted.startsPerHour).toBeCloseTo(1, 2);
     }
   });
 
@@ -118,16 +118,16 @@ describe('a station through time', () => {
     const vessel = vesselOf(sump.vessel);
     const inflow = 0.0005;
     const r = run(sump, {
-      start: 0.3,
-      length: 4000,
-      inflow: { kind: 'steps', rows: [{ time: 0, flow: inflow }], every: null },
+      startLevel: 0.3,
+      duration: 4000,
+      inflow: { kind: 'steps', rows: [{ time: 0, flow: inflow }], repeatEvery: null },
       powerCuts: [{ from: 0, to: 5000 }],
     });
     const spill = r.events.find((e) => e.kind === 'overflow')!;
     const room = vessel.volume(sump.vessel.overflow) - vessel.volume(0.3);
     expect(spill.at).toBeCloseTo(room / inflow, 6);
     const alarm = sensorTrips(sump).find((x) => x.sensor.role === 'alarm')!;
-    expect(r.warning).toBeCloseTo((vessel.volume(sump.vessel.overflow) - vessel.volume(alarm.rise)) / inflow, 6);
+    expect(r.warningTime).toBeCloseTo((vessel.volume(sump.vessel.overflow) - vessel.volume(alarm.rise)) / inflow, 6);
     expect(r.balance.overflow).toBeCloseTo(inflow * 4000 - room, 9);
     expect(r.pumps[0]!.starts).toBe(0);
   });
@@ -142,13 +142,13 @@ describe('a station through time', () => {
         fc.integer({ min: 1, max: 30000 }),
         (station, scale, from, lasts) => {
           const r = run(station, {
-            length: 86400,
+            duration: 86400,
             inflow: { kind: 'survey', scale },
             powerCuts: [{ from, to: from + lasts }],
           });
           expect(Math.abs(r.balance.residue)).toBeLessThan(1e-9 * Math.max(1, r.balance.inflow + r.balance.pumped));
-          expect(r.highest).toBeLessThanOrEqual(station.vessel.overflow + 1e-9);
-          expect(r.lowest).toBeGreaterThanOrEqual(0);
+          expect(r.highestLevel).toBeLessThanOrEqual(station.vessel.overflow + 1e-9);
+          expect(r.lowestLevel).toBeGreaterThanOrEqual(0);
         },
       ),
       { numRuns: 25 },
@@ -159,8 +159,8 @@ describe('a station through time', () => {
     const station = demo('workshop-sump.json');
     const inflow = 0.0007;
     const r = run(station, {
-      length: 21600,
-      inflow: { kind: 'steps', rows: [{ time: 0, flow: inflow }], every: null },
+      duration: 21600,
+      inflow: { kind: 'steps', rows: [{ time: 0, flow: inflow }], repeatEvery: null },
     });
     const vessel = vesselOf(station.vessel);
     const { flowAt, drainback } = hydraulicsOf(station);
@@ -187,8 +187,8 @@ describe('a station through time', () => {
       'cold-store-condensate.json U41': (t) => t === 7 * 86400,
     };
     for (const { station, file } of demoStations()) {
-      const r = run(station, { length: 7 * 86400 });
-      expect([file, r.ended, r.bell, r.overflowing, r.dry]).toEqual([file, null, 0, 0, 0]);
+      const r = run(station, { duration: 7 * 86400 });
+      expect([file, r.endedEarly, r.alarmTime, r.overflowTime, r.dryRunTime]).toEqual([file, null, 0, 0, 0]);
       expect(r.pumps.some((p) => p.starts > 0)).toBe(true);
       for (const lane of r.lanes.filter((l) => /^[PU]/.test(l.id)))
         expect([file, lane.id, (told[`${file} ${lane.id}`] ?? ((t) => t === 0))(lane.time)]).toEqual([
@@ -205,7 +205,7 @@ describe('a station through time', () => {
       const context = levelContext(station);
       const cycle = cycleAt(context, context.inflow.design);
       if (!cycle.ok) throw new Error(file);
-      const pumps = run(station, { length: 86400 }).events.filter((e) => e.kind === 'pump');
+      const pumps = run(station, { duration: 86400 }).events.filter((e) => e.kind === 'pump');
       const [stop, start, next] = [pumps[1]!.at, pumps[2]!.at, pumps[3]!.at];
       expect([file, (start - stop) / cycle.fill]).toEqual([file, expect.closeTo(1, 4)]);
       expect([file, (next - start) / cycle.run]).toEqual([file, expect.closeTo(1, 4)]);
@@ -221,9 +221,9 @@ describe('a station through time', () => {
     const high = (runOn: number) =>
       vesselOf(tank.vessel).volume(
         run(filled(runOn), {
-          length: 6 * 3600,
-          inflow: { kind: 'steps', rows: [{ time: 0, flow: 0.0002 }], every: null },
-        }).highest,
+          duration: 6 * 3600,
+          inflow: { kind: 'steps', rows: [{ time: 0, flow: 0.0002 }], repeatEvery: null },
+        }).highestLevel,
       );
     expect(high(30) - high(0)).toBeCloseTo(30 * (0.0008 - 0.0002), 9);
   });
@@ -237,14 +237,14 @@ describe('a station through time', () => {
     });
     const starts = (k: number) =>
       run(of(k), {
-        length: 6 * 3600,
+        duration: 6 * 3600,
         inflow: {
           kind: 'steps',
           rows: [
             { time: 0, flow: 0.0003 * k },
             { time: 7000, flow: 0.0001 * k },
           ],
-          every: null,
+          repeatEvery: null,
         },
       })
         .events.filter((e) => e.kind === 'pump')
@@ -255,31 +255,31 @@ describe('a station through time', () => {
   });
 
   it('duplex: the pumps share the starts, and the worst hour is theirs', () => {
-    const { pumps } = run(demo('underpass-storm-sump.json'), { length: 7 * 86400 });
+    const { pumps } = run(demo('underpass-storm-sump.json'), { duration: 7 * 86400 });
     expect(Math.abs(pumps[0]!.starts - pumps[1]!.starts)).toBeLessThanOrEqual(1);
-    expect(Math.abs(pumps[0]!.ran / pumps[1]!.ran - 1)).toBeLessThan(0.02);
-    expect(pumps[0]!.worstHour).toBeGreaterThan(0);
+    expect(Math.abs(pumps[0]!.runTime / pumps[1]!.runTime - 1)).toBeLessThan(0.02);
+    expect(pumps[0]!.mostStartsInAnHour).toBeGreaterThan(0);
   });
 
   it('a timed bed doses by its timer, and no more often than its rest lets it', () => {
-    const r = run(demo('sand-bed-dosing-tank.json'), { length: 2 * 86400 });
+    const r = run(demo('sand-bed-dosing-tank.json'), { duration: 2 * 86400 });
     const starts = r.events.filter((e) => /^pump 1 starts/.test(sayPhrase(e.sentence, 'metric'))).map((e) => e.at);
     for (const [i, at] of starts.slice(1).entries()) expect(at - starts[i]!).toBeGreaterThan(2000);
-    expect(says(r).some((s) => s.startsWith('T2: running'))).toBe(true);
+    expect(sentences(r).some((s) => s.startsWith('T2: running'))).toBe(true);
   });
 
   it('condensate stops being made when the cut-off opens: it fills no further than what was shed', () => {
     const station = demo('cold-store-condensate.json');
-    const r = run(station, { length: 86400, faults: [{ from: 0, to: null, id: 'blocked' }] });
-    expect(r.overflowing).toBe(0);
-    expect(says(r)).toEqual(
+    const r = run(station, { duration: 86400, faults: [{ from: 0, to: null, id: 'blocked' }] });
+    expect(r.overflowTime).toBe(0);
+    expect(sentences(r)).toEqual(
       expect.arrayContaining([expect.stringMatching(/cold store coils is stopped: cut-off .* lifted/)]),
     );
     expect(r.balance.inflow).toBeLessThan(vesselOf(station.vessel).capacity);
   });
 
   it('says why: the float and the inflow with every start', () => {
-    expect(says(run(sump))).toEqual(
+    expect(sentences(run(sump))).toEqual(
       expect.arrayContaining([
         expect.stringMatching(/^pump 1 starts: pump float lifted at 591 mm; inflow 0\.\d+ L\/s$/),
         expect.stringMatching(/^pump 1 stops after .*: pump float hangs at 309 mm$/),
@@ -290,10 +290,10 @@ describe('a station through time', () => {
   it('the same run is the same to the last byte, and a trace does not grow with its length', () => {
     const [a, b] = [run(demo('underpass-storm-sump.json')), run(demo('underpass-storm-sump.json'))];
     expect(JSON.stringify(a)).toBe(JSON.stringify(b));
-    expect(run(sump, { length: 40 * 86400 }).trace.least.length).toBe(a.trace.least.length);
-    const { trace, pumps } = run(sump, { length: 86400 });
+    expect(run(sump, { duration: 40 * 86400 }).trace.least.length).toBe(a.trace.least.length);
+    const { trace, pumps } = run(sump, { duration: 86400 });
     const on = trace.lanes[0]!.share.reduce((sum, share) => sum + share * trace.step, 0);
-    expect(on).toBeCloseTo(pumps[0]!.ran, 3);
+    expect(on).toBeCloseTo(pumps[0]!.runTime, 3);
   });
 
   it('a trip that leaves no water between is told as chatter, and ends', () => {
@@ -319,19 +319,21 @@ describe('a station through time', () => {
       ),
       discharge: { ...sump.discharge, checkValve: { pipeBefore: 0 } },
     };
-    const r = run(station, { length: 86400 });
-    expect(r.ended && sayPhrase(r.ended, 'metric')).toMatch(/chatter: the panel switches without end at 500 mm/);
-    expect(r.lasted).toBeLessThan(86400);
+    const r = run(station, { duration: 86400 });
+    expect(r.endedEarly && sayPhrase(r.endedEarly, 'metric')).toMatch(
+      /chatter: the panel switches without end at 500 mm/,
+    );
+    expect(r.duration).toBeLessThan(86400);
   });
 
   it('can be stopped, and tells how far it is', () => {
     const told: number[] = [];
     const answer = rehearse(
       demo('ticket-office-cellar.json'),
-      scenario(demo('ticket-office-cellar.json'), { length: 300 * 86400 }),
+      scenario(demo('ticket-office-cellar.json'), { duration: 300 * 86400 }),
       { progress: (s) => told.push(s), stopped: () => told.length > 2 },
     );
-    expect(answer.ok && answer.run.ended && sayPhrase(answer.run.ended, 'metric')).toBe('stopped by hand');
+    expect(answer.ok && answer.run.endedEarly && sayPhrase(answer.run.endedEarly, 'metric')).toBe('stopped by hand');
     expect(told.length).toBe(3);
   });
 });

@@ -12,13 +12,13 @@ import { prepare } from './faultedModel';
 /** What a rehearsal was: its account, what is drawn of it, what happened and why. */
 export interface Rehearsal extends Account {
   /** s */
-  readonly lasted: number;
+  readonly duration: number;
   /** Why it ended before its time; null when it ran to its end. */
-  readonly ended: Phrase | null;
+  readonly endedEarly: Phrase | null;
   readonly trace: Trace;
   readonly events: readonly RunEvent[];
   /** Events beyond those kept. */
-  readonly more: number;
+  readonly eventsLeftOut: number;
 }
 
 /** How everything stands at one moment. */
@@ -39,7 +39,7 @@ export interface Moment {
 export interface Closer {
   readonly trace: Trace;
   readonly events: readonly RunEvent[];
-  readonly more: number;
+  readonly eventsLeftOut: number;
 }
 
 /** A rehearsal that can be asked about: any stretch of it closer, any moment of it. */
@@ -71,8 +71,8 @@ const together = (listeners: readonly Listener[]): Listener => ({
   turned(t, before, after, why, since) {
     for (const l of listeners) l.turned?.(t, before, after, why, since);
   },
-  told(t, v, kind, says) {
-    for (const l of listeners) l.told?.(t, v, kind, says);
+  told(t, v, kind, sentence) {
+    for (const l of listeners) l.told?.(t, v, kind, sentence);
   },
   ranBack(v) {
     for (const l of listeners) l.ranBack?.(v);
@@ -82,7 +82,7 @@ const together = (listeners: readonly Listener[]): Listener => ({
 /** Hears what happens from a time on: what leads up to it is run all the same, step for step as it was. */
 const fromOn = (from: number, { passed, told, turned }: Listener): Listener => ({
   ...(passed && { passed }),
-  told: (t, v, kind, says) => void (t >= from && told?.(t, v, kind, says)),
+  told: (t, v, kind, sentence) => void (t >= from && told?.(t, v, kind, sentence)),
   turned: (t, before, after, why, since) => void (t >= from && turned?.(t, before, after, why, since)),
 });
 
@@ -104,7 +104,7 @@ export function account(
   if (!begun.ok) return begun;
   const state = beginning(begun.compiled);
   const book = ledger(begun.compiled.prepared, state.v);
-  advance(begun.compiled, state, scenario.length, book.listener);
+  advance(begun.compiled, state, scenario.duration, book.listener);
   return { ok: true, account: book.close(state.t, state.v), ended: state.ended };
 }
 
@@ -122,32 +122,32 @@ export function record(
   if (!begun.ok) return begun;
   const { compiled } = begun;
   const { prepared } = compiled;
-  const { length } = scenario;
+  const { duration } = scenario;
   const state = beginning(compiled);
   const kept: State[] = [copyOf(state)];
   const book = ledger(prepared, state.v);
   const tale = story(prepared, keep);
-  const trace = traceFor(0, length, prepared.lanes);
+  const trace = traceFor(0, duration, prepared.lanes);
   let due = trace.step;
   const all = together([book.listener, tale.listener, { passed: (p) => addStretch(trace, p) }]);
-  advance(compiled, state, length, all, {
+  advance(compiled, state, duration, all, {
     stopped(t) {
-      progress?.(t / length);
+      progress?.(t / duration);
       return stopped?.() ?? false;
     },
     rests(s) {
       if (s.t < due) return;
       kept.push(copyOf(s));
-      due = s.t + length / BUCKETS;
+      due = s.t + duration / BUCKETS;
     },
   });
   const run: Rehearsal = {
-    lasted: state.t,
-    ended: state.ended,
+    duration: state.t,
+    endedEarly: state.ended,
     ...book.close(state.t, state.v),
     trace,
     events: tale.events,
-    more: tale.more(),
+    eventsLeftOut: tale.more(),
   };
 
   /** The last state kept at or before a time. */
@@ -173,7 +173,7 @@ export function record(
         Math.min(to, state.t),
         together([fromOn(from, told.listener), { passed: (p) => addStretch(closer, p) }]),
       );
-      return { trace: closer, events: told.events, more: told.more() };
+      return { trace: closer, events: told.events, eventsLeftOut: told.more() };
     },
     moment(at) {
       const s = before(Math.min(at, state.t));

@@ -1,6 +1,7 @@
 import { DUTIES, type DutyName } from '../duties';
 import * as z from 'zod';
 import type { Station } from '../station';
+import { upgradeScenario } from './scenarioUpgrade';
 
 const YEAR = 365 * 86400;
 /** A rehearsal of more than this is refused, s. */
@@ -30,36 +31,39 @@ const inflow = z.discriminatedUnion(
         .min(1, 'an inflow table needs a row')
         .max(200000, 'more than 200 000 rows of inflow'),
       /** s after which the rows begin again; null: the last one stands. */
-      every: z.number().gt(0, 'a period must be more than zero').nullable(),
+      repeatEvery: z.number().gt(0, 'a period must be more than zero').nullable(),
     }),
   ],
   'must be survey, level or steps',
 );
 
+/** The version of the scenario that is written now; older ones are read. */
+export const SCENARIO_VERSION = 2;
+
 /** What a rehearsal is told: an open document beside the station’s. Times in s from its beginning, flows in m³/s, heights in m. */
 export const scenarioSchema = z.strictObject({
   format: z.literal('pit-bell/scenario', 'this is not a Pit Bell scenario'),
-  version: z.literal(1, 'this version of the scenario is not known here'),
+  version: z.literal(SCENARIO_VERSION, 'this version of the scenario is not known here'),
   name: z.string().min(1, 'needs a name').max(80, 'is longer than 80 characters'),
   duty: z.enum(Object.keys(DUTIES) as [DutyName, ...DutyName[]], 'must be a duty'),
-  length: z
+  duration: z
     .number()
-    .gt(0, 'the length must be more than zero')
+    .gt(0, 'the duration must be more than zero')
     .max(LONGEST, 'a rehearsal of more than ten years: ten at most'),
-  start: z
+  startLevel: z
     .number()
     .min(0, 'a level below the floor')
     .nullable()
     .describe('where the water stands at the beginning; null: at the stop'),
   inflow,
   powerCuts: z.array(z.strictObject({ from: at, to: at })).max(2000, 'more than 2000 power cuts'),
-  hands: z
-    .array(z.strictObject({ at, device: z.string().min(1), state: z.string().min(1) }))
+  operations: z
+    .array(z.strictObject({ at, device: z.string().min(1), position: z.string().min(1) }))
     .max(5000, 'more than 5000 moves of a hand'),
   faults: z
     .array(z.strictObject({ from: at, to: at.nullable(), id: z.string().min(1) }))
     .max(200, 'more than 200 faults'),
-  answers: z
+  responseTime: z
     .number()
     .gt(0, 'nobody is there at once')
     .max(YEAR, 'an answer after more than a year')
@@ -68,9 +72,9 @@ export const scenarioSchema = z.strictObject({
     .describe(
       'how long after the bell begins a person is there, mends what has failed and resets what has tripped, s; null: nobody comes',
     ),
-  protector: z
-    .strictObject({ stalled: heats, dry: heats, cools: heats })
-    .default({ stalled: 10, dry: 600, cools: 900 })
+  motorProtection: z
+    .strictObject({ lockedRotor: heats, dryRunning: heats, cooling: heats })
+    .default({ lockedRotor: 10, dryRunning: 600, cooling: 900 })
     .describe(
       'of the motors: how soon the thermal protector (or the overload) opens with the rotor standing, how soon with the pump in air, and how long it cools until it closes again, s; usual times unless they are known',
     ),
@@ -112,7 +116,7 @@ export function readScenario(
   input: unknown,
   station: Station,
 ): { ok: true; scenario: Scenario } | { ok: false; problems: string[] } {
-  const parsed = scenarioSchema.safeParse(input);
+  const parsed = scenarioSchema.safeParse(upgradeScenario(input));
   if (!parsed.success)
     return {
       ok: false,

@@ -2,10 +2,10 @@ import Ajv2020 from 'ajv/dist/2020';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
-import type { Station } from '../station';
+import { formOf, type Station } from '../station';
 import { sayPhrase } from '../units';
-import { run, says, scenario, sump } from './rehearsal.fixture';
-import { eventRows, readScenario, readyScenarios, rehearse, scenarioJsonSchema, traceRows } from '.';
+import { run, sentences, scenario, sump } from './rehearsal.fixture';
+import { eventRows, readScenario, readyScenarios, rehearse, SCENARIO_VERSION, scenarioJsonSchema, traceRows } from '.';
 
 describe('the published schema of scenarios', () => {
   const published = JSON.parse(
@@ -16,14 +16,20 @@ describe('the published schema of scenarios', () => {
     const validate = new Ajv2020({ strict: false }).compile(published);
     for (const { station } of demoStations())
       for (const s of readyScenarios(station)) expect([s.name, validate(s)]).toEqual([s.name, true]);
-    expect(validate({ ...readyScenarios(sump)[0], length: -1 })).toBe(false);
+    expect(validate({ ...readyScenarios(sump)[0], duration: -1 })).toBe(false);
+  });
+  it('has the form kept of this version: to change it, raise the version with a step that reads the old ones', () => {
+    const kept: unknown = JSON.parse(
+      readFileSync(`src/core/rehearsal/fixtures/scenario-${SCENARIO_VERSION}.form.json`, 'utf8'),
+    );
+    expect(formOf(JSON.parse(JSON.stringify(scenarioJsonSchema())))).toEqual(kept);
   });
   it('what a scenario leaves unsaid is as usual: nobody comes, protectors as they are made', () => {
-    const { answers: _a, protector: _p, ...older } = readyScenarios(sump)[0]!;
+    const { responseTime: _a, motorProtection: _p, ...older } = readyScenarios(sump)[0]!;
     const read = readScenario(older, sump);
-    expect(read.ok && [read.scenario.answers, read.scenario.protector]).toEqual([
+    expect(read.ok && [read.scenario.responseTime, read.scenario.motorProtection]).toEqual([
       null,
-      { stalled: 10, dry: 600, cools: 900 },
+      { lockedRotor: 10, dryRunning: 600, cooling: 900 },
     ]);
   });
 });
@@ -59,34 +65,55 @@ describe('scenarios', () => {
             { time: 5, flow: 1 },
             { time: 5, flow: 1 },
           ],
-          every: null,
+          repeatEvery: null,
         },
       },
       /times must rise/,
     ],
-    [{ length: 100 * 365 * 86400 }, /ten at most/],
-    [{ length: 0 }, /more than zero/],
-    [{ version: 2 }, /version: this version/],
+    [{ duration: 100 * 365 * 86400 }, /ten at most/],
+    [{ duration: 0 }, /more than zero/],
+    [{ version: 3 }, /version: this version/],
     [{ colour: 1 }, /scenario: /],
   ])('%j is refused by path', (change, message) => {
     const read = readScenario({ ...good, ...change }, sump);
     expect(read.ok ? '' : read.problems.join('; ')).toMatch(message);
   });
+  it('of version 1 are read: the names changed, nothing else', () => {
+    const old = JSON.parse(readFileSync('src/core/rehearsal/fixtures/scenario-1.json', 'utf8'));
+    const read = readScenario(old, sump);
+    if (!read.ok) throw new Error(read.problems.join('; '));
+    expect(read.scenario).toEqual({
+      ...good,
+      name: 'pump off by hand',
+      duration: 7200,
+      startLevel: 0.4,
+      inflow: { kind: 'steps', rows: [{ time: 0, flow: 0.001 }], repeatEvery: 3600 },
+      powerCuts: [{ from: 100, to: 200 }],
+      operations: [{ at: 300, device: 'Q1', position: 'off' }],
+      faults: [{ from: 0, to: null, id: 'alarm-stuck-down' }],
+      responseTime: 3600,
+      motorProtection: { lockedRotor: 12, dryRunning: 500, cooling: 800 },
+    });
+    // What is wrong in an old file is told by its new name.
+    const wrong = readScenario({ ...old, hands: [{ at: -1, device: 'Q1', state: 'off' }] }, sump);
+    expect(wrong.ok ? '' : wrong.problems.join()).toMatch(/operations\.0\.at: a time before the beginning/);
+    expect(readScenario({ ...old, hands: 3, protector: null }, sump).ok).toBe(false);
+  });
   it('faults and hands on parts that the station lacks are refused by path', () => {
     const answer = rehearse(sump, {
       ...good,
       faults: [{ from: 0, to: null, id: 'lag-stuck-up' }],
-      hands: [
-        { at: 0, device: 'S1', state: 'off' },
-        { at: 0, device: 'Q1', state: 'sideways' },
+      operations: [
+        { at: 0, device: 'S1', position: 'off' },
+        { at: 0, device: 'Q1', position: 'sideways' },
       ],
     });
     expect(answer).toEqual({
       ok: false,
       problems: [
         expect.stringMatching(/faults\.0: .*lag-stuck-up/),
-        expect.stringMatching(/hands\.0: this panel has no S1/),
-        expect.stringMatching(/hands\.1: Q1 has no position/),
+        expect.stringMatching(/operations\.0: this panel has no S1/),
+        expect.stringMatching(/operations\.1: Q1 has no position/),
       ],
     });
   });
@@ -96,24 +123,24 @@ describe('scenarios', () => {
   it('hands work selectors: in Hand it runs dry, and back in Auto it rests', () => {
     const station: Station = { ...sump, control: { ...sump.control, scheme: 'contactor' } };
     const r = run(station, {
-      length: 7200,
-      hands: [
-        { at: 100, device: 'S1', state: 'hand' },
-        { at: 3000, device: 'S1', state: 'auto' },
+      duration: 7200,
+      operations: [
+        { at: 100, device: 'S1', position: 'hand' },
+        { at: 3000, device: 'S1', position: 'auto' },
       ],
     });
-    expect(r.dry).toBeGreaterThan(1000);
-    expect(says(r)).toEqual(
+    expect(r.dryRunTime).toBeGreaterThan(1000);
+    expect(sentences(r)).toEqual(
       expect.arrayContaining(['S1 to Hand', 'S1 to Auto', 'pump 1 draws air at 50 mm: it runs dry']),
     );
   });
   it('a button that springs back is held for a second: silence stays while the bell is called', () => {
     const r = run(sump, {
-      length: 12 * 3600,
+      duration: 12 * 3600,
       faults: [{ from: 0, to: null, id: 'Q1-off' }],
-      hands: [{ at: 7200, device: 'S2', state: 'pressed' }],
+      operations: [{ at: 7200, device: 'S2', position: 'pressed' }],
     });
-    expect(says(r)).toEqual(
+    expect(sentences(r)).toEqual(
       expect.arrayContaining(['S2 to pressed', 'S2 to let go', 'the horn is quiet: S2 to pressed']),
     );
     const lamp = r.events.filter((e) => e.kind === 'lamp');
@@ -121,7 +148,7 @@ describe('scenarios', () => {
   });
   it('what is mended in a power cut stays without power until it is back', () => {
     const r = run(sump, {
-      length: 12 * 3600,
+      duration: 12 * 3600,
       powerCuts: [{ from: 3600, to: 20000 }],
       faults: [{ from: 1800, to: 7200, id: 'W0-cut' }],
     });
@@ -130,26 +157,26 @@ describe('scenarios', () => {
     expect(starts.some((t) => t >= 20000)).toBe(true);
   });
   it('an inflow that no pump can follow for a year ends in good time, and tells what was worst', () => {
-    const r = run(sump, { length: 365 * 86400, inflow: { kind: 'level', which: 'peak', scale: 20 } });
-    expect(r.lasted).toBe(365 * 86400);
+    const r = run(sump, { duration: 365 * 86400, inflow: { kind: 'level', which: 'peak', scale: 20 } });
+    expect(r.duration).toBe(365 * 86400);
     expect(r.events.length).toBeLessThan(9000);
     expect(Math.abs(r.balance.residue)).toBeLessThan(1e-9 * r.balance.inflow);
   });
   it('an inflow that no pump can follow: it rings, spills and goes on', () => {
-    const r = run(sump, { length: 86400, inflow: { kind: 'level', which: 'peak', scale: 20 } });
-    expect(r.lasted).toBe(86400);
-    expect(r.overflowing).toBeGreaterThan(80000);
+    const r = run(sump, { duration: 86400, inflow: { kind: 'level', which: 'peak', scale: 20 } });
+    expect(r.duration).toBe(86400);
+    expect(r.overflowTime).toBeGreaterThan(80000);
   });
   it('steps come again and again, and are met at their times', () => {
     const r = run(sump, {
-      length: 7200,
+      duration: 7200,
       inflow: {
         kind: 'steps',
         rows: [
           { time: 0, flow: 0.0002 },
           { time: 600, flow: 0 },
         ],
-        every: 1200,
+        repeatEvery: 1200,
       },
     });
     expect(r.balance.inflow).toBeCloseTo(0.0002 * 3600, 12);

@@ -9,31 +9,32 @@ export interface Consequence {
   readonly id: string;
   readonly label: string;
   /** When the bell begins though without the fault it would not; null: it does not. */
-  readonly bellAfter: number | null;
+  readonly alarmAfter: number | null;
   /** When water is where it should not be, or a pump runs dry; null: never in this scenario. */
   readonly harmAfter: number | null;
   readonly harm: 'overflow' | 'dry' | 'chatter' | null;
   /** From bell to harm: what a person has; null where there is no harm, negative or infinite where the bell comes too late or never. */
-  readonly has: number | null;
+  readonly timeToAct: number | null;
   /** Nothing shows: neither bell nor harm, and pumps as ever. It waits for a second fault. */
-  readonly hides: boolean;
+  readonly hidden: boolean;
   /** How it is mended. */
-  readonly mended: string;
+  readonly remedy: string;
 }
 
 /** When the bell first rings at or after a time. */
-const bell = ({ rang }: Account, from: number): number | null => {
-  const found = rang.find((r) => r.to > from);
+const bell = ({ alarmSpans }: Account, from: number): number | null => {
+  const found = alarmSpans.find((r) => r.to > from);
   return found ? Math.max(found.from, from) : null;
 };
-const spill = ({ spilt }: Account, from: number): number | null => spilt.find((s) => s.from >= from)?.from ?? null;
+const spill = ({ overflowSpans }: Account, from: number): number | null =>
+  overflowSpans.find((s) => s.from >= from)?.from ?? null;
 const earlier = (a: number | null, b: number | null): boolean => a !== null && (b === null || a < b);
 
 /** Pumps that ran as long and as often as without the fault, within a hundredth. */
 const alike = (a: Account, b: Account): boolean =>
   a.pumps.every(
     (p, i) =>
-      Math.abs(p.ran - b.pumps[i]!.ran) <= 0.01 * Math.max(p.ran, 1) &&
+      Math.abs(p.runTime - b.pumps[i]!.runTime) <= 0.01 * Math.max(p.runTime, 1) &&
       Math.abs(p.starts - b.pumps[i]!.starts) <= Math.max(1, 0.01 * p.starts),
   );
 
@@ -49,13 +50,17 @@ export function whatIf(
   told?: (share: number) => void,
 ): Consequence[] {
   const made = prepare(station);
-  const well = account(station, { ...scenario, faults: [] });
-  if (!made.ok || !well.ok) return [];
+  const healthy = account(station, { ...scenario, faults: [] });
+  if (!made.ok || !healthy.ok) return [];
   const { faults } = made.prepared;
-  const quiet = { bell: bell(well.account, at), spill: spill(well.account, at) };
+  const quiet = { bell: bell(healthy.account, at), spill: spill(healthy.account, at) };
   const found = faults.map((fault, i): Consequence => {
     told?.(i / faults.length);
-    const answer = account(station, { ...scenario, faults: [{ from: at, to: null, id: fault.id }], answers: null });
+    const answer = account(station, {
+      ...scenario,
+      faults: [{ from: at, to: null, id: fault.id }],
+      responseTime: null,
+    });
     if (!answer.ok) throw new Error(fault.id);
     const run = answer.account;
     const rang = bell(run, at);
@@ -63,23 +68,23 @@ export function whatIf(
     const over = spill(run, at);
     const [wet, dry] = [
       earlier(over, quiet.spill) ? over : null,
-      run.firstDry !== null && well.account.firstDry === null ? run.firstDry : null,
+      run.firstDryRunAt !== null && healthy.account.firstDryRunAt === null ? run.firstDryRunAt : null,
     ];
-    const chatter = answer.ended !== null && well.ended === null;
+    const chatter = answer.ended !== null && healthy.ended === null;
     const harm =
       wet !== null && (dry === null || wet <= dry) ? 'overflow' : dry !== null ? 'dry' : chatter ? 'chatter' : null;
     const when = harm === 'overflow' ? wet : harm === 'dry' ? dry : harm === 'chatter' ? at : null;
     return {
       id: fault.id,
       label: fault.label,
-      bellAfter: rings ? rang! - at : null,
+      alarmAfter: rings ? rang! - at : null,
       harmAfter: when === null ? null : when - at,
       harm,
-      has: when === null ? null : when - (rings ? rang! : Infinity),
-      hides: !rings && harm === null && alike(run, well.account),
-      mended: fault.remedy,
+      timeToAct: when === null ? null : when - (rings ? rang! : Infinity),
+      hidden: !rings && harm === null && alike(run, healthy.account),
+      remedy: fault.remedy,
     };
   });
-  const rank = (c: Consequence) => (c.harmAfter !== null ? c.harmAfter : c.hides ? 1e12 : 1e13);
+  const rank = (c: Consequence) => (c.harmAfter !== null ? c.harmAfter : c.hidden ? 1e12 : 1e13);
   return found.sort((a, b) => rank(a) - rank(b));
 }

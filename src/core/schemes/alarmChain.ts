@@ -86,7 +86,7 @@ function bellSupply(b: PanelBuilder, feed: Feed | null): void {
 }
 
 /** What rings the bell in hand: contacts that follow it. */
-export interface Bell {
+export interface AlarmChain {
   readonly relay: Relay;
 }
 
@@ -98,7 +98,7 @@ export function alarmChain(
   b: PanelBuilder,
   feed: Feed | null,
   { call, also = [] }: { call?: Tree; also?: readonly Tree[] } = {},
-): Bell {
+): AlarmChain {
   const { alarm, interlocks } = b.station;
   bellSupply(b, feed);
   const high = call ?? floatOf(b, 'alarm')?.used;

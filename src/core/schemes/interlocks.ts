@@ -1,5 +1,5 @@
 import type { Interlock } from '../station';
-import type { Bell } from './alarmChain';
+import type { AlarmChain } from './alarmChain';
 import type { PanelBuilder } from './panelBuilder';
 import { coloursOf } from './colours';
 import { CLOSED, loop, OPEN_LEAK, relay, type Relay, sense } from './devices';
@@ -48,7 +48,7 @@ export function permissions(b: PanelBuilder): Tree[] {
 export interface CutOff {
   readonly also: readonly Tree[];
   /** Lays the broken circuits, once the bell is there. */
-  finish(bell: Bell): void;
+  finish(bell: AlarmChain): void;
 }
 
 /**

@@ -30,7 +30,7 @@ export interface Scheme {
   readonly asks?: readonly SchemeField[];
   /** Every reason against it at this station; empty where it fits. */
   against(station: Station, choose: (option: string) => string): readonly Phrase[];
-  build(bench: PanelBuilder, choose: (option: string) => string): void;
+  build(builder: PanelBuilder, choose: (option: string) => string): void;
 }
 
 export const option = (

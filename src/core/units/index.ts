@@ -4,4 +4,4 @@ export { parseQuantity } from './parse';
 export { printFeetInches } from './feetInches';
 export { phrase, sayPhrase, type Phrase } from './phrase';
 export { systemOf, tapeStep, toTape, type Profile } from './profile';
-export { factorOf, FOOT, FORMATS, GALLON, INCH, unitOf, unitsOf } from './unitTable';
+export { factorOf, FOOT, FORMATS, GALLON, INCH, siUnitOf, unitOf, unitsOf } from './unitTable';

@@ -156,6 +156,9 @@ export const FORMATS: Readonly<Record<Format, FormatRow>> = {
 
 export const dimensionOf = (format: Format): Dimension => FORMATS[format].dimension;
 
+/** The SI unit in which values of a format are kept, as other programs are told it: `m3/s`. */
+export const siUnitOf = (format: Format): string => DIMENSIONS[dimensionOf(format)].si;
+
 /** Every unit that may be typed for a format, in lower case, with its SI value. */
 export const unitsOf = (format: Format): Readonly<Record<string, number>> => DIMENSIONS[dimensionOf(format)].units;
 

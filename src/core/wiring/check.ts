@@ -4,7 +4,7 @@ import type { Phrase, Quantity } from '../units';
 export interface WiringCheck {
   readonly id: string;
   readonly title: string;
-  readonly state: 'holds' | 'broken' | 'told';
+  readonly state: 'holds' | 'broken' | 'note';
   readonly sense: 'at-least' | 'at-most' | null;
   readonly needs: Quantity | null;
   readonly has: Quantity | null;
@@ -32,7 +32,7 @@ export const atLeast = (id: string, title: string, needs: Quantity, has: Quantit
 export const told = (id: string, title: string, why: Phrase): WiringCheck => ({
   id,
   title,
-  state: 'told',
+  state: 'note',
   sense: null,
   needs: null,
   has: null,

@@ -163,7 +163,7 @@ export const wireRows = (wires: readonly Wire[]): string[][] => [
   ...wires.map((w) => row(w.from, w.to, w.number, w.colour, w.size, Number(w.length.toFixed(1)), w.where)),
 ];
 export const cableRows = (cables: readonly CableLine[]): string[][] => [
-  row('cable', 'says', 'to', 'core', 'pin', 'terminal', 'size', 'length (m)'),
+  row('cable', 'label', 'to', 'core', 'pin', 'terminal', 'size', 'length (m)'),
   ...cables.flatMap((c) =>
     c.cores.map((k) =>
       row(c.id, c.label, c.to, k.colour, k.pin, k.terminal ?? 'capped', c.size, Number(c.length.toFixed(1))),

@@ -1,6 +1,6 @@
 import type { Reading } from '../circuit';
 
-const METERED: Readonly<Record<Extract<Reading, { ok: true }>['says'], string>> = {
+const METERED: Readonly<Record<Extract<Reading, { ok: true }>['state'], string>> = {
   steady: '',
   ghost: 'a ghost: only capacitance or leakage holds it up; in low-impedance mode it is gone',
   'near-zero': 'near zero',
@@ -22,7 +22,7 @@ function figure(value: number, unit: string): string {
 
 /** A reading as the display shows it, and what it means, in words. */
 export function readingWords(reading: Reading): { shown: string; means: string } {
-  if (reading.ok) return { shown: figure(reading.value, reading.unit), means: METERED[reading.says] };
+  if (reading.ok) return { shown: figure(reading.value, reading.unit), means: METERED[reading.state] };
   switch (reading.reason) {
     case 'live':
       return {

@@ -16,22 +16,22 @@ const contactor = (): Station => {
 
 describe('readings in words', () => {
   it.each([
-    [{ ok: true, value: 229.884, unit: 'V', says: 'steady' }, '229.9 V', ''],
-    [{ ok: true, value: 0.004, unit: 'V', says: 'near-zero' }, '0.00 V', 'near zero'],
-    [{ ok: true, value: -0.001, unit: 'V', says: 'near-zero' }, '0.00 V', 'near zero'],
-    [{ ok: true, value: -23.6, unit: 'V', says: 'steady' }, '-23.6 V', ''],
-    [{ ok: true, value: 43.8, unit: 'Ω', says: 'steady' }, '43.8 Ω', ''],
-    [{ ok: true, value: 15400, unit: 'Ω', says: 'steady' }, '15.40 kΩ', ''],
-    [{ ok: true, value: 48.2e6, unit: 'Ω', says: 'steady' }, '48.20 MΩ', ''],
-    [{ ok: true, value: Infinity, unit: 'Ω', says: 'open' }, 'OL', 'open line'],
-    [{ ok: true, value: 0.2, unit: 'Ω', says: 'beeps' }, '0.20 Ω', 'beeps'],
-    [{ ok: true, value: Infinity, unit: 'Ω', says: 'silent' }, 'OL', 'does not beep'],
-    [{ ok: true, value: 0.0046, unit: 'A', says: 'near-zero' }, '4.6 mA', 'near zero'],
-    [{ ok: true, value: 4.21, unit: 'A', says: 'steady' }, '4.21 A', ''],
+    [{ ok: true, value: 229.884, unit: 'V', state: 'steady' }, '229.9 V', ''],
+    [{ ok: true, value: 0.004, unit: 'V', state: 'near-zero' }, '0.00 V', 'near zero'],
+    [{ ok: true, value: -0.001, unit: 'V', state: 'near-zero' }, '0.00 V', 'near zero'],
+    [{ ok: true, value: -23.6, unit: 'V', state: 'steady' }, '-23.6 V', ''],
+    [{ ok: true, value: 43.8, unit: 'Ω', state: 'steady' }, '43.8 Ω', ''],
+    [{ ok: true, value: 15400, unit: 'Ω', state: 'steady' }, '15.40 kΩ', ''],
+    [{ ok: true, value: 48.2e6, unit: 'Ω', state: 'steady' }, '48.20 MΩ', ''],
+    [{ ok: true, value: Infinity, unit: 'Ω', state: 'open' }, 'OL', 'open line'],
+    [{ ok: true, value: 0.2, unit: 'Ω', state: 'beeps' }, '0.20 Ω', 'beeps'],
+    [{ ok: true, value: Infinity, unit: 'Ω', state: 'silent' }, 'OL', 'does not beep'],
+    [{ ok: true, value: 0.0046, unit: 'A', state: 'near-zero' }, '4.6 mA', 'near zero'],
+    [{ ok: true, value: 4.21, unit: 'A', state: 'steady' }, '4.21 A', ''],
   ] as const)('%j shows %s', (reading, shown, means) => expect(readingWords(reading)).toEqual({ shown, means }));
 
   it('says what a ghost is, and why a reading is refused', () => {
-    expect(readingWords({ ok: true, value: 63, unit: 'V', says: 'ghost' }).means).toMatch(
+    expect(readingWords({ ok: true, value: 63, unit: 'V', state: 'ghost' }).means).toMatch(
       /low-impedance mode it is gone/,
     );
     expect(readingWords({ ok: false, reason: 'live', at: 'X2:1 – X2:2', volts: 229.9 })).toEqual({

@@ -270,9 +270,9 @@ describe('the meter on a panel', () => {
     const rows = expectedReadings(w);
     const row = rows.find((r) => r.device === 'S-alarm')!;
     // 400/√3 V, and a little more: the coil and the capacitance of the cord are in series.
-    expect(row.rest).toMatchObject({ ok: true, says: 'steady' });
+    expect(row.rest).toMatchObject({ ok: true, state: 'steady' });
     expect(row.rest.ok && row.rest.value / (400 / Math.sqrt(3))).toBeCloseTo(1, 1);
-    expect(row.worked).toMatchObject({ ok: true, says: 'near-zero' });
+    expect(row.worked).toMatchObject({ ok: true, state: 'near-zero' });
     expect(rows.map((r) => r.device)).toEqual(expect.arrayContaining(['S-stop', 'S-lead', 'S-lag', 'S-alarm']));
   });
   it('a core that hangs loose shows near zero or a ghost, never a steady voltage', () => {
@@ -281,7 +281,7 @@ describe('the meter on a panel', () => {
       built(underpass),
     );
     const reading = read(loose.structure, solveWith(loose, {}).states, 'S-lead:NO', at('X1:PE'), 'ac-volts');
-    expect(reading.ok && reading.says).toMatch(/ghost|near-zero/);
+    expect(reading.ok && reading.state).toMatch(/ghost|near-zero/);
   });
   it('reads ohms only when it is dead', () => {
     const states = solveWith(w, {}).states;
@@ -441,8 +441,8 @@ describe('figures of the wiring', () => {
     const ids = controlFigures(ssr, wired(ssr)).map((c) => `${c.id} ${c.state}`);
     expect(ids).toEqual(
       expect.arrayContaining([
-        expect.stringMatching(/^leak-K1.1 told/),
-        expect.stringMatching(/^kind-F2 told/),
+        expect.stringMatching(/^leak-K1.1 note/),
+        expect.stringMatching(/^kind-F2 note/),
         expect.stringMatching(/^budget-G1 holds/),
         expect.stringMatching(/^budget-G2 holds/),
       ]),

@@ -17,7 +17,7 @@ import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { useQuiet } from '../parts/useQuiet';
 import { ChoiceField, QuantityField, TickField } from '../fields/fields';
 import { Pick } from '../parts/Pick';
-import { useBench } from './PanelProvider';
+import { usePanel } from './PanelProvider';
 import { Group } from './Group';
 
 type Run = 'feeder' | 'motor' | 'field';
@@ -51,7 +51,7 @@ function RunFields({ run, name }: { run: 'feeder' | 'motor'; name: string }) {
   );
 }
 
-const STATE = { holds: 'holds', broken: 'broken', told: 'note' } as const;
+const STATE = { holds: 'holds', broken: 'broken', note: 'note' } as const;
 
 function CheckRow({ check }: { check: WiringCheck }) {
   const system = useStationSystem();
@@ -90,7 +90,7 @@ function CheckRow({ check }: { check: WiringCheck }) {
 }
 
 function CheckList({ title, checks }: { title: string; checks: readonly WiringCheck[] }) {
-  const order = { broken: 0, told: 1, holds: 2 } as const;
+  const order = { broken: 0, note: 1, holds: 2 } as const;
   return (
     <Box component="section" aria-label={title} sx={{ mb: 2 }}>
       <Typography component="h2" variant="h3">
@@ -109,9 +109,9 @@ function CheckList({ title, checks }: { title: string; checks: readonly WiringCh
 
 /** Figures of the wiring and boxes, what they are made from beside them. */
 export function Checks() {
-  const bench = useBench((s) => s.bench!);
-  const calm = useQuiet(bench.wired, 60);
-  const { station } = bench;
+  const live = usePanel((s) => s.live!);
+  const calm = useQuiet(live.wired, 60);
+  const { station } = live;
   const control = useMemo(() => controlFigures(station, calm), [station, calm]);
   const sound = useMemo(() => supplyFigures(station), [station]);
   const line = say(quantity('current', station.supply.breaker), 'metric');

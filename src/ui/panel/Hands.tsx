@@ -7,7 +7,7 @@ import { due } from '@/core/circuit';
 import type { Device } from '@/core/schemes';
 import { quantity, say } from '@/core/units';
 import { useStationSystem } from '../editor/StationProvider';
-import { useBench } from './PanelProvider';
+import { usePanel } from './PanelProvider';
 import { nextPosition } from './panelStore';
 
 const chip = {
@@ -33,13 +33,13 @@ const Hand = memo(function Hand({
   state: string;
   put(tag: string, state: string): void;
 }) {
-  const says = state === 'tripped' ? 'tripped' : (d.positions.find((p) => p.state === state)?.label ?? state);
+  const position = state === 'tripped' ? 'tripped' : (d.positions.find((p) => p.state === state)?.label ?? state);
   const springs = d.springs !== undefined;
   const press = (down: boolean) => put(d.tag, down ? nextPosition(d, d.initial) : d.initial);
   const isKey = (e: KeyboardEvent) => springs && (e.key === ' ' || e.key === 'Enter');
   return (
     <ButtonBase
-      aria-label={`${d.tag}, ${d.label}: ${says}`}
+      aria-label={`${d.tag}, ${d.label}: ${position}`}
       title={d.label}
       onClick={() => !springs && put(d.tag, nextPosition(d, state))}
       onPointerDown={() => springs && press(true)}
@@ -54,17 +54,17 @@ const Hand = memo(function Hand({
       }}
     >
       <b>{d.tag}</b>
-      <span>{springs ? d.label : says}</span>
+      <span>{springs ? d.label : position}</span>
     </ButtonBase>
   );
 });
 
 /** Everything that a hand can work, by name and position, and every timer that waits: the drawing’s own hands, for keyboard and glove. */
 export function Hands() {
-  const panel = useBench((s) => s.bench!.panel);
-  const settled = useBench((s) => s.bench!.settled);
-  const put = useBench((s) => s.put);
-  const letTimeRun = useBench((s) => s.letTimeRun);
+  const panel = usePanel((s) => s.live!.panel);
+  const settled = usePanel((s) => s.live!.settled);
+  const put = usePanel((s) => s.put);
+  const letTimeRun = usePanel((s) => s.letTimeRun);
   const system = useStationSystem();
   const hands = panel.devices.filter((d) => d.sensor === undefined && d.positions.length > 0);
   const timers = panel.devices.flatMap((d) => {

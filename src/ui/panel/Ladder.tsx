@@ -5,7 +5,7 @@ import { memo, useMemo, type KeyboardEvent } from 'react';
 import { ladderScene, symbol, type LeafShape, type Sheet } from '@/core/papers';
 import type { Device, Panel } from '@/core/schemes';
 import { useSize } from '../shaft/useSize';
-import { useBench } from './PanelProvider';
+import { usePanel } from './PanelProvider';
 
 /** The paint of the ladder: live wires heavy, dead ones thin; closed and energised filled. */
 const Drawing = styled('svg')(({ theme }) => {
@@ -21,7 +21,7 @@ const Drawing = styled('svg')(({ theme }) => {
     '& .load': { fill: pit.panel },
     '& .load.filled': { fill: pit.ink, fillOpacity: 0.32 },
     '& text': { fontFamily: theme.typography.fontFamily, fill: pit.ink, fontSize: 10 },
-    '& .says': { fontSize: 11, fill: pit.quiet },
+    '& .label': { fontSize: 11, fill: pit.quiet },
     '& .rung': { fontSize: 11.5, fontWeight: 700 },
     '& .rail': { fontFamily: theme.typography.reading.fontFamily, fontSize: 11 },
     '& .net, & .terminal': { fontFamily: theme.typography.reading.fontFamily, fontSize: 9 },
@@ -120,17 +120,17 @@ interface Props {
 /** One sheet of the ladder. Its layout is made once for a panel and a width; what is live and closed is painted over it. */
 export function Ladder({ panel, sheet, why, hands }: Props) {
   const { ref, size } = useSize<HTMLDivElement>({ width: 960, height: 400 });
-  const landed = useBench((s) => s.bench!.wired.landed);
+  const landed = usePanel((s) => s.live!.wired.landed);
   const scene = useMemo(
     () => ladderScene(panel, sheet.rungs, size.width - 14, landed),
     [panel, sheet, size.width, landed],
   );
   const devices = useMemo(() => new Map(panel.devices.map((d) => [d.tag, d])), [panel]);
-  const { live, on } = useBench((s) => s.bench!.lit);
-  const states = useBench((s) => s.bench!.settled.states);
-  const points = useBench((s) => s.bench!.wired.points);
-  const meter = useBench((s) => s.meter);
-  const touch = useBench((s) => s.touch);
+  const { live, on } = usePanel((s) => s.live!.energised);
+  const states = usePanel((s) => s.live!.settled.states);
+  const points = usePanel((s) => s.live!.wired.points);
+  const meter = usePanel((s) => s.meter);
+  const touch = usePanel((s) => s.touch);
   const probing = meter.hand !== null && meter.mode !== 'amps';
   const nodeOf = (point: string | null) => (point === null ? null : (points.get(point) ?? null));
   const probed = { a: nodeOf(meter.a), b: nodeOf(meter.b) };

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import type { Sheet } from '@/core/papers';
 import type { Panel } from '@/core/schemes';
 import { reasonFor } from '@/core/wiring';
-import { useBench } from './PanelProvider';
+import { usePanel } from './PanelProvider';
 import { Ladder, type LeafHands } from './Ladder';
 
 const LADDER_BOX = { flex: '1 1 65%', minHeight: { xs: 380, md: 0 } } as const;
@@ -24,8 +24,8 @@ export function LadderWithWhy({
   hands: LeafHands;
   hint?: string;
 }) {
-  const wired = useBench((s) => s.bench!.wired);
-  const settled = useBench((s) => s.bench!.settled);
+  const wired = usePanel((s) => s.live!.wired);
+  const settled = usePanel((s) => s.live!.settled);
   const reason = useMemo(() => (asked === null ? null : reasonFor(wired, settled, asked)), [asked, wired, settled]);
   const why = useMemo(() => new Set(reason?.elements ?? []), [reason]);
   const words = (element: string) => {

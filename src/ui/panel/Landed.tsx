@@ -5,11 +5,11 @@ import Typography from '@mui/material/Typography';
 import { landedByDesign } from '@/core/editing';
 import type { AsLanded } from '@/core/wiring';
 import { useEditor } from '../editor/StationProvider';
-import { useBench } from './PanelProvider';
+import { usePanel } from './PanelProvider';
 
-/** What is landed otherwise than designed, what that will do, and in which posture it shows. */
+/** What is landed otherwise than designed, what that will do, and in which inputs it shows. */
 export function Landed({ report }: { report: AsLanded }) {
-  const pose = useBench((s) => s.pose);
+  const pose = usePanel((s) => s.pose);
   const edit = useEditor((s) => s.edit);
   return (
     <Box

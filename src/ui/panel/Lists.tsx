@@ -13,13 +13,13 @@ import { useMemo, useState } from 'react';
 import { cableList, cableRows, DEFERENCE, partRows, partsList, wireList, wireRows } from '@/core/wiring';
 import Typography from '@mui/material/Typography';
 import { downloadText, fileNameOf } from '../parts/download';
-import { useBench } from './PanelProvider';
+import { usePanel } from './PanelProvider';
 
 const LISTS = ['wires', 'cables', 'parts'] as const;
 
 /** Wire list, cable list and parts list, as tables and as CSV. */
 export function Lists() {
-  const { station, wired } = useBench((s) => s.bench!);
+  const { station, wired } = usePanel((s) => s.live!);
   const [list, setList] = useState<(typeof LISTS)[number]>('wires');
   const rows = useMemo(() => {
     switch (list) {

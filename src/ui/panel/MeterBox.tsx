@@ -8,7 +8,7 @@ import { readingWords } from '@/core/wiring';
 import { ON_DRAWING } from '../frame/hotkeys';
 import { Pick } from '../parts/Pick';
 import { TextBox } from '../parts/TextBox';
-import { useBench } from './PanelProvider';
+import { usePanel } from './PanelProvider';
 import { METER_FUNCTIONS, meterReading, type Meter } from './panelStore';
 
 const WORDS: Readonly<Record<Meter['mode'], string>> = {
@@ -23,9 +23,9 @@ const WORDS: Readonly<Record<Meter['mode'], string>> = {
 
 /** One probe: where it is, typed or touched. */
 const Probe = memo(function Probe({ which, options }: { which: 'a' | 'b'; options: string }) {
-  const at = useBench((s) => s.meter[which]);
-  const inHand = useBench((s) => s.meter.hand === which);
-  const setMeter = useBench((s) => s.setMeter);
+  const at = usePanel((s) => s.meter[which]);
+  const inHand = usePanel((s) => s.meter.hand === which);
+  const setMeter = usePanel((s) => s.setMeter);
   const name = which === 'a' ? 'red probe' : 'black probe';
   return (
     <Box sx={{ display: 'flex', gap: 0.5 }}>
@@ -52,9 +52,9 @@ const Probe = memo(function Probe({ which, options }: { which: 'a' | 'b'; option
 
 /** What it shows, and what that means. */
 function Display() {
-  const bench = useBench((s) => s.bench);
-  const meter = useBench((s) => s.meter);
-  const reading = useMemo(() => meterReading({ bench, meter }), [bench, meter]);
+  const live = usePanel((s) => s.live);
+  const meter = usePanel((s) => s.meter);
+  const reading = useMemo(() => meterReading({ live, meter }), [live, meter]);
   const { shown, means } = reading
     ? readingWords(reading)
     : { shown: '– –', means: meter.mode === 'amps' ? 'put the clamp round a core' : 'touch two points' };
@@ -74,10 +74,10 @@ function Display() {
 
 /** The meter at hand: a function, two probes or a clamp, and what it shows. */
 export const MeterBox = memo(function MeterBox() {
-  const wired = useBench((s) => s.bench?.wired);
-  const mode = useBench((s) => s.meter.mode);
-  const clamped = useBench((s) => s.meter.clamped);
-  const setMeter = useBench((s) => s.setMeter);
+  const wired = usePanel((s) => s.live?.wired);
+  const mode = usePanel((s) => s.meter.mode);
+  const clamped = usePanel((s) => s.meter.clamped);
+  const setMeter = usePanel((s) => s.setMeter);
   const box = useRef<HTMLDivElement>(null);
   useHotkeys(
     'm',

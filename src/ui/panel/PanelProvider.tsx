@@ -2,15 +2,15 @@
 import { createContext, use, useEffect, useState, type ReactNode } from 'react';
 import { useStore } from 'zustand';
 import { useEditorStore } from '../editor/StationProvider';
-import { createBench, type Bench, type BenchState, type BenchStore } from './panelStore';
+import { createPanelSession, type LivePanel, type PanelSession, type PanelStore } from './panelStore';
 
-const BenchContext = createContext<BenchStore | null>(null);
+const PanelContext = createContext<PanelStore | null>(null);
 
-/** The bench of the station being worked on: it follows the document and the water. */
-export function BenchProvider({ children }: { children: ReactNode }) {
+/** The live of the station being worked on: it follows the document and the water. */
+export function PanelProvider({ children }: { children: ReactNode }) {
   const editor = useEditorStore();
-  const [bench] = useState(() => {
-    const store = createBench();
+  const [live] = useState(() => {
+    const store = createPanelSession();
     const { judged, level } = editor.getState();
     store.getState().take(judged.judgement.context.station, level);
     return store;
@@ -18,31 +18,31 @@ export function BenchProvider({ children }: { children: ReactNode }) {
   useEffect(() => {
     const follow = () => {
       const { judged, level } = editor.getState();
-      bench.getState().take(judged.judgement.context.station, level);
+      live.getState().take(judged.judgement.context.station, level);
     };
     follow();
     return editor.subscribe(follow);
-  }, [bench, editor]);
-  return <BenchContext value={bench}>{children}</BenchContext>;
+  }, [live, editor]);
+  return <PanelContext value={live}>{children}</PanelContext>;
 }
 
-/** A bench that nobody works: it shows a panel as it stands. */
-export function StillBench({ bench, children }: { bench: Bench; children: ReactNode }) {
+/** A live that nobody works: it shows a panel as it stands. */
+export function StillPanel({ live, children }: { live: LivePanel; children: ReactNode }) {
   const [store] = useState(() => {
-    const made = createBench();
-    made.setState({ bench });
+    const made = createPanelSession();
+    made.setState({ live });
     return made;
   });
-  useEffect(() => store.setState({ bench }), [store, bench]);
-  return <BenchContext value={store}>{children}</BenchContext>;
+  useEffect(() => store.setState({ live }), [store, live]);
+  return <PanelContext value={store}>{children}</PanelContext>;
 }
 
-export function useBenchStore(): BenchStore {
-  const store = use(BenchContext);
-  if (!store) throw new Error('useBench outside BenchProvider');
+export function usePanelStore(): PanelStore {
+  const store = use(PanelContext);
+  if (!store) throw new Error('useBench outside PanelProvider');
   return store;
 }
 
-export function useBench<T>(select: (state: BenchState) => T): T {
-  return useStore(useBenchStore(), select);
+export function usePanel<T>(select: (state: PanelSession) => T): T {
+  return useStore(usePanelStore(), select);
 }

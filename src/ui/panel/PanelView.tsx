@@ -17,7 +17,7 @@ import { cautions, DEFERENCE, happens } from '@/core/wiring';
 import { useStationSystem } from '../editor/StationProvider';
 import { downloadText, fileNameOf } from '../parts/download';
 import { StationShaft } from '../shaft/StationShaft';
-import { BenchProvider, useBench, useBenchStore } from './PanelProvider';
+import { PanelProvider, usePanel, usePanelStore } from './PanelProvider';
 import { Checks } from './Checks';
 import { Hands } from './Hands';
 import { nextPosition } from './panelStore';
@@ -41,7 +41,7 @@ const SHEETS: readonly (readonly [Sheet, string])[] = [
 
 /** What the panel does now, in words. */
 function Outcomes({ outcomes }: { outcomes: readonly Outcome[] }) {
-  const settled = useBench((s) => s.bench!.settled);
+  const settled = usePanel((s) => s.live!.settled);
   return (
     <Box
       component="ul"
@@ -65,9 +65,9 @@ function Outcomes({ outcomes }: { outcomes: readonly Outcome[] }) {
 /** Ladder above, terminals below. */
 function DrawingSheet() {
   // What changes with every touch is asked for further down: here only what a document changes.
-  const panel = useBench((s) => s.bench!.panel);
-  const station = useBench((s) => s.bench!.station);
-  const store = useBenchStore();
+  const panel = usePanel((s) => s.live!.panel);
+  const station = usePanel((s) => s.live!.station);
+  const store = usePanelStore();
   const sheets = useMemo(() => sheetsOf(panel), [panel]);
   const report = useLanded();
   const differs = report ? report.differences.length + report.strays.length : 0;
@@ -82,7 +82,7 @@ function DrawingSheet() {
   const hands = useMemo(
     () => ({
       act(leaf: LeafShape) {
-        const { bench: now, hand, put } = store.getState();
+        const { live: now, hand, put } = store.getState();
         const d = now?.panel.devices.find((x) => x.tag === leaf.tag);
         if (!now || !d) return;
         if (d.sensor !== undefined) return hand(d.sensor);
@@ -92,7 +92,7 @@ function DrawingSheet() {
         setAsked((was) => (was === coil ? null : coil));
       },
       press(leaf: LeafShape, down: boolean) {
-        const { bench: now, put } = store.getState();
+        const { live: now, put } = store.getState();
         const d = now?.panel.devices.find((x) => x.tag === leaf.tag);
         if (d) put(leaf.tag, down ? nextPosition(d, d.initial) : d.initial);
       },
@@ -100,11 +100,15 @@ function DrawingSheet() {
     [store],
   );
   const write = () => {
-    const { wired, lit } = store.getState().bench!;
+    const { wired, energised } = store.getState().live!;
     downloadText(
       fileNameOf(station.identity.name, `ladder ${sheet.title}`, 'svg'),
       'image/svg+xml',
-      ladderSvg(ladderScene(panel, sheet.rungs, 1100, wired.landed), lit, `${station.identity.name}: ${sheet.title}`),
+      ladderSvg(
+        ladderScene(panel, sheet.rungs, 1100, wired.landed),
+        energised,
+        `${station.identity.name}: ${sheet.title}`,
+      ),
     );
   };
   return (
@@ -156,8 +160,8 @@ function SheetOf({ sheet }: { sheet: Sheet }) {
 }
 
 function Cautions() {
-  const station = useBench((s) => s.bench!.station);
-  const panel = useBench((s) => s.bench!.panel);
+  const station = usePanel((s) => s.live!.station);
+  const panel = usePanel((s) => s.live!.panel);
   const [first, ...more] = cautions(station, panel);
   return (
     <Box
@@ -185,15 +189,15 @@ function Cautions() {
   );
 }
 
-function Bench() {
-  const bench = useBench((s) => s.bench !== null);
-  const title = useBench((s) => s.bench?.scheme.title);
-  const reasons = useBench((s) => s.reasons);
-  const held = useBench((s) => s.held);
-  const hand = useBench((s) => s.hand);
+function Panel() {
+  const live = usePanel((s) => s.live !== null);
+  const title = usePanel((s) => s.live?.scheme.title);
+  const reasons = usePanel((s) => s.reasons);
+  const held = usePanel((s) => s.held);
+  const hand = usePanel((s) => s.hand);
   const system = useStationSystem();
   const [chosen, setSheet] = useState<Sheet>('drawing');
-  const sheet = bench ? chosen : 'scheme';
+  const sheet = live ? chosen : 'scheme';
   const wide = useMediaQuery<Theme>((theme) => theme.breakpoints.up('md'));
   const byHand = useMemo(() => ({ held, onHand: hand }), [held, hand]);
   return (
@@ -227,7 +231,7 @@ function Bench() {
             or change what stands against it. Nothing that was landed is lost.
           </Alert>
         )}
-        {bench && <Cautions />}
+        {live && <Cautions />}
         <Box
           sx={{
             display: 'flex',
@@ -239,7 +243,7 @@ function Bench() {
         >
           <Tabs value={sheet} onChange={(_, v: Sheet) => setSheet(v)} aria-label="panel" sx={{ flex: 1 }}>
             {SHEETS.map(([id, label]) => (
-              <Tab key={id} value={id} label={label} disabled={!bench && id !== 'scheme'} />
+              <Tab key={id} value={id} label={label} disabled={!live && id !== 'scheme'} />
             ))}
           </Tabs>
           <Typography variant="label" sx={{ px: 1.5 }}>
@@ -276,8 +280,8 @@ function Bench() {
 /** From the levels to the copper: the panel drawn, listed and solved, with a meter on it. */
 export function PanelView() {
   return (
-    <BenchProvider>
-      <Bench />
-    </BenchProvider>
+    <PanelProvider>
+      <Panel />
+    </PanelProvider>
   );
 }

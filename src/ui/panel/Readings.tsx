@@ -10,7 +10,7 @@ import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
 import { cautions, DEFERENCE, expectedReadings, readingWords, usualInputs, type ExpectedReading } from '@/core/wiring';
 import { useEditor } from '../editor/StationProvider';
-import { useBench } from './PanelProvider';
+import { usePanel } from './PanelProvider';
 
 const MODE = { 'ac-volts': 'V alternating', 'dc-volts': 'V direct' } as const;
 
@@ -21,8 +21,8 @@ const shown = (reading: ExpectedReading['rest']) => {
 
 /** What the meter should show over every field input at rest and with that one worked, for the panel’s door. */
 export function Readings() {
-  const { wired, station, panel } = useBench((s) => s.bench!);
-  const setMeter = useBench((s) => s.setMeter);
+  const { wired, station, panel } = usePanel((s) => s.live!);
+  const setMeter = usePanel((s) => s.setMeter);
   const revision = useEditor((s) => s.saved.revision);
   const rows = useMemo(() => expectedReadings(wired, usualInputs(station, wired)), [station, wired]);
   const low = station.sensors.some((s) => s.role === 'low');

@@ -8,7 +8,7 @@ import { withCore, withLink } from '@/core/editing';
 import type { Core, Terminal } from '@/core/schemes';
 import { useEditor, useEditorStore } from '../editor/StationProvider';
 import { Pick } from '../parts/Pick';
-import { useBench, useBenchStore } from './PanelProvider';
+import { usePanel, usePanelStore } from './PanelProvider';
 import { COLOUR_PAINT } from './colourPaint';
 
 const CORE = 'application/x-core';
@@ -149,8 +149,8 @@ const Place = memo(
 
 /** Links between terminals: those that are there, and one more. */
 const Links = memo(function Links() {
-  const panel = useBench((s) => s.bench!.panel);
-  const wired = useBench((s) => s.bench!.wired);
+  const panel = usePanel((s) => s.live!.panel);
+  const wired = usePanel((s) => s.live!.wired);
   const edit = useEditor((s) => s.edit);
   const [a, setA] = useState('');
   const [b, setB] = useState('');
@@ -194,8 +194,8 @@ const Links = memo(function Links() {
 
 /** Cables that end in a plug, and where it is plugged. */
 const Plugs = memo(function Plugs() {
-  const panel = useBench((s) => s.bench!.panel);
-  const wired = useBench((s) => s.bench!.wired);
+  const panel = usePanel((s) => s.live!.panel);
+  const wired = usePanel((s) => s.live!.wired);
   const edit = useEditor((s) => s.edit);
   const plugged = panel.devices.filter((d) => d.cable?.plugs);
   if (plugged.length === 0) return null;
@@ -229,11 +229,11 @@ const Plugs = memo(function Plugs() {
 
 /** The terminals with every core that comes to them. A core is dragged to another terminal, or picked and put with two touches. */
 export const Strip = memo(function Strip() {
-  const panel = useBench((s) => s.bench!.panel);
-  const landed = useBench((s) => s.bench!.wired.landed);
-  const live = useBench((s) => s.bench!.lit.live);
-  const probing = useBench((s) => s.meter.hand !== null);
-  const bench = useBenchStore();
+  const panel = usePanel((s) => s.live!.panel);
+  const landed = usePanel((s) => s.live!.wired.landed);
+  const live = usePanel((s) => s.live!.energised.live);
+  const probing = usePanel((s) => s.meter.hand !== null);
+  const session = usePanelStore();
   const editor = useEditorStore();
   const [picked, setPicked] = useState<string | null>(null);
   const inHand = useRef(picked);
@@ -242,20 +242,20 @@ export const Strip = memo(function Strip() {
   }, [picked]);
   const handling = useMemo((): Handling => {
     const put = (id: string | null, to: string | null) => {
-      const core = bench.getState().bench?.panel.cores.find((c) => c.id === id);
+      const core = session.getState().live?.panel.cores.find((c) => c.id === id);
       if (core) editor.getState().edit((d) => withCore(d, core, to));
       setPicked(null);
     };
     return {
       pick: (core) => setPicked((was) => (was === core.id ? null : core.id)),
       at(terminal) {
-        const { meter, touch } = bench.getState();
+        const { meter, touch } = session.getState();
         if (meter.hand !== null && terminal !== null) touch(terminal);
         else put(inHand.current, terminal);
       },
       drop: put,
     };
-  }, [bench, editor]);
+  }, [session, editor]);
   const strips = useMemo(() => {
     const on = (at: string | null) => panel.cores.filter((c) => (landed.get(c.id) ?? null) === at);
     const names = [...new Set(panel.terminals.map((t) => t.id.split(':')[0]!))];

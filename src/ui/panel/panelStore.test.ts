@@ -2,24 +2,24 @@ import { describe, expect, it } from 'vitest';
 import { sensorTrips } from '@/core/levels';
 import { newStation, type Station } from '@/core/station';
 import { outcomesOf } from '@/core/wiring';
-import { createBench, meterReading, nextPosition } from './panelStore';
+import { createPanelSession, meterReading, nextPosition } from './panelStore';
 
 const contactor = (): Station => {
   const s = newStation('a', 'b', 'metric-230');
   return { ...s, control: { ...s.control, scheme: 'contactor' } };
 };
 
-function bench(station = contactor(), level = 0) {
-  const store = createBench();
+function live(station = contactor(), level = 0) {
+  const store = createPanelSession();
   store.getState().take(station, level);
-  const does = () => outcomesOf(store.getState().bench!.wired, store.getState().bench!.settled);
+  const does = () => outcomesOf(store.getState().live!.wired, store.getState().live!.settled);
   return { store, does, ...store.getState() };
 }
 
-describe('the bench', () => {
+describe('the live', () => {
   it('follows the water with the floats’ differential', () => {
-    const { store, does } = bench();
-    const station = store.getState().bench!.station;
+    const { store, does } = live();
+    const station = store.getState().live!.station;
     const pump = sensorTrips(station).find((t) => t.sensor.role === 'pump')!;
     const between = (pump.rise + pump.fall) / 2;
     store.getState().take(station, between);
@@ -32,7 +32,7 @@ describe('the bench', () => {
     expect(does().M1).toBe(false);
   });
   it('a hand lifts a float whatever the water does, and lets it go again', () => {
-    const { store, does, hand } = bench();
+    const { store, does, hand } = live();
     hand('pump');
     expect([store.getState().held, does().M1]).toEqual([{ pump: 'up' }, true]);
     hand('pump');
@@ -41,7 +41,7 @@ describe('the bench', () => {
     expect(store.getState().held).toEqual({});
   });
   it('selectors and buttons: Hand runs it, silence is held by the panel and not by the finger', () => {
-    const { does, put, hand } = bench();
+    const { does, put, hand } = live();
     put('S1', 'hand');
     expect(does().M1).toBe(true);
     hand('alarm');
@@ -52,33 +52,33 @@ describe('the bench', () => {
   it('a short trips the breaker, which a hand resets once the short is gone', () => {
     const s = contactor();
     const short = { ...s, landings: { cores: [], links: [{ a: 'X1:4', b: 'X1:5', fitted: true }] } };
-    const { store, put } = bench(short);
+    const { store, put } = live(short);
     put('S1', 'hand');
-    expect(store.getState().bench!.settled.states.Q1).toBe('tripped');
+    expect(store.getState().live!.settled.states.Q1).toBe('tripped');
     store.getState().take(s, 0);
-    expect(store.getState().bench!.settled.states.Q1).toBe('tripped');
+    expect(store.getState().live!.settled.states.Q1).toBe('tripped');
     put(
       'Q1',
       nextPosition(
-        store.getState().bench!.panel.devices.find((d) => d.tag === 'Q1')!,
+        store.getState().live!.panel.devices.find((d) => d.tag === 'Q1')!,
         'tripped',
       ),
     );
-    expect(store.getState().bench!.settled.states.Q1).toBe('on');
+    expect(store.getState().live!.settled.states.Q1).toBe('on');
   });
   it('another scheme keeps the hands that it has, and says why when it does not fit', () => {
-    const { store, put } = bench();
+    const { store, put } = live();
     put('S1', 'off');
     put('Q0', 'off');
     const other = { ...contactor(), control: { ...contactor().control, scheme: 'relay' } };
     store.getState().take(other, 0);
     expect(store.getState().hands).toEqual({ Q0: 'off' });
     store.getState().take({ ...other, control: { ...other.control, scheme: 'duplex' } }, 0);
-    expect(store.getState()).toMatchObject({ bench: null });
+    expect(store.getState()).toMatchObject({ live: null });
     expect(store.getState().reasons.length).toBeGreaterThan(0);
   });
-  it('a posture from a check is taken whole', () => {
-    const { store, does, pose } = bench();
+  it('a inputs from a check is taken whole', () => {
+    const { store, does, pose } = live();
     pose({ 'S-pump': 'up', 'S-alarm': 'up', S1: 'off' });
     expect(store.getState()).toMatchObject({ held: { pump: 'up', alarm: 'up' }, hands: { S1: 'off' } });
     expect(does()).toMatchObject({ M1: false, horn: true });
@@ -87,10 +87,10 @@ describe('the bench', () => {
 
 describe('its meter', () => {
   it('is touched with one probe and then the other', () => {
-    const { store, setMeter, touch } = bench();
+    const { store, setMeter, touch } = live();
     const [a, b] = store
       .getState()
-      .bench!.panel.cores.filter((c) => c.cable === 'W-pump')
+      .live!.panel.cores.filter((c) => c.cable === 'W-pump')
       .map((c) => c.terminal!);
     touch(a!);
     expect(store.getState().meter.a).toBeNull();
@@ -98,12 +98,12 @@ describe('its meter', () => {
     touch(a!);
     touch(b!);
     expect(store.getState().meter).toMatchObject({ a, b, hand: 'a' });
-    expect(meterReading(store.getState())).toMatchObject({ ok: true, says: 'steady', value: expect.closeTo(230, -1) });
+    expect(meterReading(store.getState())).toMatchObject({ ok: true, state: 'steady', value: expect.closeTo(230, -1) });
     store.getState().hand('pump');
-    expect(meterReading(store.getState())).toMatchObject({ ok: true, says: 'near-zero' });
+    expect(meterReading(store.getState())).toMatchObject({ ok: true, state: 'near-zero' });
   });
   it('refuses ohms while live; clamps a core; tells a point that is not there', () => {
-    const { store, setMeter, hand } = bench();
+    const { store, setMeter, hand } = live();
     hand('pump');
     setMeter({ mode: 'ohms', a: 'M1:U', b: 'M1:V' });
     expect(meterReading(store.getState())).toMatchObject({ ok: false, reason: 'live' });
@@ -131,7 +131,7 @@ describe('its meter', () => {
       },
       control: { ...s.control, scheme: 'doser' },
     };
-    const { store, does, hand, letTimeRun } = bench(doser);
+    const { store, does, hand, letTimeRun } = live(doser);
     hand('pump');
     expect(does().M1).toBe(false);
     letTimeRun('T2');
@@ -139,6 +139,6 @@ describe('its meter', () => {
     letTimeRun('T2');
     expect(does().M1).toBe(false);
     letTimeRun('K1');
-    expect(store.getState().bench!.settled.states.K1).toBe('off');
+    expect(store.getState().live!.settled.states.K1).toBe('off');
   });
 });

@@ -6,14 +6,14 @@ import type { Station } from '@/core/station';
 import type { Phrase } from '@/core/units';
 import { floatsAt, energised, panelSolver, wire, type Energised, type Inputs, type Wired } from '@/core/wiring';
 
-/** A panel on the bench: wired, in a posture, settled. */
-export interface Bench {
+/** A panel at work: wired, with its inputs, settled. */
+export interface LivePanel {
   readonly station: Station;
   readonly panel: Panel;
   readonly scheme: Scheme;
   readonly wired: Wired;
   readonly settled: Settled;
-  readonly lit: Energised;
+  readonly energised: Energised;
 }
 
 export interface Meter {
@@ -26,23 +26,23 @@ export interface Meter {
   readonly hand: 'a' | 'b' | null;
 }
 
-export interface BenchState {
+export interface PanelSession {
   /** null where the scheme does not fit: the reasons say why. */
-  readonly bench: Bench | null;
+  readonly live: LivePanel | null;
   readonly reasons: readonly Phrase[];
   /** Where hands have put things, by device. */
   readonly hands: Inputs;
   /** Floats that a hand holds, by sensor. */
   readonly held: Readonly<Record<string, 'up' | 'down'>>;
   readonly meter: Meter;
-  /** The document that the bench stands on, and how high the water is. */
+  /** The document that the panel is of, and how high the water is. */
   take(station: Station, level: number): void;
   put(tag: string, state: string): void;
   /** Holds a float the other way, or lets it go to the water. */
   hand(sensor: string): void;
   letTimeRun(tag: string): void;
-  /** Puts everything as a posture says, from rest. */
-  pose(posture: Inputs): void;
+  /** Puts everything as the inputs say, from rest. */
+  pose(inputs: Inputs): void;
   setMeter(change: Partial<Meter>): void;
   /** Touches a point with the probe in hand. */
   touch(point: string): void;
@@ -58,9 +58,9 @@ export function nextPosition({ positions }: Device, state: string): string {
 const REST: Meter = { mode: 'ac-volts', a: null, b: null, clamped: null, hand: null };
 
 /** What the meter shows now; null until both probes (or the clamp) are on something. */
-export function meterReading({ bench, meter }: Pick<BenchState, 'bench' | 'meter'>): Reading | null {
-  if (!bench) return null;
-  const { wired, settled } = bench;
+export function meterReading({ live, meter }: Pick<PanelSession, 'live' | 'meter'>): Reading | null {
+  if (!live) return null;
+  const { wired, settled } = live;
   if (meter.mode === 'amps') return meter.clamped === null ? null : clamp(settled.solution, [meter.clamped]);
   if (meter.a === null || meter.b === null) return null;
   const [a, b] = [meter.a, meter.b].map((p) => (p === 'earth' ? '0' : (wired.points.get(p) ?? `${p}?`)));
@@ -73,60 +73,60 @@ export function meterReading({ bench, meter }: Pick<BenchState, 'bench' | 'meter
 export const METER_FUNCTIONS = [...METER_MODES, 'amps'] as const;
 
 /** The state of the Panel view: what the document is wired to, how it is worked, and where the meter is. */
-export function createBench() {
-  let stand: ReturnType<typeof panelSolver> | null = null;
+export function createPanelSession() {
+  let solve: ReturnType<typeof panelSolver> | null = null;
   let level = 0;
   let trips: ReturnType<typeof sensorTrips> = [];
 
-  return createStore<BenchState>()((set, get) => {
-    /** Settles the bench with what hands and water do now, from the states it has. */
+  return createStore<PanelSession>()((set, get) => {
+    /** Settles the panel with what hands and water do now, from the states it has. */
     const settle = (more: Inputs = {}) => {
-      const { bench, hands, held } = get();
-      if (!bench || !stand) return;
-      const { panel, wired } = bench;
-      const before = bench.settled.states;
+      const { live, hands, held } = get();
+      if (!live || !solve) return;
+      const { panel, wired } = live;
+      const before = live.settled.states;
       const floats = floatsAt(trips, panel.devices, level, before);
       const byHand = Object.fromEntries(
         panel.devices.flatMap(({ tag, sensor }) => (sensor !== undefined && held[sensor] ? [[tag, held[sensor]]] : [])),
       );
       const known = new Set(panel.devices.map((d) => d.tag));
-      const posture = Object.fromEntries(
+      const inputs = Object.fromEntries(
         Object.entries({ ...floats, ...byHand, ...hands, ...more }).filter(([tag]) => known.has(tag)),
       );
       // What protects stays as it is until a hand resets it; a hand that has once been there does not hold it.
-      const settled = stand(posture, before);
-      set({ bench: { ...bench, settled, lit: energised(wired, settled) } });
+      const settled = solve(inputs, before);
+      set({ live: { ...live, settled, energised: energised(wired, settled) } });
     };
 
     return {
-      bench: null,
+      live: null,
       reasons: [],
       hands: {},
       held: {},
       meter: REST,
       take(station, at) {
-        const { bench } = get();
+        const { live } = get();
         const moved = at !== level;
         level = at;
-        if (bench?.station === station) {
+        if (live?.station === station) {
           if (moved) settle();
           return;
         }
         const made = panelOf(station);
-        if (!made.ok) return set({ bench: null, reasons: made.reasons });
+        if (!made.ok) return set({ live: null, reasons: made.reasons });
         const wired = wire(station, made.panel);
-        stand = panelSolver(wired);
+        solve = panelSolver(wired);
         trips = sensorTrips(station);
         // What has tripped stays so, and whose turn it is: a wire moved resets nothing.
         const kept =
-          bench?.panel.scheme === made.panel.scheme
+          live?.panel.scheme === made.panel.scheme
             ? made.panel.devices
                 .filter((d) => d.behaviour.kind === 'trip' || d.behaviour.kind === 'alternator')
                 .flatMap((d) =>
-                  bench.settled.states[d.tag] === undefined ? [] : [[d.tag, bench.settled.states[d.tag]!] as const],
+                  live.settled.states[d.tag] === undefined ? [] : [[d.tag, live.settled.states[d.tag]!] as const],
                 )
             : [];
-        const settled = stand(Object.fromEntries(kept));
+        const settled = solve(Object.fromEntries(kept));
         // Positions that this panel has no device or place for are let go.
         const hands = Object.fromEntries(
           Object.entries(get().hands).filter(([tag, state]) =>
@@ -134,50 +134,57 @@ export function createBench() {
           ),
         );
         set({
-          bench: { station, panel: made.panel, scheme: made.scheme, wired, settled, lit: energised(wired, settled) },
+          live: {
+            station,
+            panel: made.panel,
+            scheme: made.scheme,
+            wired,
+            settled,
+            energised: energised(wired, settled),
+          },
           reasons: [],
           hands,
         });
         settle();
       },
       put(tag, state) {
-        const device = get().bench?.panel.devices.find((d) => d.tag === tag);
+        const device = get().live?.panel.devices.find((d) => d.tag === tag);
         if (!device) return;
         const trips = device.behaviour.kind === 'trip';
         if (!trips) set({ hands: { ...get().hands, [tag]: state } });
         settle({ [tag]: state });
       },
       hand(sensor) {
-        const { held, bench } = get();
-        const device = bench?.panel.devices.find((d) => d.sensor === sensor);
-        if (!bench || !device) return;
+        const { held, live } = get();
+        const device = live?.panel.devices.find((d) => d.sensor === sensor);
+        if (!live || !device) return;
         const { [sensor]: holding, ...others } = held;
         set({
-          held: holding ? others : { ...held, [sensor]: bench.settled.states[device.tag] === 'up' ? 'down' : 'up' },
+          held: holding ? others : { ...held, [sensor]: live.settled.states[device.tag] === 'up' ? 'down' : 'up' },
         });
         settle();
       },
       letTimeRun(tag) {
-        const { bench } = get();
-        const device = bench?.panel.devices.find((d) => d.tag === tag);
-        const next = device && due(device.behaviour, bench!.settled.states[tag]!);
+        const { live } = get();
+        const device = live?.panel.devices.find((d) => d.tag === tag);
+        const next = device && due(device.behaviour, live!.settled.states[tag]!);
         if (next) settle({ [tag]: next.to });
       },
-      pose(posture) {
-        const { bench } = get();
-        if (!bench || !stand) return;
+      pose(inputs) {
+        const { live } = get();
+        if (!live || !solve) return;
         const held = Object.fromEntries(
-          bench.panel.devices.flatMap((d) =>
-            d.sensor !== undefined ? [[d.sensor, (posture[d.tag] ?? 'down') as 'up' | 'down']] : [],
+          live.panel.devices.flatMap((d) =>
+            d.sensor !== undefined ? [[d.sensor, (inputs[d.tag] ?? 'down') as 'up' | 'down']] : [],
           ),
         );
         const hands = Object.fromEntries(
-          Object.entries(posture).filter(([tag]) =>
-            bench.panel.devices.some((d) => d.tag === tag && d.sensor === undefined),
+          Object.entries(inputs).filter(([tag]) =>
+            live.panel.devices.some((d) => d.tag === tag && d.sensor === undefined),
           ),
         );
-        const settled = stand({}, bench.wired.states);
-        set({ held, hands, bench: { ...bench, settled } });
+        const settled = solve({}, live.wired.states);
+        set({ held, hands, live: { ...live, settled } });
         settle();
       },
       setMeter: (change) => set({ meter: { ...get().meter, ...change } }),
@@ -190,4 +197,4 @@ export function createBench() {
   });
 }
 
-export type BenchStore = ReturnType<typeof createBench>;
+export type PanelStore = ReturnType<typeof createPanelSession>;

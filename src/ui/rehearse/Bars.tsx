@@ -4,7 +4,7 @@ import { useState, type PointerEvent } from 'react';
 export interface Bar {
   readonly from: number;
   readonly to: number;
-  readonly says: string;
+  readonly label: string;
 }
 
 interface Props {
@@ -39,7 +39,7 @@ export function Bars({ lane, bars, left, width, y, height, from, to, onDrawn, on
     e.stopPropagation();
     const at = timeOf(e);
     e.currentTarget.setPointerCapture(e.pointerId);
-    if (i === null) return setGrip({ i, end: 'to', at, bar: { from: at, to: at, says: '' } });
+    if (i === null) return setGrip({ i, end: 'to', at, bar: { from: at, to: at, label: '' } });
     const bar = bars[i]!;
     const px = e.clientX - e.currentTarget.ownerSVGElement!.getBoundingClientRect().left;
     setGrip({
@@ -52,7 +52,7 @@ export function Bars({ lane, bars, left, width, y, height, from, to, onDrawn, on
   const drag = (e: PointerEvent<SVGElement>) => {
     if (!grip) return;
     const by = timeOf(e) - grip.at;
-    const was = grip.i === null ? { from: grip.at, to: grip.at, says: '' } : bars[grip.i]!;
+    const was = grip.i === null ? { from: grip.at, to: grip.at, label: '' } : bars[grip.i]!;
     const moved = {
       from: grip.end === 'to' ? was.from : Math.max(was.from + by, 0),
       to: grip.end === 'from' ? was.to : was.to + by,
@@ -96,7 +96,7 @@ export function Bars({ lane, bars, left, width, y, height, from, to, onDrawn, on
             onPointerDown={(e) => i < bars.length && take(e, i)}
             {...hands}
           >
-            <title>{bar.says}</title>
+            <title>{bar.label}</title>
           </rect>
         ),
       )}

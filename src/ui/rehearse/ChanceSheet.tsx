@@ -22,8 +22,18 @@ interface Field {
 }
 
 const fields = (storm: boolean): Field[] => [
-  { label: 'a person comes after', format: 'span', get: (c) => c.answers, set: (c, answers) => ({ ...c, answers }) },
-  { label: 'visits every', format: 'span', get: (c) => c.visits, set: (c, visits) => ({ ...c, visits }) },
+  {
+    label: 'a person comes after',
+    format: 'span',
+    get: (c) => c.responseTime,
+    set: (c, responseTime) => ({ ...c, responseTime }),
+  },
+  {
+    label: 'visits every',
+    format: 'span',
+    get: (c) => c.visitInterval,
+    set: (c, visitInterval) => ({ ...c, visitInterval }),
+  },
   {
     label: storm ? 'storms a year' : 'wet days a year',
     format: 'count',
@@ -45,20 +55,20 @@ const fields = (storm: boolean): Field[] => [
   {
     label: 'power cuts a year',
     format: 'count',
-    get: (c) => c.cuts.perYear,
-    set: (c, perYear) => ({ ...c, cuts: { ...c.cuts, perYear } }),
+    get: (c) => c.powerCuts.perYear,
+    set: (c, perYear) => ({ ...c, powerCuts: { ...c.powerCuts, perYear } }),
   },
   {
     label: 'middle cut lasts',
     format: 'span',
-    get: (c) => c.cuts.middle,
-    set: (c, middle) => ({ ...c, cuts: { ...c.cuts, middle } }),
+    get: (c) => c.powerCuts.middle,
+    set: (c, middle) => ({ ...c, powerCuts: { ...c.powerCuts, middle } }),
   },
   {
     label: 'storms that cut power',
     format: 'share',
-    get: (c) => c.cuts.withStorm,
-    set: (c, withStorm) => ({ ...c, cuts: { ...c.cuts, withStorm } }),
+    get: (c) => c.powerCuts.withStorm,
+    set: (c, withStorm) => ({ ...c, powerCuts: { ...c.powerCuts, withStorm } }),
   },
   { label: 'faults, × assumed', format: 'factor', get: (c) => c.faults, set: (c, faults) => ({ ...c, faults }) },
   { label: 'years', format: 'count', get: (c) => c.years, set: (c, years) => ({ ...c, years: Math.round(years) }) },
@@ -127,13 +137,13 @@ export function ChanceSheet({ station }: { station: Station }) {
             value={quantity('drop', answer.chance.share)}
             system={system}
             big
-            note={`between ${percent(answer.chance.low)} and ${percent(answer.chance.high)}, as sure as 95 % (${answer.chance.flooded} of ${answer.chance.years} years)`}
+            note={`between ${percent(answer.chance.low)} and ${percent(answer.chance.high)}, as sure as 95 % (${answer.chance.yearsWithOverflow} of ${answer.chance.years} years)`}
           />
           <Reading label="mean overflow a year" value={quantity('volume', answer.chance.overflow)} system={system} />
-          <Reading label="bells a year" value={quantity('factor', answer.chance.bells)} system={system} />
+          <Reading label="bells a year" value={quantity('factor', answer.chance.alarms)} system={system} />
           <Reading
             label="floods that no bell told of, in all these years"
-            value={quantity('count', answer.chance.silent)}
+            value={quantity('count', answer.chance.floodsWithoutAlarm)}
             system={system}
           />
           <Box sx={{ flexBasis: '100%', fontSize: 13 }}>
@@ -142,7 +152,7 @@ export function ChanceSheet({ station }: { station: Station }) {
               ? 'nothing: there were none.'
               : answer.chance.causes
                   .slice(0, 12)
-                  .map((c) => `${c.says} (${c.floods})`)
+                  .map((c) => `${c.label} (${c.floods})`)
                   .join(' · ')}
           </Box>
         </Box>

@@ -12,11 +12,11 @@ import { clock } from './clock';
 const SHOWN = 400;
 
 /** What happened in the stretch that is looked at, with why; a touch on its time takes the cursor there. */
-export function Events({ told, onAt }: { told: Pick<Closer, 'events' | 'more'>; onAt(time: number): void }) {
+export function Events({ told, onAt }: { told: Pick<Closer, 'events' | 'eventsLeftOut'>; onAt(time: number): void }) {
   const system = useStationSystem();
   const [rare, setRare] = useState(false);
   const events = rare ? told.events.filter((e) => !isOrdinary(e)) : told.events;
-  const left = events.length - SHOWN + (rare ? 0 : told.more);
+  const left = events.length - SHOWN + (rare ? 0 : told.eventsLeftOut);
   return (
     <>
       <FormControlLabel

@@ -10,7 +10,7 @@ import { wiredWith, type Moment } from '@/core/rehearsal';
 import { panelOf } from '@/core/schemes';
 import type { Station } from '@/core/station';
 import { happens, energised, wire } from '@/core/wiring';
-import { StillBench } from '../panel/PanelProvider';
+import { StillPanel } from '../panel/PanelProvider';
 import { LadderWithWhy } from '../panel/LadderWithWhy';
 
 /** The panel as it stands where the cursor is, with the faults that are there then: what is live, what is closed, and why. */
@@ -21,7 +21,7 @@ export function PanelThen({ station, moment }: { station: Station; moment: Momen
       ? {
           panel: built.panel,
           scheme: built.scheme,
-          well: wire(station, built.panel),
+          healthy: wire(station, built.panel),
           faults: faultsOf(station, built.panel),
           sheets: sheetsOf(built.panel),
         }
@@ -34,16 +34,16 @@ export function PanelThen({ station, moment }: { station: Station; moment: Momen
       wiredWith(
         station,
         made.panel,
-        made.well,
+        made.healthy,
         made.faults.filter((f) => there.split('|').includes(f.id)),
       ),
     [made, station, there],
   );
   const states = moment?.states;
-  const bench = useMemo(() => {
+  const live = useMemo(() => {
     if (!made || !wired) return null;
     const settled = settle(wired.structure, states ?? wired.states);
-    return { station, panel: made.panel, scheme: made.scheme, wired, settled, lit: energised(wired, settled) };
+    return { station, panel: made.panel, scheme: made.scheme, wired, settled, energised: energised(wired, settled) };
   }, [made, wired, station, states]);
   const [at, setAt] = useState<string | null>(null);
   const [asked, setAsked] = useState<string | null>(null);
@@ -51,10 +51,10 @@ export function PanelThen({ station, moment }: { station: Station; moment: Momen
     () => ({ act: (leaf: LeafShape) => setAsked((was) => (was === leaf.id ? null : leaf.id)), press: () => {} }),
     [],
   );
-  if (!made || !bench) return null;
+  if (!made || !live) return null;
   const sheet = made.sheets.find((s) => s.id === at) ?? made.sheets.find((s) => s.id === 'control') ?? made.sheets[0]!;
   return (
-    <StillBench bench={bench}>
+    <StillPanel live={live}>
       <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%' }}>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', px: 1, fontSize: 13 }}>
           <ToggleButtonGroup
@@ -75,7 +75,7 @@ export function PanelThen({ station, moment }: { station: Station; moment: Momen
             sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, m: 0, p: 0, listStyle: 'none' }}
           >
             {made.panel.outcomes.map((o) => {
-              const is = happens(bench.settled, o);
+              const is = happens(live.settled, o);
               return (
                 <Box component="li" key={o.id} sx={{ fontWeight: is ? 700 : 400 }}>
                   {is ? '● ' : '○ '}
@@ -93,6 +93,6 @@ export function PanelThen({ station, moment }: { station: Station; moment: Momen
           hint="the panel at the cursor, as rehearsed: touch a coil, a motor or a lamp to ask what holds it in or stops it"
         />
       </Box>
-    </StillBench>
+    </StillPanel>
   );
 }

@@ -10,7 +10,7 @@ import { Pick } from '../parts/Pick';
 import { clock } from './clock';
 import type { View } from './TimeAxis';
 
-const SPEEDS: readonly (readonly [times: number, says: string])[] = [
+const SPEEDS: readonly (readonly [times: number, label: string])[] = [
   [1, 'as it is'],
   [10, '10 s a second'],
   [60, '1 min a second'],

@@ -137,8 +137,8 @@ export function RehearseView() {
   const { rehearsed, start, stop } = useRehearsal();
   const [sheet, setSheet] = useState<Sheet>('events');
   const [chosenAt, setAt] = useState(0);
-  const at = Math.min(chosenAt, scenario.length);
-  const { view, zoom, follow, whole } = useView(scenario.length);
+  const at = Math.min(chosenAt, scenario.duration);
+  const { view, zoom, follow, whole } = useView(scenario.duration);
   const moment = useMoment(rehearsed, at);
   const closer = useCloser(rehearsed, view);
   const kept = useKeptRuns((s) => s.runs[id]);
@@ -170,7 +170,7 @@ export function RehearseView() {
     <>
       <PlayBar
         at={at}
-        length={ran.scenario.length}
+        length={ran.scenario.duration}
         view={view}
         onAt={cursor}
         onZoom={zoom}
@@ -331,9 +331,9 @@ export function RehearseView() {
             <Button onClick={stop}>stop</Button>
           </Box>
         )}
-        {rehearsed.state === 'there' && rehearsed.run.ended && (
+        {rehearsed.state === 'there' && rehearsed.run.endedEarly && (
           <Alert severity="warning">
-            It ended at {clock(rehearsed.run.lasted)}: {sayPhrase(rehearsed.run.ended, system)}.
+            It ended at {clock(rehearsed.run.duration)}: {sayPhrase(rehearsed.run.endedEarly, system)}.
           </Alert>
         )}
         {rehearsed.state === 'there' && there(rehearsed)}

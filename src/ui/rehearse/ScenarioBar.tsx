@@ -24,7 +24,7 @@ interface Props {
 /** What is rehearsed: the scenario, how long and how much water, and what is put in at the cursor. */
 export function ScenarioBar({ scenario, ready, faults, fault, at, onFault, onPut, onChoose, onChange }: Props) {
   const system = useStationSystem();
-  const { inflow, length } = scenario;
+  const { inflow, duration } = scenario;
   const named = ready.some((s) => s.name === scenario.name);
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, p: 1, pb: 0.5, alignItems: 'flex-start' }}>
@@ -40,8 +40,8 @@ export function ScenarioBar({ scenario, ready, faults, fault, at, onFault, onPut
           label="lasts"
           format="span"
           system={system}
-          value={length}
-          onCommit={(lasts) => onChange({ length: lasts })}
+          value={duration}
+          onCommit={(lasts) => onChange({ duration: lasts })}
         />
       </Box>
       {inflow.kind !== 'steps' && (

@@ -30,12 +30,12 @@ const without = <T,>(list: readonly T[], i: number): T[] => list.filter((_, k) =
 const instead = <T,>(list: readonly T[], i: number, item: T): T[] => list.map((x, k) => (k === i ? item : x));
 
 function Row({
-  says,
+  label,
   remove,
   onRemove,
   children,
 }: {
-  says: string;
+  label: string;
   remove: string;
   onRemove(): void;
   children: ReactNode;
@@ -45,7 +45,7 @@ function Row({
       component="li"
       sx={{ display: 'grid', gridTemplateColumns: 'minmax(140px, 1fr) 130px 130px 84px', gap: 1, alignItems: 'center' }}
     >
-      <span>{says}</span>
+      <span>{label}</span>
       {children}
       <Button aria-label={remove} onClick={onRemove}>
         remove
@@ -95,7 +95,7 @@ function InflowChoice({
     });
   const take = (rows: string[][]) => {
     const read = readStormRows(rows, system);
-    if (read.ok) onChange({ inflow: { kind: 'steps', rows: read.rows, every: null } });
+    if (read.ok) onChange({ inflow: { kind: 'steps', rows: read.rows, repeatEvery: null } });
     return read.ok ? [] : read.problems;
   };
   return (
@@ -147,7 +147,7 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
   const time = (label: string, value: number | null, onCommit: (value: number) => void) => (
     <QuantityInput label={label} format="span" system={system} value={value} onCommit={onCommit} />
   );
-  const { powerCuts, hands, protector } = scenario;
+  const { powerCuts, operations, motorProtection } = scenario;
   return (
     <Box
       sx={{
@@ -167,7 +167,7 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
           {powerCuts.map((c, i) => (
             <Row
               key={`c${i}`}
-              says="no power"
+              label="no power"
               remove={`remove power cut ${i + 1}`}
               onRemove={() => onChange({ powerCuts: without(powerCuts, i) })}
             >
@@ -178,7 +178,7 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
           {scenario.faults.map((f, i) => (
             <Row
               key={`f${i}`}
-              says={faults.find((x) => x.id === f.id)?.label ?? f.id}
+              label={faults.find((x) => x.id === f.id)?.label ?? f.id}
               remove={`remove the fault ${f.id}`}
               onRemove={() => onChange({ faults: without(scenario.faults, i) })}
             >
@@ -194,14 +194,14 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
           hands
         </Typography>
         <Box component="ul" aria-label="hands" sx={LIST}>
-          {hands.map((h, i) => (
+          {operations.map((h, i) => (
             <Row
               key={i}
-              says={`${h.device} to ${panel?.devices.find((d) => d.tag === h.device)?.positions.find((p) => p.state === h.state)?.label ?? h.state}`}
+              label={`${h.device} to ${panel?.devices.find((d) => d.tag === h.device)?.positions.find((p) => p.state === h.position)?.label ?? h.position}`}
               remove={`remove hand ${i + 1}`}
-              onRemove={() => onChange({ hands: without(hands, i) })}
+              onRemove={() => onChange({ operations: without(operations, i) })}
             >
-              {time('at', h.at, (when) => onChange({ hands: instead(hands, i, { ...h, at: when }) }))}
+              {time('at', h.at, (when) => onChange({ operations: instead(operations, i, { ...h, at: when }) }))}
               <span />
             </Row>
           ))}
@@ -228,7 +228,11 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
             variant="outlined"
             disabled={!chosen || state === ''}
             onClick={() =>
-              onChange({ hands: [...hands, { at: Math.round(at), device, state }].sort((a, b) => a.at - b.at) })
+              onChange({
+                operations: [...operations, { at: Math.round(at), device, position: state }].sort(
+                  (a, b) => a.at - b.at,
+                ),
+              })
             }
           >
             at {clock(at)}
@@ -244,32 +248,36 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
           label="begins with the water at"
           format="height"
           system={system}
-          value={scenario.start}
-          hint={scenario.start === null ? 'the stop level' : undefined}
-          onCommit={(start) => onChange({ start })}
+          value={scenario.startLevel}
+          hint={scenario.startLevel === null ? 'the stop level' : undefined}
+          onCommit={(startLevel) => onChange({ startLevel })}
         />
         <QuantityInput
           label="a person comes after the bell"
           format="span"
           system={system}
-          value={scenario.answers}
-          hint={scenario.answers === null ? 'nobody comes' : 'mends what failed, resets what tripped'}
-          onCommit={(answers) => onChange({ answers })}
+          value={scenario.responseTime}
+          hint={scenario.responseTime === null ? 'nobody comes' : 'mends what failed, resets what tripped'}
+          onCommit={(responseTime) => onChange({ responseTime })}
         />
         <QuantityInput
           label="protector opens, rotor standing"
           format="span"
           system={system}
-          value={protector.stalled}
-          onCommit={(stalled) => onChange({ protector: { ...protector, stalled } })}
+          value={motorProtection.lockedRotor}
+          onCommit={(lockedRotor) => onChange({ motorProtection: { ...motorProtection, lockedRotor } })}
         />
-        {time('protector opens, in air', protector.dry, (dry) => onChange({ protector: { ...protector, dry } }))}
-        {time('and cools', protector.cools, (cools) => onChange({ protector: { ...protector, cools } }))}
+        {time('protector opens, in air', motorProtection.dryRunning, (dryRunning) =>
+          onChange({ motorProtection: { ...motorProtection, dryRunning } }),
+        )}
+        {time('and cools', motorProtection.cooling, (cooling) =>
+          onChange({ motorProtection: { ...motorProtection, cooling } }),
+        )}
         <Box sx={{ display: 'flex', gap: 1, gridColumn: '1 / -1' }}>
-          <Button disabled={scenario.answers === null} onClick={() => onChange({ answers: null })}>
+          <Button disabled={scenario.responseTime === null} onClick={() => onChange({ responseTime: null })}>
             nobody comes
           </Button>
-          <Button disabled={scenario.start === null} onClick={() => onChange({ start: null })}>
+          <Button disabled={scenario.startLevel === null} onClick={() => onChange({ startLevel: null })}>
             begin at the stop
           </Button>
         </Box>

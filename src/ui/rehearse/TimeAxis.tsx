@@ -156,7 +156,7 @@ export function TimeAxis({
     const to = { ArrowRight: at + step, ArrowLeft: at - step, Home: view.from, End: view.to }[e.key];
     if (to === undefined) return;
     e.preventDefault();
-    onAt(Math.min(Math.max(to, 0), scenario.length));
+    onAt(Math.min(Math.max(to, 0), scenario.duration));
   };
   // A wheel over the axis looks closer or wider; React cannot keep it from scrolling the page, a listener can.
   const svg = useRef<SVGSVGElement>(null);
@@ -182,9 +182,9 @@ export function TimeAxis({
   const { step, at: times } = marks(view.from, view.to);
   const cuts: Bar[] = scenario.powerCuts.map((c) => ({
     ...c,
-    says: `no power from ${clock(c.from)} to ${clock(c.to)}`,
+    label: `no power from ${clock(c.from)} to ${clock(c.to)}`,
   }));
-  const until = (to: number): number | null => (to >= scenario.length ? null : to);
+  const until = (to: number): number | null => (to >= scenario.duration ? null : to);
   const lane = { left, width, height: LANE, from: view.from, to: view.to };
   return (
     <Box ref={ref} sx={{ width: '100%', height: '100%', overflow: 'hidden' }}>
@@ -198,7 +198,7 @@ export function TimeAxis({
           tabIndex={0}
           aria-label="time"
           aria-valuemin={0}
-          aria-valuemax={Math.round(scenario.length)}
+          aria-valuemax={Math.round(scenario.duration)}
           aria-valuenow={Math.round(at)}
           aria-valuetext={say(quantity('time', at), system)}
           onKeyDown={key}
@@ -250,7 +250,7 @@ export function TimeAxis({
             lane={`faults fault-${i}`}
             {...lane}
             y={laneY(2 + i)}
-            bars={[{ from: f.from, to: f.to ?? scenario.length, says: `${faultName(f.id)} from ${clock(f.from)}` }]}
+            bars={[{ from: f.from, to: f.to ?? scenario.duration, label: `${faultName(f.id)} from ${clock(f.from)}` }]}
             onDrawn={(from, to) => onFaults(scenario.faults.map((x, k) => (k === i ? { ...x, from, to } : x)))}
             onMoved={(_, from, to) =>
               onFaults(scenario.faults.map((x, k) => (k === i ? { ...x, from, to: until(to) } : x)))

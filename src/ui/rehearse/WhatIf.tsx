@@ -18,14 +18,18 @@ import { useTask } from './useRehearsal';
 const HARM = { overflow: 'overflow', dry: 'runs dry', chatter: 'chatters' } as const;
 
 function words(
-  { bellAfter, harmAfter, harm, has, hides }: Consequence,
+  { alarmAfter, harmAfter, harm, timeToAct, hidden }: Consequence,
   system: UnitSystem,
 ): [bell: string, harm: string, has: string] {
   const time = (t: number) => say(quantity('time', t), system);
   return [
-    bellAfter === null ? (hides ? 'silent: hides until a second fault' : 'silent') : `rings after ${time(bellAfter)}`,
+    alarmAfter === null
+      ? hidden
+        ? 'silent: hides until a second fault'
+        : 'silent'
+      : `rings after ${time(alarmAfter)}`,
     harmAfter === null || harm === null ? 'none in this time' : `${HARM[harm]} after ${time(harmAfter)}`,
-    has === null ? '' : Number.isFinite(has) && has > 0 ? time(has) : 'no warning',
+    timeToAct === null ? '' : Number.isFinite(timeToAct) && timeToAct > 0 ? time(timeToAct) : 'no warning',
   ];
 }
 
@@ -54,7 +58,7 @@ export function WhatIf({
       </Box>
     );
   if (found?.of !== scenario) return <Alert severity="info">Stopped. Open this sheet again to try every fault.</Alert>;
-  const hiding = found.list.filter((c) => c.hides).length;
+  const hiding = found.list.filter((c) => c.hidden).length;
   return (
     <Box sx={{ px: 1 }}>
       <Box component="p" sx={{ fontSize: 13, my: 0.5, px: 0.5 }}>
@@ -75,7 +79,7 @@ export function WhatIf({
             const [bell, harm, has] = words(c, system);
             return (
               <TableRow key={c.id}>
-                <TableCell sx={{ fontWeight: 600 }} title={`to mend it: ${c.mended}`}>
+                <TableCell sx={{ fontWeight: 600 }} title={`to mend it: ${c.remedy}`}>
                   {c.label}
                 </TableCell>
                 <TableCell>{bell}</TableCell>

@@ -40,7 +40,7 @@ export function useMoment(rehearsed: Rehearsed, at: number): Moment | null {
 /** What is seen of a view of a rehearsal: of the whole what it came with, of a part what is run again closer. */
 export function useCloser(rehearsed: Rehearsed, view: View): Closer | null {
   const there = rehearsed.state === 'there' ? rehearsed : null;
-  const whole = there !== null && view.from <= 0 && view.to >= there.scenario.length;
+  const whole = there !== null && view.from <= 0 && view.to >= there.scenario.duration;
   const [closer, setCloser] = useState<{ of: unknown; closer: Closer } | null>(null);
   useEffect(() => {
     if (!there || whole) return;

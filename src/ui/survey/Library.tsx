@@ -19,7 +19,7 @@ export function Library({ index }: { index: number }) {
   }, []);
   const keep = async () => {
     const kept = await sendPumpModel(modelOf(pump));
-    enqueueSnackbar(kept.ok ? `“${pump.name}” is in the library` : `Not kept: ${kept.says}`, {
+    enqueueSnackbar(kept.ok ? `“${pump.name}” is in the library` : `Not kept: ${kept.reason}`, {
       variant: kept.ok ? 'default' : 'error',
     });
     if (kept.ok) setModels(await listPumpModels());

@@ -23,7 +23,7 @@ describe('a pump of the library', () => {
     const [address, init] = vi.mocked(fetch).mock.calls[0]!;
     expect([address, init!.method, JSON.parse(init!.body as string).name]).toEqual(['/api/pumps', 'PUT', pump.name]);
     answering(422, { problems: [{ path: 'curve', message: 'too short' }] });
-    expect(await sendPumpModel(modelOf(pump))).toEqual({ ok: false, says: 'curve: too short' });
+    expect(await sendPumpModel(modelOf(pump))).toEqual({ ok: false, reason: 'curve: too short' });
   });
   it('is listed; nothing is while the server is away or answers nonsense', async () => {
     answering(200, { models: [modelOf(pump)] });
@@ -35,6 +35,6 @@ describe('a pump of the library', () => {
       vi.fn(() => Promise.reject(new Error('away'))),
     );
     expect(await listPumpModels()).toEqual([]);
-    expect(await sendPumpModel(modelOf(pump))).toEqual({ ok: false, says: 'the server does not answer' });
+    expect(await sendPumpModel(modelOf(pump))).toEqual({ ok: false, reason: 'the server does not answer' });
   });
 });

@@ -17,12 +17,12 @@ export async function listPumpModels(): Promise<readonly PumpModel[]> {
 }
 
 /** Keeps a pump in the library, in place of one of the same name. Never throws: what went wrong is said. */
-export async function sendPumpModel(model: PumpModel): Promise<{ ok: true } | { ok: false; says: string }> {
+export async function sendPumpModel(model: PumpModel): Promise<{ ok: true } | { ok: false; reason: string }> {
   const answer = await ask('/api/pumps', answerSchema, { method: 'PUT', body: JSON.stringify(model) });
   if (answer?.ok) return { ok: true };
   return {
     ok: false,
-    says:
+    reason:
       answer === null ? 'the server does not answer' : answer.problems.map((p) => `${p.path}: ${p.message}`).join('; '),
   };
 }

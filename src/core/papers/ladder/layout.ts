@@ -51,7 +51,7 @@ export interface TextShape {
   readonly y: number;
   readonly text: string;
   readonly anchor: 'start' | 'middle' | 'end';
-  readonly role: 'says' | 'rung' | 'net' | 'rail' | 'title';
+  readonly role: 'label' | 'rung' | 'net' | 'rail' | 'title';
   /** The wire that it names, for those that name one. */
   readonly net?: string;
 }
@@ -284,7 +284,7 @@ export function ladderScene(
     const [left, right] = [x + RAIL, x + column - GAP - RAIL];
     const wire = y + TITLE + CELL.wire;
     texts.push({ x: x + 2, y: y + 12, text: `${rung.number}`, anchor: 'start', role: 'rung' });
-    if (rung.label) texts.push({ x: x + 22, y: y + 12, text: rung.label, anchor: 'start', role: 'says' });
+    if (rung.label) texts.push({ x: x + 22, y: y + 12, text: rung.label, anchor: 'start', role: 'label' });
     texts.push(
       { x: x + 4, y: wire + 4, text: rung.from, anchor: 'start', role: 'rail', net: rung.from },
       { x: right + RAIL - 4, y: wire + 4, text: rung.to, anchor: 'end', role: 'rail', net: rung.to },

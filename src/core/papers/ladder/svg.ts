@@ -10,7 +10,7 @@ export interface LadderState {
 const escape = (text: string) =>
   text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
 const INK = '#1D2B33';
-const SIZES = { says: 10, rung: 11, net: 8.5, rail: 11, title: 13 } as const;
+const SIZES = { label: 10, rung: 11, net: 8.5, rail: 11, title: 13 } as const;
 
 /** The ladder as an SVG file: live wires heavy, closed contacts and energised loads filled. */
 export function ladderSvg(scene: LadderScene, { live, on }: LadderState, title: string): string {

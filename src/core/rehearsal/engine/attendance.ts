@@ -25,5 +25,5 @@ export function attend(run: Run): void {
         put(d.tag, state);
   // Who is there and hears it still ring comes again.
   settleWater(run);
-  if (s.panel.rings) sendForPerson(s, scenario.answers);
+  if (s.panel.alarm) sendForPerson(s, scenario.responseTime);
 }

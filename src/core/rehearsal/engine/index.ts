@@ -67,7 +67,7 @@ export function advance(
     most: 0,
   };
   if (s.t === 0) {
-    if (s.panel.rings) sendForPerson(s, scenario.answers);
+    if (s.panel.alarm) sendForPerson(s, scenario.responseTime);
     settleWater(run);
     happenNow(run);
   }

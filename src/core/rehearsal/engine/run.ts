@@ -23,7 +23,7 @@ export interface Listener {
   passed?(stretch: Passed): void;
   /** The panel went from one combination to another; `since` is when each pump last started or stopped. `why` is made only where it is wanted. */
   turned?(time: number, before: PanelState, after: PanelState, why: () => Phrase, since: readonly number[]): void;
-  told?(time: number, volume: number, kind: EventKind, says: () => Phrase): void;
+  told?(time: number, volume: number, kind: EventKind, sentence: () => Phrase): void;
   ranBack?(volume: number): void;
 }
 
@@ -35,8 +35,8 @@ export interface Run {
   readonly stretch: Passing;
 }
 
-export const tell = ({ s, listener }: Run, kind: EventKind, says: () => Phrase): void =>
-  listener.told?.(s.t, s.v, kind, says);
+export const tell = ({ s, listener }: Run, kind: EventKind, sentence: () => Phrase): void =>
+  listener.told?.(s.t, s.v, kind, sentence);
 
 /** The one stretch that is filled again and again. */
 export class Passing implements Passed {

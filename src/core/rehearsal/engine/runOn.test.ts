@@ -26,10 +26,16 @@ const tank: Station = (() => {
 })();
 
 /** What passed at each moment, s: pumps that move water and how fast the tank fills, m³/s. */
-function passed(hands: Scenario['hands'], length: number) {
+function passed(operations: Scenario['operations'], length: number) {
   const prepared = prepare(tank);
   if (!prepared.ok) throw new Error(JSON.stringify(prepared.reasons));
-  const scenario = plain('run-on', tank, length, { kind: 'level', which: 'low', scale: 0 }, { start: 0.3, hands });
+  const scenario = plain(
+    'run-on',
+    tank,
+    length,
+    { kind: 'level', which: 'low', scale: 0 },
+    { startLevel: 0.3, operations },
+  );
   const compiled = compileScenario(prepared.prepared, scenario);
   if (!compiled.ok) throw new Error(compiled.problems.join());
   const list: Pick<Passed, 'from' | 'to' | 'v0' | 'v1'>[] = [];
@@ -53,10 +59,10 @@ describe('the water that runs on when a filling pump stops', () => {
   const [first, second] = [100, 103];
   const run = passed(
     [
-      { at: 0, device: 'S11', state: 'hand' },
-      { at: 0, device: 'S12', state: 'hand' },
-      { at: first, device: 'S11', state: 'off' },
-      { at: second, device: 'S12', state: 'off' },
+      { at: 0, device: 'S11', position: 'hand' },
+      { at: 0, device: 'S12', position: 'hand' },
+      { at: first, device: 'S11', position: 'off' },
+      { at: second, device: 'S12', position: 'off' },
     ],
     130,
   );
@@ -72,11 +78,11 @@ describe('the water that runs on when a filling pump stops', () => {
   it('begins anew where a pump starts within it and stops again', () => {
     const again = passed(
       [
-        { at: 0, device: 'S11', state: 'hand' },
-        { at: 0, device: 'S12', state: 'off' },
-        { at: 100, device: 'S11', state: 'off' },
-        { at: 102, device: 'S11', state: 'hand' },
-        { at: 104, device: 'S11', state: 'off' },
+        { at: 0, device: 'S11', position: 'hand' },
+        { at: 0, device: 'S12', position: 'off' },
+        { at: 100, device: 'S11', position: 'off' },
+        { at: 102, device: 'S11', position: 'hand' },
+        { at: 104, device: 'S11', position: 'off' },
       ],
       130,
     );

@@ -69,7 +69,7 @@ export function beginning({ prepared, scenario, inflowOf, way }: CompiledScenari
   const panel = model.machine.first;
   return {
     t: 0,
-    v: Math.min(vessel.volume(scenario.start ?? Math.min(...stops, station.vessel.overflow)), top),
+    v: Math.min(vessel.volume(scenario.startLevel ?? Math.min(...stops, station.vessel.overflow)), top),
     panel,
     model,
     active: new Set(),

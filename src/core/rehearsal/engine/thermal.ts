@@ -5,7 +5,7 @@ import { applyActiveFaults, transition } from './transition';
 
 /** Motors that heat or no longer do: their clocks are set and taken away. A rotor that stands heats in seconds, a pump in air in minutes. */
 export function watchHeat({ s, compiled }: Run): void {
-  const { protector } = compiled.scenario;
+  const { motorProtection } = compiled.scenario;
   for (let pump = 0; pump < s.since.length; pump++) {
     const bit = 1 << pump;
     const stalls = s.panel.running & s.model.stalls & bit;
@@ -13,7 +13,12 @@ export function watchHeat({ s, compiled }: Run): void {
     const clock = heatOf(s, pump);
     if (!heats) {
       if (clock?.kind === 'heats') stopClock(s, clock);
-    } else if (!clock) s.clocks.push({ kind: 'heats', at: s.t + (stalls ? protector.stalled : protector.dry), pump });
+    } else if (!clock)
+      s.clocks.push({
+        kind: 'heats',
+        at: s.t + (stalls ? motorProtection.lockedRotor : motorProtection.dryRunning),
+        pump,
+      });
   }
 }
 
@@ -23,14 +28,14 @@ export function protect(run: Run, pump: number): void {
   const { panel } = compiled.prepared;
   const bit = 1 << pump;
   const n = String(pump + 1);
-  const says = s.model.stalls & bit ? phrase`pump ${n} stood under voltage` : phrase`pump ${n} ran without water`;
+  const sentence = s.model.stalls & bit ? phrase`pump ${n} stood under voltage` : phrase`pump ${n} ran without water`;
   // An overload relay sees the current of a rotor that stands, and waits for a hand; it does not see heat.
   const overload = panel.devices.find((d) => d.function === 'overload' && d.pump === pump + 1);
   if (s.model.stalls & bit && overload && !s.model.held.has(overload.tag))
-    return transition(run, s.model.machine.after(s.panel, overload.tag, 'tripped'), () => says);
+    return transition(run, s.model.machine.after(s.panel, overload.tag, 'tripped'), () => sentence);
   s.open |= bit;
-  tell(run, 'protection', () => phrase`thermal protector of pump ${n} opens: ${says}`);
-  s.clocks.push({ kind: 'cools', at: s.t + compiled.scenario.protector.cools, pump });
+  tell(run, 'protection', () => phrase`thermal protector of pump ${n} opens: ${sentence}`);
+  s.clocks.push({ kind: 'cools', at: s.t + compiled.scenario.motorProtection.cooling, pump });
   applyActiveFaults(run, () => phrase`its thermal protector opened`);
 }
 

@@ -83,7 +83,7 @@ export function transition(run: Run, to: PanelState, why: () => Phrase): void {
   for (const tag of to.tripped)
     if (before.states[tag] !== 'tripped' && !s.model.held.has(tag))
       tell(run, 'protection', () => phrase`${tag} (${deviceOf(compiled.prepared.panel, tag).label}) opens: ${why()}`);
-  if (to.rings && !before.rings) sendForPerson(s, compiled.scenario.answers);
+  if (to.alarm && !before.alarm) sendForPerson(s, compiled.scenario.responseTime);
   const makes = compiled.cutOffs.length === 0 || compiled.cutOffs.some((id) => to.outcomes[id]);
   s.shedUntil = makes ? Infinity : Math.min(s.shedUntil, s.t + compiled.sheds);
 }

@@ -7,8 +7,8 @@ export const either = (names: readonly string[]): string =>
   names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} or ${names.at(-1)}`;
 
 function figureSchema({ least, most }: Figure): z.ZodType {
-  const above = least.touch ? number.min(least.at, least.says) : number.gt(least.at, least.says);
-  return above.max(most.at, most.says);
+  const above = least.touch ? number.min(least.at, least.message) : number.gt(least.at, least.message);
+  return above.max(most.at, most.message);
 }
 
 function plainSchema(spec: Spec): z.ZodType {
@@ -33,7 +33,7 @@ function plainSchema(spec: Spec): z.ZodType {
   }
 }
 
-/** The validators of some fields, each as its description says what it must be. */
+/** The validators of some fields, each as its description message what it must be. */
 export const shapeOf = (fields: Fields): Record<string, z.ZodType> =>
   Object.fromEntries(
     Object.entries(fields).map(([name, spec]) => {

@@ -19,5 +19,5 @@ export async function POST(request: Request, { params }: { params: Promise<{ run
   const added = addEntry(database(), id, body.value, now());
   return added.ok
     ? Response.json({ entry: added.entry }, { status: 201 })
-    : refuse(added.reason === 'no-run' ? 404 : 422, [{ path: 'stepId', message: added.says }]);
+    : refuse(added.reason === 'no-run' ? 404 : 422, [{ path: 'stepId', message: added.detail }]);
 }
