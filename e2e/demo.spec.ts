@@ -42,7 +42,7 @@ for (const [i, name] of STATIONS.entries()) {
       expect(await page.locator('svg path[d*="NaN"]').count()).toBe(0);
     }
     await page.goto(`/stations/${i + 1}/levels`);
-    for (const sheet of ['tape list', 'water to each trip', 'from above', 'cycle']) {
+    for (const sheet of ['tape list', 'water to each trip', 'plan view', 'cycle']) {
       await page.getByRole('tab', { name: sheet }).click();
       await expect(page.getByRole('tabpanel')).not.toBeEmpty();
     }

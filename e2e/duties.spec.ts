@@ -159,7 +159,7 @@ test('every kind of sensor has its fields and its own drawing; a bell says what 
     ['slides on a rod', 'upper stop, floor up', 'float'],
     ['switch through the wall', 'goes back after', 'switch'],
     ['level transmitter', 'threshold on, floor up', 'transmitter'],
-    ['pressure bell', 'mouth, floor up', 'bell'],
+    ['pressure bell', 'mouth, floor up', 'pressure bell'],
   ] as const) {
     await choose(page, 'kind of pump float', kind);
     await expect(page.getByRole('textbox', { name: field, exact: true })).toBeVisible();

@@ -80,7 +80,7 @@ test('floats are turned in the plan by keys and by hand; what touches is said, a
   const id = await makeStation(request, 'Turned sump', (s) => {
     s.sensors = s.sensors.map((x) => ({ ...x, place: { from: 'pole', bearing: 0, offset: 0.06 } }));
   });
-  await openSheet(page, id, 'from above');
+  await openSheet(page, id, 'plan view');
   await expect(page.getByRole('table', { name: 'room over the whole swing' }).getByRole('row').nth(1)).toContainText(
     'touches',
   );

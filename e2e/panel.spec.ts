@@ -191,7 +191,7 @@ test('schemes: one that fits is taken, one that does not says why, and what was 
   await expect(page.getByRole('region', { name: 'control' })).toContainText('K1 leaks when it is off');
 });
 
-test('an interlock is added and works: the appliance stands when the bell rings', async ({ page, request }) => {
+test('an interlock is added and works: the appliance stands when the alarm sounds', async ({ page, request }) => {
   await open(page, await makeContactor(request, 'Interlocked sump'));
   await page.getByRole('tab', { name: 'scheme' }).click();
   await choose(page, 'add an interlock', 'cut-off of what makes the water');

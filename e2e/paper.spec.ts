@@ -48,7 +48,7 @@ test('a rod float is set by its stops, in Survey and on the tape', async ({ page
   await expect(page.getByRole('textbox', { name: 'lower stop, floor up' })).toHaveValue('310');
   await page.getByRole('checkbox', { name: 'alarm float fitted' }).uncheck();
   await page.getByRole('link', { name: 'Levels' }).click();
-  await expect(page.getByRole('button', { name: /time from bell to overflow/ })).toContainText('not asked');
+  await expect(page.getByRole('button', { name: /time from alarm to overflow/ })).toContainText('not asked');
   const rod = page.getByRole('slider', { name: /float 1, pump/ });
   await rod.press('ArrowRight');
   await page.getByRole('tab', { name: 'tape list' }).click();

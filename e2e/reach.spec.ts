@@ -31,7 +31,7 @@ for (const theme of ['chalk', 'night', 'daylight']) {
   }
 }
 
-for (const sheet of ['tape list', 'from above', 'set levels for me']) {
+for (const sheet of ['tape list', 'plan view', 'set levels for me']) {
   test(`the sheet “${sheet}” can be read by everyone`, async ({ page }) => {
     await page.goto('/stations/5/levels');
     await page.getByRole('tab', { name: sheet }).click();

@@ -73,7 +73,7 @@ test('a power cut is dragged onto the axis, moved, made longer and taken away: b
   await expect(events(page)).toContainText('power is back');
 });
 
-test('a fault is put in at the cursor or drawn on its lane; its times are typed; a person answers the bell', async ({
+test('a fault is put in at the cursor or drawn on its lane; its times are typed; a person answers the alarm', async ({
   page,
   request,
 }) => {
@@ -86,7 +86,7 @@ test('a fault is put in at the cursor or drawn on its lane; its times are typed;
   const list = page.getByRole('list', { name: 'power cuts and faults' });
   await list.getByRole('textbox', { name: 'from' }).fill('2 h');
   await list.getByRole('textbox', { name: 'from' }).press('Enter');
-  await type(page, 'a person comes after the bell', '30 min');
+  await type(page, 'a person comes after the alarm', '30 min');
   await sheet(page, 'what happened, and why');
   await expect(events(page)).toContainText('a person is there, and mends: pump float: stuck down');
   await expect(
@@ -108,10 +108,10 @@ test('a hand works a selector at the cursor', async ({ page, request }) => {
     await makeStation(request, 'Hand worked', (s) => (s.control = { ...s.control, scheme: 'contactor' })),
   );
   await sheet(page, 'scenario');
-  await choose(page, 'a hand works', 'S1: Hand, Off or Auto for the pump');
-  await choose(page, 'to', 'Hand');
+  await choose(page, 'operate', 'S1: Hand, Off or Auto for the pump');
+  await choose(page, 'to position', 'Hand');
   await page.getByRole('button', { name: 'at 00:00:00' }).click();
-  await expect(page.getByRole('list', { name: 'hands' })).toContainText('S1 to Hand');
+  await expect(page.getByRole('list', { name: 'operations by hand' })).toContainText('S1 to Hand');
   await sheet(page, 'what happened, and why');
   await expect(events(page)).toContainText('pump 1 draws air');
 });
@@ -189,7 +189,7 @@ test('one looks closer, to a second and no peak lost, by button, key and wheel; 
   await start.click();
   const at = await now(page);
   const lane = page.getByRole('group', { name: 'rehearsal over time' }).locator('.on.pump').first();
-  for (let i = 0; i < 8; i++) await page.getByRole('button', { name: 'closer' }).click();
+  for (let i = 0; i < 8; i++) await page.getByRole('button', { name: 'zoom in' }).click();
   // Looked at within seconds the pump’s lane is one block that begins at the cursor.
   await expect(page.getByRole('status', { name: 'cursor' })).toHaveText(/\.\d+$/);
   const box = async () => (await lane.boundingBox())!;
@@ -197,11 +197,11 @@ test('one looks closer, to a second and no peak lost, by button, key and wheel; 
   await expect.poll(async () => Math.abs((await box()).x - (await cursor()).x)).toBeLessThan(6);
   await time(page).focus();
   await page.keyboard.press('-');
-  await page.getByRole('button', { name: 'whole' }).click();
-  await expect(page.getByRole('button', { name: 'wider' })).toBeDisabled();
+  await page.getByRole('button', { name: 'whole run' }).click();
+  await expect(page.getByRole('button', { name: 'zoom out' })).toBeDisabled();
   await time(page).hover();
   await page.mouse.wheel(0, -200);
-  await expect(page.getByRole('button', { name: 'wider' })).toBeEnabled();
+  await expect(page.getByRole('button', { name: 'zoom out' })).toBeEnabled();
   expect(await now(page)).toBe(at);
 });
 
@@ -216,7 +216,7 @@ test('it plays: the cursor goes on by itself, the water and the panel with it, a
   await choose(page, 'speed', '1 h a second');
   await page.getByRole('button', { name: 'play' }).click();
   await expect.poll(() => now(page)).toBeGreaterThan(3000);
-  await page.getByRole('button', { name: 'hold' }).click();
+  await page.getByRole('button', { name: 'pause' }).click();
   const held = await now(page);
   await time(page).focus();
   await page.keyboard.press(' ');

@@ -14,7 +14,7 @@ const TRANSFERS: Traits = {
   kept: true,
   words: { ...EMPTIES.words, marks: { lead: 'restart' } },
   notAsked: {
-    submergence: phrase`A transfer pump is asked for its intake cover by the rule against running dry.`,
+    submergence: phrase`A transfer pump is asked for the submergence of its intake by the rule against running dry.`,
     'keep-up': phrase`The water is wanted here; the pump need not take all of it.`,
     inlet: phrase`The water is wanted in the tank; nothing stands back in a drain.`,
   },

@@ -69,7 +69,7 @@ describe('the catalogue', () => {
       'disconnect left off',
       'ground-fault',
       'T1 dead',
-      'battery of the bell flat',
+      'battery of the alarm flat',
     ])
       expect(label).toContain(what);
     for (const what of [
@@ -236,7 +236,7 @@ describe('what they do to the circuit, written down from the trade', () => {
       const reading = read(wired.structure, off, wired.points.get('M1:PE')!, EARTH, 'ohms');
       return reading.ok ? reading.value : NaN;
     };
-    // The bell has an earth of its own circuit on the same bar: both must go.
+    // The alarm has an earth of its own circuit on the same bar: both must go.
     expect(ohms('M1-worn')).toBeLessThan(5);
     expect(ohms('W0-earth-lost')).toBeGreaterThanOrEqual(ohms('M1-worn'));
   });

@@ -84,5 +84,5 @@ export const transformerDead = (d: Device): Fault[] =>
   dead(d, 'transformer-dead', { circuit: without(`${d.tag}.core`) });
 export const supplyDead = (d: Device): Fault[] => dead(d, 'supply-dead', { holds: { [d.tag]: 'off' } });
 export const batteryFlat = (d: Device): Fault[] => [
-  make(`${d.tag}-flat`, 'battery-flat', d.tag, 'battery of the bell flat', { holds: { [d.tag]: 'flat' } }),
+  make(`${d.tag}-flat`, 'battery-flat', d.tag, 'battery of the alarm flat', { holds: { [d.tag]: 'flat' } }),
 ];

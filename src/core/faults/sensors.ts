@@ -35,7 +35,7 @@ const KINDS = {
   'tube-leak': kind(
     0.03,
     'bell, tube or joint leaks: the trapped air is lost',
-    'make it tight, and lift the bell to fill it with air again',
+    'make it tight, and lift the alarm to fill it with air again',
   ),
   breather: kind(0.02, 'the breather of the pressure switch is wet or blocked', 'clear or change the breather'),
 } as const satisfies Record<SensorFault | 'wrong-core', FaultKind>;

@@ -109,10 +109,10 @@ describe('calls and marks', () => {
     expect(r.state).toBe('broken');
     expect(sayPhrase(r.why, 'metric')).toContain('the lag at 1000 mm over the start at 1000 mm');
   });
-  it('a bell that clears only below the stop, or a redundant off that lets go only above the start, is too near', () => {
+  it('an alarm that clears only below the stop, or a redundant off that lets go only above the start, is too near', () => {
     const late = box(2e-3, (s) => (s.sensors = [at('pump', 0.5, 1), at('alarm', 0.45, 1.5)]));
     expect(ruleOf(late, 'gap').state).toBe('broken');
-    expect(sayPhrase(ruleOf(late, 'gap').why, 'metric')).toContain('bell clearing over stop');
+    expect(sayPhrase(ruleOf(late, 'gap').why, 'metric')).toContain('alarm clearing over stop');
     const low = box(2e-3, (s) => (s.sensors = [at('pump', 0.5, 1), at('low', 0.3, 0.98)]));
     expect(sayPhrase(ruleOf(low, 'gap').why, 'metric')).toContain('start over redundant off letting go');
   });

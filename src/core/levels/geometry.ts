@@ -25,7 +25,7 @@ export interface LevelGeometry {
   readonly lead: number;
   /** Where the first, the second and the third pump are called, as far as there is one and something calls it. */
   readonly calls: readonly number[];
-  /** Where the bell begins to ring and where it clears; null without one. */
+  /** Where the alarm begins to ring and where it clears; null without one. */
   readonly alarm: Trips | null;
   /** Redundant off, or the low alarm of a tank. */
   readonly low: Trips | null;

@@ -21,7 +21,7 @@ export interface Judgement {
   readonly operatingPoints: readonly LevelPoint[];
   readonly cycles: Readonly<Record<'low' | 'design' | 'peak', CycleResult>>;
   readonly worst: CycleResult;
-  /** From the bell to the overflow: m³, and s at each inflow; null without an alarm float. */
+  /** From the alarm to the overflow: m³, and s at each inflow; null without an alarm float. */
   readonly reserve: {
     readonly volume: number;
     readonly low: number;

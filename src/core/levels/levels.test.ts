@@ -171,8 +171,8 @@ describe('rules', () => {
       (s) => setPump(s, 0.28),
       (s) => (setPump(s, 0.28), (s.pumps[0]!.volute = 0.13), (s.settings.submergence = 'volute')),
     ],
-    ['order', 'bell under the start', (s) => setAlarm(s, 0.5), (s) => setAlarm(s, 0.7)],
-    ['gap', 'bell 50 mm over the start', (s) => setAlarm(s, 0.615), (s) => setAlarm(s, 0.7)],
+    ['order', 'alarm under the start', (s) => setAlarm(s, 0.5), (s) => setAlarm(s, 0.7)],
+    ['gap', 'alarm 50 mm over the start', (s) => setAlarm(s, 0.615), (s) => setAlarm(s, 0.7)],
     ['starts', 'half the drawdown', (s) => setPump(s, 0.45, 0.08), (s) => setPump(s, 0.45, 0.2)],
     [
       'run',
@@ -189,7 +189,7 @@ describe('rules', () => {
     ['keep-up', 'a peak beyond the pump', (s) => peak(s, 2.7e-3), (s) => peak(s, 2.5e-3)],
     [
       'inlet',
-      'bell over the inlet',
+      'alarm over the inlet',
       (s) => (s.vessel.inletInvert = 0.7),
       (s) => ((s.vessel.inletInvert = 0.7), (s.settings.inlet = 'storage')),
     ],

@@ -55,7 +55,7 @@ const WORDS: Readonly<Record<MarkName | 'inlet', string>> = {
   peak: 'peak',
   lag: 'lag',
   lag2: 'second lag',
-  alarm: 'bell',
+  alarm: 'alarm',
   cutoff: 'cut-off',
   overflow: 'overflow',
 };

@@ -15,13 +15,13 @@ export interface DoorCard {
     readonly floorUp: string;
     readonly what: string;
   }[];
-  readonly bell: readonly string[];
+  readonly alarm: readonly string[];
   readonly contact: string;
   readonly cautions: readonly string[];
 }
 
 /**
- * The page for the inside of the lid or panel: what is set, what the bell means, whom to call.
+ * The page for the inside of the lid or panel: what is set, what the alarm means, whom to call.
  * @param revision of the document that the card is true of
  * @param date on which it is printed, as it should stand there
  */
@@ -63,7 +63,7 @@ export function doorCard(
             },
           ]),
       {
-        label: 'delivers at start',
+        label: 'operating point at start',
         value: atLead.ok
           ? valve
             ? say(quantity('flow', atLead.flow), system)
@@ -83,22 +83,22 @@ export function doorCard(
       floorUp: height(level),
       what: what(name),
     })),
-    bell:
+    alarm:
       alarm && reserve
         ? [
-            `The bell means: ${words.alarmMeans}.`,
+            `The alarm means: ${words.alarmMeans}.`,
             // Of a tank that is filled nobody knows when it runs over: that hangs on what is drawn.
             ...(direction === 'fill'
               ? []
               : [
                   sayPhrase(
-                    phrase`From the first ring to the overflow there are ${quantity('duration', reserve.design)} at the usual inflow, ${quantity('duration', reserve.peak)} at the most.`,
+                    phrase`From the first alarm to the overflow there are ${quantity('duration', reserve.design)} at the usual inflow, ${quantity('duration', reserve.peak)} at the most.`,
                     system,
                   ),
                 ]),
             `${words.whenAlarm} Silence stops the horn; the lamp stays until the water is down.`,
           ]
-        : ['No bell is fitted: nobody is told before the overflow. Look at the pit often.'],
+        : ['No alarm is fitted: nobody is told before the overflow. Look at the pit often.'],
     contact: station.identity.contact || 'no number is set',
     cautions: [
       'Two supplies may meet here: isolate and lock both, prove dead, before anything is touched.',

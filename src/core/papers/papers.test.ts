@@ -90,7 +90,7 @@ describe('the shaft', () => {
   it('marks the tape both ways and names each level with its height', () => {
     const words = texts(scene(newStation('a', 'b', 'metric-230')));
     expect(words).toEqual(
-      expect.arrayContaining(['rim down', 'floor up', 'start', '591 mm', 'stop', '309 mm', 'bell', '776 mm']),
+      expect.arrayContaining(['rim down', 'floor up', 'start', '591 mm', 'stop', '309 mm', 'alarm', '776 mm']),
     );
     expect(texts(scene(newStation('a', 'b', 'us-120'), { system: 'us' }))).toEqual(
       expect.arrayContaining([`2' 7 1/16"`, `4'`]),
@@ -113,20 +113,20 @@ describe('the shaft', () => {
 });
 
 describe('the door card', () => {
-  it('says levels both ways, what the bell means, whom to call, and of which revision it is true', () => {
+  it('says levels both ways, what the alarm means, whom to call, and of which revision it is true', () => {
     const s = demoStations()[0]!.station;
     const card = doorCard(judge(s), 7, '24 November 2026', 'metric');
     expect(card.revision).toBe('revision 7');
-    expect(card.levels.map((l) => l.name)).toEqual(['overflow', 'bell', 'start', 'stop']);
+    expect(card.levels.map((l) => l.name)).toEqual(['overflow', 'alarm', 'start', 'stop']);
     expect(card.levels[0]).toMatchObject({ rimDown: '50 mm', floorUp: '1350 mm' });
     expect(card.contact).toContain('harbour office');
-    expect(card.bell.join(' ')).toMatch(/from the first ring to the overflow/i);
+    expect(card.alarm.join(' ')).toMatch(/from the first alarm to the overflow/i);
   });
-  it('says it plainly where there is no bell and no number', () => {
+  it('says it plainly where there is no alarm and no number', () => {
     const s = newStation('a', 'b', 'metric-230');
     s.sensors = s.sensors.filter((x) => x.role === 'pump');
     const card = doorCard(judge(s), 1, 'today', 'metric');
     expect(card.contact).toBe('no number is set');
-    expect(card.bell.join(' ')).toMatch(/No bell is fitted/);
+    expect(card.alarm.join(' ')).toMatch(/No alarm is fitted/);
   });
 });

@@ -14,7 +14,7 @@ export interface Ranked {
 export const BAND_SCORE: Readonly<Record<Aim, (b: Ranked) => number>> = {
   'fewest-starts': (b) => b.below - b.above,
   'least-stored': (b) => b.below + b.above,
-  // The lower it starts, the lower the bell may ring.
+  // The lower it starts, the lower the alarm may ring.
   'longest-reserve': (b) => b.high,
   'fewest-changes': (b) => b.moved,
 };

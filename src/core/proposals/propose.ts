@@ -61,7 +61,7 @@ function gainsOf(before: Judgement, after: Judgement): Gain[] {
       ? []
       : [of((j) => (j.worst.ok ? quantity('rate', j.worst.startsPerHour) : null), 'starts, worst')]),
     of((j) => quantity('volume', volume(j)), 'stored, mean'),
-    of((j) => (j.reserve ? quantity('duration', j.reserve.design) : null), 'bell to overflow'),
+    of((j) => (j.reserve ? quantity('duration', j.reserve.design) : null), 'alarm to overflow'),
   ];
 }
 

@@ -22,7 +22,7 @@ export interface Screen {
   /** The level that calls the last of `running` pumps. */
   lastCall(level: number, running: number): boolean;
   alarm(rise: number, band: Band): boolean;
-  /** The highest level at which the bell may ring, whatever the band, m. */
+  /** The highest level at which the alarm may ring, whatever the band, m. */
   readonly alarmMost: number;
   cutoff(rise: number): boolean;
   /** Least distance between two levels that act one after the other, m. */

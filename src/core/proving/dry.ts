@@ -61,13 +61,13 @@ const CONTROLS: Readonly<Record<Direction, (starts: string) => Readonly<Record<'
 function responses(station: Station): Readonly<Record<SensorRole, Response>> {
   const { alarm } = station;
   const { timer, direction } = traitsOf(station);
-  const bell = [alarm.horn ? 'horn' : '', alarm.lamp ? 'lamp' : ''].filter(Boolean).join(' and ') || 'alarm';
+  const sign = [alarm.horn ? 'horn' : '', alarm.lamp ? 'lamp' : ''].filter(Boolean).join(' and ') || 'alarm';
   const starts = timer ? 'the pump starts when the timer sentence so' : 'the pump starts at once, and no other device';
   return {
     ...CONTROLS[direction](starts),
     lag: [phrase`one more pump starts`, phrase`the pumps run on to the stop`],
     lag2: [phrase`the last pump starts`, phrase`the pumps run on to the stop`],
-    alarm: [phrase`${bell}, the pump stays still`, phrase`the bell clears`],
+    alarm: [phrase`${sign}, the pump stays still`, phrase`the alarm clears`],
     low: [phrase`nothing: it lets the pump run`, phrase`the pump stops, whatever the others say`],
     peak: [phrase`the timer takes its shorter rest`, phrase`the timer takes its ordinary rest`],
     cutoff: [phrase`what makes the water stops`, phrase`it may run again`],

@@ -51,7 +51,7 @@ export function handOver({ station }: LevelContext): Step {
       plug
         ? phrase`The pump plugs into the float's plug, not straight into the outlet. Breakers on, locks off, tools counted.`
         : phrase`Every selector to automatic. Breakers on, locks off, tools counted.`,
-      phrase`Show the owner the bell, the silence button and the number on the door card.`,
+      phrase`Show the owner the alarm, the silence button and the number on the door card.`,
     ],
     cautions: [
       plug
@@ -65,7 +65,7 @@ export function handOver({ station }: LevelContext): Step {
       seen(
         'owner',
         'owner',
-        phrase`knows what the bell means and whom to call${station.identity.contact ? `: ${station.identity.contact}` : ''}`,
+        phrase`knows what the alarm means and whom to call${station.identity.contact ? `: ${station.identity.contact}` : ''}`,
       ),
       seen('card', 'door card', phrase`on the lid or panel, of this revision`),
     ],

@@ -120,7 +120,7 @@ describe('the plan of every duty', () => {
       'only lets the pump run',
     );
   });
-  it('draws and fills a tank that is filled, and never fills it to its bell by hose', () => {
+  it('draws and fills a tank that is filled, and never fills it to its alarm by hose', () => {
     const ids = planOf('workshop-header-tank.json').map((s) => s.id);
     expect(ids).toEqual(expect.arrayContaining(['draw-start', 'fill-up', 'silence']));
     expect(ids).not.toContain('fill-alarm');

@@ -35,7 +35,7 @@ export function fillToLead(context: LevelContext): Step {
       seen(
         'reacts',
         'what reacts',
-        phrase`${traitsOf(station).timer ? 'the timer begins and starts the pump in its turn' : 'one pump alone'}; the bell stays quiet`,
+        phrase`${traitsOf(station).timer ? 'the timer begins and starts the pump in its turn' : 'one pump alone'}; the alarm stays quiet`,
       ),
     ],
     about: ['level:lead'],
@@ -195,7 +195,7 @@ export function fillTank(context: LevelContext): Step[] {
       cautions: ['A float in a tank of drinking water is of a kind that is made for it.'],
       expects: [
         around('level', 'water when filling starts, rim down', rimDown(context, lead), trip),
-        seen('reacts', 'what reacts', phrase`filling alone; no bell`),
+        seen('reacts', 'what reacts', phrase`filling alone; no alarm`),
       ],
       about: ['level:lead'],
     },
@@ -221,7 +221,7 @@ export function fillTank(context: LevelContext): Step[] {
   ];
 }
 
-/** Water up to the bell with the pump held off, and down again. Nothing without an alarm float. */
+/** Water up to the alarm with the pump held off, and down again. Nothing without an alarm float. */
 export function fillToAlarm(context: LevelContext): Step[] {
   const { station, vessel, stop, lead, alarm } = context;
   if (!alarm || traitsOf(station).direction === 'fill') return alarm ? alarmExtras(context) : [];
@@ -231,15 +231,15 @@ export function fillToAlarm(context: LevelContext): Step[] {
     {
       id: 'fill-alarm',
       phase: 'alarm',
-      title: 'Fill until the bell rings',
+      title: 'Fill until the alarm acts',
       actions: [
         phrase`${floatInCord(station) ? 'Unplug the pump' : 'Hold every pump at Off'}, leave the alarm on. Fill from the start level on.`,
       ],
       cautions: ['Stay with it: nothing pumps now, and the overflow is the next thing up.'],
       expects: [
-        around('volume', 'water from start to bell', quantity('volume', volume), water),
+        around('volume', 'water from start to alarm', quantity('volume', volume), water),
         around('time', 'time for it by hose', quantity('time', volume / station.settings.hoseFlow), water),
-        around('level', 'water when the bell rings, rim down', rimDown(context, alarm.rise), trip),
+        around('level', 'water when the alarm sounds, rim down', rimDown(context, alarm.rise), trip),
         ...(station.alarm.horn
           ? [
               seen(
@@ -264,9 +264,9 @@ export function fillToAlarm(context: LevelContext): Step[] {
       cautions: [],
       expects: [
         none
-          ? unknown('run', 'from bell level to stop', 'time', none)
-          : around('run', 'from bell level to stop', quantity('time', drawTime(context, alarm.rise, stop, 0)), water),
-        around('clears', 'water when the bell clears, rim down', rimDown(context, alarm.fall), trip),
+          ? unknown('run', 'from alarm level to stop', 'time', none)
+          : around('run', 'from alarm level to stop', quantity('time', drawTime(context, alarm.rise, stop, 0)), water),
+        around('clears', 'water when the alarm clears, rim down', rimDown(context, alarm.fall), trip),
       ],
       about: ['level:alarm', 'level:stop', 'pump'],
     },
@@ -314,7 +314,7 @@ function alarmExtras({ station }: LevelContext): Step[] {
             'Remote contact',
             'Meter on the remote pair, at the far end if you can.',
             ['The far end may bring its own supply: test for volts before ohms.'],
-            [seen('remote', 'remote pair', phrase`changes over with the bell, and is received at the far end`)],
+            [seen('remote', 'remote pair', phrase`changes over with the alarm, and is received at the far end`)],
           ),
         ]
       : []),

@@ -22,7 +22,7 @@ export const chancesSchema = z.strictObject({
     .min(0, 'a seed cannot be negative')
     .max(2 ** 32 - 1, 'a seed of more than 32 bits'),
   years: z.int('whole years').min(1, 'a year at least').max(100000, 'more than 100 000 years'),
-  /** s after the bell until a person is there. */
+  /** s after the alarm until a person is there. */
   responseTime: z.number().gt(0, 'nobody is there at once').max(YEAR, 'an answer after more than a year'),
   /** s between visits at which all is tested and mended. */
   visitInterval: z
@@ -77,7 +77,7 @@ export interface Chance {
   readonly high: number;
   /** Mean overflow a year, m³. */
   readonly overflow: number;
-  /** Bells a year, and floods that no bell told of. */
+  /** Alarms a year, and floods that no alarm told of. */
   readonly alarms: number;
   readonly floodsWithoutAlarm: number;
   readonly causes: readonly Cause[];
@@ -124,7 +124,7 @@ function* triggers(
 
 /**
  * Years with storms, power cuts and faults that come by chance, one after the other. Each is rehearsed, exactly, with the faults that
- * are hidden by then; when the bell rings a person comes after the time to answer and mends all there is; a fault that neither rings nor
+ * are hidden by then; when the alarm sounds a person comes after the time to answer and mends all there is; a fault that neither rings nor
  * floods stays, hidden, until the next visit. Between them nothing new can happen.
  * @returns the problems where the scheme does not fit, or where it was stopped
  */
@@ -154,7 +154,7 @@ export function chance(
   let hidden: readonly string[] = [];
   const wet = new Set<number>();
   const causes = new Map<string, number>();
-  let [overflow, bells, silent] = [0, 0, 0];
+  let [overflow, alarms, silent] = [0, 0, 0];
 
   const scenarioOf = (
     does: Trigger['does'],
@@ -212,7 +212,7 @@ export function chance(
     const answer = account(station, scenario);
     if (!answer.ok) return answer;
     const { balance, overflowSpans, alarmSpans } = answer.account;
-    bells += alarmSpans.length > 0 ? 1 : 0;
+    alarms += alarmSpans.length > 0 ? 1 : 0;
     if (overflowSpans.length > 0) {
       wet.add(Math.floor(at / YEAR));
       overflow += balance.overflow;
@@ -233,7 +233,7 @@ export function chance(
       share: flooded / chances.years,
       ...wilson(flooded, chances.years),
       overflow: overflow / chances.years,
-      alarms: bells / chances.years,
+      alarms: alarms / chances.years,
       floodsWithoutAlarm: silent,
       causes: [...causes]
         .map(([what, floods]) => ({ label: what, floods }))

@@ -46,7 +46,7 @@ function unknown({ powerCuts, faults, operations, duration }: Scenario, run: Reh
 
 /**
  * What the level rules predict of a rehearsal: starts and hours from the cycle at each inflow that there was, the worst hour from the
- * worst inflow, the reserve from the water between bell and overflow. The rules count whole cycles at a steady inflow; a rehearsal has the
+ * worst inflow, the reserve from the water between alarm and overflow. The rules count whole cycles at a steady inflow; a rehearsal has the
  * inflow as it comes.
  */
 export function compare(station: Station, scenario: Scenario, run: Rehearsal): Comparison[] {
@@ -126,7 +126,7 @@ export function compare(station: Station, scenario: Scenario, run: Rehearsal): C
     const has = (vessel.volume(overflow) - vessel.volume(alarm.rise)) / inflow[station.settings.reserveInflow];
     found.push({
       id: 'reserve',
-      what: 'from bell to overflow',
+      what: 'from alarm to overflow',
       rules: quantity('time', has),
       run: quantity('time', run.warningTime),
       why: differ(has, run.warningTime, 5)

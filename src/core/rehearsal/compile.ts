@@ -7,7 +7,7 @@ import type { Prepared } from './faultedModel';
 export type EventKind =
   | 'float'
   | 'pump'
-  | 'bell'
+  | 'alarm'
   | 'interlock'
   | 'power'
   | 'hand'
@@ -16,7 +16,7 @@ export type EventKind =
   | 'overflow'
   | 'dry'
   | 'protection'
-  | 'far'
+  | 'report'
   | 'lamp'
   | 'call'
   | 'person';
@@ -75,7 +75,7 @@ function schedule({ panel, faults }: Prepared, scenario: Scenario): ScheduledEve
         { at: f.from, kind: 'fault', sentence: phrase`fault: ${label}`, fault: { place, on: true } },
         ...(f.to === null
           ? []
-          : [{ at: f.to, kind: 'fault' as const, sentence: phrase`mended: ${label}`, fault: { place, on: false } }]),
+          : [{ at: f.to, kind: 'fault' as const, sentence: phrase`repaired: ${label}`, fault: { place, on: false } }]),
       ];
     }),
     ...scenario.operations.flatMap((h): ScheduledEvent[] => {

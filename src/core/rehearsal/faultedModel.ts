@@ -39,10 +39,10 @@ export interface FaultedModel {
   readonly air: number;
 }
 
-/** One lane of the trace: an outcome of the panel, `bell` or `overflow`. */
+/** One lane of the trace: an outcome of the panel, `alarm` or `overflow`. */
 export interface Lane {
   readonly id: string;
-  readonly kind: 'pump' | 'bell' | 'interlock' | 'far' | 'overflow';
+  readonly kind: 'pump' | 'alarm' | 'interlock' | 'report' | 'overflow';
   readonly label: string;
 }
 
@@ -70,9 +70,9 @@ const KEPT = 300;
 
 const lanesOf = ({ outcomes }: Panel): Lane[] => [
   ...outcomes.flatMap((o): Lane[] => (o.kind === 'pump' ? [{ id: o.id, kind: o.kind, label: `pump ${o.pump}` }] : [])),
-  { id: 'bell', kind: 'bell', label: 'bell' },
+  { id: 'alarm', kind: 'alarm', label: 'alarm' },
   ...outcomes.flatMap(({ id, kind, label }): Lane[] =>
-    kind === 'interlock' || kind === 'far' ? [{ id, kind, label }] : [],
+    kind === 'interlock' || kind === 'report' ? [{ id, kind, label }] : [],
   ),
   { id: 'overflow', kind: 'overflow', label: 'overflow' },
 ];

@@ -42,9 +42,9 @@ export function figures(station: Pick<Station, 'duty'>, run: Rehearsal): Figure[
       'hours of pump 1 to all of the two',
       first.runTime + second.runTime > 0 ? quantity('share', first.runTime / (first.runTime + second.runTime)) : null,
     );
-  add('bells', 'bells', count(run.alarms));
-  add('bell', 'time in alarm', time(run.alarmTime));
-  add('warning', 'shortest time from bell to overflow', time(run.warningTime));
+  add('alarms', 'alarms', count(run.alarms));
+  add('alarm-time', 'time in alarm', time(run.alarmTime));
+  add('warning', 'shortest time from alarm to overflow', time(run.warningTime));
   add('overflow', words.spilt, quantity('volume', run.balance.overflow));
   add('overflowing', words.spilling, time(run.overflowTime));
   add('dry', 'time a pump ran dry', time(run.dryRunTime));

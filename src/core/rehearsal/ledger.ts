@@ -36,12 +36,12 @@ export interface Account {
   readonly balance: Balance;
   /** Time in which a pump runTime, one or more. */
   readonly pumpingTime: number;
-  /** Time of bell, of overflow, of a pump that runTime in air. */
+  /** Time in alarm, of overflow, of a pump that ran in air. */
   readonly alarmTime: number;
   readonly alarms: number;
   readonly overflowTime: number;
   readonly dryRunTime: number;
-  /** From the bell to the overflow that follows while it rings: the shortest there was; null where none did. */
+  /** From the alarm to the overflow that follows while it rings: the shortest there was; null where none did. */
   readonly warningTime: number | null;
   /** Mean time that water stays; null where none leaves. */
   readonly residenceTime: number | null;
@@ -49,7 +49,7 @@ export interface Account {
   readonly lowestLevel: number;
   /** Greatest inflow there was, m³/s. */
   readonly greatestInflow: number;
-  /** The first bells and overflows, so many as are kept. */
+  /** The first alarms and overflows, so many as are kept. */
   readonly alarmSpans: readonly Span[];
   readonly overflowSpans: readonly Span[];
   readonly firstDryRunAt: number | null;
@@ -85,8 +85,8 @@ export function ledger(
     pumped: 0,
     returned: 0,
     overflow: 0,
-    bell: 0,
-    bells: 0,
+    alarm: 0,
+    alarms: 0,
     overflowing: 0,
     dry: 0,
     stored: 0,
@@ -117,13 +117,13 @@ export function ledger(
         ringing = alarm;
         if (alarm) {
           bellAt = p.from;
-          sums.bells++;
+          sums.alarms++;
           if (rang.length < KEPT) rang.push({ from: p.from, to: p.to });
         }
       }
       if (alarm) {
-        sums.bell += time;
-        if (sums.bells === rang.length) rang[rang.length - 1]!.to = p.to;
+        sums.alarm += time;
+        if (sums.alarms === rang.length) rang[rang.length - 1]!.to = p.to;
       }
       if (p.over) {
         sums.overflowing += time;
@@ -186,8 +186,8 @@ export function ledger(
           residue: sense * (sums.inflow - sums.pumped) + sums.returned - sums.overflow - change,
         },
         pumpingTime: sums.any,
-        alarmTime: sums.bell,
-        alarms: sums.bells,
+        alarmTime: sums.alarm,
+        alarms: sums.alarms,
         overflowTime: sums.overflowing,
         dryRunTime: sums.dry,
         warningTime: warning,

@@ -31,7 +31,7 @@ describe('faults', () => {
   it('a fault that is mended leaves no trace after it', () => {
     const r = run(sump, { duration: 12 * 3600, faults: [{ from: 3600, to: 7200, id: 'Q1-off' }] });
     expect(sentences(r)).toEqual(
-      expect.arrayContaining(['fault: Q1 is off (guards the circuit)', 'mended: Q1 is off (guards the circuit)']),
+      expect.arrayContaining(['fault: Q1 is off (guards the circuit)', 'repaired: Q1 is off (guards the circuit)']),
     );
     const later = r.events.filter((e) => e.at > 8000);
     expect(later.some((e) => e.kind === 'pump') && !later.some((e) => e.kind === 'overflow')).toBe(true);
@@ -91,7 +91,7 @@ describe('motors that heat', () => {
   });
 });
 
-describe('a person who answers the bell', () => {
+describe('a person who answers the alarm', () => {
   it('is there after the time, mends what failed, and the pump goes on', () => {
     const r = run(sump, {
       duration: 12 * 3600,
@@ -101,7 +101,7 @@ describe('a person who answers the bell', () => {
     const bell = r.alarmSpans[0]!.from;
     const person = r.events.find((e) => e.kind === 'person')!;
     expect(person.at).toBeCloseTo(bell + 1800, 9);
-    expect(sayPhrase(person.sentence, 'metric')).toBe('a person is there, and mends: pump 1: winding open');
+    expect(sayPhrase(person.sentence, 'metric')).toBe('a person is there, and repairs: pump 1: winding open');
     expect(r.events.some((e) => e.at > person.at && e.kind === 'pump')).toBe(true);
     expect(r.alarms).toBe(1);
   });
@@ -119,7 +119,7 @@ describe('a person who answers the bell', () => {
     );
     expect(r.alarmTime).toBeLessThan(4000);
   });
-  it('does not come where no bell rings', () => {
+  it('does not come where no alarm rings', () => {
     const r = run(sump, {
       duration: 12 * 3600,
       responseTime: 600,
@@ -153,7 +153,7 @@ describe('what if', () => {
     for (const id of ['Q1-off', 'blocked', 'pump-stuck-down'])
       expect([id, of(id).harm, of(id).timeToAct]).toEqual([id, 'overflow', expect.closeTo(room / 0.0004, 3)]);
   });
-  it('a stuck alarm float, a flat battery and a dead bell supply hide', () => {
+  it('a stuck alarm float, a flat battery and a dead alarm supply hide', () => {
     for (const id of ['alarm-stuck-down', 'GB-flat'])
       expect(of(id)).toMatchObject({ hidden: true, alarmAfter: null, harmAfter: null });
     expect(of('pump-stuck-up')).toMatchObject({ harm: 'dry', hidden: false });
@@ -218,7 +218,7 @@ describe('faults in the order of the day', () => {
       }).alarmSpans[0]!.from;
     expect(bell('alarm-slipped')).toBeLessThan(bell('') - 60);
   });
-  it('a leg lost on three legs rings no bell by itself where the control lives on another', () => {
+  it('a leg lost on three legs rings no alarm by itself where the control lives on another', () => {
     const r = run(demo('underpass-storm-sump.json'), {
       duration: 86400,
       faults: [{ from: 3600, to: null, id: 'W0-L3-lost' }],

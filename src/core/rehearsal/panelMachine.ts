@@ -8,7 +8,7 @@ export interface PanelState {
   /** Which pumps have their voltage: bits, the first pump the lowest. */
   readonly running: number;
   readonly outcomes: Readonly<Record<string, boolean>>;
-  /** The bell sounds, or where there is no horn its lamp is lit. */
+  /** The alarm sounds, or where there is no horn its lamp is lit. */
   readonly alarm: boolean;
   /** Which floats are up: bits in the order of the panel’s devices. */
   readonly up: number;
@@ -42,7 +42,7 @@ export const floatsOf = ({ devices }: Panel): string[] =>
 /**
  * The solved circuit as a machine: every combination that has been met is solved once, and every step from one to another is looked up. The
  * steps are what water, hands, time and power do.
- * @param lanes outcomes of the panel, or `bell`
+ * @param lanes outcomes of the panel, or `alarm`
  */
 export function panelMachine(wired: Wired, lanes: readonly string[] = []): PanelMachine {
   const { panel, structure, netlist } = wired;
@@ -50,7 +50,7 @@ export function panelMachine(wired: Wired, lanes: readonly string[] = []): Panel
   const pumps = panel.outcomes.filter((o) => o.kind === 'pump');
   const floats = floatsOf(panel);
   const told = (kind: Outcome['kind']) => panel.outcomes.find((o) => o.kind === kind);
-  const alarms = told('bell') ?? told('lamp');
+  const alarms = told('alarm') ?? told('lamp');
 
   const nodeOf = (from: States): PanelState => {
     const settled = settle(structure, from);
@@ -65,7 +65,7 @@ export function panelMachine(wired: Wired, lanes: readonly string[] = []): Panel
       outcomes,
       alarm,
       up: floats.reduce((mask, tag, i) => (settled.states[tag] === 'up' ? mask | (1 << i) : mask), 0),
-      lanes: lanes.reduce((mask, id, i) => ((id === 'bell' ? alarm : outcomes[id]) ? mask | (1 << i) : mask), 0),
+      lanes: lanes.reduce((mask, id, i) => ((id === 'alarm' ? alarm : outcomes[id]) ? mask | (1 << i) : mask), 0),
       waiting: netlist.devices.flatMap((d) => {
         const state = settled.states[d.id]!;
         const next = due(d.behaviour, state);

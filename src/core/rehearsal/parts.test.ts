@@ -183,7 +183,7 @@ describe('the panel as a machine', () => {
 describe('the trace', () => {
   const lanes = [
     { id: 'M1', kind: 'pump', label: 'pump 1' },
-    { id: 'bell', kind: 'bell', label: 'bell' },
+    { id: 'alarm', kind: 'alarm', label: 'alarm' },
   ] as const;
   /** A stretch whose water goes straight from one volume to another. */
   const straight = (from: number, to: number, v0: number, v1: number, on: number, inflow = 0.002) => ({

@@ -70,7 +70,7 @@ export const scenarioSchema = z.strictObject({
     .nullable()
     .default(null)
     .describe(
-      'how long after the bell begins a person is there, mends what has failed and resets what has tripped, s; null: nobody comes',
+      'how long after the alarm begins a person is there, repairs what has failed and resets what has tripped, s; null: nobody comes',
     ),
   motorProtection: z
     .strictObject({ lockedRotor: heats, dryRunning: heats, cooling: heats })

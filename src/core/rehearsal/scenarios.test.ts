@@ -134,7 +134,7 @@ describe('scenarios', () => {
       expect.arrayContaining(['S1 to Hand', 'S1 to Auto', 'pump 1 draws air at 50 mm: it runs dry']),
     );
   });
-  it('a button that springs back is held for a second: silence stays while the bell is called', () => {
+  it('a button that springs back is held for a second: silence stays while the alarm is called', () => {
     const r = run(sump, {
       duration: 12 * 3600,
       faults: [{ from: 0, to: null, id: 'Q1-off' }],

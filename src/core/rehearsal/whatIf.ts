@@ -4,25 +4,25 @@ import { account } from './rehearse';
 import type { Scenario } from './scenario';
 import { prepare } from './faultedModel';
 
-/** One fault put into a scenario: what the bell does, how long a person has, what it harms. Times in s from the moment of the fault. */
+/** One fault put into a scenario: what the alarm does, how long a person has, what it harms. Times in s from the moment of the fault. */
 export interface Consequence {
   readonly id: string;
   readonly label: string;
-  /** When the bell begins though without the fault it would not; null: it does not. */
+  /** When the alarm begins though without the fault it would not; null: it does not. */
   readonly alarmAfter: number | null;
   /** When water is where it should not be, or a pump runs dry; null: never in this scenario. */
   readonly harmAfter: number | null;
   readonly harm: 'overflow' | 'dry' | 'chatter' | null;
-  /** From bell to harm: what a person has; null where there is no harm, negative or infinite where the bell comes too late or never. */
+  /** From alarm to harm: what a person has; null where there is no harm, negative or infinite where the alarm comes too late or never. */
   readonly timeToAct: number | null;
-  /** Nothing shows: neither bell nor harm, and pumps as ever. It waits for a second fault. */
+  /** Nothing shows: neither alarm nor harm, and pumps as ever. It waits for a second fault. */
   readonly hidden: boolean;
   /** How it is mended. */
   readonly remedy: string;
 }
 
-/** When the bell first rings at or after a time. */
-const bell = ({ alarmSpans }: Account, from: number): number | null => {
+/** When the alarm first rings at or after a time. */
+const alarm = ({ alarmSpans }: Account, from: number): number | null => {
   const found = alarmSpans.find((r) => r.to > from);
   return found ? Math.max(found.from, from) : null;
 };
@@ -53,7 +53,7 @@ export function whatIf(
   const healthy = account(station, { ...scenario, faults: [] });
   if (!made.ok || !healthy.ok) return [];
   const { faults } = made.prepared;
-  const quiet = { bell: bell(healthy.account, at), spill: spill(healthy.account, at) };
+  const quiet = { alarm: alarm(healthy.account, at), spill: spill(healthy.account, at) };
   const found = faults.map((fault, i): Consequence => {
     told?.(i / faults.length);
     const answer = account(station, {
@@ -63,8 +63,8 @@ export function whatIf(
     });
     if (!answer.ok) throw new Error(fault.id);
     const run = answer.account;
-    const rang = bell(run, at);
-    const rings = earlier(rang, quiet.bell);
+    const rang = alarm(run, at);
+    const rings = earlier(rang, quiet.alarm);
     const over = spill(run, at);
     const [wet, dry] = [
       earlier(over, quiet.spill) ? over : null,

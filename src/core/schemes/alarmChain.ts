@@ -5,19 +5,19 @@ import { boardDevice, type Feed, lineToNeutral } from './feed';
 import { floatOf } from './floats';
 import type { Tree } from './model';
 
-const BELL: Power = { volts: 12, kind: 'dc' };
+const ALARM: Power = { volts: 12, kind: 'dc' };
 
 /** Loops that a dry contact closes for somebody else: their source and current, as is common. */
 const DIALLER = { volts: 12, amps: 0.01 };
 
-/** Supply of the bell: its own circuit of the board or the pump's, a power supply to 12 V, and a battery behind it where one is fitted. */
-function bellSupply(b: PanelBuilder, feed: Feed | null): void {
+/** Supply of the alarm: its own circuit of the board or the pump's, a power supply to 12 V, and a battery behind it where one is fitted. */
+function alarmSupply(b: PanelBuilder, feed: Feed | null): void {
   const { alarm, wiring, supply } = b.station;
   const colours = coloursOf(b.station);
   const mains: Power = { volts: lineToNeutral(supply), kind: 'ac' };
   b.circuit({
-    id: 'bell-mains',
-    label: 'bell supply',
+    id: 'alarm-mains',
+    label: 'alarm supply',
     strip: 'X3',
     reference: 'N',
     volts: mains.volts,
@@ -26,44 +26,44 @@ function bellSupply(b: PanelBuilder, feed: Feed | null): void {
     function: 'alarm',
   });
   b.circuit({
-    id: 'bell',
-    label: 'bell',
+    id: 'alarm',
+    label: 'alarm',
     strip: 'X4',
     reference: 'A0',
-    volts: BELL.volts,
+    volts: ALARM.volts,
     kind: 'dc',
     low: true,
     function: 'alarm',
   });
-  const g = directSupply(b, 'G2', 'feeds the bell', mains, BELL.volts, 10);
-  const [fuse] = breaker(b, 'F3', 'guards the bell supply', 2, 1, { fuse: true });
+  const g = directSupply(b, 'G2', 'feeds the alarm', mains, ALARM.volts, 10);
+  const [fuse] = breaker(b, 'F3', 'guards the alarm supply', 2, 1, { fuse: true });
   if (alarm.ownSupply || !feed) {
-    boardDevice(b, 'alarm-supply', 'W9', 'feeds the bell', 1, {
+    boardDevice(b, 'alarm-supply', 'W9', 'feeds the alarm', 1, {
       id: 'W-bell-supply',
-      label: 'bell supply, a circuit of its own',
+      label: 'alarm supply, a circuit of its own',
       length: wiring.feeder.length,
       area: 1.5e-6,
       colours: { L1: colours.lines[0], N: colours.neutral, PE: colours.earth },
     });
-    b.land('LA', 'bell-mains', 'W9', 'L1');
-    b.land('NA', 'bell-mains', 'W9', 'N');
+    b.land('LA', 'alarm-mains', 'W9', 'L1');
+    b.land('NA', 'alarm-mains', 'W9', 'N');
     b.wire('NA', 'neutral');
     b.wire('PE', 'earth');
-    b.land('PE', 'bell-mains', 'W9', 'PE', 'X3:PE');
-    b.rung('bell supply, a circuit of its own', 'bell-mains', 'LA', [fuse!, g.input], 'NA');
-  } else b.rung('bell supply, from the pump circuit', 'bell-mains', feed.lines[0]!, [fuse!, g.input], 'N');
+    b.land('PE', 'alarm-mains', 'W9', 'PE', 'X3:PE');
+    b.rung('alarm supply, a circuit of its own', 'alarm-mains', 'LA', [fuse!, g.input], 'NA');
+  } else b.rung('alarm supply, from the pump circuit', 'alarm-mains', feed.lines[0]!, [fuse!, g.input], 'N');
   if (!alarm.battery) {
-    b.rung('bell supply, 12 V', 'bell', 'A0', [g.output], 'A');
+    b.rung('alarm supply, 12 V', 'alarm', 'A0', [g.output], 'A');
     return;
   }
-  const present = relay(b, 'K9', 'mains is there', BELL);
-  b.rung('bell supply, 12 V', 'bell', 'A0', [g.output, net('AM'), present.make()], 'A');
-  b.rung('mains is there', 'bell', 'AM', [present.coil], 'A0');
+  const present = relay(b, 'K9', 'mains is there', ALARM);
+  b.rung('alarm supply, 12 V', 'alarm', 'A0', [g.output, net('AM'), present.make()], 'A');
+  b.rung('mains is there', 'alarm', 'AM', [present.coil], 'A0');
   b.device({
     tag: 'GB',
     function: 'battery',
     description: 'battery, 12 V sealed',
-    label: 'keeps the bell alive without mains',
+    label: 'keeps the alarm alive without mains',
     place: 'panel',
     cost: 1,
     behaviour: { kind: 'worked' },
@@ -82,16 +82,16 @@ function bellSupply(b: PanelBuilder, feed: Feed | null): void {
       },
     },
   });
-  b.rung('battery, when mains is gone', 'bell', 'A0', [leaf('GB', 'cell'), present.break()], 'A');
+  b.rung('battery, when mains is gone', 'alarm', 'A0', [leaf('GB', 'cell'), present.break()], 'A');
 }
 
-/** What rings the bell in hand: contacts that follow it. */
+/** What rings the alarm in hand: contacts that follow it. */
 export interface AlarmChain {
   readonly relay: Relay;
 }
 
 /**
- * The bell of a station: what calls it, latch and reset, test, lamp, horn with silence, and the contact for somebody far away.
+ * The alarm of a station: what calls it, latch and reset, test, lamp, horn with silence, and the contact for somebody far away.
  * The high float calls it unless the scheme gives another call; `also` rings it too.
  */
 export function alarmChain(
@@ -100,16 +100,16 @@ export function alarmChain(
   { call, also = [] }: { call?: Tree; also?: readonly Tree[] } = {},
 ): AlarmChain {
   const { alarm, interlocks } = b.station;
-  bellSupply(b, feed);
+  alarmSupply(b, feed);
   const high = call ?? floatOf(b, 'alarm')?.used;
-  const bell = relay(b, 'K8', 'the bell rings', BELL);
+  const called = relay(b, 'K8', 'the alarm acts', ALARM);
   const held = alarm.latch
-    ? [series(bell.make(), pushButton(b, 'S4', 'resets the bell', 'button-break', 'reset'))]
+    ? [series(called.make(), pushButton(b, 'S4', 'resets the alarm', 'button-break', 'reset'))]
     : [];
-  const test = alarm.test ? [pushButton(b, 'S3', 'tests the bell', 'button')] : [];
+  const test = alarm.test ? [pushButton(b, 'S3', 'tests the alarm', 'button')] : [];
   b.rung(
-    'bell called',
-    'bell',
+    'alarm called',
+    'alarm',
     'A',
     [
       parallel(
@@ -117,18 +117,18 @@ export function alarmChain(
         ...also,
         ...held,
         ...test,
-        ...(high || also.length > 0 || test.length > 0 ? [] : [pushButton(b, 'S3', 'tests the bell', 'button')]),
+        ...(high || also.length > 0 || test.length > 0 ? [] : [pushButton(b, 'S3', 'tests the alarm', 'button')]),
       ),
-      bell.coil,
+      called.coil,
     ],
     'A0',
   );
   if (alarm.lamp) {
     b.rung(
       'lamp',
-      'bell',
+      'alarm',
       'A',
-      [bell.make(), load(b, 'lamp', 'P1', 'lamp', 'lit while the bell is called', 'lamp', BELL, 2)],
+      [called.make(), load(b, 'lamp', 'P1', 'lamp', 'lit while the alarm is called', 'lamp', ALARM, 2)],
       'A0',
     );
     b.outcome({
@@ -140,39 +140,39 @@ export function alarmChain(
       kind: 'lamp',
       device: 'P1',
       senses: sense('volts', 'dc', ['P1.load']),
-      above: 0.7 * BELL.volts,
+      above: 0.7 * ALARM.volts,
     });
   }
   if (alarm.horn) {
-    const horn = load(b, 'horn', 'P2', 'horn', 'sounds until it is silenced', 'horn', BELL, 3);
+    const horn = load(b, 'horn', 'P2', 'horn', 'sounds until it is silenced', 'horn', ALARM, 3);
     if (alarm.silence) {
-      const quiet = relay(b, 'K7', 'silenced', BELL, { function: 'silence' });
+      const quiet = relay(b, 'K7', 'silenced', ALARM, { function: 'silence' });
       b.rung(
         'silence',
-        'bell',
+        'alarm',
         'A',
-        [bell.make(), parallel(pushButton(b, 'S2', 'silences the horn', 'button'), quiet.make()), quiet.coil],
+        [called.make(), parallel(pushButton(b, 'S2', 'silences the horn', 'button'), quiet.make()), quiet.coil],
         'A0',
       );
-      b.rung('horn', 'bell', 'A', [bell.make(), quiet.break(), horn], 'A0');
-    } else b.rung('horn', 'bell', 'A', [bell.make(), horn], 'A0');
+      b.rung('horn', 'alarm', 'A', [called.make(), quiet.break(), horn], 'A0');
+    } else b.rung('horn', 'alarm', 'A', [called.make(), horn], 'A0');
     b.outcome({
       id: 'horn',
       label: 'the horn sounds',
       not: 'the horn is quiet',
       never: 'the horn never sounds',
       always: 'the horn never stops',
-      kind: 'bell',
+      kind: 'alarm',
       device: 'P2',
       senses: sense('volts', 'dc', ['P2.load']),
-      above: 0.7 * BELL.volts,
+      above: 0.7 * ALARM.volts,
     });
   }
   if (alarm.remoteContact)
-    farContact(b, 'P9', 'the dialler is told', 'the dialler is not told', 'dialler', 'remote', 'H', bell);
+    reportContact(b, 'P9', 'the dialler is told', 'the dialler is not told', 'dialler', 'remote', 'H', called);
   for (const [i, lock] of interlocks.entries())
     if (lock.kind === 'standby')
-      farContact(
+      reportContact(
         b,
         `U2${i}`,
         `${lock.name} is started`,
@@ -180,13 +180,13 @@ export function alarmChain(
         lock.name,
         `standby${i}`,
         `Y${i + 1}`,
-        bell,
+        called,
       );
-  return { relay: bell };
+  return { relay: called };
 }
 
-/** A dry changeover contact of the bell on three terminals; the pair that closes goes out. */
-function farContact(
+/** A dry changeover contact of the alarm on three terminals; the pair that closes goes out. */
+function reportContact(
   b: PanelBuilder,
   tag: string,
   label: string,
@@ -194,9 +194,9 @@ function farContact(
   name: string,
   cable: string,
   wires: string,
-  bell: Relay,
+  called: Relay,
 ): void {
-  const id = `far-${cable}`;
+  const id = `report-${cable}`;
   const [common, closes, opens] = [1, 2, 3].map((n) => `${wires}${n}`) as [string, string, string];
   b.circuit({
     id,
@@ -218,17 +218,17 @@ function farContact(
     { ...DIALLER, kind: 'dc' },
     DIALLER.amps,
   );
-  b.rung(`dry contact for ${name}`, id, common, [bell.make()], closes);
+  b.rung(`dry contact for ${name}`, id, common, [called.make()], closes);
   b.rung('its loop outside', id, common, [outside], closes);
   b.terminal(opens, id);
-  b.rung('the other side of it, spare', id, common, [bell.break()], opens);
+  b.rung('the other side of it, spare', id, common, [called.break()], opens);
   b.outcome({
     id: tag,
     label,
     not,
     never: `${name} is never told: the alarm never reports`,
     always: `${name} is told all the time`,
-    kind: 'far',
+    kind: 'report',
     device: tag,
     senses: sense('amps', 'dc', [`${tag}.load`]),
     above: DIALLER.amps / 2,

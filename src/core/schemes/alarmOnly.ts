@@ -3,7 +3,7 @@ import { cutOff } from './interlocks';
 import { needs, noPermission } from './reasons';
 import type { Scheme } from './scheme';
 
-/** Scheme 9: a bell, whatever runs the pump. */
+/** Scheme 9: an alarm, whatever runs the pump. */
 export const alarmOnly: Scheme = {
   id: 'alarm-only',
   title: 'alarm only',

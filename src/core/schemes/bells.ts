@@ -14,18 +14,18 @@ export const bells: Scheme = {
   id: 'bells',
   title: 'pressure-bell grinder station',
   summary:
-    'Pressure switches in the panel: one runs the pump, the other rings and, as redundant run, starts it too; a button runs it by hand.',
+    'Pressure switches in the panel: one runs the pump, the other gives the alarm and, as redundant run, starts it too; a button runs it by hand.',
   people: 'No wire goes into the pit but the pump’s. A contactor breaks every live leg.',
   fails: [
     'A leaking tube or a blocked breather shifts every level.',
-    'A dead pump switch is covered by the redundant run, with the bell.',
+    'A dead pump switch is covered by the redundant run, with the alarm.',
     'A welded contactor runs on.',
   ],
   together: 'one',
   options: [
     option('redundant', 'alarm switch', [
       ['runs', 'starts the pump too'],
-      ['rings', 'only rings'],
+      ['rings', 'only alarms'],
     ]),
     option('manual', 'by hand', [
       ['yes', 'a button at the panel'],

@@ -12,7 +12,7 @@ export const condensate: Scheme = {
   id: 'condensate',
   title: 'condensate pump with cut-off',
   summary:
-    'The pump’s own float carries its small motor; the high-level switch stops the appliance, by its low-voltage call or its live feed, and may ring as well.',
+    'The pump’s own float carries its small motor; the high-level switch stops the appliance, by its low-voltage call or its live feed, and may give the alarm as well.',
   people:
     'Mains only in the pump’s own housing. The cut-off is in the appliance’s circuit: two supplies meet in one box.',
   fails: [

@@ -43,7 +43,7 @@ export function waterRelay(b: PanelBuilder, control: Control): Water | null {
   return rises ? { enough: k.make, lacks: k.break } : { enough: k.break, lacks: k.make };
 }
 
-/** What the low float adds to the bell. */
+/** What the low float adds to the alarm. */
 export const lowRings = (b: PanelBuilder, water: Water | null): Tree[] =>
   water && b.station.alarm.low ? [water.lacks()] : [];
 

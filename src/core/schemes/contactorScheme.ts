@@ -13,7 +13,7 @@ export const contactorScheme: Scheme = {
   people: 'Floats at control voltage behind a fuse, or behind a transformer. The motor is dead when it stands.',
   fails: [
     'A welded contactor runs on: the low float cannot stop it, the disconnect can.',
-    'A lost control fuse stops the pump; the bell has its own supply.',
+    'A lost control fuse stops the pump; the alarm has its own supply.',
     'Left in Hand it runs dry; left in Off it floods.',
   ],
   together: 'one',
@@ -28,7 +28,7 @@ export const contactorScheme: Scheme = {
     ]),
     option('low', 'low float', [
       ['cuts', 'cuts the pump, in Hand too'],
-      ['warns', 'only rings'],
+      ['warns', 'only alarms'],
     ]),
   ],
   against: (station) => [

@@ -73,7 +73,7 @@ export const drive: Scheme = {
   fails: [
     'A float stuck open stops the pump, or faults the drive.',
     'A short in a long float run takes the 24 V supply down with it.',
-    'A drive in fault waits for a person: the bell must tell.',
+    'A drive in fault waits for a person: the alarm must tell.',
   ],
   together: 'one',
   asks: ['wiring.supplyBudget'],

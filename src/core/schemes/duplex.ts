@@ -48,9 +48,9 @@ export const duplex: Scheme = {
   people:
     'Floats at control voltage behind a fuse, or behind a transformer. Each motor is dead when it stands, and has its own breaker.',
   fails: [
-    'One pump lost: the other takes every call, and the bell tells only if the water gets high.',
+    'One pump lost: the other takes every call, and the alarm tells only if the water gets high.',
     'A stuck alternator lets one pump do all the work.',
-    'Lost control power rings the bell: it has its own supply.',
+    'Lost control power gives the alarm, which has its own supply.',
   ],
   together: 'all',
   asks: ['control.floats', 'control.alternates'],

@@ -44,16 +44,16 @@ export function permissions(b: PanelBuilder): Tree[] {
   });
 }
 
-/** What the cut-off of a station does: it can ring the bell, and breaks what makes the water. */
+/** What the cut-off of a station does: it can ring the alarm, and breaks what makes the water. */
 export interface CutOff {
   readonly also: readonly Tree[];
-  /** Lays the broken circuits, once the bell is there. */
-  finish(bell: AlarmChain): void;
+  /** Lays the broken circuits, once the alarm is there. */
+  finish(alarm: AlarmChain): void;
 }
 
 /**
  * The high-level cut-off of what makes the water. A contact that is closed until the water is high breaks the appliance's circuit by
- * itself; where it is to ring as well, or where the float can only close on rise, a relay on the bell's supply stands between.
+ * itself; where it is to ring as well, or where the float can only close on rise, a relay on the alarm’s supply stands between.
  */
 export function cutOff(b: PanelBuilder): CutOff {
   const locks = b.station.interlocks.filter((l): l is Extract<Interlock, { kind: 'cutoff' }> => l.kind === 'cutoff');
@@ -68,11 +68,11 @@ export function cutOff(b: PanelBuilder): CutOff {
       : null;
   return {
     also: below && warns ? [opens ? below.break() : below.make()] : [],
-    finish(bell) {
+    finish(alarm) {
       if (below)
         b.rung(
           opens ? 'water is below the cut-off' : 'water is at the cut-off',
-          'bell',
+          'alarm',
           'A',
           [opens ?? contacts!.used, below.coil],
           'A0',
@@ -99,7 +99,7 @@ export function cutOff(b: PanelBuilder): CutOff {
           { volts: lock.volts, kind: 'ac' },
           lock.amps,
         );
-        const breaks = below ? (opens ? below.make() : below.break()) : (opens ?? bell.relay.break());
+        const breaks = below ? (opens ? below.make() : below.break()) : (opens ?? alarm.relay.break());
         b.rung(`${lock.name} may run`, id, from, [breaks], to);
         b.rung('its loop outside', id, from, [outside], to);
         b.outcome({
@@ -125,7 +125,7 @@ const ringing = (b: PanelBuilder): Tree => {
   const closes = sensor.contact === 'closes-on-rise' ? contacts.used : contacts.other;
   if (closes) return closes;
   const below = relay(b, 'K6', 'water is below the cut-off', { volts: 12, kind: 'dc' });
-  b.rung('water is below the cut-off', 'bell', 'A', [contacts.used, below.coil], 'A0');
+  b.rung('water is below the cut-off', 'alarm', 'A', [contacts.used, below.coil], 'A0');
   return below.break();
 };
 

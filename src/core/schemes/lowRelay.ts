@@ -63,7 +63,7 @@ export const lowRelay: Scheme = {
   fails: [
     'A relay that fails mostly stays open; its contacts can weld.',
     'A solid-state relay that fails stays closed: the pump runs on.',
-    'A lost 24 V supply stops the pump; the bell has its own.',
+    'A lost 24 V supply stops the pump; the alarm has its own.',
   ],
   together: 'one',
   options: [

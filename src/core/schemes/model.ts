@@ -207,7 +207,7 @@ export interface Outcome {
   /** What to say where it never happens though it should, and where it always does. */
   readonly never: string;
   readonly always: string;
-  readonly kind: 'pump' | 'bell' | 'far' | 'interlock' | 'lamp' | 'call';
+  readonly kind: 'pump' | 'alarm' | 'report' | 'interlock' | 'lamp' | 'call';
   /** The device that it shows at. */
   readonly device: string;
   /** Of a pump: which, from 1. */

@@ -100,7 +100,7 @@ const supplies: readonly [string, Change, Station['profile']][] = [
 ];
 
 describe('float in the pump cord', () => {
-  it.each(['plug', 'box'])('runs while the float is up, by %s; the bell is its own', (join) => {
+  it.each(['plug', 'box'])('runs while the float is up, by %s; the alarm is its own', (join) => {
     for (const profile of ['metric-230', 'us-120'] as const) {
       const s = station('cord', ['pump', 'alarm'], (d) => ({ control: { ...d.control, options: { join } } }), profile);
       table(s, { 'S-pump': FLOAT, 'S-alarm': FLOAT, Q1: ['on', 'off'] }, (p) => ({
@@ -339,7 +339,7 @@ describe('alternating duplex', () => {
     for (const r of rise) p.put(r);
     expect(p.put({ 'S-lag': 'up' })).toMatchObject({ M1: false, M2: true });
   });
-  it('lost control power rings the bell, which has its own supply', () => {
+  it('lost control power rings the alarm, which has its own supply', () => {
     const p = standing(station('duplex', four, pair));
     expect(p.put({ F1: 'off' })).toMatchObject({ M1: false, horn: true });
   });
@@ -398,7 +398,7 @@ describe('timed doser', () => {
 describe('pressure-bell grinder station', () => {
   const lodge = demoStations().find((d) => d.file === 'lodge-grinder-well.json')!.station;
   it.each(['runs', 'rings'])(
-    'the alarm switch %s; the button runs it; the bell rings for high water and for lost power',
+    'the alarm switch %s; the button runs it; the alarm acts for high water and for lost power',
     (redundant) => {
       const s: Station = { ...lodge, control: { ...lodge.control, options: { redundant } } };
       table(s, { 'S-pump': FLOAT, 'S-alarm': FLOAT, S1: ['out', 'pressed'], F1: ['on', 'off'] }, (p) => ({
@@ -484,7 +484,7 @@ describe('condensate with cut-off', () => {
       ...(warns ? { lamp: up(p, 'cutoff') } : {}),
     }));
   });
-  it('a relay between them fails safe: without the bell’s supply the appliance stands', () => {
+  it('a relay between them fails safe: without the alarm’s supply the appliance stands', () => {
     const p = standing({ ...cold, interlocks: [{ ...lock, acts: 'low-voltage', warns: true }] });
     expect(p.put({ F3: 'off' }).U41).toBe(false);
   });
@@ -509,7 +509,7 @@ describe('condensate with cut-off', () => {
   });
 });
 
-describe('the bell', () => {
+describe('the alarm', () => {
   const bell = (alarm: Partial<Station['alarm']>, interlocks: Station['interlocks'] = []) =>
     station('alarm-only', ['pump', 'alarm'], (s) => ({ alarm: { ...s.alarm, ...alarm }, interlocks }));
   it('rings and shows with high water or under test, and tells far away; a standby is started', () => {

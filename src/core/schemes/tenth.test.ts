@@ -74,7 +74,7 @@ describe('a scheme that nobody knows', () => {
       'Z1 keeps a charge: wait five minutes.',
     ]);
     expect(label).toContainEqual(
-      expect.stringMatching(/^More than one supply in one box: .* the bell’s supply, dry contact for dialler live/),
+      expect.stringMatching(/^More than one supply in one box: .* the alarm’s supply, dry contact for dialler live/),
     );
   });
 

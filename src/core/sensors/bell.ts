@@ -87,7 +87,7 @@ function draw(d: Drawn<Bell>): Shape[] {
 /** A bell traps air; the water's head presses it against a switch that compares with the air of the pit. */
 export const bell = sensorKind('bell', fields, {
   name: 'pressure bell',
-  noun: 'bell',
+  noun: 'pressure bell',
   picks: 'pressure bell',
   lead: 'tube',
   switchIn: 'panel',

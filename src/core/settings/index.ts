@@ -20,7 +20,7 @@ export const SETTINGS = {
     { hint: 'by roughness, or by C', about: 'which school of pipe friction' },
   ),
   submergence: choice(
-    'at stop the water covers',
+    'submergence at the stop',
     [
       ['motor', 'the motor'],
       ['volute', 'the volute'],

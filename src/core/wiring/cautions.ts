@@ -23,7 +23,7 @@ export function cautions(station: Station, panel: Panel): Caution[] {
     several || foreign.length > 0
       ? {
           at: 'panel',
-          sentence: `${several || foreign.filter((c) => !c.low).length + (has('supply') || has('alarm-supply') ? 1 : 0) > 1 ? 'More than one supply' : 'A foreign circuit'} in one box: the pump’s disconnect leaves ${[...(several ? ['the bell’s supply'] : []), ...foreign.map((c) => c.label)].join(', ')} live.`,
+          sentence: `${several || foreign.filter((c) => !c.low).length + (has('supply') || has('alarm-supply') ? 1 : 0) > 1 ? 'More than one supply' : 'A foreign circuit'} in one box: the pump’s disconnect leaves ${[...(several ? ['the alarm’s supply'] : []), ...foreign.map((c) => c.label)].join(', ')} live.`,
         }
       : null,
     ...[...new Set(charges)].map((sentence): Caution => ({ at: 'motor', sentence })),

@@ -49,7 +49,7 @@ describe('mistakes of landing', () => {
       expect.arrayContaining([expect.stringMatching(/^pump 1 (stands|runs), though by design/)]),
     );
   });
-  it('lag and alarm floats change places: the bell rings at the lag, and the second pump waits for the flood', () => {
+  it('lag and alarm floats change places: the alarm acts at the lag, and the second pump waits for the flood', () => {
     const s = demo('underpass-storm-sump.json');
     const both = [...swap(s, 'S-lag:C', 'S-alarm:C'), ...swap(s, 'S-lag:NO', 'S-alarm:NO')];
     expect(tells(s, both)).toEqual(
@@ -96,7 +96,7 @@ describe('mistakes of landing', () => {
     expect(told).toEqual(expect.arrayContaining([expect.stringMatching(/^pump 2 never runs/)]));
     expect(told.some((t) => /^pump 1 never/.test(t))).toBe(false);
   });
-  it('the bell’s supply not landed: it lives from its battery, and without one it is dead', () => {
+  it('the alarm’s supply not landed: it lives from its battery, and without one it is dead', () => {
     const s = plain('contactor');
     const loose = [{ core: core(s, 'W9:L1').id, to: null }];
     expect(tells(s, loose)).toEqual([]);

@@ -54,7 +54,7 @@ describe('what is live and on', () => {
     expect(live.has('N')).toBe(false);
     expect(live.has(right('S-pump.NO'))).toBe(false);
     expect(on.has('K1.coil') || on.has('M1.U') || on.has('P2.load')).toBe(false);
-    // The bell's own supply is there, and its relay that says so.
+    // The alarm’s own supply is there, and its relay that says so.
     expect(live.has('A') && on.has('K9.coil')).toBe(true);
   });
   it('called, the path to coil and motor is live and both are on', () => {
@@ -62,12 +62,12 @@ describe('what is live and on', () => {
     expect(live.has(right('S-pump.NO'))).toBe(true);
     expect(on.has('K1.coil') && on.has('M1.U') && on.has('S-pump.NO')).toBe(true);
   });
-  it('isolated, nothing of the pump is live, and the bell still is', () => {
+  it('isolated, nothing of the pump is live, and the alarm still is', () => {
     const { live } = of({ Q0: 'off', 'S-pump': 'up' });
     expect(live.has('L1') || live.has('C')).toBe(false);
     expect(live.has('L1s') && live.has('A')).toBe(true);
   });
-  it('without mains the bell lives from its battery', () => {
+  it('without mains the alarm lives from its battery', () => {
     const { live, on } = of({ W9: 'cut', W0: 'cut' });
     expect(live.has('A')).toBe(true);
     expect(on.has('K9.coil')).toBe(false);

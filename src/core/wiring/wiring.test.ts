@@ -120,7 +120,7 @@ describe('as landed', () => {
     const core = (name: string) =>
       expect.stringMatching(new RegExp(`earth core of the ${name} is not on the earth bar`)) as string;
     expect(tells(landed(s, [{ core: 'W-pump1/green-yellow', to: null }]))).toEqual([frame, core('cable to pump 1')]);
-    // The bell's own supply brings an earth too: the frame is held by that, and it is told all the same.
+    // The alarm’s own supply brings an earth too: the frame is held by that, and it is told all the same.
     expect(tells(landed(s, [{ core: 'W-supply/green-yellow', to: null }]))).toEqual([core('feeder from the board')]);
     const one = { ...s, alarm: { ...s.alarm, ownSupply: false } };
     expect(tells(landed(one, [{ core: 'W-supply/green-yellow', to: null }]))).toEqual([
@@ -140,7 +140,7 @@ describe('as landed', () => {
     );
   });
 
-  it('the link left in with four floats: the bell rings at the lag', () => {
+  it('the link left in with four floats: the alarm acts at the lag', () => {
     const report = landed(underpass, [], [{ a: 'X2:LAG', b: 'X2:HIGH', fitted: true }]);
     expect(report.differences[0]!.what).toBe('a link from X2:LAG to X2:HIGH that the design does not have');
     expect(tells(report)).toEqual(

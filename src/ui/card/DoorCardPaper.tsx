@@ -107,8 +107,8 @@ export function DoorCardPaper({ card, scene }: { card: DoorCard; scene: ShaftSce
         </tbody>
       </Box>
       <Box>
-        <Typography variant="h2">When the bell rings</Typography>
-        {card.bell.map((line) => (
+        <Typography variant="h2">When the alarm sounds</Typography>
+        {card.alarm.map((line) => (
           <Typography key={line} variant="body1">
             {line}
           </Typography>

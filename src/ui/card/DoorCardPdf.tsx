@@ -105,8 +105,8 @@ export function DoorCardPdf({ card, scene }: { card: DoorCard; scene: ShaftScene
             <Line key={l.name} cells={[l.name, l.rimDown, l.floorUp, l.what]} />
           ))}
         </View>
-        <Text style={s.h2}>When the bell rings</Text>
-        {card.bell.map((line) => (
+        <Text style={s.h2}>When the alarm sounds</Text>
+        {card.alarm.map((line) => (
           <Text key={line}>{line}</Text>
         ))}
         <View style={s.foot}>

@@ -39,7 +39,7 @@ export function BellLine() {
         <Typography variant="body2" role="status" noWrap>
           not judged: {problems[0]!.message}
           {problems.length > 1 ? ` (and ${problems.length - 1} more)` : ''} ▸{' '}
-          <Link href={`/stations/${id}/survey`}>mend it in Survey</Link>
+          <Link href={`/stations/${id}/survey`}>correct it in Survey</Link>
         </Typography>
       ) : (
         <Typography variant="body2" role="status" noWrap>

@@ -36,9 +36,9 @@ interface Figure {
 function figuresOf({ worst, cycles, reserve, context }: Judgement): Figure[] {
   const { timer, words } = traitsOf(context.station);
   const { design } = cycles;
-  const bell: Figure = { label: 'bell to overflow', value: reserve ? quantity('duration', reserve.design) : null };
+  const alarm: Figure = { label: 'alarm to overflow', value: reserve ? quantity('duration', reserve.design) : null };
   const delivers: Figure = {
-    label: 'delivers at start',
+    label: 'operating point at start',
     value: context.atLead.ok ? quantity('flow', context.atLead.flow) : null,
   };
   if (timer) {
@@ -48,7 +48,7 @@ function figuresOf({ worst, cycles, reserve, context }: Judgement): Figure[] {
       delivers,
       { label: 'one dose', value: dosed.ok ? quantity('volume', dosed.volume) : null },
       { label: 'doses a day', value: day ? quantity('count', day.dosesPerDay) : null },
-      bell,
+      alarm,
     ];
   }
   return [
@@ -61,7 +61,7 @@ function figuresOf({ worst, cycles, reserve, context }: Judgement): Figure[] {
       label: `${words.run}, design ${words.inflow}`,
       value: design.ok && design.keepsUp ? quantity('time', design.run) : null,
     },
-    bell,
+    alarm,
   ];
 }
 
@@ -146,7 +146,7 @@ export function LevelsView() {
           {problems.length > 0 && (
             <Alert severity="error">
               The figures are those of the last sound document: {problems[0]!.message}.{' '}
-              <Link href={`/stations/${id}/survey`}>Mend it in Survey</Link>
+              <Link href={`/stations/${id}/survey`}>Correct it in Survey</Link>
             </Alert>
           )}
           <Figures judgement={judgement} system={system} />
@@ -164,7 +164,7 @@ export function LevelsView() {
             <Tab value="cycle" label="cycle" />
             <Tab value="tape" label="tape list" />
             <Tab value="water" label="water to each trip" />
-            <Tab value="plan" label="from above" />
+            <Tab value="plan" label="plan view" />
             <Tab value="set" label="set levels for me" />
           </Tabs>
           <Box role="tabpanel" tabIndex={0} aria-label={sheet} sx={{ flex: '1 1 45%', minHeight: 0, overflow: 'auto' }}>

@@ -129,7 +129,8 @@ export function Proposals({ system }: { system: UnitSystem }) {
   const aims = aimsFor(document);
   const [wanted, setAim] = useState<Aim>('fewest-starts');
   const aim = aims.includes(wanted) ? wanted : aims[0]!;
-  if (!sound) return <Typography sx={{ p: 1.5 }}>The document contradicts itself: mend it in Survey first.</Typography>;
+  if (!sound)
+    return <Typography sx={{ p: 1.5 }}>The document contradicts itself: correct it in Survey first.</Typography>;
   const chosen = proposed.state === 'there' ? proposed.proposals.find((p) => p.aim === aim) : undefined;
   // Taking a proposal changes the floats, not what it was made for.
   const stale =

@@ -12,8 +12,8 @@ export function AtAGlance({ station, run }: { station: Station; run: Rehearsal }
   const all = useMemo(() => new Map(figures(station, run).map((f) => [f.id, f])), [station, run]);
   const wanted = [
     ...run.pumps.flatMap((_, i) => [`starts-${i + 1}`, `ran-${i + 1}`]),
-    'bells',
-    'bell',
+    'alarms',
+    'alarm',
     'warning',
     'overflow',
   ];

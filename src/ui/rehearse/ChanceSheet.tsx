@@ -140,9 +140,9 @@ export function ChanceSheet({ station }: { station: Station }) {
             note={`between ${percent(answer.chance.low)} and ${percent(answer.chance.high)}, as sure as 95 % (${answer.chance.yearsWithOverflow} of ${answer.chance.years} years)`}
           />
           <Reading label="mean overflow a year" value={quantity('volume', answer.chance.overflow)} system={system} />
-          <Reading label="bells a year" value={quantity('factor', answer.chance.alarms)} system={system} />
+          <Reading label="alarms a year" value={quantity('factor', answer.chance.alarms)} system={system} />
           <Reading
-            label="floods that no bell told of, in all these years"
+            label="floods that no alarm told of, in all these years"
             value={quantity('count', answer.chance.floodsWithoutAlarm)}
             system={system}
           />
@@ -160,7 +160,7 @@ export function ChanceSheet({ station }: { station: Station }) {
       <Box component="p" sx={{ fontSize: 12.5, m: 0 }}>
         How often things come and fail is assumed, not measured here: it weighs one arrangement against another, and
         promises nothing. Each storm, cut and fault is rehearsed whole, with what hides by then; whoever comes to the
-        bell mends all there is.
+        alarm repairs everything.
       </Box>
     </Box>
   );

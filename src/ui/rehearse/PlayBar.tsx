@@ -73,7 +73,7 @@ export function PlayBar({ at, length, view, onAt, onZoom, onWhole, moment, child
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', px: 1, pt: 0.5 }}>
       <Button variant="outlined" onClick={toggle} sx={{ minWidth: 72 }}>
-        {playing ? 'hold' : 'play'}
+        {playing ? 'pause' : 'play'}
       </Button>
       <Pick label="speed" value={speed} choices={SPEEDS} onPick={(times) => setSpeed(times)} sx={{ width: 150 }} />
       <Box
@@ -89,12 +89,12 @@ export function PlayBar({ at, length, view, onAt, onZoom, onWhole, moment, child
       >
         {moment && `${say(quantity('height', moment.level), system)} · ${say(quantity('flow', moment.inflow), system)}`}
       </Box>
-      <Button onClick={() => onZoom(4, at)}>closer</Button>
+      <Button onClick={() => onZoom(4, at)}>zoom in</Button>
       <Button disabled={whole} onClick={() => onZoom(0.25, at)}>
-        wider
+        zoom out
       </Button>
       <Button disabled={whole} onClick={onWhole}>
-        whole
+        whole run
       </Button>
       <Box sx={{ flex: 1 }} />
       {children}

@@ -167,7 +167,7 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
           {powerCuts.map((c, i) => (
             <Row
               key={`c${i}`}
-              label="no power"
+              label="power cut"
               remove={`remove power cut ${i + 1}`}
               onRemove={() => onChange({ powerCuts: without(powerCuts, i) })}
             >
@@ -191,14 +191,14 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
           {powerCuts.length + scenario.faults.length === 0 && <li>none: draw one on its lane, or put one in above</li>}
         </Box>
         <Typography component="h2" variant="h3" sx={{ my: 0.5 }}>
-          hands
+          operations by hand
         </Typography>
-        <Box component="ul" aria-label="hands" sx={LIST}>
+        <Box component="ul" aria-label="operations by hand" sx={LIST}>
           {operations.map((h, i) => (
             <Row
               key={i}
               label={`${h.device} to ${panel?.devices.find((d) => d.tag === h.device)?.positions.find((p) => p.state === h.position)?.label ?? h.position}`}
-              remove={`remove hand ${i + 1}`}
+              remove={`remove operation ${i + 1}`}
               onRemove={() => onChange({ operations: without(operations, i) })}
             >
               {time('at', h.at, (when) => onChange({ operations: instead(operations, i, { ...h, at: when }) }))}
@@ -208,7 +208,7 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
         </Box>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1, alignItems: 'center' }}>
           <Pick
-            label="a hand works"
+            label="operate"
             value={chosen ? device : ''}
             empty={chosen ? undefined : 'choose…'}
             choices={worked.map((d) => [d.tag, `${d.tag}: ${d.label}`] as const)}
@@ -216,7 +216,7 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
             sx={{ width: 210 }}
           />
           <Pick
-            label="to"
+            label="to position"
             value={state}
             empty={state === '' ? 'choose…' : undefined}
             disabled={!chosen}
@@ -253,11 +253,11 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
           onCommit={(startLevel) => onChange({ startLevel })}
         />
         <QuantityInput
-          label="a person comes after the bell"
+          label="a person comes after the alarm"
           format="span"
           system={system}
           value={scenario.responseTime}
-          hint={scenario.responseTime === null ? 'nobody comes' : 'mends what failed, resets what tripped'}
+          hint={scenario.responseTime === null ? 'nobody comes' : 'repairs what failed, resets what tripped'}
           onCommit={(responseTime) => onChange({ responseTime })}
         />
         <QuantityInput

@@ -26,7 +26,7 @@ const Drawing = styled('svg')(({ theme }) => {
     '& .frame': { fill: 'transparent', stroke: pit.rule },
     '& .on': { fill: pit.steel },
     '& .on.pump': { fill: pit.ink },
-    '& .on.bell, & .on.overflow': { fill: pit.vermilion },
+    '& .on.alarm, & .on.overflow': { fill: pit.vermilion },
     '& .inflow': { fill: pit.steel, fillOpacity: 0.7 },
     '& .lane': { fill: pit.panel, stroke: pit.rule, strokeWidth: 0.5, cursor: 'crosshair' },
     '& .bar': { cursor: 'grab' },
@@ -182,7 +182,7 @@ export function TimeAxis({
   const { step, at: times } = marks(view.from, view.to);
   const cuts: Bar[] = scenario.powerCuts.map((c) => ({
     ...c,
-    label: `no power from ${clock(c.from)} to ${clock(c.to)}`,
+    label: `power cut from ${clock(c.from)} to ${clock(c.to)}`,
   }));
   const until = (to: number): number | null => (to >= scenario.duration ? null : to);
   const lane = { left, width, height: LANE, from: view.from, to: view.to };

@@ -20,14 +20,14 @@ const HARM = { overflow: 'overflow', dry: 'runs dry', chatter: 'chatters' } as c
 function words(
   { alarmAfter, harmAfter, harm, timeToAct, hidden }: Consequence,
   system: UnitSystem,
-): [bell: string, harm: string, has: string] {
+): [alarm: string, harm: string, has: string] {
   const time = (t: number) => say(quantity('time', t), system);
   return [
     alarmAfter === null
       ? hidden
         ? 'silent: hides until a second fault'
         : 'silent'
-      : `rings after ${time(alarmAfter)}`,
+      : `alarm after ${time(alarmAfter)}`,
     harmAfter === null || harm === null ? 'none in this time' : `${HARM[harm]} after ${time(harmAfter)}`,
     timeToAct === null ? '' : Number.isFinite(timeToAct) && timeToAct > 0 ? time(timeToAct) : 'no warning',
   ];
@@ -69,20 +69,20 @@ export function WhatIf({
       <Table size="small" aria-label="what if" sx={{ '& td': { py: 0 } }}>
         <TableHead>
           <TableRow>
-            {['fault', 'the bell', 'harm', 'time for a person', ''].map((h) => (
+            {['fault', 'the alarm', 'harm', 'time for a person', ''].map((h) => (
               <TableCell key={h}>{h}</TableCell>
             ))}
           </TableRow>
         </TableHead>
         <TableBody>
           {found.list.map((c) => {
-            const [bell, harm, has] = words(c, system);
+            const [alarm, harm, has] = words(c, system);
             return (
               <TableRow key={c.id}>
-                <TableCell sx={{ fontWeight: 600 }} title={`to mend it: ${c.remedy}`}>
+                <TableCell sx={{ fontWeight: 600 }} title={`remedy: ${c.remedy}`}>
                   {c.label}
                 </TableCell>
-                <TableCell>{bell}</TableCell>
+                <TableCell>{alarm}</TableCell>
                 <TableCell>{harm}</TableCell>
                 <TableCell>{has}</TableCell>
                 <TableCell padding="none">

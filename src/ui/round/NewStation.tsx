@@ -32,7 +32,7 @@ const PROFILES = [
 function Refused({ problems, onClose }: { problems: readonly Problem[]; onClose(): void }) {
   return (
     <Dialog open onClose={onClose} aria-labelledby="refused-title">
-      <DialogTitle id="refused-title">This file was not taken in; nothing was changed</DialogTitle>
+      <DialogTitle id="refused-title">This file was not imported; nothing was changed</DialogTitle>
       <DialogContent>
         <ul>
           {problems.map((p, i) => (

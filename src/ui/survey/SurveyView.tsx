@@ -23,7 +23,7 @@ import { VesselGroup } from './VesselGroup';
 function AlarmAndSupply() {
   const edit = useEditor((s) => s.edit);
   return (
-    <Group id="supply" title="Bell and supply">
+    <Group id="supply" title="Alarm and supply">
       <Box sx={{ display: 'flex', flexWrap: 'wrap' }}>
         <TickField path="alarm.horn" />
         <TickField path="alarm.lamp" />

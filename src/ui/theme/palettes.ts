@@ -1,4 +1,4 @@
-/** The colours of one theme. `brass` belongs to the bell and to what can be acted on; nothing is told by colour alone. */
+/** The colours of one theme. `brass` belongs to the alarm and to what can be acted on; nothing is told by colour alone. */
 export interface Paint {
   readonly mode: 'light' | 'dark';
   readonly ground: string;

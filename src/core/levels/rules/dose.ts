@@ -71,7 +71,7 @@ export const dose: Rule<'dose'> = {
         needs: quantity('volume', dosed.surge),
         has: quantity('volume', room),
         scale: Math.max(dosed.surge, 1e-3),
-        why: phrase`While a design day comes faster than the timer takes it, ${quantity('volume', dosed.surge)} gathers; between the timer's float and the bell there is room for ${quantity('volume', room)}.`,
+        why: phrase`While a design day comes faster than the timer takes it, ${quantity('volume', dosed.surge)} gathers; between the timer's float and the alarm there is room for ${quantity('volume', room)}.`,
         about: ['level:lead', 'level:alarm', `float:${marks.find((m) => m.name === 'alarm')!.sensor!}`],
       });
     }

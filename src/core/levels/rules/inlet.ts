@@ -1,7 +1,7 @@
 import { phrase, quantity } from '../../units';
 import { notAsked, type Rule } from '../rule';
 
-/** School A: the bell rings while the inlet is still free. School B: the inlet pipe is storage, up to a set surcharge. */
+/** School A: the alarm acts while the inlet is still free. School B: the inlet pipe is storage, up to a set surcharge. */
 export const inlet: Rule<'inlet'> = {
   id: 'inlet',
   title: 'alarm against the inlet',
@@ -20,8 +20,8 @@ export const inlet: Rule<'inlet'> = {
         has: quantity('height', alarm.rise),
         scale: station.settings.minimumGap * 2,
         why: free
-          ? phrase`The bell rings at ${quantity('height', alarm.rise)}, the inlet invert is at ${needs}: someone hears it before water stands in the inlet pipe. (The other school uses that pipe as storage.)`
-          : phrase`The bell rings at ${quantity('height', alarm.rise)}; the inlet pipe is used as storage up to ${needs}. (The other school keeps the inlet free, below ${quantity('height', inletInvert)}.)`,
+          ? phrase`The alarm acts at ${quantity('height', alarm.rise)}, the inlet invert is at ${needs}: someone hears it before water stands in the inlet pipe. (The other school uses that pipe as storage.)`
+          : phrase`The alarm acts at ${quantity('height', alarm.rise)}; the inlet pipe is used as storage up to ${needs}. (The other school keeps the inlet free, below ${quantity('height', inletInvert)}.)`,
         about: ['level:alarm', 'level:inlet', `float:${marks.find((m) => m.name === 'alarm')!.sensor!}`],
       },
     ];

@@ -2,10 +2,10 @@ import { traitsOf } from '../../duties';
 import { phrase, quantity } from '../../units';
 import { notAsked, type Rule } from '../rule';
 
-/** From the bell to the overflow, with the pump dead or its power lost, there is the response time that was promised. */
+/** From the alarm to the overflow, with the pump dead or its power lost, there is the response time that was promised. */
 export const reserve: Rule<'reserve'> = {
   id: 'reserve',
-  title: 'time from bell to overflow',
+  title: 'time from alarm to overflow',
   severity: 'should',
   settings: ['reserveTime', 'reserveInflow'],
   about: ['level:overflow'],
@@ -23,7 +23,7 @@ export const reserve: Rule<'reserve'> = {
           sense: 'at-least',
           needs: quantity('duration', settings.reserveTime),
           has: quantity('duration', volume / flow),
-          why: phrase`${quantity('volume', volume)} between the bell and the overflow, with the filling stuck open at ${quantity('flow', flow)} and nothing drawn.`,
+          why: phrase`${quantity('volume', volume)} between the alarm and the overflow, with the filling stuck open at ${quantity('flow', flow)} and nothing drawn.`,
           about,
         },
       ];
@@ -34,7 +34,7 @@ export const reserve: Rule<'reserve'> = {
         sense: 'at-least',
         needs: quantity('duration', settings.reserveTime),
         has: quantity('duration', volume / at),
-        why: phrase`${quantity('volume', volume)} between the bell and the overflow, with the pump dead or its power lost, at the ${settings.reserveInflow} inflow of ${quantity('flow', at)}. At the peak it is ${quantity('duration', volume / inflow.peak)}.`,
+        why: phrase`${quantity('volume', volume)} between the alarm and the overflow, with the pump dead or its power lost, at the ${settings.reserveInflow} inflow of ${quantity('flow', at)}. At the peak it is ${quantity('duration', volume / inflow.peak)}.`,
         about,
       },
     ];

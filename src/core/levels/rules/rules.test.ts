@@ -34,7 +34,7 @@ describe('needs and has, by hand', () => {
     expect(figures('order')).toEqual(near(LEAD + 0.005, 0.75 + SWING));
     expect(figures('order', (s) => (s.vessel.overflow = 0.8))).toEqual(near(0.75 + SWING + 0.005, 0.8));
   });
-  it('gap: the least of differential, bell over start, and bell clearing over stop', () => {
+  it('gap: the least of differential, alarm over start, and alarm clearing over stop', () => {
     expect(figures('gap')).toEqual(near(0.075, 0.75 + SWING - LEAD));
     expect(figures('gap', (s) => (s.settings.minimumGap = 0.1))).toEqual(near(0.1, 0.75 + SWING - LEAD));
   });
@@ -49,7 +49,7 @@ describe('needs and has, by hand', () => {
     expect(figures('inlet')).toEqual(near(0.85, 0.75 + SWING));
     expect(figures('inlet', (s) => (s.settings.inlet = 'storage'))).toEqual(near(1, 0.75 + SWING));
   });
-  it('reserve: the volume from the bell to the overflow over the inflow it is promised at', () => {
+  it('reserve: the volume from the alarm to the overflow over the inflow it is promised at', () => {
     const volume = AREA * (1.15 - 0.75 - SWING);
     expect(figures('reserve')).toEqual(near(300, volume / 0.5e-3));
     expect(figures('reserve', (s) => (s.settings.reserveInflow = 'peak'))).toEqual(near(300, volume / 1.5e-3));

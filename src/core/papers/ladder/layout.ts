@@ -74,7 +74,7 @@ export interface Sheet {
 const GROUPS: readonly (readonly [id: string, title: string, circuits: Circuit['function']])[] = [
   ['power', 'power', 'power'],
   ['control', 'control', 'control'],
-  ['bell', 'bell', 'alarm'],
+  ['alarm', 'alarm', 'alarm'],
   ['outside', 'outside', 'others'],
 ];
 

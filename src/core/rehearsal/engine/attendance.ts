@@ -10,7 +10,7 @@ export function attend(run: Run): void {
   const { prepared, scenario } = compiled;
   const { devices } = prepared.panel;
   const mended = [...s.active].map((i) => prepared.faults.find((f) => f.id === scenario.faults[i]!.id)!.label);
-  tell(run, 'person', () => phrase`a person is there${mended.length > 0 ? `, and mends: ${mended.join(', ')}` : ''}`);
+  tell(run, 'person', () => phrase`a person is there${mended.length > 0 ? `, and repairs: ${mended.join(', ')}` : ''}`);
   s.active = new Set();
   const why = () => phrase`a person reset it`;
   applyActiveFaults(run, why);

@@ -35,7 +35,7 @@ export const stationSchema = z.strictObject({
   identity: z.strictObject({
     name: named(80),
     site: named(80),
-    contact: words(200).describe('whom to call when the bell rings'),
+    contact: words(200).describe('whom to call when the alarm sounds'),
     note: words(2000),
   }),
   profile: z.enum(['metric-230', 'us-120'], 'must be metric-230 or us-120'),

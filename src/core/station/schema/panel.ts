@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { named, number, positive, words } from './numbers';
 
 /*
- * What the station is wired with: scheme, supply, bell, cables, interlocks, boxes, and where each core really sits.
+ * What the station is wired with: scheme, supply, alarm, cables, interlocks, boxes, and where each core really sits.
  */
 
 const slug = (what: string) =>
@@ -25,11 +25,11 @@ export const alarmSchema = z.strictObject({
   silence: z.boolean().describe('a silence button: horn off, lamp stays'),
   latch: z.boolean().describe('true: it stays until it is reset by hand; false: it clears itself'),
   test: z.boolean().describe('a test button'),
-  low: z.boolean().describe('the low-level float rings too'),
+  low: z.boolean().describe('the low-level float gives the alarm too'),
   battery: z.boolean(),
   remoteContact: z.boolean(),
   ownSupply: z.boolean().describe('fed from a circuit of its own, not from the pump’s'),
-  place: words(120).describe('where the bell is heard and seen'),
+  place: words(120).describe('where the alarm is heard and seen'),
 });
 
 export const supplySchema = z.strictObject({
@@ -93,7 +93,7 @@ export const interlockSchema = z.discriminatedUnion(
         .describe('breaks its low-voltage call, or its live feed'),
       volts: positive('the volts', 1000),
       amps: positive('the amps', 100),
-      warns: z.boolean().describe('and rings the bell as well'),
+      warns: z.boolean().describe('and gives the alarm as well'),
     }),
     z.strictObject({
       kind: z.literal('may-fill'),
@@ -105,7 +105,7 @@ export const interlockSchema = z.discriminatedUnion(
     }),
     z.strictObject({
       kind: z.literal('standby'),
-      name: named(60).describe('the pump or generator that the bell starts'),
+      name: named(60).describe('the pump or generator that the alarm starts'),
     }),
     z.strictObject({ kind: z.literal('external-stop'), name: named(60).describe('whose contact stops the pump') }),
   ],

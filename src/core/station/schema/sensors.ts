@@ -22,7 +22,7 @@ const sensorBase = {
   role: z
     .enum(ROLES, `must be one of ${ROLES.join(', ')}`)
     .describe(
-      'pump: starts and stops it at its two trips; stop, lead, lag, lag2: one of these levels; alarm: rings; low: low alarm and redundant off; peak: shortens the rest of a timer; cutoff: stops what makes the water',
+      'pump: starts and stops it at its two trips; stop, lead, lag, lag2: one of these levels; alarm: gives the alarm; low: low alarm and redundant off; peak: shortens the rest of a timer; cutoff: stops what makes the water',
     ),
   duty: z
     .enum(['motor', 'control'], 'must be motor or control')
