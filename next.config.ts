@@ -4,7 +4,7 @@ const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
   serverExternalPackages: ['better-sqlite3', '@react-pdf/renderer'],
-  experimental: { optimizePackageImports: ['@mui/material', 'date-fns'] },
+  experimental: { optimizePackageImports: ['@mui/material'] },
 };
 
 export default config;

@@ -1,4 +1,5 @@
-export { judge, type Judgement } from './judge';
+export { judge, judgeContext, type Judgement } from './judge';
+export { summaryOf, type RuleSummary } from './summary';
 export {
   levelContext,
   sensorTrips,

@@ -45,8 +45,11 @@ function operatingPoints({ marks, calls, hydraulics }: LevelContext): LevelPoint
 }
 
 /** Everything that Levels shows of a station, worked out together. @param station checked, by `checkStation` */
-export function judge(station: Station, surroundings?: Surroundings): Judgement {
-  const context = levelContext(station, surroundings);
+export const judge = (station: Station, surroundings?: Surroundings): Judgement =>
+  judgeContext(levelContext(station, surroundings));
+
+/** The same of a station whose levels are worked out already. */
+export function judgeContext(context: LevelContext): Judgement {
   const { vessel, alarm, overflow } = context;
   const { low, design, peak } = context.inflow;
   const volume = alarm ? Math.max(vessel.volume(overflow) - vessel.volume(alarm.rise), 0) : null;

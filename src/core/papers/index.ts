@@ -10,3 +10,4 @@ export { tapeCsvRows } from './tapeCsv';
 export { ladderScene, sheetsOf, type LadderScene, type LeafShape, type Sheet } from './ladder/layout';
 export { symbol } from './ladder/symbols';
 export { ladderSvg } from './ladder/svg';
+export { gaugeOf, type Gauge } from './gauge';

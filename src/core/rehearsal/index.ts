@@ -1,4 +1,5 @@
-export { readScenario, SCENARIO_VERSION, scenarioJsonSchema, type Scenario } from './scenario';
+export { SCENARIO_VERSION } from './scenarioUpgrade';
+export { readScenario, scenarioJsonSchema, type Scenario } from './scenario';
 export { readyScenarios } from './ready';
 export { record, rehearse, type Closer, type Moment, type Recording, type Rehearsal } from './rehearse';
 export { isOrdinary, type RunEvent } from './eventLog';
@@ -10,3 +11,4 @@ export { chance, chancesSchema, usualChances, type Chance, type Chances } from '
 export { report } from './report';
 export { wiredWith } from './faultedModel';
 export { figures, type Figure } from './figures';
+export { rehearsable, type Rehearsable } from './rehearsable';

@@ -3,7 +3,8 @@ import { faultId } from '../faults';
 import { panelOf } from '../schemes';
 import { ROLE } from '../sensors';
 import type { Station } from '../station';
-import { SCENARIO_VERSION, type Scenario } from './scenario';
+import type { Scenario } from './scenario';
+import { SCENARIO_VERSION } from './scenarioUpgrade';
 
 const HOUR = 3600;
 const DAY = 24 * HOUR;

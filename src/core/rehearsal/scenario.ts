@@ -1,7 +1,7 @@
 import { DUTIES, type DutyName } from '../duties';
 import * as z from 'zod';
 import type { Station } from '../station';
-import { upgradeScenario } from './scenarioUpgrade';
+import { SCENARIO_VERSION, upgradeScenario } from './scenarioUpgrade';
 
 const YEAR = 365 * 86400;
 /** A rehearsal of more than this is refused, s. */
@@ -36,9 +36,6 @@ const inflow = z.discriminatedUnion(
   ],
   'must be survey, level or steps',
 );
-
-/** The version of the scenario that is written now; older ones are read. */
-export const SCENARIO_VERSION = 2;
 
 /** What a rehearsal is told: an open document beside the station’s. Times in s from its beginning, flows in m³/s, heights in m. */
 export const scenarioSchema = z.strictObject({

@@ -3,6 +3,9 @@
  * wrong with it.
  */
 
+/** The version of the scenario that is written now; older ones are read. */
+export const SCENARIO_VERSION = 2;
+
 type Plain = Readonly<Record<string, unknown>>;
 
 const isPlain = (value: unknown): value is Plain =>

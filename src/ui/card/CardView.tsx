@@ -1,5 +1,4 @@
 'use client';
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
@@ -10,6 +9,7 @@ import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { day } from '../parts/when';
 import { DoorCardPaper } from './DoorCardPaper';
 import { CARD_SHAFT } from './cardShaft';
+import { Notice } from '../parts/Notice';
 
 /** The door card of the saved revision: to look at, to print, as PDF. @param today ISO time of the day it is printed */
 export function CardView({ today }: { today: string }) {
@@ -39,9 +39,9 @@ export function CardView({ today }: { today: string }) {
         </Button>
         <Button href={`/api/stations/${id}/file`}>station file</Button>
         {dirty && (
-          <Alert severity="info">
+          <Notice severity="info">
             The card shows the saved revision {revision}; what is not yet saved is not on it.
-          </Alert>
+          </Notice>
         )}
       </Box>
       <DoorCardPaper card={card} scene={scene} />

@@ -1,24 +1,27 @@
 'use client';
 import { createContext, use, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useStore } from 'zustand';
+import type { RuleSummary } from '@/core/levels';
 import type { Problem } from '@/core/station';
 import type { UnitSystem } from '@/core/units';
 import { useSystem } from '../theme/Surface';
 import { dropDraft, keepDraft, readDraft } from './draft';
 import { createEditor, isDirty, type EditorState, type EditorStore, type SavedState } from './editorStore';
+import { judging } from './judging';
 
 const EditorContext = createContext<EditorStore | null>(null);
 
 /** Keeps unsaved work in the browser, and takes up what was kept when the page opens. */
 function useDraft(store: EditorStore): void {
   useEffect(() => {
-    const { id, saved, edit } = store.getState();
-    const draft = readDraft(id);
-    if (draft) {
+    const { id, saved, document } = store.getState();
+    void readDraft(id).then((draft) => {
+      // What was typed meanwhile is newer than what was kept.
+      if (!draft || store.getState().document !== document) return;
       store.setState({ saved: { ...saved, revision: draft.base } });
-      edit(() => draft.document);
+      store.getState().edit(() => draft.document);
       store.temporal.getState().clear();
-    }
+    });
     return store.subscribe((state, before) => {
       if (state.document === before.document && state.saved === before.saved) return;
       if (isDirty(state)) keepDraft(id, { base: state.saved.revision, document: state.document });
@@ -27,10 +30,19 @@ function useDraft(store: EditorStore): void {
   }, [store]);
 }
 
+interface Props {
+  id: number;
+  saved: SavedState;
+  /** How the rules of what is saved stand. */
+  rules: RuleSummary;
+  children: ReactNode;
+}
+
 /** One station being worked on, shared by every view of it. */
-export function StationProvider({ id, saved, children }: { id: number; saved: SavedState; children: ReactNode }) {
+export function StationProvider({ id, saved, rules, children }: Props) {
   const system = useSystem(saved.station.profile);
-  const [store] = useState(() => createEditor(id, saved, system));
+  const [store] = useState(() => createEditor(id, saved, rules, judging, system));
+  useEffect(() => void judging.ready(), []);
   useDraft(store);
   return <EditorContext value={store}>{children}</EditorContext>;
 }

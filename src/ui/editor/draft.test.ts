@@ -16,17 +16,17 @@ beforeEach(() => {
 const document = newStation('Sump', 'Yard', 'metric-230');
 
 describe('drafts', () => {
-  it('are kept by station, read back and dropped', () => {
+  it('are kept by station, read back and dropped', async () => {
     keepDraft(3, { base: 2, document });
-    expect(readDraft(3)).toEqual({ base: 2, document });
-    expect(readDraft(4)).toBeNull();
+    expect(await readDraft(3)).toEqual({ base: 2, document });
+    expect(await readDraft(4)).toBeNull();
     dropDraft(3);
-    expect(readDraft(3)).toBeNull();
+    expect(await readDraft(3)).toBeNull();
   });
-  it('may hold figures that are wrong, for they are what the person is mending', () => {
+  it('may hold figures that are wrong, for they are what the person is mending', async () => {
     const wrong = setAt(setAt(document, 'vessel.shape.diameter', 0), 'vessel.overflow', 99);
     keepDraft(3, { base: 1, document: wrong });
-    expect(readDraft(3)!.document).toEqual(wrong);
+    expect((await readDraft(3))!.document).toEqual(wrong);
   });
   it.each([
     ['broken text', '{"base":'],
@@ -36,8 +36,8 @@ describe('drafts', () => {
       JSON.stringify({ base: 1, document: { ...document, vessel: undefined } }),
     ],
     ['no revision', JSON.stringify({ document })],
-  ])('that are %s are passed over', (_, text) => {
+  ])('that are %s are passed over', async (_, text) => {
     memory.set('pitbell.draft.3', text);
-    expect(readDraft(3)).toBeNull();
+    expect(await readDraft(3)).toBeNull();
   });
 });

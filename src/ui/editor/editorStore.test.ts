@@ -1,26 +1,46 @@
 import { describe, expect, it } from 'vitest';
 import { moveFloat, setAt } from '@/core/editing';
-import { newStation } from '@/core/station';
-import { createEditor, isDirty } from './editorStore';
+import { judge, summaryOf } from '@/core/levels';
+import { checkStation, newStation } from '@/core/station';
+import { createEditor, isDirty, type Judge, type Judging } from './editorStore';
 
-const editor = () =>
-  createEditor(1, { revision: 1, savedAt: '2026-11-24T09:41:00Z', station: newStation('Sump', 'Yard', 'metric-230') });
+const SAVED = { revision: 1, savedAt: '2026-11-24T09:41:00Z', station: newStation('Sump', 'Yard', 'metric-230') };
+const JUDGE: Judge = { checkStation, judge, summaryOf };
+const there: Judging = { now: () => JUDGE, ready: () => Promise.resolve() };
+const editor = (judging = there) => createEditor(1, SAVED, summaryOf(judge(SAVED.station).rules), judging);
 const up = (by: number) => (d: ReturnType<typeof newStation>) => moveFloat(d, 'pump', by, 'metric');
 
 describe('the editor', () => {
   it('judges what is edited', () => {
     const store = editor();
-    const before = store.getState().judged.judgement.context.stop;
+    const before = store.getState().judged.context.stop;
     store.getState().edit(up(0.05));
-    expect(store.getState().judged.judgement.context.stop).toBeCloseTo(before + 0.05, 9);
+    expect(store.getState().judged.context.stop).toBeCloseTo(before + 0.05, 9);
     expect(isDirty(store.getState())).toBe(true);
+  });
+
+  it('judges what was edited before its check was there as soon as it is, the newest of it', async () => {
+    let by: Judge | null = null;
+    let arrive = () => {};
+    const arrived = new Promise<void>((resolve) => (arrive = resolve));
+    const store = editor({ now: () => by, ready: () => arrived });
+    const before = store.getState().judged;
+    store.getState().edit(up(0.05));
+    store.getState().edit((d) => setAt(d, 'vessel.overflow', 9));
+    expect(store.getState().judged).toBe(before);
+    by = JUDGE;
+    arrive();
+    await arrived;
+    expect(store.getState().judged.problems.map((p) => p.path)).toEqual(['vessel.overflow']);
+    store.getState().edit((d) => setAt(d, 'vessel.overflow', 1.1));
+    expect(store.getState().judged.context.stop).toBeCloseTo(before.context.stop + 0.05, 9);
   });
 
   it('keeps the last judgement beside the problems of a document that contradicts itself', () => {
     const store = editor();
-    const { judgement } = store.getState().judged;
+    const { context } = store.getState().judged;
     store.getState().edit((d) => setAt(d, 'vessel.overflow', 9));
-    expect(store.getState().judged.judgement).toBe(judgement);
+    expect(store.getState().judged.context).toBe(context);
     expect(store.getState().judged.problems.map((p) => p.path)).toEqual(['vessel.overflow']);
     store.getState().edit((d) => setAt(d, 'vessel.overflow', 1.1));
     expect(store.getState().judged.problems).toEqual([]);
@@ -35,7 +55,7 @@ describe('the editor', () => {
     store.temporal.getState().undo();
     expect(store.getState().document).toBe(document);
     expect(isDirty(store.getState())).toBe(false);
-    expect(store.getState().judged.judgement.context.station).toEqual(document);
+    expect(store.getState().judged.context.station).toEqual(document);
     store.temporal.getState().redo();
     expect(isDirty(store.getState())).toBe(true);
   });

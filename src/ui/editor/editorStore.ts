@@ -1,8 +1,17 @@
 import { temporal } from 'zundo';
 import { createStore } from 'zustand/vanilla';
-import { judge, surroundingsAfter, type Judgement, type DrawingRef } from '@/core/levels';
+import {
+  levelContext,
+  surroundingsAfter,
+  type DrawingRef,
+  type judge,
+  type Judgement,
+  type LevelContext,
+  type RuleSummary,
+  type summaryOf,
+} from '@/core/levels';
 import { type Sensor } from '@/core/sensors';
-import { checkStation, type Problem, type Station } from '@/core/station';
+import type { checkStation, Problem, Station } from '@/core/station';
 import type { UnitSystem } from '@/core/units';
 
 export interface SavedState {
@@ -11,9 +20,12 @@ export interface SavedState {
   readonly station: Station;
 }
 
-/** What the document on the screen comes to: judged when it holds together, else its problems beside the last judgement that could be made. */
+/** What the document on the screen comes to, or its problems beside what it last came to when it held together. */
 export interface Judged {
-  readonly judgement: Judgement;
+  readonly context: LevelContext;
+  /** The whole judgement; null until something was edited: then it is as the server found it. */
+  readonly judgement: Judgement | null;
+  readonly rules: RuleSummary;
   readonly problems: readonly Problem[];
 }
 
@@ -39,25 +51,39 @@ export interface EditorState {
   showGhosts(sensors: readonly Sensor[] | null): void;
 }
 
-function judgeDocument(document: Station, system: UnitSystem | undefined, before: Judgement): Judged {
-  const checked = checkStation(document, system);
-  // The document itself is judged, not the copy that was checked: what has not changed is known by being the same.
-  return checked.ok
-    ? { judgement: judge(document, surroundingsAfter(document, before.context)), problems: [] }
-    : { judgement: before, problems: checked.problems };
+/** What checks and judges a document. */
+export interface Judge {
+  readonly checkStation: typeof checkStation;
+  readonly judge: typeof judge;
+  readonly summaryOf: typeof summaryOf;
 }
 
-/** The state of one station being worked on. Undo and redo reach the document alone. */
-export function createEditor(id: number, saved: SavedState, system?: UnitSystem) {
-  const first = judge(saved.station);
+/** It is fetched after the page answers: what is edited before that is judged when it is there. */
+export interface Judging {
+  /** null while it is on its way. */
+  now(): Judge | null;
+  ready(): Promise<unknown>;
+}
+
+function judgeDocument(by: Judge, document: Station, system: UnitSystem | undefined, before: Judged): Judged {
+  const checked = by.checkStation(document, system);
+  if (!checked.ok) return { ...before, problems: checked.problems };
+  // The document itself is judged, not the copy that was checked: what has not changed is known by being the same.
+  const judgement = by.judge(document, surroundingsAfter(document, before.context));
+  return { context: judgement.context, judgement, rules: by.summaryOf(judgement.rules), problems: [] };
+}
+
+/** The state of one station being worked on. Undo and redo reach the document alone. @param saved as the server keeps it: already checked @param rules how its rules stand */
+export function createEditor(id: number, saved: SavedState, rules: RuleSummary, judging: Judging, system?: UnitSystem) {
+  const context = levelContext(saved.station);
   const store = createStore<EditorState>()(
     temporal(
       (set, get) => ({
         id,
         document: saved.station,
         saved,
-        judged: { judgement: first, problems: [] },
-        level: (first.context.stop + first.context.lead) / 2,
+        judged: { context, judgement: null, rules, problems: [] },
+        level: (context.stop + context.lead) / 2,
         pointed: [],
         ghosts: null,
         edit(change) {
@@ -82,9 +108,14 @@ export function createEditor(id: number, saved: SavedState, system?: UnitSystem)
     ),
   );
   let dragging = false;
+  const judgeNow = () => {
+    const by = judging.now();
+    const { document, judged } = store.getState();
+    if (by) store.setState({ judged: judgeDocument(by, document, system, judged) });
+    else void judging.ready().then(judgeNow);
+  };
   store.subscribe((state, before) => {
-    if (state.document !== before.document)
-      store.setState({ judged: judgeDocument(state.document, system, before.judged.judgement) });
+    if (state.document !== before.document) judgeNow();
   });
   return store;
 }

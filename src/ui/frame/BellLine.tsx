@@ -2,23 +2,15 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
-import type { JudgedRule } from '@/core/levels';
 import { useEditor } from '../editor/StationProvider';
 import { Bell } from '../parts/Bell';
-
-const count = (rules: readonly JudgedRule[], ...states: JudgedRule['state'][]) =>
-  rules.filter((r) => states.includes(r.state)).length;
 
 /** How the rules stand, in one line that is always there; the worst of them by name. */
 export function BellLine() {
   const id = useEditor((s) => s.id);
-  const { judgement, problems } = useEditor((s) => s.judged);
-  const { rules } = judgement;
-  const broken = count(rules, 'broken', 'unknown');
-  const tight = count(rules, 'tight');
-  const worst = rules[0];
-  const named = worst && (worst.state === 'broken' || worst.state === 'unknown' || worst.state === 'tight');
-  const parts = [`${count(rules, 'holds')} rules hold`, `${tight} tight`, `${broken} broken`];
+  const { rules, problems } = useEditor((s) => s.judged);
+  const { holds, tight, broken, worst } = rules;
+  const parts = [`${holds} rules hold`, `${tight} tight`, `${broken} broken`];
   return (
     <Box
       component="footer"
@@ -44,7 +36,7 @@ export function BellLine() {
       ) : (
         <Typography variant="body2" role="status" noWrap>
           {parts.join(' · ')}
-          {named && (
+          {worst && (
             <>
               {' '}
               ▸ <Link href={`/stations/${id}/levels?rule=${worst.id}`}>{worst.title}</Link>

@@ -1,8 +1,6 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
 import dynamic from 'next/dynamic';
@@ -15,6 +13,7 @@ import { usePrefs } from '../theme/Surface';
 import type { Command } from './GoTo';
 import { ON_DRAWING } from './hotkeys';
 import { useAnswers } from './useAnswers';
+import { Segments } from '../parts/Segments';
 
 const GoTo = dynamic(() => import('./GoTo').then((m) => m.GoTo), { ssr: false });
 const KeysHelp = dynamic(() => import('./KeysHelp').then((m) => m.KeysHelp), { ssr: false });
@@ -33,6 +32,11 @@ interface Props {
   crumbs?: ReactNode;
   children?: ReactNode;
 }
+
+const UNITS = [
+  ['metric', 'mm·L'],
+  ['us', 'in·gal'],
+] as const;
 
 /** The top line of every screen: where one is, go to, units, and what the view adds (saved or not). */
 export function Masthead({ stations, system, errands = [], crumbs, children }: Props) {
@@ -95,16 +99,13 @@ export function Masthead({ stations, system, errands = [], crumbs, children }: P
       >
         go to…
       </Button>
-      <ToggleButtonGroup
-        exclusive
+      <Segments
+        label="units"
         value={system}
-        aria-label="units"
-        onChange={(_, units: UnitSystem | null) => units && change({ units })}
+        choices={UNITS}
+        onPick={(units) => change({ units })}
         sx={{ whiteSpace: 'nowrap', display: { xs: 'none', sm: 'flex' } }}
-      >
-        <ToggleButton value="metric">mm·L</ToggleButton>
-        <ToggleButton value="us">in·gal</ToggleButton>
-      </ToggleButtonGroup>
+      />
       {children}
       {goTo && <GoTo open onClose={() => setGoTo(false)} errands={all} />}
       {help && <KeysHelp open onClose={() => setHelp(false)} />}

@@ -1,7 +1,6 @@
 'use client';
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
-import IconButton from '@mui/material/IconButton';
 import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
@@ -19,6 +18,8 @@ import { useSaving } from './useSaving';
 import { FIRST_VIEW, VIEWS, viewAt } from './views';
 
 const StaleDialog = dynamic(() => import('./StaleDialog').then((m) => m.StaleDialog), { ssr: false });
+
+const ICON = { width: 36, height: 36, fontSize: 20, borderRadius: 1, '&:disabled': { opacity: 0.35 } } as const;
 
 /** The frame around every view of a station: masthead, views, bell line; saving, undo and keys. */
 export function StationFrame({ stations, children }: { stations: readonly StationName[]; children: ReactNode }) {
@@ -119,12 +120,12 @@ export function StationFrame({ stations, children }: { stations: readonly Statio
             </ButtonBase>
           ))}
         </Box>
-        <IconButton aria-label="undo" title="undo (Ctrl Z)" disabled={!canUndo} onClick={undo}>
+        <ButtonBase sx={ICON} aria-label="undo" title="undo (Ctrl Z)" disabled={!canUndo} onClick={undo}>
           ↶
-        </IconButton>
-        <IconButton aria-label="redo" title="redo (Ctrl Shift Z)" disabled={!canRedo} onClick={redo}>
+        </ButtonBase>
+        <ButtonBase sx={ICON} aria-label="redo" title="redo (Ctrl Shift Z)" disabled={!canRedo} onClick={redo}>
           ↷
-        </IconButton>
+        </ButtonBase>
       </Box>
       <Box
         component="main"

@@ -1,27 +1,26 @@
-import { useSnackbar } from 'notistack';
 import { useState } from 'react';
-import { saveDocument } from '../editor/saving';
 import type { SavedState } from '../editor/editorStore';
 import { useEditorStore } from '../editor/StationProvider';
 import { downloadJson, fileNameOf } from '../parts/download';
+import { notify } from '../parts/notify';
 
 /** Saving the station on the screen, and what to do when someone else did so first. */
 export function useSaving() {
   const store = useEditorStore();
-  const { enqueueSnackbar } = useSnackbar();
   const [busy, setBusy] = useState(false);
   const [theirs, setTheirs] = useState<SavedState | null>(null);
 
   const saveOn = async (base: number) => {
     const { id, document, judged } = store.getState();
     if (judged.problems.length > 0) {
-      enqueueSnackbar(
+      void notify(
         `Not saved: ${judged.problems[0]!.path}: ${judged.problems[0]!.message}. What you wrote is kept in this browser.`,
-        { variant: 'error' },
+        'error',
       );
       return;
     }
     setBusy(true);
+    const { saveDocument } = await import('../editor/saving');
     const outcome = await saveDocument(id, base, document);
     setBusy(false);
     switch (outcome.state) {
@@ -30,20 +29,18 @@ export function useSaving() {
           .getState()
           .setSaved({ revision: outcome.saved.revision, savedAt: outcome.saved.savedAt, station: document });
         setTheirs(null);
-        enqueueSnackbar(`Saved as revision ${outcome.saved.revision}`);
+        void notify(`Saved as revision ${outcome.saved.revision}`);
         break;
       case 'stale':
         setTheirs(outcome.theirs);
         break;
       case 'refused':
-        enqueueSnackbar(`Not saved: ${outcome.problems.map((p) => `${p.path}: ${p.message}`).join('; ')}`, {
-          variant: 'error',
-        });
+        void notify(`Not saved: ${outcome.problems.map((p) => `${p.path}: ${p.message}`).join('; ')}`, 'error');
         break;
       case 'unreachable':
-        enqueueSnackbar(
+        void notify(
           'Not saved: the server does not answer. Your work is kept in this browser; save again when it is back.',
-          { variant: 'error' },
+          'error',
         );
         break;
     }

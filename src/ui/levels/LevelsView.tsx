@@ -1,8 +1,5 @@
 'use client';
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
-import Tab from '@mui/material/Tab';
-import Tabs from '@mui/material/Tabs';
 import Link from 'next/link';
 import dynamic from 'next/dynamic';
 import { memo, useState } from 'react';
@@ -11,16 +8,13 @@ import { doseFigures, timedDay, type Judgement } from '@/core/levels';
 import { quantity, type Quantity, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { Reading } from '../parts/Reading';
-import { StationShaft } from '../shaft/StationShaft';
-import { Cycles } from './Cycles';
-import { Doses } from './Doses';
-import { PlanView } from './PlanView';
-import { Proposals } from './Proposals';
+import { Sheets } from '../parts/Sheets';
+import { MovableShaft } from '../shaft/MovableShaft';
 import { RuleBars } from './RuleBars';
-import { TapeList } from './TapeList';
 import { TapePaper } from './TapePaper';
 import { useQuiet } from '../parts/useQuiet';
-import { WaterList } from './WaterList';
+import { Notice } from '../parts/Notice';
+import { useJudgement } from './useJudgement';
 
 const SawtoothChart = dynamic(() => import('./SawtoothChart').then((m) => m.SawtoothChart), {
   ssr: false,
@@ -85,7 +79,22 @@ function Figures({ judgement, system }: { judgement: Judgement; system: UnitSyst
   );
 }
 
+// Sheets that are not seen at once are fetched when they are opened.
+const TapeList = dynamic(() => import('./TapeList').then((m) => m.TapeList));
+const WaterList = dynamic(() => import('./WaterList').then((m) => m.WaterList));
+const PlanView = dynamic(() => import('./PlanView').then((m) => m.PlanView));
+const Proposals = dynamic(() => import('./Proposals').then((m) => m.Proposals));
+const Cycles = dynamic(() => import('./Cycles').then((m) => m.Cycles));
+const Doses = dynamic(() => import('./Doses').then((m) => m.Doses));
+
 type Sheet = 'cycle' | 'tape' | 'water' | 'plan' | 'set';
+const SHEETS: readonly (readonly [Sheet, string])[] = [
+  ['cycle', 'cycle'],
+  ['tape', 'tape list'],
+  ['water', 'water to each trip'],
+  ['plan', 'plan view'],
+  ['set', 'set levels for me'],
+];
 
 /** What lies under the rules. */
 const SheetOf = memo(function SheetOf({
@@ -122,7 +131,8 @@ const SheetOf = memo(function SheetOf({
 /** Setting the levels: floats dragged in the shaft, every rule with its slack beside it, the cycle beneath. */
 export function LevelsView() {
   const id = useEditor((s) => s.id);
-  const { judgement, problems } = useEditor((s) => s.judged);
+  const judgement = useJudgement();
+  const problems = useEditor((s) => s.judged.problems);
   const system = useStationSystem();
   const [sheet, setSheet] = useState<Sheet>('cycle');
   // While a float is dragged the shaft and the rules follow at once, the sheet when the hand pauses.
@@ -140,36 +150,29 @@ export function LevelsView() {
         <Box
           sx={{ height: { xs: 560, md: '100%' }, minHeight: 0, borderRight: { md: 1 }, borderColor: { md: 'divider' } }}
         >
-          <StationShaft movable guess={{ width: 600, height: 660 }} />
+          <MovableShaft guess={{ width: 600, height: 660 }} />
         </Box>
         <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}>
           {problems.length > 0 && (
-            <Alert severity="error">
+            <Notice severity="error">
               The figures are those of the last sound document: {problems[0]!.message}.{' '}
               <Link href={`/stations/${id}/survey`}>Correct it in Survey</Link>
-            </Alert>
+            </Notice>
           )}
           <Figures judgement={judgement} system={system} />
           <Box sx={{ flex: '1 1 55%', minHeight: 0, overflow: 'auto', opacity: problems.length > 0 ? 0.55 : 1 }}>
             <RuleBars />
           </Box>
-          <Tabs
-            value={sheet}
-            onChange={(_, v: Sheet) => setSheet(v)}
-            aria-label="figures"
-            variant="scrollable"
-            scrollButtons={false}
-            sx={{ borderTop: 1, borderBottom: 1, borderColor: 'divider' }}
+          <Sheets<Sheet>
+            label="figures"
+            sheets={SHEETS}
+            sheet={sheet}
+            onSheet={setSheet}
+            barSx={{ borderTop: 1 }}
+            sx={{ flex: '1 1 45%' }}
           >
-            <Tab value="cycle" label="cycle" />
-            <Tab value="tape" label="tape list" />
-            <Tab value="water" label="water to each trip" />
-            <Tab value="plan" label="plan view" />
-            <Tab value="set" label="set levels for me" />
-          </Tabs>
-          <Box role="tabpanel" tabIndex={0} aria-label={sheet} sx={{ flex: '1 1 45%', minHeight: 0, overflow: 'auto' }}>
             <SheetOf sheet={sheet} judgement={calm} system={system} />
-          </Box>
+          </Sheets>
         </Box>
       </Box>
       <TapePaper />

@@ -1,10 +1,7 @@
 'use client';
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import { aimsFor, type Aim, type Gain, type Proposal } from '@/core/proposals';
@@ -12,6 +9,8 @@ import type { Station } from '@/core/station';
 import { say, sayPhrase, type UnitSystem } from '@/core/units';
 import { useEditor } from '../editor/StationProvider';
 import { useProposals } from './useProposals';
+import { Notice } from '../parts/Notice';
+import { Segments } from '../parts/Segments';
 
 const AIM_WORDS: Readonly<Record<Aim, string>> = {
   'fewest-starts': 'fewest starts',
@@ -100,12 +99,12 @@ function None({ proposal, system }: { proposal: Extract<Proposal, { ok: false }>
   const take = (station: Station) => edit(() => station);
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1 }}>
-      <Alert severity="error">
+      <Notice severity="error">
         No setting on the tape keeps everything that must hold.{' '}
         {proposal.bites.length > 0
           ? `What stands in the way: ${proposal.bites.join('; ')}.`
           : 'Several rules together stand in the way.'}
-      </Alert>
+      </Notice>
       <Typography variant="h3">
         {proposal.remedies.length > 0
           ? 'The least changes that help'
@@ -140,18 +139,12 @@ export function Proposals({ system }: { system: UnitSystem }) {
     );
   return (
     <Box sx={{ p: 1.5, display: 'flex', flexDirection: 'column', gap: 1.25 }}>
-      <ToggleButtonGroup
-        exclusive
+      <Segments
+        label="what the levels are to serve"
         value={aim}
-        aria-label="what the levels are to serve"
-        onChange={(_, a: Aim | null) => a && setAim(a)}
-      >
-        {aims.map((a) => (
-          <ToggleButton key={a} value={a}>
-            {AIM_WORDS[a]}
-          </ToggleButton>
-        ))}
-      </ToggleButtonGroup>
+        choices={aims.map((a) => [a, AIM_WORDS[a]] as const)}
+        onPick={setAim}
+      />
       {proposed.state === 'working' && (
         <Box role="status">
           <Typography variant="body2">trying every mark of the tape…</Typography>

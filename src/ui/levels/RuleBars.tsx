@@ -2,12 +2,16 @@
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import Typography from '@mui/material/Typography';
+import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
-import { settingsOfRule, type Judgement, type RuleId, type RuleState } from '@/core/levels';
+import type { Judgement, RuleState } from '@/core/levels';
 import { say, sayPhrase, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
-import { SettingField } from '../fields/SettingField';
+import { useJudgement } from './useJudgement';
+
+// Fields are fetched when a rule is opened.
+const RuleSettings = dynamic(() => import('./RuleSettings').then((m) => m.RuleSettings));
 
 type JudgedRule = Judgement['rules'][number];
 
@@ -71,19 +75,6 @@ interface RowProps {
   rule: JudgedRule;
   open: boolean;
   onToggle(id: string): void;
-}
-
-/** The settings that a rule uses, to be set where it is read. */
-function RuleSettings({ id }: { id: RuleId }) {
-  const names = settingsOfRule(id);
-  if (names.length === 0) return null;
-  return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(150px, 190px))', gap: 1.5, mt: 1.5 }}>
-      {names.map((name) => (
-        <SettingField key={name} name={name} />
-      ))}
-    </Box>
-  );
 }
 
 /** Most rules say the same from one mark of a drag to the next: those rows are not drawn again. */
@@ -160,7 +151,7 @@ const RuleRow = memo(function RuleRow({ rule, open, onToggle }: RowProps) {
 
 /** Every rule as a bar of slack, tightest first; opened, the need, what there is, and why. */
 export function RuleBars() {
-  const rules = useEditor((s) => s.judged.judgement.rules);
+  const { rules } = useJudgement();
   const asked = useSearchParams().get('rule');
   const [chosen, setChosen] = useState<string | null>(null);
   const open = chosen ?? asked;

@@ -7,7 +7,6 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
-import Papa from 'papaparse';
 import { getAt, setAt } from '@/core/editing';
 import { shaftScene, shaftSvg, tapeCsvRows } from '@/core/papers';
 import { downloadText, fileNameOf } from '../parts/download';
@@ -16,6 +15,7 @@ import { moves, type Judgement, type TapeSetting } from '@/core/levels';
 import { depthOf, type DocumentPath } from '@/core/station';
 import { quantity, say, sayPhrase, type UnitSystem } from '@/core/units';
 import { useEditor, useProblem } from '../editor/StationProvider';
+import { downloadCsv } from '../parts/csv';
 
 /** One setting of a float, as it is measured: a height from the rim down, all else as it is. */
 function Measured({
@@ -51,10 +51,9 @@ export function TapeList({ judgement, system }: { judgement: Judgement; system: 
   const point = useEditor((s) => s.point);
   const height = (v: number) => say(quantity('height', v), system);
   const write = () =>
-    downloadText(
+    void downloadCsv(
       fileNameOf(judgement.context.station.identity.name, 'tape list', 'csv'),
-      'text/csv',
-      Papa.unparse(tapeCsvRows(judgement, system)),
+      tapeCsvRows(judgement, system),
     );
   return (
     <>

@@ -8,6 +8,7 @@ import { isDirty } from '../editor/editorStore';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { usePrinting } from '../parts/usePrinting';
 import { Shaft } from '../shaft/Shaft';
+import { useJudgement } from './useJudgement';
 
 /** The tape list on paper, drawn only while it is printed. */
 export function TapePaper() {
@@ -16,7 +17,7 @@ export function TapePaper() {
 
 /** The shaft, and each float rim down and floor up, with a box to tick when it is set. */
 function TapeSheet() {
-  const { judgement } = useEditor((s) => s.judged);
+  const judgement = useJudgement();
   const system = useStationSystem();
   const { context, tape, raise } = judgement;
   const { identity } = context.station;

@@ -6,14 +6,13 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
 import { cableList, cableRows, DEFERENCE, partRows, partsList, wireList, wireRows } from '@/core/wiring';
 import Typography from '@mui/material/Typography';
-import { downloadText, fileNameOf } from '../parts/download';
+import { fileNameOf } from '../parts/download';
 import { usePanel } from './PanelProvider';
+import { downloadCsv } from '../parts/csv';
+import { Segments } from '../parts/Segments';
 
 const LISTS = ['wires', 'cables', 'parts'] as const;
 
@@ -35,23 +34,10 @@ export function Lists() {
   return (
     <Box sx={{ p: 1.5 }}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mb: 1 }}>
-        <ToggleButtonGroup
-          exclusive
-          value={list}
-          onChange={(_, v: typeof list | null) => v && setList(v)}
-          aria-label="list"
-        >
-          {LISTS.map((l) => (
-            <ToggleButton key={l} value={l}>
-              {l}
-            </ToggleButton>
-          ))}
-        </ToggleButtonGroup>
+        <Segments label="list" value={list} choices={LISTS.map((l) => [l, l] as const)} onPick={setList} />
         <Button
           variant="outlined"
-          onClick={() =>
-            downloadText(fileNameOf(station.identity.name, `${list} list`, 'csv'), 'text/csv', Papa.unparse(rows))
-          }
+          onClick={() => void downloadCsv(fileNameOf(station.identity.name, `${list} list`, 'csv'), rows)}
         >
           write CSV
         </Button>

@@ -1,16 +1,12 @@
 'use client';
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Tab from '@mui/material/Tab';
-import Tabs from '@mui/material/Tabs';
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import type { Theme } from '@mui/material/styles';
 import useMediaQuery from '@mui/material/useMediaQuery';
+import dynamic from 'next/dynamic';
 import { useMemo, useRef, useState } from 'react';
-import { ladderScene, ladderSvg, sheetsOf, type LeafShape } from '@/core/papers';
+import { sheetsOf, type LeafShape } from '@/core/papers';
 import type { Outcome } from '@/core/schemes';
 import { sayPhrase } from '@/core/units';
 import { cautions, DEFERENCE, happens } from '@/core/wiring';
@@ -18,17 +14,23 @@ import { useStationSystem } from '../editor/StationProvider';
 import { downloadText, fileNameOf } from '../parts/download';
 import { StationShaft } from '../shaft/StationShaft';
 import { PanelProvider, usePanel, usePanelStore } from './PanelProvider';
-import { Checks } from './Checks';
 import { Hands } from './Hands';
 import { nextPosition } from './panelStore';
 import { LadderWithWhy } from './LadderWithWhy';
-import { Landed } from './Landed';
 import { useLanded } from './useLanded';
-import { Lists } from './Lists';
-import { MeterBox } from './MeterBox';
-import { Readings } from './Readings';
-import { SchemeSheet } from './SchemeSheet';
 import { Strip } from './Strip';
+import { Notice } from '../parts/Notice';
+import { Sheets } from '../parts/Sheets';
+import { Segments } from '../parts/Segments';
+
+// Sheets that are not seen at once are fetched when they are opened.
+const Checks = dynamic(() => import('./Checks').then((m) => m.Checks));
+const Lists = dynamic(() => import('./Lists').then((m) => m.Lists));
+const Readings = dynamic(() => import('./Readings').then((m) => m.Readings));
+const SchemeSheet = dynamic(() => import('./SchemeSheet').then((m) => m.SchemeSheet));
+const Landed = dynamic(() => import('./Landed').then((m) => m.Landed));
+// The meter is in hand a moment after the drawing is there.
+const MeterBox = dynamic(() => import('./MeterBox').then((m) => m.MeterBox), { ssr: false });
 
 type Sheet = 'drawing' | 'scheme' | 'checks' | 'lists' | 'readings';
 const SHEETS: readonly (readonly [Sheet, string])[] = [
@@ -99,7 +101,8 @@ function DrawingSheet() {
     }),
     [store],
   );
-  const write = () => {
+  const write = async () => {
+    const { ladderScene, ladderSvg } = await import('./drawLadder');
     const { wired, energised } = store.getState().live!;
     downloadText(
       fileNameOf(station.identity.name, `ladder ${sheet.title}`, 'svg'),
@@ -114,25 +117,19 @@ function DrawingSheet() {
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%', minHeight: 0 }}>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', px: 1, pt: 0.5, flexWrap: 'wrap' }}>
-        <ToggleButtonGroup
-          exclusive
+        <Segments
+          label="sheet of the ladder"
           value={sheet.id}
-          onChange={(_, v: string | null) => v && setAt(v)}
-          aria-label="sheet of the ladder"
-        >
-          {sheets.map((s) => (
-            <ToggleButton key={s.id} value={s.id}>
-              {s.title}
-            </ToggleButton>
-          ))}
-        </ToggleButtonGroup>
+          choices={sheets.map((s) => [s.id, s.title] as const)}
+          onPick={setAt}
+        />
         <Outcomes outcomes={panel.outcomes} />
         {differs > 0 && (
           <Button color="error" variant="outlined" onClick={() => lower.current?.scrollTo({ top: 0 })}>
             {differs} not as designed{report && report.effects.length > 0 ? `, ${report.effects.length} told` : ''}
           </Button>
         )}
-        <Button onClick={write}>SVG</Button>
+        <Button onClick={() => void write()}>SVG</Button>
       </Box>
       <LadderWithWhy panel={panel} sheet={sheet} asked={asked} hands={hands} />
       <Box ref={lower} sx={{ flex: '1 1 35%', minHeight: 0, overflow: 'auto', borderTop: 1, borderColor: 'divider' }}>
@@ -226,37 +223,28 @@ function Panel() {
       </Box>
       <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, minWidth: 0 }}>
         {reasons.length > 0 && (
-          <Alert severity="error">
+          <Notice severity="error">
             The scheme does not fit this station: {reasons.map((r) => sayPhrase(r, system)).join('; ')}. Take another,
             or change what stands against it. Nothing that was landed is lost.
-          </Alert>
+          </Notice>
         )}
         {live && <Cautions />}
-        <Box
-          sx={{
-            display: 'flex',
-            alignItems: 'center',
-            borderBottom: 1,
-            borderColor: 'divider',
-            '@media print': { display: 'none' },
-          }}
-        >
-          <Tabs value={sheet} onChange={(_, v: Sheet) => setSheet(v)} aria-label="panel" sx={{ flex: 1 }}>
-            {SHEETS.map(([id, label]) => (
-              <Tab key={id} value={id} label={label} disabled={!live && id !== 'scheme'} />
-            ))}
-          </Tabs>
-          <Typography variant="label" sx={{ px: 1.5 }}>
-            {title}
-          </Typography>
-        </Box>
-        <Box
-          role="tabpanel"
-          aria-label={sheet}
-          sx={{ flex: 1, minHeight: 0, overflow: 'auto', '@media print': { overflow: 'visible' } }}
+        <Sheets<Sheet>
+          label="panel"
+          sheets={SHEETS}
+          sheet={sheet}
+          onSheet={setSheet}
+          closed={(id) => !live && id !== 'scheme'}
+          beside={
+            <Typography variant="label" sx={{ px: 1.5 }}>
+              {title}
+            </Typography>
+          }
+          barSx={{ '@media print': { display: 'none' } }}
+          sx={{ flex: 1 }}
         >
           <SheetOf sheet={sheet} />
-        </Box>
+        </Sheets>
       </Box>
       {!wide && (
         <Box

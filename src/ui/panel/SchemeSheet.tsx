@@ -182,7 +182,7 @@ function Interlocks({ locks }: { locks: Station['interlocks'] }) {
 
 /** Choosing the scheme: those that fit and those that do not, each with why; the options of the one that is taken, its bell and interlocks. */
 export function SchemeSheet() {
-  const station = useEditor((s) => s.judged.judgement.context.station);
+  const station = useEditor((s) => s.judged.context.station);
   const edit = useEditor((s) => s.edit);
   const taken = SCHEMES.find((s) => s.id === station.control.scheme);
   const order = useMemo(

@@ -1,14 +1,11 @@
 'use client';
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Papa from 'papaparse';
 import { useRef, useState, type ClipboardEvent, type ReactNode } from 'react';
+import { readRows } from './csv';
+import { Notice } from './Notice';
 
 const LARGEST_CSV = 1024 * 1024;
-
-/** Rows of cells from CSV or from a paste out of a sheet. */
-const rowsOf = (text: string): string[][] => Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' }).data;
 
 interface Props {
   /** What the figures are, as `curve`: names the file field. */
@@ -28,18 +25,18 @@ interface Props {
 export function TableFile({ what, units, onRows, onAdd, addLabel, more, children }: Props) {
   const file = useRef<HTMLInputElement>(null);
   const [refused, setRefused] = useState<readonly string[]>([]);
-  const take = (text: string) => setRefused(onRows(rowsOf(text)));
+  const take = async (text: string) => setRefused(onRows(await readRows(text)));
   const readFile = async (chosen: File | undefined) => {
     if (!chosen) return;
     if (chosen.size > LARGEST_CSV)
       return setRefused([`${chosen.name} is ${(chosen.size / 1024 / 1024).toFixed(0)} MB; a ${what} is a few lines`]);
-    take(await chosen.text());
+    await take(await chosen.text());
   };
   const paste = (e: ClipboardEvent) => {
     const text = e.clipboardData.getData('text/plain');
     if (!/[\n\t]/.test(text.trim())) return;
     e.preventDefault();
-    take(text);
+    void take(text);
   };
   return (
     <Box onPaste={paste} sx={{ display: 'flex', flexDirection: 'column', gap: 1 }}>
@@ -61,9 +58,9 @@ export function TableFile({ what, units, onRows, onAdd, addLabel, more, children
         />
       </Box>
       {refused.length > 0 && (
-        <Alert severity="error" onClose={() => setRefused([])}>
+        <Notice severity="error" onClose={() => setRefused([])}>
           The {what} was not changed. {refused.join('; ')}
-        </Alert>
+        </Notice>
       )}
     </Box>
   );

@@ -1,20 +1,5 @@
 'use client';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
+import dynamic from 'next/dynamic';
 
-interface Props {
-  label: string;
-  checked: boolean;
-  onChange(checked: boolean): void;
-}
-
-/** Yes or no. */
-export function Tick({ label, checked, onChange }: Props) {
-  return (
-    <FormControlLabel
-      control={<Checkbox size="small" checked={checked} onChange={(_, c) => onChange(c)} />}
-      label={label}
-      slotProps={{ typography: { variant: 'body2' } }}
-    />
-  );
-}
+/** Yes or no. Fetched where there is one. */
+export const Tick = dynamic(() => import('./TickBox').then((m) => m.TickBox));

@@ -1,10 +1,9 @@
 'use client';
 import InputAdornment from '@mui/material/InputAdornment';
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { judgeFinding, type Expectation } from '@/core/proving';
 import { parseQuantity, unitOf, type UnitSystem } from '@/core/units';
 import { TextBox } from '../parts/TextBox';
+import { Segments } from '../parts/Segments';
 
 interface Props {
   expectation: Expectation;
@@ -15,21 +14,23 @@ interface Props {
   onSeen(seen: boolean | undefined): void;
 }
 
+const SEEN = [
+  [true, 'as it should'],
+  [false, 'not so'],
+] as const;
+
 /** Where a finding is entered: a figure with its unit, or whether it was as it should be. Large enough for gloves. */
 export function FoundField({ expectation, system, text, seen, onText, onSeen }: Props) {
   const { reading, label } = expectation;
   if (!reading) {
     return (
-      <ToggleButtonGroup
-        exclusive
+      <Segments
+        label={`found: ${label}`}
         value={seen ?? null}
-        aria-label={`found: ${label}`}
-        onChange={(_, v: boolean | null) => onSeen(v ?? undefined)}
-        sx={{ '& .MuiToggleButton-root': { flex: 1, minHeight: 44 } }}
-      >
-        <ToggleButton value={true}>as it should</ToggleButton>
-        <ToggleButton value={false}>not so</ToggleButton>
-      </ToggleButtonGroup>
+        choices={SEEN}
+        onPick={(v) => onSeen(v === seen ? undefined : v)}
+        sx={{ '& button': { flex: 1, minHeight: 44 } }}
+      />
     );
   }
   const parsed = text.trim() === '' ? null : parseQuantity(reading.format, text, system);

@@ -1,5 +1,4 @@
 'use client';
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
@@ -12,9 +11,9 @@ import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { TextBox } from '../parts/TextBox';
 import { clock } from '../parts/when';
 import { ProveLayout } from './ProveLayout';
-import { startRun } from './sendRun';
 import { StepCard } from './StepCard';
 import { StepList } from './StepList';
+import { Notice } from '../parts/Notice';
 
 export interface RunSummary {
   readonly id: number;
@@ -52,7 +51,7 @@ export function ProveView({ runs }: { runs: readonly RunSummary[] }) {
   const router = useRouter();
   const id = useEditor((s) => s.id);
   const dirty = useEditor(isDirty);
-  const { station } = useEditor((s) => s.judged.judgement.context);
+  const { station } = useEditor((s) => s.judged.context);
   const revision = useEditor((s) => s.saved.revision);
   const system = useStationSystem();
   const plan = useMemo(() => testPlan(station), [station]);
@@ -63,7 +62,7 @@ export function ProveView({ runs }: { runs: readonly RunSummary[] }) {
   const step = plan[Math.min(current, plan.length - 1)];
   const begin = async () => {
     setBusy(true);
-    const started = await startRun(id, tester);
+    const started = await (await import('./sendRun')).startRun(id, tester);
     setBusy(false);
     if (started.ok) router.push(`/stations/${id}/prove/${started.id}`);
     else setFailed(started.reason);
@@ -101,8 +100,8 @@ export function ProveView({ runs }: { runs: readonly RunSummary[] }) {
             begin a test run of revision {revision}
           </Button>
         </Box>
-        {dirty && <Alert severity="info">Save first: a test run is true of a saved revision.</Alert>}
-        {failed && <Alert severity="error">Not begun: {failed}</Alert>}
+        {dirty && <Notice severity="info">Save first: a test run is true of a saved revision.</Notice>}
+        {failed && <Notice severity="error">Not begun: {failed}</Notice>}
         <Runs runs={runs} id={id} />
       </Box>
       {step && <StepCard step={step} system={system} place={`${current + 1} of ${plan.length}`} />}

@@ -1,5 +1,4 @@
 'use client';
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
@@ -14,9 +13,9 @@ import { FoundField } from './FoundField';
 import { foundFrom } from './foundFrom';
 import { ProveLayout } from './ProveLayout';
 import { useRunDraft } from './runDraft';
-import { sendEntry } from './sendRun';
 import { StepCard } from './StepCard';
 import { StepList, type StepState } from './StepList';
+import { Notice } from '../parts/Notice';
 
 export interface RunProps {
   readonly id: number;
@@ -91,7 +90,9 @@ export function RunView({ run }: { run: RunProps }) {
           : 'not everything is entered: to pass it so, say why in the note',
       );
     setBusy(true);
-    const sent = await sendEntry(run.id, { stepId: step.id, verdict, found, note: draft.note.trim() });
+    const sent = await (
+      await import('./sendRun')
+    ).sendEntry(run.id, { stepId: step.id, verdict, found, note: draft.note.trim() });
     setBusy(false);
     if (!sent.ok) return setFailed(`not entered: ${sent.reason}`);
     setEntries([...entries, sent.entry]);
@@ -148,7 +149,7 @@ export function RunView({ run }: { run: RunProps }) {
           onChange={(e) => drafts.set(step.id, { ...draft, note: e.target.value })}
           inputProps={{ maxLength: 2000 }}
         />
-        {failed && <Alert severity="error">{failed}</Alert>}
+        {failed && <Notice severity="error">{failed}</Notice>}
         <Box sx={{ display: 'flex', gap: 1.5, '& button': { minHeight: 48, flex: 1 } }}>
           <Button
             variant={proposal === 'pass' ? 'contained' : 'outlined'}

@@ -1,10 +1,10 @@
 'use client';
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useEffect, useRef, type ReactNode } from 'react';
 import type { Expectation, Step } from '@/core/proving';
 import { sayPhrase, type UnitSystem } from '@/core/units';
+import { Notice } from '../parts/Notice';
 
 interface Props {
   step: Step;
@@ -36,9 +36,9 @@ export function StepCard({ step, system, place, beside, children }: Props) {
         </Typography>
       </Box>
       {step.cautions.map((caution) => (
-        <Alert key={caution} severity="warning" icon={<b aria-hidden>!</b>}>
+        <Notice key={caution} severity="warning" icon={<b aria-hidden>!</b>}>
           {caution}
-        </Alert>
+        </Notice>
       ))}
       <Box component="ol" sx={{ m: 0, pl: 2.5, '& li': { mb: 0.5 } }}>
         {step.actions.map((action, i) => (

@@ -1,5 +1,4 @@
-import { useState } from 'react';
-import * as z from 'zod';
+import { useEffect, useState } from 'react';
 
 /** What is typed for one step and not yet entered. */
 export interface StepDraft {
@@ -10,36 +9,37 @@ export interface StepDraft {
 
 export const EMPTY: StepDraft = { readings: {}, seen: {}, note: '' };
 
-type Drafts = Readonly<Record<string, StepDraft>>;
-
-const draftsSchema = z.record(
-  z.string(),
-  z.object({
-    readings: z.record(z.string(), z.string()),
-    seen: z.record(z.string(), z.boolean()),
-    note: z.string(),
-  }),
-);
+export type Drafts = Readonly<Record<string, StepDraft>>;
 
 const key = (runId: number) => `pitbell.run.${runId}`;
 
-/** What was kept of a run; what cannot be read is none. */
-export function readDrafts(runId: number): Drafts {
-  if (typeof localStorage === 'undefined') return {};
-  try {
-    return draftsSchema.parse(JSON.parse(localStorage.getItem(key(runId)) ?? '{}'));
-  } catch {
-    return {};
-  }
+const keep = (runId: number, drafts: Drafts): void => localStorage.setItem(key(runId), JSON.stringify(drafts));
+
+/** What was kept of a run; what cannot be read is none. What reads it is fetched only where something is kept. */
+export async function readDrafts(runId: number): Promise<Drafts> {
+  const text = localStorage.getItem(key(runId));
+  return text === null ? {} : (await import('./runDraftForm')).draftsFrom(text);
 }
 
 /** Findings typed but not yet entered, kept in the browser through a closed tab or a lost signal. */
 export function useRunDraft(runId: number) {
-  const [drafts, setDrafts] = useState<Drafts>(() => readDrafts(runId));
+  const [drafts, setDrafts] = useState<Drafts>({});
   const put = (next: Drafts) => {
     setDrafts(next);
-    localStorage.setItem(key(runId), JSON.stringify(next));
+    keep(runId, next);
   };
+  useEffect(
+    () =>
+      void readDrafts(runId).then((kept) =>
+        setDrafts((now) => {
+          // What was typed meanwhile is newer than what was kept.
+          const both = { ...kept, ...now };
+          if (Object.keys(now).length > 0) keep(runId, both);
+          return both;
+        }),
+      ),
+    [runId],
+  );
   return {
     of: (stepId: string): StepDraft => drafts[stepId] ?? EMPTY,
     set: (stepId: string, draft: StepDraft) => put({ ...drafts, [stepId]: draft }),

@@ -13,7 +13,7 @@ export function AtAGlance({ station, run }: { station: Station; run: Rehearsal }
   const wanted = [
     ...run.pumps.flatMap((_, i) => [`starts-${i + 1}`, `ran-${i + 1}`]),
     'alarms',
-    'alarm',
+    'alarm-time',
     'warning',
     'overflow',
   ];

@@ -1,5 +1,4 @@
 'use client';
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
@@ -11,6 +10,7 @@ import { useStationSystem } from '../editor/StationProvider';
 import { QuantityInput } from '../parts/QuantityInput';
 import { Reading } from '../parts/Reading';
 import { useTask } from './useRehearsal';
+import { Notice } from '../parts/Notice';
 
 type Answer = { ok: true; chance: Chance } | { ok: false; problems: readonly (Phrase | string)[] };
 
@@ -119,12 +119,12 @@ export function ChanceSheet({ station }: { station: Station }) {
           </>
         )}
       </Box>
-      {trouble && <Alert severity="error">{trouble}. What was there stays.</Alert>}
-      {failed && <Alert severity="error">It broke off. Try fewer years.</Alert>}
+      {trouble && <Notice severity="error">{trouble}. What was there stays.</Notice>}
+      {failed && <Notice severity="error">It broke off. Try fewer years.</Notice>}
       {answer && !answer.ok && (
-        <Alert severity="error">
+        <Notice severity="error">
           {answer.problems.map((p) => (typeof p === 'string' ? p : sayPhrase(p, system))).join('; ')}
-        </Alert>
+        </Notice>
       )}
       {answer?.ok && (
         <Box

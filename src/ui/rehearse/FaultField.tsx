@@ -1,11 +1,11 @@
 'use client';
-import type { Fault } from '@/core/faults';
+import type { Rehearsable } from '@/core/rehearsal';
 import { Pick } from '../parts/Pick';
 
 interface Props {
-  faults: readonly Fault[];
-  value: Fault | null;
-  onChange(fault: Fault | null): void;
+  faults: Rehearsable['faults'];
+  value: Rehearsable['faults'][number] | null;
+  onChange(id: string): void;
   label: string;
 }
 
@@ -19,7 +19,7 @@ export function FaultField({ faults, value, onChange, label }: Props) {
       empty={value ? undefined : 'choose…'}
       choices={faults.map((f) => [f.id, f.label] as const)}
       groupOf={(id) => byId.get(id)!.group}
-      onPick={(id) => onChange(byId.get(id) ?? null)}
+      onPick={onChange}
       sx={{ width: 270 }}
     />
   );

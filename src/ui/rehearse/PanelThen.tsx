@@ -1,7 +1,5 @@
 'use client';
 import Box from '@mui/material/Box';
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { useMemo, useState } from 'react';
 import { settle } from '@/core/circuit';
 import { faultsOf } from '@/core/faults';
@@ -12,6 +10,7 @@ import type { Station } from '@/core/station';
 import { happens, energised, wire } from '@/core/wiring';
 import { StillPanel } from '../panel/PanelProvider';
 import { LadderWithWhy } from '../panel/LadderWithWhy';
+import { Segments } from '../parts/Segments';
 
 /** The panel as it stands where the cursor is, with the faults that are there then: what is live, what is closed, and why. */
 export function PanelThen({ station, moment }: { station: Station; moment: Moment | null }) {
@@ -57,18 +56,12 @@ export function PanelThen({ station, moment }: { station: Station; moment: Momen
     <StillPanel live={live}>
       <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%' }}>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', px: 1, fontSize: 13 }}>
-          <ToggleButtonGroup
-            exclusive
+          <Segments
+            label="sheet of the ladder"
             value={sheet.id}
-            onChange={(_, v: string | null) => v && setAt(v)}
-            aria-label="sheet of the ladder"
-          >
-            {made.sheets.map((s) => (
-              <ToggleButton key={s.id} value={s.id}>
-                {s.title}
-              </ToggleButton>
-            ))}
-          </ToggleButtonGroup>
+            choices={made.sheets.map((s) => [s.id, s.title] as const)}
+            onPick={setAt}
+          />
           <Box
             component="ul"
             aria-label="what it does then"

@@ -1,22 +1,17 @@
 'use client';
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
-import Tab from '@mui/material/Tab';
-import Tabs from '@mui/material/Tabs';
-import { format } from 'date-fns';
 import dynamic from 'next/dynamic';
-import Papa from 'papaparse';
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { faultsOf, type Fault } from '@/core/faults';
-import { eventRows, figures, readScenario, readyScenarios, report, traceRows, type Scenario } from '@/core/rehearsal';
-import { panelOf } from '@/core/schemes';
+import { figures, type Rehearsable, type Scenario } from '@/core/rehearsal';
 import { sayPhrase } from '@/core/units';
 import { vesselOf } from '@/core/vessel';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
-import { downloadJson, downloadText, fileNameOf } from '../parts/download';
+import { downloadJson, fileNameOf } from '../parts/download';
 import { StationShaft } from '../shaft/StationShaft';
+import { Sheets } from '../parts/Sheets';
+import { timeOfDay } from '../parts/when';
 import { clock } from './clock';
 import { Events } from './Events';
 import { useKeptRuns, type Kept } from './keptRun';
@@ -25,7 +20,12 @@ import { PlayBar } from './PlayBar';
 import { ScenarioBar, ScenarioFiles } from './ScenarioBar';
 import { TimeAxis, type View } from './TimeAxis';
 import { useCloser, useMoment } from './useMoment';
+import { useRehearsable } from './useRehearsable';
 import { useRehearsal, type Ran } from './useRehearsal';
+import { Notice } from '../parts/Notice';
+import { downloadCsv } from '../parts/csv';
+
+const results = () => import('./results');
 
 // Sheets that are not seen at once are fetched when they are opened.
 const Learnt = dynamic(() => import('./Learnt').then((m) => m.Learnt));
@@ -82,13 +82,13 @@ function useView(length: number) {
 }
 
 /** The scenario that is rehearsed: one that is ready, or one’s own, changed only by what can be read. */
-function useScenario() {
-  const station = useEditor((s) => s.judged.judgement.context.station);
-  const ready = useMemo(() => readyScenarios(station), [station]);
+function useScenario(ready: readonly Scenario[]) {
+  const station = useEditor((s) => s.judged.context.station);
   const [own, setOwn] = useState<Scenario | null>(null);
   const [trouble, setTrouble] = useState<readonly string[]>([]);
   const scenario = own && own.duty === station.duty.kind ? own : ready[0]!;
-  const take = (input: unknown) => {
+  const take = async (input: unknown) => {
+    const { readScenario } = await import('./scenarioReader');
     const read = readScenario(input, station);
     setTrouble(read.ok ? [] : read.problems);
     if (read.ok) setOwn(read.scenario);
@@ -99,10 +99,10 @@ function useScenario() {
     trouble,
     choose: (name: string) => (setTrouble([]), setOwn(ready.find((s) => s.name === name) ?? own)),
     change: (more: Partial<Scenario>) =>
-      take({ ...scenario, ...more, name: scenario.name.replace(/( \(changed\))?$/, ' (changed)').slice(-80) }),
+      void take({ ...scenario, ...more, name: scenario.name.replace(/( \(changed\))?$/, ' (changed)').slice(-80) }),
     async bring(file: File) {
       try {
-        take(JSON.parse(await file.text()));
+        await take(JSON.parse(await file.text()));
       } catch {
         setTrouble([`${file.name} is not JSON`]);
       }
@@ -114,7 +114,7 @@ function useScenario() {
 const keptOf = ({ of, run, scenario }: Ran): Kept => {
   const { height } = vesselOf(of.vessel);
   return {
-    name: `${scenario.name}, ${format(new Date(), 'HH:mm')}`,
+    name: `${scenario.name}, ${timeOfDay(new Date())}`,
     figures: figures(of, run),
     trace: run.trace,
     greatest: Array.from(run.trace.greatest, (v) => (Number.isFinite(v) ? height(v) : null)),
@@ -122,18 +122,16 @@ const keptOf = ({ of, run, scenario }: Ran): Kept => {
 };
 
 /** Running the station through time before there is water. */
-export function RehearseView() {
+export function RehearseView({ revision, stored }: { revision: number; stored: Rehearsable }) {
   const id = useEditor((s) => s.id);
-  const context = useEditor((s) => s.judged.judgement.context);
+  const context = useEditor((s) => s.judged.context);
   const { station } = context;
   const setLevel = useEditor((s) => s.setLevel);
   const system = useStationSystem();
-  const { ready, scenario, trouble, choose, change, bring } = useScenario();
-  const made = useMemo(() => panelOf(station), [station]);
-  const panel = made.ok ? made.panel : null;
-  const faults = useMemo(() => (panel ? faultsOf(station, panel) : []), [panel, station]);
-  const [chosenFault, setFault] = useState<Fault | null>(null);
-  const fault = faults.find((f) => f.id === chosenFault?.id) ?? null;
+  const { scenarios, faults, controls, of } = useRehearsable(revision, stored);
+  const { ready, scenario, trouble, choose, change, bring } = useScenario(scenarios);
+  const [chosenFault, setFault] = useState<string | null>(null);
+  const fault = faults.find((f) => f.id === chosenFault) ?? null;
   const { rehearsed, start, stop } = useRehearsal();
   const [sheet, setSheet] = useState<Sheet>('events');
   const [chosenAt, setAt] = useState(0);
@@ -145,7 +143,9 @@ export function RehearseView() {
   const keep = useKeptRuns((s) => s.keep);
 
   // Run once when the view opens, and whenever scenario or station is another.
-  useEffect(() => start(station, scenario), [start, station, scenario]);
+  useEffect(() => {
+    if (of === station) start(station, scenario);
+  }, [start, station, scenario, of]);
   useEffect(() => {
     if (moment) setLevel(moment.level);
   }, [moment, setLevel]);
@@ -165,7 +165,7 @@ export function RehearseView() {
     });
   const file = (what: string, kind: string) => fileNameOf(station.identity.name, what, kind);
 
-  const typed = <ScenarioSheet scenario={scenario} faults={faults} panel={panel} at={at} onChange={change} />;
+  const typed = <ScenarioSheet scenario={scenario} faults={faults} controls={controls} at={at} onChange={change} />;
   const there = (ran: Ran) => (
     <>
       <PlayBar
@@ -225,44 +225,43 @@ export function RehearseView() {
           borderColor: 'divider',
         }}
       >
-        <Box sx={{ display: 'flex', alignItems: 'center' }}>
-          <Tabs
-            value={sheet}
-            onChange={(_, v: Sheet) => setSheet(v)}
-            variant="scrollable"
-            aria-label="under the time axis"
-            sx={{ flex: 1, minHeight: 34 }}
-          >
-            {SHEETS.map(([value, label]) => (
-              <Tab key={value} value={value} label={label} />
-            ))}
-          </Tabs>
-          <Button
-            onClick={() =>
-              downloadText(file('events', 'csv'), 'text/csv', Papa.unparse(eventRows(closer ?? ran.run, system)))
-            }
-          >
-            events CSV
-          </Button>
-          <Button
-            onClick={() =>
-              downloadText(file('trace', 'csv'), 'text/csv', Papa.unparse(traceRows(ran.of, closer ?? ran.run)))
-            }
-          >
-            trace CSV
-          </Button>
-          <Button
-            onClick={() =>
-              downloadJson(
-                fileNameOf(station.identity.name, 'rehearsal'),
-                report(ran.of, ran.scenario, ran.run, system),
-              )
-            }
-          >
-            result JSON
-          </Button>
-        </Box>
-        <Box role="tabpanel" aria-label={sheet} tabIndex={0} sx={{ flex: 1, minHeight: 0, overflow: 'auto' }}>
+        <Sheets<Sheet>
+          label="under the time axis"
+          sheets={SHEETS}
+          sheet={sheet}
+          onSheet={setSheet}
+          beside={
+            <>
+              <Button
+                onClick={() =>
+                  void results().then((r) => downloadCsv(file('events', 'csv'), r.eventRows(closer ?? ran.run, system)))
+                }
+              >
+                events CSV
+              </Button>
+              <Button
+                onClick={() =>
+                  void results().then((r) => downloadCsv(file('trace', 'csv'), r.traceRows(ran.of, closer ?? ran.run)))
+                }
+              >
+                trace CSV
+              </Button>
+              <Button
+                onClick={() =>
+                  void results().then((r) =>
+                    downloadJson(
+                      fileNameOf(station.identity.name, 'rehearsal'),
+                      r.report(ran.of, ran.scenario, ran.run, system),
+                    ),
+                  )
+                }
+              >
+                result JSON
+              </Button>
+            </>
+          }
+          sx={{ flex: 1 }}
+        >
           {sheet === 'events' && <Events told={closer ?? ran.run} onAt={cursor} />}
           {sheet === 'figures' && (
             <Learnt
@@ -277,7 +276,7 @@ export function RehearseView() {
           {sheet === 'if' && <WhatIf station={ran.of} scenario={ran.scenario} onPut={(f) => put(f, at, null)} />}
           {sheet === 'chance' && <ChanceSheet station={ran.of} />}
           {sheet === 'scenario' && typed}
-        </Box>
+        </Sheets>
       </Box>
     </>
   );
@@ -304,21 +303,21 @@ export function RehearseView() {
           }}
           onChange={change}
         />
-        {trouble.length > 0 && <Alert severity="error">{trouble.join('; ')}. The scenario is left as it was.</Alert>}
+        {trouble.length > 0 && <Notice severity="error">{trouble.join('; ')}. The scenario is left as it was.</Notice>}
         {rehearsed.state === 'refused' && (
-          <Alert severity="error">
+          <Notice severity="error">
             {rehearsed.problems.map((p) => (typeof p === 'string' ? p : sayPhrase(p, system))).join('; ')}
-          </Alert>
+          </Notice>
         )}
         {/* A fault or a hand that this panel has no part for is taken out here. */}
-        {rehearsed.state === 'refused' && panel && typed}
+        {rehearsed.state === 'refused' && controls.length > 0 && typed}
         {rehearsed.state === 'failed' && (
-          <Alert severity="error">The rehearsal broke off. Change something, or open the page again.</Alert>
+          <Notice severity="error">The rehearsal broke off. Change something, or open the page again.</Notice>
         )}
         {rehearsed.state === 'stopped' && (
-          <Alert severity="info" action={<Button onClick={() => start(station, scenario)}>run</Button>}>
+          <Notice severity="info" action={<Button onClick={() => start(station, scenario)}>run</Button>}>
             Stopped.
-          </Alert>
+          </Notice>
         )}
         {rehearsed.state === 'running' && (
           <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', px: 1.5, py: 1 }}>
@@ -332,9 +331,9 @@ export function RehearseView() {
           </Box>
         )}
         {rehearsed.state === 'there' && rehearsed.run.endedEarly && (
-          <Alert severity="warning">
+          <Notice severity="warning">
             It ended at {clock(rehearsed.run.duration)}: {sayPhrase(rehearsed.run.endedEarly, system)}.
-          </Alert>
+          </Notice>
         )}
         {rehearsed.state === 'there' && there(rehearsed)}
       </Box>

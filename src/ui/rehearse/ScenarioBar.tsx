@@ -2,8 +2,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useRef } from 'react';
-import type { Fault } from '@/core/faults';
-import type { Scenario } from '@/core/rehearsal';
+import type { Rehearsable, Scenario } from '@/core/rehearsal';
 import { useStationSystem } from '../editor/StationProvider';
 import { Pick } from '../parts/Pick';
 import { QuantityInput } from '../parts/QuantityInput';
@@ -12,10 +11,10 @@ import { FaultField } from './FaultField';
 interface Props {
   scenario: Scenario;
   ready: readonly Scenario[];
-  faults: readonly Fault[];
-  fault: Fault | null;
+  faults: Rehearsable['faults'];
+  fault: Rehearsable['faults'][number] | null;
   at: number;
-  onFault(fault: Fault | null): void;
+  onFault(id: string): void;
   onPut(id: string): void;
   onChoose(name: string): void;
   onChange(more: Partial<Scenario>): void;

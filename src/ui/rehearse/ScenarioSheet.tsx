@@ -2,25 +2,23 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import Papa from 'papaparse';
 import { useState, type ReactNode } from 'react';
 import { traitsOf } from '@/core/duties';
-import type { Fault } from '@/core/faults';
-import type { Scenario } from '@/core/rehearsal';
-import type { Panel } from '@/core/schemes';
+import type { Rehearsable, Scenario } from '@/core/rehearsal';
 import { readStormRows, stormRows } from '@/core/station';
 import { unitOf } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
-import { downloadText, fileNameOf } from '../parts/download';
+import { fileNameOf } from '../parts/download';
 import { Pick } from '../parts/Pick';
 import { QuantityInput } from '../parts/QuantityInput';
 import { TableFile } from '../parts/TableFile';
 import { clock } from './clock';
+import { downloadCsv } from '../parts/csv';
 
 interface Props {
   scenario: Scenario;
-  faults: readonly Fault[];
-  panel: Panel | null;
+  faults: Rehearsable['faults'];
+  controls: Rehearsable['controls'];
   /** Where the cursor stands, s. */
   at: number;
   onChange(more: Partial<Scenario>): void;
@@ -106,15 +104,7 @@ function InflowChoice({
         onRows={take}
         more={
           inflow.kind === 'steps' && (
-            <Button
-              onClick={() =>
-                downloadText(
-                  fileNameOf(name, 'inflow', 'csv'),
-                  'text/csv',
-                  Papa.unparse(stormRows(inflow.rows, system)),
-                )
-              }
-            >
+            <Button onClick={() => void downloadCsv(fileNameOf(name, 'inflow', 'csv'), stormRows(inflow.rows, system))}>
               write it as CSV
             </Button>
           )
@@ -137,13 +127,12 @@ function InflowChoice({
 }
 
 /** A scenario typed: power cuts, faults and hands by their times, and what holds all the time. */
-export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) {
+export function ScenarioSheet({ scenario, faults, controls, at, onChange }: Props) {
   const system = useStationSystem();
   const { words } = traitsOf({ duty: useEditor((s) => s.document.duty) });
   const [device, setDevice] = useState('');
   const [state, setState] = useState('');
-  const worked = panel?.devices.filter((d) => d.sensor === undefined && d.positions.length > 0) ?? [];
-  const chosen = worked.find((d) => d.tag === device);
+  const chosen = controls.find((d) => d.tag === device);
   const time = (label: string, value: number | null, onCommit: (value: number) => void) => (
     <QuantityInput label={label} format="span" system={system} value={value} onCommit={onCommit} />
   );
@@ -197,7 +186,7 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
           {operations.map((h, i) => (
             <Row
               key={i}
-              label={`${h.device} to ${panel?.devices.find((d) => d.tag === h.device)?.positions.find((p) => p.state === h.position)?.label ?? h.position}`}
+              label={`${h.device} to ${controls.find((d) => d.tag === h.device)?.positions.find((p) => p.state === h.position)?.label ?? h.position}`}
               remove={`remove operation ${i + 1}`}
               onRemove={() => onChange({ operations: without(operations, i) })}
             >
@@ -211,7 +200,7 @@ export function ScenarioSheet({ scenario, faults, panel, at, onChange }: Props) 
             label="operate"
             value={chosen ? device : ''}
             empty={chosen ? undefined : 'choose…'}
-            choices={worked.map((d) => [d.tag, `${d.tag}: ${d.label}`] as const)}
+            choices={controls.map((d) => [d.tag, `${d.tag}: ${d.label}`] as const)}
             onPick={(tag) => (setDevice(tag), setState(''))}
             sx={{ width: 210 }}
           />

@@ -1,5 +1,4 @@
 'use client';
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
@@ -14,6 +13,7 @@ import type { Station } from '@/core/station';
 import { quantity, say, type UnitSystem } from '@/core/units';
 import { useStationSystem } from '../editor/StationProvider';
 import { useTask } from './useRehearsal';
+import { Notice } from '../parts/Notice';
 
 const HARM = { overflow: 'overflow', dry: 'runs dry', chatter: 'chatters' } as const;
 
@@ -49,7 +49,7 @@ export function WhatIf({
     () => go((api, told) => api.whatIf(station, scenario, 0, told).then((list) => ({ of: scenario, list }))),
     [go, station, scenario],
   );
-  if (failed) return <Alert severity="error">It broke off. Change something, or open the page again.</Alert>;
+  if (failed) return <Notice severity="error">It broke off. Change something, or open the page again.</Notice>;
   if (share !== null)
     return (
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', px: 1.5, py: 1 }}>
@@ -57,7 +57,8 @@ export function WhatIf({
         <Button onClick={stop}>stop</Button>
       </Box>
     );
-  if (found?.of !== scenario) return <Alert severity="info">Stopped. Open this sheet again to try every fault.</Alert>;
+  if (found?.of !== scenario)
+    return <Notice severity="info">Stopped. Open this sheet again to try every fault.</Notice>;
   const hiding = found.list.filter((c) => c.hidden).length;
   return (
     <Box sx={{ px: 1 }}>

@@ -1,10 +1,11 @@
 'use client';
-import { proxy, wrap, type Remote } from 'comlink';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Remote } from 'comlink';
+import { useCallback, useState } from 'react';
 import type { Closer, Moment, Rehearsal, Scenario } from '@/core/rehearsal';
 import type { Station } from '@/core/station';
 import type { Phrase } from '@/core/units';
 import type { RehearseApi } from '@/workers/rehearse';
+import { useWorker } from '../parts/useWorker';
 
 /** A rehearsal that has run, and can be asked about: any window of it, any moment. */
 export interface Ran {
@@ -33,43 +34,32 @@ export function useRehearsal(): {
   stop(): void;
 } {
   const [rehearsed, setRehearsed] = useState<Rehearsed>({ state: 'idle' });
-  const worker = useRef<Worker | null>(null);
-  const end = useCallback(() => {
-    worker.current?.terminate();
-    worker.current = null;
-  }, []);
-  useEffect(() => end, [end]);
+  const { go, end } = useWorker<RehearseApi>(open);
 
   const start = useCallback(
     (station: Station, scenario: Scenario) => {
-      end();
-      const mine = open();
-      worker.current = mine;
       setRehearsed({ state: 'running', share: 0 });
-      const api: Remote<RehearseApi> = wrap(mine);
-      const answer = (next: Rehearsed) => {
-        if (worker.current === mine) setRehearsed(next);
-      };
-      mine.onerror = () => answer({ state: 'failed' });
-      const told = proxy((share: number) => answer({ state: 'running', share }));
-      void api.rehearse(station, scenario, told).then(
-        (r) =>
-          answer(
-            r.ok
-              ? {
-                  state: 'there',
-                  run: r.run,
-                  of: station,
-                  scenario,
-                  window: (from, to) => api.window(from, to),
-                  moment: (at) => api.moment(at),
-                }
-              : { state: 'refused', problems: r.problems },
-          ),
-        () => answer({ state: 'failed' }),
-      );
+      go({
+        stays: true,
+        async ask(api, hear): Promise<Rehearsed> {
+          const told = hear((share: number) => setRehearsed({ state: 'running', share }));
+          const answer = await api.rehearse(station, scenario, told);
+          return answer.ok
+            ? {
+                state: 'there',
+                run: answer.run,
+                of: station,
+                scenario,
+                window: (from, to) => api.window(from, to),
+                moment: (at) => api.moment(at),
+              }
+            : { state: 'refused', problems: answer.problems };
+        },
+        done: setRehearsed,
+        failed: () => setRehearsed({ state: 'failed' }),
+      });
     },
-    [end],
+    [go],
   );
   const stop = useCallback(() => {
     end();
@@ -89,36 +79,29 @@ export function useTask<T>(): {
   const [share, setShare] = useState<number | null>(null);
   const [found, setFound] = useState<T | null>(null);
   const [failed, setFailed] = useState(false);
-  const worker = useRef<Worker | null>(null);
+  const { go: begin, end } = useWorker<RehearseApi>(open);
   const stop = useCallback(() => {
-    worker.current?.terminate();
-    worker.current = null;
+    end();
     setShare(null);
-  }, []);
-  useEffect(() => () => worker.current?.terminate(), []);
+  }, [end]);
   const go = useCallback(
     (task: (api: Remote<RehearseApi>, told: (share: number) => void) => Promise<T>) => {
-      worker.current?.terminate();
-      const mine = open();
-      worker.current = mine;
       setFound(null);
       setFailed(false);
       setShare(0);
-      const over = (done: () => void) => {
-        if (worker.current !== mine) return;
-        stop();
-        done();
-      };
-      mine.onerror = () => over(() => setFailed(true));
-      void task(
-        wrap(mine),
-        proxy((s: number) => void (worker.current === mine && setShare(s))),
-      ).then(
-        (t) => over(() => setFound(() => t)),
-        () => over(() => setFailed(true)),
-      );
+      begin({
+        ask: (api, hear) => task(api, hear(setShare)),
+        done(t: T) {
+          setShare(null);
+          setFound(() => t);
+        },
+        failed() {
+          setShare(null);
+          setFailed(true);
+        },
+      });
     },
-    [stop],
+    [begin],
   );
   return { share, found, failed, go, stop };
 }

@@ -12,7 +12,7 @@ import {
   YAxis,
   ZIndexLayer,
 } from 'recharts';
-import { markWords, systemCurves, type Judgement } from '@/core/levels';
+import { markWords, systemCurves, type LevelContext } from '@/core/levels';
 import { inUnits, quantity, say, unitOf, type UnitSystem } from '@/core/units';
 import { CurvePoints } from './CurvePoints';
 
@@ -21,7 +21,7 @@ const ABOVE_ALL = 1900;
 const PUMP_DASH = [undefined, '9 3', '2 3'];
 const LEVEL_DASH = ['2 4', '7 3', '12 4', '16 4'];
 
-function printedCurve({ hydraulics }: Judgement['context'], pump: number): { flow: number; head: number }[] {
+function printedCurve({ hydraulics }: LevelContext, pump: number): { flow: number; head: number }[] {
   const curve = hydraulics.curves[pump]!;
   return Array.from({ length: 25 }, (_, i) => ({
     flow: (curve.to * i) / 24,
@@ -33,9 +33,8 @@ function printedCurve({ hydraulics }: Judgement['context'], pump: number): { flo
  * The curves of one, two, three pumps and what the pipe asks with the water at stop, start and lag; where they cross is where they run.
  * The points of the pump that is shown can be dragged, or moved by arrow keys.
  */
-export function CurveChart({ judgement, system, pump }: { judgement: Judgement; system: UnitSystem; pump: number }) {
+export function CurveChart({ context, system, pump }: { context: LevelContext; system: UnitSystem; pump: number }) {
   const { pit } = useTheme().palette;
-  const { context } = judgement;
   const { pumps, systems, duties, runOut, shutOff } = systemCurves(context);
   // A riser of its own takes its loss off what a pump gives; the printed curve, whose points are moved, is shown beside it then.
   const printed = context.station.pumps[pump]!.riser.length > 0 ? printedCurve(context, pump) : null;

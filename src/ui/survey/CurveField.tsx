@@ -2,15 +2,15 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import Papa from 'papaparse';
 import { setAt } from '@/core/editing';
 import { curveRows, readCurveRows, type CurvePoint } from '@/core/station';
 import { unitOf } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
-import { downloadText, fileNameOf } from '../parts/download';
+import { fileNameOf } from '../parts/download';
 import { QuantityField } from '../fields/fields';
 import { ListRow } from './ListRow';
 import { TableFile } from '../parts/TableFile';
+import { downloadCsv } from '../parts/csv';
 
 /** A pump's curve: points typed, pasted from a sheet, read from a CSV file, or written to one. */
 export function CurveField({ index }: { index: number }) {
@@ -46,11 +46,7 @@ export function CurveField({ index }: { index: number }) {
       onAdd={addPoint}
       addLabel="add a point"
       more={
-        <Button
-          onClick={() =>
-            downloadText(fileNameOf(name, 'curve', 'csv'), 'text/csv', Papa.unparse(curveRows(curve, system)))
-          }
-        >
+        <Button onClick={() => void downloadCsv(fileNameOf(name, 'curve', 'csv'), curveRows(curve, system))}>
           write the curve as CSV
         </Button>
       }

@@ -3,14 +3,14 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Typography from '@mui/material/Typography';
-import Papa from 'papaparse';
 import { setAt } from '@/core/editing';
 import { depthTableRows, readDepthRows, type VesselShape } from '@/core/station';
 import { unitOf } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
-import { downloadText, fileNameOf } from '../parts/download';
+import { fileNameOf } from '../parts/download';
 import { QuantityField } from '../fields/fields';
 import { TableFile } from '../parts/TableFile';
+import { downloadCsv } from '../parts/csv';
 
 type Rows = Extract<VesselShape, { kind: 'table' }>['rows'];
 const PATH = 'vessel.shape.rows';
@@ -35,11 +35,7 @@ export function DepthTableField({ rows }: { rows: Rows }) {
       onAdd={() => set([...rows, { height: Number((last.height + 0.1).toFixed(6)), area: last.area }])}
       addLabel="add a row at the rim"
       more={
-        <Button
-          onClick={() =>
-            downloadText(fileNameOf(name, 'depths', 'csv'), 'text/csv', Papa.unparse(depthTableRows(rows, system)))
-          }
-        >
+        <Button onClick={() => void downloadCsv(fileNameOf(name, 'depths', 'csv'), depthTableRows(rows, system))}>
           write the depths as CSV
         </Button>
       }

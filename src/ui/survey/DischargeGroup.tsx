@@ -52,7 +52,7 @@ export function DischargeGroup() {
   const discharge = useEditor((s) => s.document.discharge);
   const duty = useEditor((s) => s.document.duty);
   const depth = useEditor((s) => depthOf(s.document.vessel.shape));
-  const stop = useEditor((s) => s.judged.judgement.context.stop);
+  const stop = useEditor((s) => s.judged.context.stop);
   const pump = useEditor((s) => s.document.pumps[0]!);
   const edit = useEditor((s) => s.edit);
   const { mover, words } = traitsOf({ duty });

@@ -1,8 +1,6 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { traitsOf, wayOf, type Direction } from '@/core/duties';
 import { withControlFloats, withFound, withKind, withPlace, withRole, withSensorPart } from '@/core/editing';
@@ -20,6 +18,7 @@ import { Row } from '../parts/Row';
 import { Tick } from '../parts/Tick';
 import { Shaft } from '../shaft/Shaft';
 import { Group } from './Group';
+import { Segments } from '../parts/Segments';
 
 /** Roles that may be fitted beside those that start and stop the pump. */
 function rolesFor(station: Station): SensorRole[] {
@@ -90,7 +89,7 @@ function costWords({ station }: LevelContext, { volume, time }: Differential, sy
 function SensorFields({ sensor, index }: { sensor: Sensor; index: number }) {
   const edit = useEditor((s) => s.edit);
   const system = useStationSystem();
-  const context = useEditor((s) => s.judged.judgement.context);
+  const context = useEditor((s) => s.judged.context);
   const trips = context.sensors.find((t) => t.sensor.id === sensor.id);
   const at = `sensors.${index}` as const;
   const words = `${ROLE[sensor.role].word} ${kindOf(sensor).noun}`;
@@ -126,6 +125,11 @@ function SensorFields({ sensor, index }: { sensor: Sensor; index: number }) {
   );
 }
 
+const RUN_BY = [
+  ['one', 'one float, both trips'],
+  ['two', 'stop and lead floats'],
+] as const;
+
 /** The floats: what hangs, slides or listens in the pit. Their heights are set on the tape in Levels too. */
 export function FloatsGroup() {
   const document = useEditor((s) => s.document);
@@ -136,15 +140,12 @@ export function FloatsGroup() {
   return (
     <Group id="floats" title="Floats">
       <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'center' }}>
-        <ToggleButtonGroup
-          exclusive
+        <Segments
+          label="floats that run the pump"
           value={one ? 'one' : 'two'}
-          aria-label="floats that run the pump"
-          onChange={(_, floats: 'one' | 'two' | null) => floats && edit((d) => withControlFloats(d, floats, system))}
-        >
-          <ToggleButton value="one">one float, both trips</ToggleButton>
-          <ToggleButton value="two">stop and lead floats</ToggleButton>
-        </ToggleButtonGroup>
+          choices={RUN_BY}
+          onPick={(floats) => edit((d) => withControlFloats(d, floats, system))}
+        />
         {pumps.length > 1 && wayOf(document).direction === 'empty' && <ChoiceField path="control.floats" />}
       </Box>
       <Typography variant="body2" color="text.secondary">

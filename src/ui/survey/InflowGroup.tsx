@@ -3,13 +3,12 @@ import { traitsOf } from '@/core/duties';
 import Button from '@mui/material/Button';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import Papa from 'papaparse';
 import { setAt, withSource } from '@/core/editing';
 import { flowsOf } from '@/core/inflow';
 import { patternRows, readPatternRows, readStormRows, stormRows, type InflowSource } from '@/core/station';
 import { quantity, say, unitOf } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
-import { downloadText, fileNameOf } from '../parts/download';
+import { fileNameOf } from '../parts/download';
 import { ChoiceField, QuantityField, WordsField } from '../fields/fields';
 import { Row } from '../parts/Row';
 import { Group } from './Group';
@@ -17,6 +16,7 @@ import { InflowDrawing } from './InflowDrawing';
 import { ListRow } from './ListRow';
 import { InflowSketch } from './sketches';
 import { TableFile } from '../parts/TableFile';
+import { downloadCsv } from '../parts/csv';
 
 const AT = 'inflow.source';
 
@@ -39,11 +39,7 @@ function Pattern({ source }: { source: Extract<InflowSource, { kind: 'pattern' }
         units="hour, factor"
         onRows={take}
         more={
-          <Button
-            onClick={() =>
-              downloadText(fileNameOf(name, 'pattern', 'csv'), 'text/csv', Papa.unparse(patternRows(source.factors)))
-            }
-          >
+          <Button onClick={() => void downloadCsv(fileNameOf(name, 'pattern', 'csv'), patternRows(source.factors))}>
             write the pattern as CSV
           </Button>
         }
@@ -81,11 +77,7 @@ function Storm({ source }: { source: Extract<InflowSource, { kind: 'storm' }> })
         onAdd={() => edit((d) => setAt(d, `${AT}.rows`, [...source.rows, { time: last.time + 600, flow: last.flow }]))}
         addLabel="add a row"
         more={
-          <Button
-            onClick={() =>
-              downloadText(fileNameOf(name, 'storm', 'csv'), 'text/csv', Papa.unparse(stormRows(source.rows, system)))
-            }
-          >
+          <Button onClick={() => void downloadCsv(fileNameOf(name, 'storm', 'csv'), stormRows(source.rows, system))}>
             write the storm as CSV
           </Button>
         }
@@ -203,7 +195,7 @@ export function InflowGroup() {
   const inflow = useEditor((s) => s.document.inflow);
   const { words } = traitsOf({ duty: useEditor((s) => s.document.duty) });
   const sound = useEditor((s) => s.judged.problems.every((p) => !p.path.startsWith('inflow')));
-  const { atLead } = useEditor((s) => s.judged.judgement.context);
+  const { atLead } = useEditor((s) => s.judged.context);
   const edit = useEditor((s) => s.edit);
   const system = useStationSystem();
   const flows = sound ? flowsOf(inflow) : null;

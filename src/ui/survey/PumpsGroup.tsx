@@ -2,8 +2,6 @@
 import { traitsOf } from '@/core/duties';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { setAt, withPumpCount } from '@/core/editing';
 import { useEditor } from '../editor/StationProvider';
@@ -14,6 +12,13 @@ import { Group } from './Group';
 import { Library } from './Library';
 import { SegmentList } from './SegmentList';
 import { PumpSketch } from './sketches';
+import { Segments } from '../parts/Segments';
+
+const HOW_MANY = [
+  [1, 'one pump'],
+  [2, '2'],
+  [3, '3'],
+] as const satisfies readonly (readonly [Parameters<typeof withPumpCount>[1], string])[];
 
 /** One pump: what its plate and its curve say, where it stands, its own riser. */
 function PumpFields({ index }: { index: number }) {
@@ -94,7 +99,7 @@ function PumpFields({ index }: { index: number }) {
 export function PumpsGroup({ shown: chosen, onShow }: { shown: number; onShow(index: number): void }) {
   const pumps = useEditor((s) => s.document.pumps);
   const valve = useEditor((s) => traitsOf(s.document).mover.kind === 'valve');
-  const stop = useEditor((s) => s.judged.judgement.context.stop);
+  const stop = useEditor((s) => s.judged.context.stop);
   const edit = useEditor((s) => s.edit);
   const shown = Math.min(chosen, pumps.length - 1);
   if (valve) return null;
@@ -105,31 +110,19 @@ export function PumpsGroup({ shown: chosen, onShow }: { shown: number; onShow(in
       sketch={<PumpSketch pump={pumps[shown]!} stop={stop} />}
     >
       <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'center' }}>
-        <ToggleButtonGroup
-          exclusive
-          value={pumps.length}
-          aria-label="how many pumps"
-          onChange={(_, n: number | null) => n && edit((d) => withPumpCount(d, n))}
-        >
-          {[1, 2, 3].map((n) => (
-            <ToggleButton key={n} value={n}>
-              {n === 1 ? 'one pump' : n}
-            </ToggleButton>
-          ))}
-        </ToggleButtonGroup>
+        <Segments
+          label="how many pumps"
+          value={HOW_MANY[pumps.length - 1]?.[0] ?? null}
+          choices={HOW_MANY}
+          onPick={(n) => edit((d) => withPumpCount(d, n))}
+        />
         {pumps.length > 1 && (
-          <ToggleButtonGroup
-            exclusive
+          <Segments
+            label="pump shown"
             value={shown}
-            aria-label="pump shown"
-            onChange={(_, i: number | null) => i !== null && onShow(i)}
-          >
-            {pumps.map((_, i) => (
-              <ToggleButton key={i} value={i}>
-                pump {i + 1}
-              </ToggleButton>
-            ))}
-          </ToggleButtonGroup>
+            choices={pumps.map((_, i) => [i, `pump ${i + 1}`] as const)}
+            onPick={onShow}
+          />
         )}
         {pumps.length > 1 && <TickField path="control.alternates" />}
       </Box>

@@ -1,6 +1,5 @@
 'use client';
 import { traitsOf } from '@/core/duties';
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
@@ -13,6 +12,7 @@ import { lineOf, type Line } from '@/core/levels';
 import { quantity, say, sayPhrase, unitOf, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { Reading } from '../parts/Reading';
+import { Notice } from '../parts/Notice';
 
 const CurveChart = dynamic(() => import('./CurveChart').then((m) => m.CurveChart), {
   ssr: false,
@@ -72,10 +72,9 @@ function LineTable({ line, system }: { line: Line; system: UnitSystem }) {
 
 /** What the survey adds up to: curve and pipe, lift, flow, velocity, volumes. */
 export function Sum({ pump }: { pump: number }) {
-  const { judgement, problems } = useEditor((s) => s.judged);
+  const { context, problems } = useEditor((s) => s.judged);
   const pumps = useEditor((s) => s.document.pumps.length);
   const system = useStationSystem();
-  const { context } = judgement;
   const { station, atLead, hydraulics, vessel, calls } = context;
   const { mover, words } = traitsOf(station);
   const valve = mover.kind === 'valve';
@@ -93,7 +92,7 @@ export function Sum({ pump }: { pump: number }) {
       )}
       {!valve && (
         <Box sx={{ height: pumps > 1 ? 310 : 270 }}>
-          <CurveChart judgement={judgement} system={system} pump={Math.min(pump, pumps - 1)} />
+          <CurveChart context={context} system={system} pump={Math.min(pump, pumps - 1)} />
         </Box>
       )}
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
@@ -163,9 +162,9 @@ export function Sum({ pump }: { pump: number }) {
       </Box>
       {!valve && <LineTable line={line} system={system} />}
       {line.warnings.map((w, i) => (
-        <Alert key={i} severity="warning">
+        <Notice key={i} severity="warning">
           {sayPhrase(w, system)}
-        </Alert>
+        </Notice>
       ))}
     </Box>
   );

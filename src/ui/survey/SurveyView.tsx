@@ -1,54 +1,26 @@
 'use client';
 import { traitsOf } from '@/core/duties';
 import Box from '@mui/material/Box';
-import Typography from '@mui/material/Typography';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { withProfile } from '@/core/editing';
 import { useEditor } from '../editor/StationProvider';
 import { StationShaft } from '../shaft/StationShaft';
-import { DischargeGroup } from './DischargeGroup';
 import { DutyGroup } from './DutyGroup';
-import { ChoiceField, QuantityField, TickField, WordsField } from '../fields/fields';
-import { FloatsGroup } from './FloatsGroup';
+import { WordsField } from '../fields/fields';
 import { Row } from '../parts/Row';
 import { Group } from './Group';
-import { InflowGroup } from './InflowGroup';
-import { PlanGroup } from './PlanGroup';
-import { PumpsGroup } from './PumpsGroup';
-import { SettingsGroup } from './SettingsGroup';
 import { Sum } from './Sum';
 
 import { VesselGroup } from './VesselGroup';
 
-function AlarmAndSupply() {
-  const edit = useEditor((s) => s.edit);
-  return (
-    <Group id="supply" title="Alarm and supply">
-      <Box sx={{ display: 'flex', flexWrap: 'wrap' }}>
-        <TickField path="alarm.horn" />
-        <TickField path="alarm.lamp" />
-        <TickField path="alarm.silence" />
-        <TickField path="alarm.battery" />
-        <TickField path="alarm.remoteContact" />
-      </Box>
-      <WordsField path="alarm.place" />
-      <Row>
-        <ChoiceField
-          path="profile"
-          onPick={(v) => edit((d) => withProfile(d, v === 'us-120' ? 'us-120' : 'metric-230'))}
-        />
-        <QuantityField path="supply.voltage" />
-        <ChoiceField path="supply.frequency" />
-        <QuantityField path="supply.breaker" />
-      </Row>
-      <TickField path="supply.residualCurrent" />
-      <Typography variant="body2" color="text.secondary">
-        Whether such protection must be there your local code decides: with it a nuisance trip can flood the pit,
-        without it a fault can shock.
-      </Typography>
-    </Group>
-  );
-}
+// What is further down is fetched after the page answers.
+const InflowGroup = dynamic(() => import('./InflowGroup').then((m) => m.InflowGroup), { ssr: false });
+const PumpsGroup = dynamic(() => import('./PumpsGroup').then((m) => m.PumpsGroup), { ssr: false });
+const DischargeGroup = dynamic(() => import('./DischargeGroup').then((m) => m.DischargeGroup), { ssr: false });
+const FloatsGroup = dynamic(() => import('./FloatsGroup').then((m) => m.FloatsGroup), { ssr: false });
+const PlanGroup = dynamic(() => import('./PlanGroup').then((m) => m.PlanGroup), { ssr: false });
+const AlarmAndSupply = dynamic(() => import('./AlarmAndSupply').then((m) => m.AlarmAndSupply), { ssr: false });
+const SettingsGroup = dynamic(() => import('./SettingsGroup').then((m) => m.SettingsGroup), { ssr: false });
 
 const GROUPS = [
   'duty',

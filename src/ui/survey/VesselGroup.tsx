@@ -2,8 +2,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { setAt, withSection, withShape } from '@/core/editing';
 import { depthOf, type VesselShape } from '@/core/station';
@@ -13,6 +11,12 @@ import { ChoiceField, QuantityField, WordsField } from '../fields/fields';
 import { Row } from '../parts/Row';
 import { Group } from './Group';
 import { VesselSketch } from './VesselSketch';
+import { Segments } from '../parts/Segments';
+
+const SECTIONS = [
+  ['cylinder', 'round'],
+  ['box', 'box'],
+] as const;
 
 const SHAPE = 'vessel.shape';
 
@@ -30,15 +34,12 @@ function Sections({ shape }: { shape: Extract<VesselShape, { kind: 'stacked' }> 
                 section {i + 1}
                 {i === 0 ? ', on the floor' : i === shape.sections.length - 1 ? ', to the rim' : ''}
               </Typography>
-              <ToggleButtonGroup
-                exclusive
+              <Segments
+                label={`shape of section ${i + 1}`}
                 value={section.kind}
-                aria-label={`shape of section ${i + 1}`}
-                onChange={(_, kind: 'cylinder' | 'box' | null) => kind && edit((d) => withSection(d, i, kind))}
-              >
-                <ToggleButton value="cylinder">round</ToggleButton>
-                <ToggleButton value="box">box</ToggleButton>
-              </ToggleButtonGroup>
+                choices={SECTIONS}
+                onPick={(kind) => edit((d) => withSection(d, i, kind))}
+              />
               <IconButton
                 aria-label={`remove section ${i + 1}`}
                 disabled={shape.sections.length <= 2}

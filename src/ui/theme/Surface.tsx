@@ -1,7 +1,7 @@
 'use client';
 import CssBaseline from '@mui/material/CssBaseline';
 import { ThemeProvider } from '@mui/material/styles';
-import { SnackbarProvider } from 'notistack';
+import dynamic from 'next/dynamic';
 import { createContext, use, useMemo, useState, type ReactNode } from 'react';
 import { systemOf, type Profile, type UnitSystem } from '@/core/units';
 import { keepPrefs, type Prefs } from './prefs';
@@ -10,6 +10,8 @@ import { THEMES } from './theme';
 interface PrefsState extends Prefs {
   change(part: Partial<Prefs>): void;
 }
+
+const Messages = dynamic(() => import('../parts/Messages').then((m) => m.Messages), { ssr: false });
 
 const PrefsContext = createContext<PrefsState | null>(null);
 
@@ -31,13 +33,8 @@ export function Surface({ initial, children }: { initial: Prefs; children: React
     <PrefsContext value={state}>
       <ThemeProvider theme={THEMES[prefs.theme]}>
         <CssBaseline />
-        <SnackbarProvider
-          maxSnack={3}
-          autoHideDuration={5000}
-          anchorOrigin={{ vertical: 'bottom', horizontal: 'right' }}
-        >
-          {children}
-        </SnackbarProvider>
+        {children}
+        <Messages />
       </ThemeProvider>
     </PrefsContext>
   );

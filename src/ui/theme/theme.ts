@@ -89,23 +89,10 @@ function build(paint: Paint): Theme {
       },
       MuiInputLabel: { defaultProps: { shrink: true } },
       MuiFormHelperText: { styleOverrides: { root: { marginLeft: 2, marginTop: 2, lineHeight: 1.3 } } },
-      MuiToggleButton: {
-        styleOverrides: {
-          root: {
-            textTransform: 'none',
-            padding: '3px 10px',
-            color: paint.ink,
-            '&.Mui-selected': { color: paint.brass, fontWeight: 650 },
-          },
-        },
-      },
-      MuiToggleButtonGroup: { defaultProps: { size: 'small' } },
       MuiTooltip: {
         defaultProps: { enterDelay: 500 },
         styleOverrides: { tooltip: { backgroundColor: paint.ink, color: paint.ground, fontSize: 12 } },
       },
-      MuiTab: { styleOverrides: { root: { minHeight: 36, padding: '4px 14px', fontSize: 14, minWidth: 0 } } },
-      MuiTabs: { styleOverrides: { root: { minHeight: 36 } } },
       MuiDialog: { styleOverrides: { paper: { border: `1px solid ${paint.rule}` } } },
       MuiTableCell: {
         styleOverrides: {

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
+import { judge, summaryOf } from '@/core/levels';
 import { database } from '@/server/db';
 import { listStations } from '@/server/stations';
 import { StationProvider } from '@/ui/editor/StationProvider';
@@ -23,7 +24,7 @@ export default async function StationLayout({ children, params }: Props) {
     site: s.station.identity.site,
   }));
   return (
-    <StationProvider key={id} id={id} saved={{ revision, savedAt, station }}>
+    <StationProvider key={id} id={id} saved={{ revision, savedAt, station }} rules={summaryOf(judge(station).rules)}>
       <StationFrame stations={names}>{children}</StationFrame>
     </StationProvider>
   );

@@ -25,7 +25,13 @@ export interface ShaftOptions {
 }
 
 /** The shaft as shapes in painting order: vessel, water, levels, pipe, pump, floats, tape. */
-export interface ShaftScene {
+/** What it takes to paint a scene. */
+export interface Drawing {
+  readonly layout: Pick<Layout, 'width' | 'height' | 'wall'>;
+  readonly groups: readonly Group[];
+}
+
+export interface ShaftScene extends Drawing {
   readonly layout: Layout;
   readonly groups: readonly Group[];
 }

@@ -1,0 +1,37 @@
+import { judge, type RuleState } from '../levels';
+import type { Station } from '../station';
+import type { UnitSystem } from '../units';
+import { shaftScene, type Drawing } from './shaft/scene';
+
+/** A station as it hangs on the wall among others: its shaft drawn small, how its rules stand, and one line of why. */
+export interface Gauge {
+  readonly state: 'quiet' | 'due' | 'ringing';
+  readonly why: string;
+  /** Plain data, to be sent as it is. */
+  readonly scene: Drawing;
+}
+
+const WIDTH = 210;
+const HEIGHT = 320;
+
+const STATE: Readonly<Record<RuleState, Gauge['state']>> = {
+  broken: 'ringing',
+  unknown: 'ringing',
+  tight: 'due',
+  holds: 'quiet',
+  'not-applicable': 'quiet',
+};
+
+/** Judges a station and draws it small. @param station checked, by `checkStation` */
+export function gaugeOf(station: Station, system: UnitSystem): Gauge {
+  const { context, rules } = judge(station);
+  const worst = rules[0]!;
+  const state = STATE[worst.state];
+  const level = (context.stop + context.lead) / 2;
+  const { layout, groups } = shaftScene(context, { width: WIDTH, height: HEIGHT, detail: 'thumb', system, level });
+  return {
+    state,
+    why: state === 'quiet' ? 'all rules hold' : `${state === 'due' ? 'tight' : 'broken'}: ${worst.title}`,
+    scene: { layout: { width: layout.width, height: layout.height, wall: layout.wall }, groups },
+  };
+}

@@ -1,0 +1,10 @@
+import type { Judge, Judging } from './editorStore';
+
+let loaded: Judge | null = null;
+let loading: Promise<unknown> | null = null;
+
+/** The check and judgement of documents, fetched once for the page. */
+export const judging: Judging = {
+  now: () => loaded,
+  ready: () => (loading ??= import('./judgeDocuments').then((m) => (loaded = m))),
+};

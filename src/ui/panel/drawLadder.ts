@@ -1,0 +1,2 @@
+/** What draws the ladder as a file. */
+export { ladderScene, ladderSvg } from '@/core/papers';
