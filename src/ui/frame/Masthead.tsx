@@ -6,12 +6,11 @@ import { useRouter } from 'next/navigation';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import type { UnitSystem } from '@/core/units';
 import { THEME_NAMES, type ThemeName } from '../theme/palettes';
 import { usePrefs } from '../theme/Surface';
 import type { Command } from './GoTo';
-import { ON_DRAWING } from './hotkeys';
+import { Keys, type KeyBinding } from './Keys';
 import { useAnswers } from './useAnswers';
 import { Segments } from '../parts/Segments';
 
@@ -45,10 +44,12 @@ export function Masthead({ stations, system, errands = [], crumbs, children }: P
   const { theme, change } = usePrefs();
   const [goTo, setGoTo] = useState(false);
   const [help, setHelp] = useState(false);
-  useHotkeys('/', () => setGoTo(true), { ...ON_DRAWING, preventDefault: true, useKey: true });
-  useHotkeys('mod+k', () => setGoTo(true), { enableOnFormTags: true, preventDefault: true });
-  useHotkeys('shift+slash, ?', () => setHelp(true), { ...ON_DRAWING, useKey: true });
-  useHotkeys('g>r', () => router.push('/'), ON_DRAWING);
+  const bindings: KeyBinding[] = [
+    { keys: '/', run: () => setGoTo(true), character: true },
+    { keys: 'mod+k', run: () => setGoTo(true), inFields: true },
+    { keys: 'shift+slash, ?', run: () => setHelp(true), character: true },
+    { keys: 'g>r', run: () => router.push('/') },
+  ];
 
   const all: Command[] = [
     ...errands,
@@ -107,6 +108,7 @@ export function Masthead({ stations, system, errands = [], crumbs, children }: P
         sx={{ whiteSpace: 'nowrap', display: { xs: 'none', sm: 'flex' } }}
       />
       {children}
+      <Keys bindings={bindings} />
       {goTo && <GoTo open onClose={() => setGoTo(false)} errands={all} />}
       {help && <KeysHelp open onClose={() => setHelp(false)} />}
     </Box>

@@ -6,12 +6,11 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { useEditor, useStationSystem, useUndo } from '../editor/StationProvider';
 import { downloadJson, fileNameOf } from '../parts/download';
 import { BellLine } from './BellLine';
 import type { Command } from './GoTo';
-import { ON_DRAWING } from './hotkeys';
+import { Keys, type KeyBinding } from './Keys';
 import { Masthead, type StationName } from './Masthead';
 import { SaveState } from './SaveState';
 import { useSaving } from './useSaving';
@@ -33,21 +32,19 @@ export function StationFrame({ stations, children }: { stations: readonly Statio
   const view = viewAt(pathname, id)?.path;
   const go = (path: string) => router.push(`/stations/${id}/${path}`);
 
-  useHotkeys('mod+s', () => void saving.save(), { enableOnFormTags: true, preventDefault: true });
-  useHotkeys('mod+z', undo, { ...ON_DRAWING, preventDefault: true });
-  useHotkeys(['mod+shift+z', 'mod+y'], redo, { ...ON_DRAWING, preventDefault: true });
-  useHotkeys(
-    VIEWS.map((v) => `g>${v.key}`),
-    (_, { hotkey }) => go(VIEWS.find((v) => hotkey === `g>${v.key}`)!.path),
-    ON_DRAWING,
-  );
   const neighbour = (by: number) => {
     const at = stations.findIndex((s) => s.id === id);
     const next = stations[(at + by + stations.length) % stations.length];
     if (next) router.push(`/stations/${next.id}/${view ?? FIRST_VIEW}`);
   };
-  useHotkeys('[', () => neighbour(-1), { ...ON_DRAWING, useKey: true });
-  useHotkeys(']', () => neighbour(1), { ...ON_DRAWING, useKey: true });
+  const bindings: KeyBinding[] = [
+    { keys: 'mod+s', run: () => void saving.save(), inFields: true },
+    { keys: 'mod+z', run: undo },
+    { keys: 'mod+shift+z, mod+y', run: redo },
+    ...VIEWS.map((v) => ({ keys: `g>${v.key}`, run: () => go(v.path) })),
+    { keys: '[', run: () => neighbour(-1), character: true },
+    { keys: ']', run: () => neighbour(1), character: true },
+  ];
 
   const errands: Command[] = [
     ...VIEWS.map((v) => ({ group: 'views', name: v.name, keys: `g ${v.key}`, run: () => go(v.path) })),
@@ -83,6 +80,7 @@ export function StationFrame({ stations, children }: { stations: readonly Statio
           </Typography>
         }
       >
+        <Keys bindings={bindings} />
         <SaveState busy={saving.busy} onSave={() => void saving.save()} />
       </Masthead>
       <Box
