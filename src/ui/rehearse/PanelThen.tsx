@@ -4,16 +4,18 @@ import { useMemo, useState } from 'react';
 import { settle } from '@/core/circuit';
 import { faultsOf } from '@/core/faults';
 import { sheetsOf, type LeafShape } from '@/core/papers';
-import { wiredWith, type Moment } from '@/core/rehearsal';
+import { wiredWith } from '@/core/rehearsal';
 import { panelOf } from '@/core/schemes';
 import type { Station } from '@/core/station';
 import { happens, energised, wire } from '@/core/wiring';
 import { StillPanel } from '../panel/PanelProvider';
 import { LadderWithWhy } from '../panel/LadderWithWhy';
+import { useCursorMoment, type CursorStore } from './cursor';
 import { Segments } from '../parts/Segments';
 
 /** The panel as it stands where the cursor is, with the faults that are there then: what is live, what is closed, and why. */
-export function PanelThen({ station, moment }: { station: Station; moment: Moment | null }) {
+export function PanelThen({ station, cursor }: { station: Station; cursor: CursorStore }) {
+  const moment = useCursorMoment(cursor);
   const made = useMemo(() => {
     const built = panelOf(station);
     return built.ok

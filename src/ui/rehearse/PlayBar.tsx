@@ -3,11 +3,11 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { Moment } from '@/core/rehearsal';
 import { quantity, say } from '@/core/units';
 import { useStationSystem } from '../editor/StationProvider';
 import { Pick } from '../parts/Pick';
 import { clock } from './clock';
+import { cursorAt, useCursorAt, useCursorMoment, type CursorStore } from './cursor';
 import type { View } from './TimeAxis';
 
 const SPEEDS: readonly (readonly [times: number, label: string])[] = [
@@ -20,43 +20,64 @@ const SPEEDS: readonly (readonly [times: number, label: string])[] = [
 ];
 
 interface Props {
-  at: number;
+  cursor: CursorStore;
   length: number;
   view: View;
   onAt(time: number): void;
   onZoom(times: number, about: number): void;
   onWhole(): void;
-  /** What is there at the cursor. */
-  moment: Moment | null;
   children: ReactNode;
 }
 
-/** Plays the rehearsal at a chosen speed, and looks closer or wider. */
-export function PlayBar({ at, length, view, onAt, onZoom, onWhole, moment, children }: Props) {
+/** Where the cursor stands, and what is there. */
+function CursorReading({ cursor, length, view }: Pick<Props, 'cursor' | 'length' | 'view'>) {
   const system = useStationSystem();
+  const at = useCursorAt(cursor, length);
+  const moment = useCursorMoment(cursor);
+  return (
+    <>
+      <Box
+        component="output"
+        aria-label="cursor"
+        sx={(theme) => ({ fontFamily: theme.typography.reading.fontFamily, minWidth: 96 })}
+      >
+        {clock(at, (view.to - view.from) / 500)}
+      </Box>
+      <Box
+        component="span"
+        sx={(theme) => ({ fontFamily: theme.typography.reading.fontFamily, fontSize: 13, minWidth: 150 })}
+      >
+        {moment && `${say(quantity('height', moment.level), system)} · ${say(quantity('flow', moment.inflow), system)}`}
+      </Box>
+    </>
+  );
+}
+
+/** Plays the rehearsal at a chosen speed, and looks closer or wider. */
+export function PlayBar({ cursor, length, view, onAt, onZoom, onWhole, children }: Props) {
   const [speed, setSpeed] = useState(600);
   const [playing, setPlaying] = useState(false);
-  const now = useRef({ at, onAt });
+  const told = useRef(onAt);
   useEffect(() => {
-    now.current = { at, onAt };
+    told.current = onAt;
   });
   useEffect(() => {
     if (!playing) return;
     let frame = 0;
     let before: number | null = null;
     const tick = (ms: number) => {
-      const { at: here, onAt: go } = now.current;
+      const here = cursorAt(cursor, length);
       const next = Math.min(here + (before === null ? 0 : ((ms - before) / 1000) * speed), length);
       before = ms;
-      if (next !== here) go(next);
+      if (next !== here) told.current(next);
       if (next >= length) return setPlaying(false);
       frame = requestAnimationFrame(tick);
     };
     frame = requestAnimationFrame(tick);
     return () => cancelAnimationFrame(frame);
-  }, [playing, speed, length]);
+  }, [playing, speed, length, cursor]);
   const toggle = () => {
-    if (!playing && at >= length) onAt(0);
+    if (!playing && cursorAt(cursor, length) >= length) onAt(0);
     setPlaying(!playing);
   };
   useHotkeys(
@@ -76,21 +97,9 @@ export function PlayBar({ at, length, view, onAt, onZoom, onWhole, moment, child
         {playing ? 'pause' : 'play'}
       </Button>
       <Pick label="speed" value={speed} choices={SPEEDS} onPick={(times) => setSpeed(times)} sx={{ width: 150 }} />
-      <Box
-        component="output"
-        aria-label="cursor"
-        sx={(theme) => ({ fontFamily: theme.typography.reading.fontFamily, minWidth: 96 })}
-      >
-        {clock(at, (view.to - view.from) / 500)}
-      </Box>
-      <Box
-        component="span"
-        sx={(theme) => ({ fontFamily: theme.typography.reading.fontFamily, fontSize: 13, minWidth: 150 })}
-      >
-        {moment && `${say(quantity('height', moment.level), system)} · ${say(quantity('flow', moment.inflow), system)}`}
-      </Box>
-      <Button onClick={() => onZoom(4, at)}>zoom in</Button>
-      <Button disabled={whole} onClick={() => onZoom(0.25, at)}>
+      <CursorReading cursor={cursor} length={length} view={view} />
+      <Button onClick={() => onZoom(4, cursorAt(cursor, length))}>zoom in</Button>
+      <Button disabled={whole} onClick={() => onZoom(0.25, cursorAt(cursor, length))}>
         zoom out
       </Button>
       <Button disabled={whole} onClick={onWhole}>

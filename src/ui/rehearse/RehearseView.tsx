@@ -13,13 +13,13 @@ import { StationShaft } from '../shaft/StationShaft';
 import { Sheets } from '../parts/Sheets';
 import { timeOfDay } from '../parts/when';
 import { clock } from './clock';
-import { Events } from './Events';
+import { createCursor, cursorAt } from './cursor';
 import { useKeptRuns, type Kept } from './keptRun';
 import { AtAGlance } from './AtAGlance';
 import { PlayBar } from './PlayBar';
 import { ScenarioBar, ScenarioFiles } from './ScenarioBar';
 import { TimeAxis, type View } from './TimeAxis';
-import { useCloser, useMoment } from './useMoment';
+import { useCloser, useMoments } from './useMoment';
 import { useRehearsable } from './useRehearsable';
 import { useRehearsal, type Ran } from './useRehearsal';
 import { Notice } from '../parts/Notice';
@@ -28,6 +28,7 @@ import { downloadCsv } from '../parts/csv';
 const results = () => import('./results');
 
 // Sheets that are not seen at once are fetched when they are opened.
+const Events = dynamic(() => import('./Events').then((m) => m.Events), { ssr: false });
 const Learnt = dynamic(() => import('./Learnt').then((m) => m.Learnt));
 const PanelThen = dynamic(() => import('./PanelThen').then((m) => m.PanelThen));
 const WhatIf = dynamic(() => import('./WhatIf').then((m) => m.WhatIf));
@@ -134,10 +135,9 @@ export function RehearseView({ revision, stored }: { revision: number; stored: R
   const fault = faults.find((f) => f.id === chosenFault) ?? null;
   const { rehearsed, start, stop } = useRehearsal();
   const [sheet, setSheet] = useState<Sheet>('events');
-  const [chosenAt, setAt] = useState(0);
-  const at = Math.min(chosenAt, scenario.duration);
+  const [cursor] = useState(createCursor);
   const { view, zoom, follow, whole } = useView(scenario.duration);
-  const moment = useMoment(rehearsed, at);
+  useMoments(rehearsed, cursor);
   const closer = useCloser(rehearsed, view);
   const kept = useKeptRuns((s) => s.runs[id]);
   const keep = useKeptRuns((s) => s.keep);
@@ -146,16 +146,14 @@ export function RehearseView({ revision, stored }: { revision: number; stored: R
   useEffect(() => {
     if (of === station) start(station, scenario);
   }, [start, station, scenario, of]);
-  useEffect(() => {
-    if (moment) setLevel(moment.level);
-  }, [moment, setLevel]);
+  useEffect(() => cursor.subscribe(({ moment }) => void (moment && setLevel(moment.level))), [cursor, setLevel]);
 
-  const cursor = useCallback(
+  const go = useCallback(
     (time: number) => {
-      setAt(time);
+      cursor.setState({ at: time });
       follow(time);
     },
-    [follow],
+    [cursor, follow],
   );
   const rounded = (times: readonly { from: number; to: number }[]) =>
     times.map((c) => ({ from: Math.round(c.from), to: Math.round(c.to) }));
@@ -163,20 +161,15 @@ export function RehearseView({ revision, stored }: { revision: number; stored: R
     change({
       faults: [...scenario.faults, { from: Math.round(from), to: to === null ? null : Math.round(to), id: name }],
     });
+  const putHere = (name: string) => put(name, cursorAt(cursor, scenario.duration), null);
   const file = (what: string, kind: string) => fileNameOf(station.identity.name, what, kind);
 
-  const typed = <ScenarioSheet scenario={scenario} faults={faults} controls={controls} at={at} onChange={change} />;
+  const typed = (
+    <ScenarioSheet scenario={scenario} faults={faults} controls={controls} cursor={cursor} onChange={change} />
+  );
   const there = (ran: Ran) => (
     <>
-      <PlayBar
-        at={at}
-        length={ran.scenario.duration}
-        view={view}
-        onAt={cursor}
-        onZoom={zoom}
-        onWhole={whole}
-        moment={moment}
-      >
+      <PlayBar cursor={cursor} length={ran.scenario.duration} view={view} onAt={go} onZoom={zoom} onWhole={whole}>
         <ScenarioFiles
           onFile={(f) => void bring(f)}
           onTakeOut={() => downloadJson(fileNameOf(station.identity.name, scenario.name), scenario)}
@@ -196,8 +189,8 @@ export function RehearseView({ revision, stored }: { revision: number; stored: R
           system={system}
           view={view}
           kept={kept}
-          at={at}
-          onAt={cursor}
+          cursor={cursor}
+          onAt={go}
           onZoom={zoom}
           faultName={(f) => faults.find((x) => x.id === f)?.label ?? f}
           onPowerCuts={(cuts) => change({ powerCuts: rounded(cuts) })}
@@ -262,7 +255,7 @@ export function RehearseView({ revision, stored }: { revision: number; stored: R
           }
           sx={{ flex: 1 }}
         >
-          {sheet === 'events' && <Events told={closer ?? ran.run} onAt={cursor} />}
+          {sheet === 'events' && <Events told={closer ?? ran.run} onAt={go} />}
           {sheet === 'figures' && (
             <Learnt
               station={ran.of}
@@ -272,8 +265,8 @@ export function RehearseView({ revision, stored }: { revision: number; stored: R
               onKeep={(yes) => keep(id, yes ? keptOf(ran) : null)}
             />
           )}
-          {sheet === 'panel' && <PanelThen station={ran.of} moment={moment} />}
-          {sheet === 'if' && <WhatIf station={ran.of} scenario={ran.scenario} onPut={(f) => put(f, at, null)} />}
+          {sheet === 'panel' && <PanelThen station={ran.of} cursor={cursor} />}
+          {sheet === 'if' && <WhatIf station={ran.of} scenario={ran.scenario} onPut={putHere} />}
           {sheet === 'chance' && <ChanceSheet station={ran.of} />}
           {sheet === 'scenario' && typed}
         </Sheets>
@@ -294,9 +287,9 @@ export function RehearseView({ revision, stored }: { revision: number; stored: R
           ready={ready}
           faults={faults}
           fault={fault}
-          at={at}
+          cursor={cursor}
           onFault={setFault}
-          onPut={(f) => put(f, at, null)}
+          onPut={putHere}
           onChoose={(name) => {
             choose(name);
             whole();

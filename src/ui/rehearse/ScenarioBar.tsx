@@ -6,6 +6,7 @@ import type { Rehearsable, Scenario } from '@/core/rehearsal';
 import { useStationSystem } from '../editor/StationProvider';
 import { Pick } from '../parts/Pick';
 import { QuantityInput } from '../parts/QuantityInput';
+import { cursorAt, type CursorStore } from './cursor';
 import { FaultField } from './FaultField';
 
 interface Props {
@@ -13,7 +14,7 @@ interface Props {
   ready: readonly Scenario[];
   faults: Rehearsable['faults'];
   fault: Rehearsable['faults'][number] | null;
-  at: number;
+  cursor: CursorStore;
   onFault(id: string): void;
   onPut(id: string): void;
   onChoose(name: string): void;
@@ -21,7 +22,7 @@ interface Props {
 }
 
 /** What is rehearsed: the scenario, how long and how much water, and what is put in at the cursor. */
-export function ScenarioBar({ scenario, ready, faults, fault, at, onFault, onPut, onChoose, onChange }: Props) {
+export function ScenarioBar({ scenario, ready, faults, fault, cursor, onFault, onPut, onChoose, onChange }: Props) {
   const system = useStationSystem();
   const { inflow, duration } = scenario;
   const named = ready.some((s) => s.name === scenario.name);
@@ -61,7 +62,7 @@ export function ScenarioBar({ scenario, ready, faults, fault, at, onFault, onPut
       <Button
         variant="outlined"
         onClick={() => {
-          const from = Math.round(at);
+          const from = Math.round(cursorAt(cursor, duration));
           onChange({ powerCuts: [...scenario.powerCuts, { from, to: from + 3600 }] });
         }}
       >

@@ -13,6 +13,7 @@ import { Pick } from '../parts/Pick';
 import { QuantityInput } from '../parts/QuantityInput';
 import { TableFile } from '../parts/TableFile';
 import { clock } from './clock';
+import { useCursorAt, type CursorStore } from './cursor';
 import { downloadCsv } from '../parts/csv';
 
 interface Props {
@@ -20,7 +21,7 @@ interface Props {
   faults: Rehearsable['faults'];
   controls: Rehearsable['controls'];
   /** Where the cursor stands, s. */
-  at: number;
+  cursor: CursorStore;
   onChange(more: Partial<Scenario>): void;
 }
 
@@ -126,8 +127,18 @@ function InflowChoice({
   );
 }
 
+/** Puts something in where the cursor stands, to the second. */
+function AtCursor(props: { cursor: CursorStore; length: number; disabled: boolean; onAt(at: number): void }) {
+  const at = useCursorAt(props.cursor, props.length);
+  return (
+    <Button variant="outlined" disabled={props.disabled} onClick={() => props.onAt(Math.round(at))}>
+      at {clock(at)}
+    </Button>
+  );
+}
+
 /** A scenario typed: power cuts, faults and hands by their times, and what holds all the time. */
-export function ScenarioSheet({ scenario, faults, controls, at, onChange }: Props) {
+export function ScenarioSheet({ scenario, faults, controls, cursor, onChange }: Props) {
   const system = useStationSystem();
   const { words } = traitsOf({ duty: useEditor((s) => s.document.duty) });
   const [device, setDevice] = useState('');
@@ -213,19 +224,14 @@ export function ScenarioSheet({ scenario, faults, controls, at, onChange }: Prop
             onPick={(to) => setState(to)}
             sx={{ width: 120 }}
           />
-          <Button
-            variant="outlined"
+          <AtCursor
+            cursor={cursor}
+            length={scenario.duration}
             disabled={!chosen || state === ''}
-            onClick={() =>
-              onChange({
-                operations: [...operations, { at: Math.round(at), device, position: state }].sort(
-                  (a, b) => a.at - b.at,
-                ),
-              })
+            onAt={(at) =>
+              onChange({ operations: [...operations, { at, device, position: state }].sort((a, b) => a.at - b.at) })
             }
-          >
-            at {clock(at)}
-          </Button>
+          />
         </Box>
       </Box>
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 }}>

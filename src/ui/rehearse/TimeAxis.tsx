@@ -7,8 +7,10 @@ import { markWords, type LevelContext } from '@/core/levels';
 import type { Scenario, Trace } from '@/core/rehearsal';
 import { quantity, say, type UnitSystem } from '@/core/units';
 import { useSize } from '../shaft/useSize';
+import { AxisSlider, CursorLine } from './AxisCursor';
 import { Bars, type Bar } from './Bars';
 import { clock, marks } from './clock';
+import { cursorAt, type CursorStore } from './cursor';
 import type { Kept } from './keptRun';
 
 const Drawing = styled('svg')(({ theme }) => {
@@ -58,8 +60,7 @@ interface Props {
   system: UnitSystem;
   view: View;
   kept: Kept | undefined;
-  /** Where the cursor stands, s. */
-  at: number;
+  cursor: CursorStore;
   onAt(time: number): void;
   /** Looks closer (above 1) or wider, about a time. */
   onZoom(times: number, about: number): void;
@@ -84,7 +85,7 @@ export function TimeAxis({
   system,
   view,
   kept,
-  at,
+  cursor,
   onAt,
   onZoom,
   faultName,
@@ -148,6 +149,7 @@ export function TimeAxis({
     );
   const timeOf = (e: PointerEvent<SVGElement>) => timeAt(e.clientX, e.currentTarget.ownerSVGElement ?? e.currentTarget);
   const key = (e: KeyboardEvent) => {
+    const at = cursorAt(cursor, scenario.duration);
     if (e.key === '+' || e.key === '-') {
       e.preventDefault();
       return onZoom(e.key === '+' ? 2 : 0.5, at);
@@ -192,15 +194,10 @@ export function TimeAxis({
         <clipPath id="shown">
           <rect x={left} y={0} width={width} height={size.height} />
         </clipPath>
-        <g
-          className="axis"
-          role="slider"
-          tabIndex={0}
-          aria-label="time"
-          aria-valuemin={0}
-          aria-valuemax={Math.round(scenario.duration)}
-          aria-valuenow={Math.round(at)}
-          aria-valuetext={say(quantity('time', at), system)}
+        <AxisSlider
+          cursor={cursor}
+          length={scenario.duration}
+          system={system}
           onKeyDown={key}
           onPointerDown={(e) => {
             e.currentTarget.setPointerCapture(e.pointerId);
@@ -226,7 +223,7 @@ export function TimeAxis({
               </text>
             </g>
           ))}
-        </g>
+        </AxisSlider>
         {names.map((name, i) => (
           <text key={`${name}${i}`} x={4} y={laneY(i) + LANE - 5} className="quiet">
             {name.length > letters ? `${name.slice(0, letters - 1).trimEnd()}…` : name}
@@ -270,9 +267,7 @@ export function TimeAxis({
             {clock(m, step)}
           </text>
         ))}
-        {at >= view.from && at <= view.to && (
-          <path className="cursor" pointerEvents="none" d={`M${x(at)} 6 V${size.height - 16}`} />
-        )}
+        <CursorLine {...lane} cursor={cursor} length={scenario.duration} view={view} bottom={size.height - 16} />
       </Drawing>
     </Box>
   );

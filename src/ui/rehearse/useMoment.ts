@@ -1,40 +1,39 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
-import type { Closer, Moment } from '@/core/rehearsal';
+import { useEffect, useState } from 'react';
+import type { Closer } from '@/core/rehearsal';
+import { cursorAt, type CursorStore } from './cursor';
 import type { Rehearsed } from './useRehearsal';
 import type { View } from './TimeAxis';
 
-type Ask = (at: number) => Promise<Moment | null>;
-
 /**
- * How everything stands where the cursor is; null until it is known. While one answer is on its way, the wishes after it give way to the
- * last of them.
+ * Keeps the cursor’s store told how everything stands where the cursor is. While one answer is on its way, the wishes after it give way to
+ * the last of them.
  */
-export function useMoment(rehearsed: Rehearsed, at: number): Moment | null {
-  const ask = rehearsed.state === 'there' ? rehearsed.moment : null;
-  const [answer, setAnswer] = useState<{ by: Ask; moment: Moment } | null>(null);
-  const busy = useRef<Ask | null>(null);
-  const waiting = useRef<number | null>(null);
+export function useMoments(rehearsed: Rehearsed, cursor: CursorStore): void {
   useEffect(() => {
-    if (!ask) return;
-    if (busy.current === ask) {
-      waiting.current = at;
-      return;
-    }
-    const go = (time: number) => {
-      busy.current = ask;
-      void ask(time).then((moment) => {
-        if (busy.current !== ask) return;
-        busy.current = null;
-        if (moment) setAnswer({ by: ask, moment });
-        const next = waiting.current;
-        waiting.current = null;
-        if (next !== null) go(next);
-      });
+    cursor.setState({ moment: null });
+    if (rehearsed.state !== 'there') return;
+    let over = false;
+    let busy = false;
+    let answered: number | null = null;
+    const wanted = () => cursorAt(cursor, rehearsed.scenario.duration);
+    const ask = async () => {
+      if (busy) return;
+      busy = true;
+      while (!over && answered !== wanted()) {
+        answered = wanted();
+        const moment = await rehearsed.moment(answered);
+        if (moment && !over) cursor.setState({ moment });
+      }
+      busy = false;
     };
-    go(at);
-  }, [ask, at]);
-  return answer && answer.by === ask ? answer.moment : null;
+    void ask();
+    const silence = cursor.subscribe((now, was) => void (now.at !== was.at && ask()));
+    return () => {
+      over = true;
+      silence();
+    };
+  }, [rehearsed, cursor]);
 }
 
 /** What is seen of a view of a rehearsal: of the whole what it came with, of a part what is run again closer. */
