@@ -7,7 +7,7 @@ import { phrase, quantity, type Phrase } from '../units';
 import { around, seen, TOLERANCE } from './expect';
 import type { Step } from './step';
 
-/** The floats are where the tape list sentence. */
+/** The floats are where the tape list says. */
 export function tapeCheck({ sensors, vessel }: LevelContext): Step {
   const expects = sensors.flatMap(({ sensor, order }) =>
     kindOf(sensor)

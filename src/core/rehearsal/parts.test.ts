@@ -17,7 +17,7 @@ const demo = (file: string): Station => demoStations().find((d) => d.file === fi
 const told = (station: Station, inflow: Scenario['inflow']) =>
   inflowing(station, { ...readyScenarios(station)[0]!, inflow });
 
-/** Water of a time by walking the steps, m³; label too how many there were. */
+/** Water of a time by walking the steps, m³; tells too how many there were. */
 function water(of: ReturnType<typeof inflowing>, length: number): { volume: number; steps: number } {
   let [t, volume, steps] = [0, 0, 0];
   while (t < length) {

@@ -8,7 +8,7 @@ export const floatTag = (sensor: Sensor): string => `S-${sensor.id}`;
 
 /** A sensor as switch, with the contact that is closed by it at each side. */
 export interface FloatContacts {
-  /** The contact that the document label is used. */
+  /** The contact that the document says is used. */
   readonly used: Tree;
   /** The other one of a changeover; null where there is none. */
   readonly other: Tree | null;

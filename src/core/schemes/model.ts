@@ -44,7 +44,7 @@ export type Inside =
 export interface Element {
   readonly pins: readonly [string, string];
   readonly sign: Sign;
-  /** null: it only shows where it sits; the device label what is between its pins. */
+  /** null: it only shows where it sits; the device says what is between its pins. */
   readonly part: Inside | null;
   /** States of the device in which it conducts; always, where none are given. */
   readonly closed?: readonly string[];

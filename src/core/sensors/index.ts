@@ -14,7 +14,7 @@ export type KindName = keyof typeof KINDS;
 export type SensorOf<K extends KindName> = SensorCommon & { kind: K } & ValuesOf<(typeof KINDS)[K]['fields']>;
 export type Sensor = { [K in KindName]: SensorOf<K> }[KindName];
 
-/** What its kind sentence of a sensor. The sensor given is the only one that the answer may be asked of. */
+/** What its kind knows of a sensor. The sensor given is the only one that the answer may be asked of. */
 export const kindOf = <S extends Sensor>(sensor: S): SensorKind<S> => KINDS[sensor.kind] as unknown as SensorKind<S>;
 
 export type { Drawn } from './drawn';

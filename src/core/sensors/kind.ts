@@ -107,7 +107,7 @@ export type SensorFault =
 export interface SensorKind<S extends SensorCommon, K extends string = string, F extends Fields = Fields> {
   readonly kind: K;
   readonly fields: F;
-  /** `tilt float`, as a person sentence it. */
+  /** `tilt float`, as a person says it. */
   readonly name: string;
   /** What one of it is called after its role, as in `lag float`. */
   readonly noun: string;

@@ -1,7 +1,7 @@
 import { CAPACITOR_CHARGE, type DeviceFunction, type Panel } from '../schemes';
 import type { Station } from '../station';
 
-/** Where a caution belongs, and what it sentence. */
+/** Where a caution belongs, and what it says. */
 export interface Caution {
   readonly at: 'panel' | 'power' | 'motor' | 'pit' | 'outside';
   readonly sentence: string;
