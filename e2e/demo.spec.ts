@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { bellLine } from './station';
+import { expect } from '@playwright/test';
+import { bellLine, test } from './station';
 
 const STATIONS = [
   'Crew-boat workshop sump',

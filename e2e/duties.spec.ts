@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { bellLine, choose, float, give, makeStation, save, taken, type } from './station';
+import { expect } from '@playwright/test';
+import { bellLine, choose, float, give, makeStation, save, taken, type, test } from './station';
 
 const shaftOf = (name: string) => ({ name: `shaft of ${name}` });
 

@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { bellLine, choose, float, fromAbove, makeStation, save, taken } from './station';
+import { expect, type Page } from '@playwright/test';
+import { bellLine, choose, float, fromAbove, makeStation, save, taken, test } from './station';
 
 const openSheet = async (page: Page, id: number, sheet: string) => {
   await page.goto(`/stations/${id}/levels`);

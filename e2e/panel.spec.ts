@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { demoStations } from '../src/core/demo';
-import { choose, makeStation, save, taken } from './station';
+import { choose, makeStation, save, taken, test } from './station';
 
 const underpass = () => demoStations().find((d) => d.file === 'underpass-storm-sump.json')!.station;
 

@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { choose, makeStation } from './station';
+import { expect, type Page } from '@playwright/test';
+import { choose, makeStation, test } from './station';
 
 /** The page as the browser would print it: how many sheets, and what was on the page while it was printed. */
 async function printed(page: Page): Promise<number> {

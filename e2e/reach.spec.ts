@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
-import { float, makeStation } from './station';
+import { expect, type Page } from '@playwright/test';
+import { float, makeStation, test } from './station';
 
 const views = [
   '/',

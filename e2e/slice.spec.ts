@@ -1,6 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { bellLine, choose, float, save, saveState, type } from './station';
+import { bellLine, choose, float, save, saveState, type, test } from './station';
 
 test('one simple job, from the tape measure to a proven pump', async ({ page }) => {
   await page.goto('/');

@@ -1,6 +1,25 @@
-import { expect, type APIRequestContext, type Locator, type Page } from '@playwright/test';
+import { expect, test as base, type APIRequestContext, type Locator, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { newStation, type Station } from '../src/core/station';
+
+/** Everything on the page that can be worked is worked by React already: a touch before that would be lost. */
+const alive = () =>
+  [...document.querySelectorAll('button, a, input, [role="slider"]')].every((e) =>
+    Object.keys(e).some((key) => key.startsWith('__react')),
+  );
+
+/** A page that is waited for until it can be worked, wherever it goes to. */
+export const test = base.extend({
+  page: async ({ page }, give) => {
+    const goto = page.goto.bind(page);
+    page.goto = async (address, options) => {
+      const answer = await goto(address, options);
+      await page.waitForFunction(alive);
+      return answer;
+    };
+    await give(page);
+  },
+});
 
 /** Keeps a station of this test's own; answers its id. */
 export async function makeStation(

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { bellLine, choose, makeStation, type } from './station';
+import { expect } from '@playwright/test';
+import { bellLine, choose, makeStation, type, test } from './station';
 
 test('the line warns of frost and of a siphon, and says what each length of it does', async ({ page, request }) => {
   const id = await makeStation(request, 'Line sump', (s) => Object.assign(s.inflow.source, { low: 1e-6 }));
@@ -26,6 +26,7 @@ test('what stands in the pit is drawn from above and told when a float meets it'
   const id = await makeStation(request, 'Plan sump');
   await page.goto(`/stations/${id}/survey`);
   const plan = page.getByRole('img', { name: 'the pit from above, to scale' });
+  await expect(plan).toBeVisible();
   const shapes = await plan.locator('path').count();
   await page.getByRole('button', { name: 'add a post or pipe' }).click();
   await expect(plan.locator('path')).toHaveCount(shapes + 1);

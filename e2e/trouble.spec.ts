@@ -1,6 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { newStation } from '../src/core/station';
-import { float, makeStation, save, saveState, type } from './station';
+import { float, makeStation, save, saveState, type, test } from './station';
 
 test('a save made from an old revision is refused with both versions, and nothing is overwritten', async ({
   browser,
@@ -100,7 +100,7 @@ test('a broken, foreign or huge file is refused with every problem by path, and 
   await page.goto('/');
   const bring = (name: string, content: string | Buffer) =>
     page.getByLabel('station file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(content) });
-  const refused = page.getByRole('dialog', { name: /was not taken in/ });
+  const refused = page.getByRole('dialog', { name: /was not imported/ });
   const spoilt = newStation('Spoilt', 'Test Yard', 'metric-230');
   spoilt.vessel.overflow = 4;
   Object.assign(spoilt.inflow.source, { low: 1 });

@@ -1,6 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { bellLine, choose, makeStation, save, type } from './station';
+import { bellLine, choose, makeStation, save, type, test } from './station';
 
 test('every shape of vessel is surveyed, drawn and judged', async ({ page, request }) => {
   const id = await makeStation(request, 'Shape sump');

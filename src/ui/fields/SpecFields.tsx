@@ -4,7 +4,7 @@ import { getAt } from '@/core/editing';
 import type { Fields, Spec } from '@/core/form';
 import { useEditor } from '../editor/StationProvider';
 import { Row } from '../parts/Row';
-import { Tick } from '../parts/Tick';
+import { TickBox } from '../parts/TickBox';
 import { ChoiceAt, FigureAt, FlagAt } from './fields';
 
 interface Props {
@@ -33,7 +33,7 @@ function PartFields({ path, fields }: { path: string; fields: Fields }) {
 
 function PartTick({ path, label, onChange }: { path: string; label: string; onChange(fitted: boolean): void }) {
   const there = useEditor((s) => getAt(s.document, path) ?? null) !== null;
-  return <Tick label={label} checked={there} onChange={onChange} />;
+  return <TickBox label={label} checked={there} onChange={onChange} />;
 }
 
 function fieldOf(path: string, name: string, spec: Spec, { onChoice }: Pick<Props, 'onChoice'>): ReactNode {

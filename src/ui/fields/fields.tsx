@@ -14,7 +14,7 @@ import { useEditor, useProblem, useStationSystem } from '../editor/StationProvid
 import { Pick } from '../parts/Pick';
 import { QuantityInput } from '../parts/QuantityInput';
 import { TextBox } from '../parts/TextBox';
-import { Tick } from '../parts/Tick';
+import { TickBox } from '../parts/TickBox';
 
 /** How a field is called here: as the document says, with its number in a list, or otherwise where its place asks for it. */
 interface Called {
@@ -90,7 +90,7 @@ export function ChoiceAt({
 export function FlagAt({ path, label }: { path: string; label: string }) {
   const value = useEditor((s) => getAt(s.document, path)) === true;
   const edit = useEditor((s) => s.edit);
-  return <Tick label={label} checked={value} onChange={(c) => edit((d) => setAt(d, path as DocumentPath, c))} />;
+  return <TickBox label={label} checked={value} onChange={(c) => edit((d) => setAt(d, path as DocumentPath, c))} />;
 }
 
 /** A quantity of the document, by its path. */

@@ -80,12 +80,12 @@ function Figures({ judgement, system }: { judgement: Judgement; system: UnitSyst
 }
 
 // Sheets that are not seen at once are fetched when they are opened.
-const TapeList = dynamic(() => import('./TapeList').then((m) => m.TapeList));
-const WaterList = dynamic(() => import('./WaterList').then((m) => m.WaterList));
-const PlanView = dynamic(() => import('./PlanView').then((m) => m.PlanView));
-const Proposals = dynamic(() => import('./Proposals').then((m) => m.Proposals));
-const Cycles = dynamic(() => import('./Cycles').then((m) => m.Cycles));
-const Doses = dynamic(() => import('./Doses').then((m) => m.Doses));
+const TapeList = dynamic(() => import('./TapeList').then((m) => m.TapeList), { loading: () => null });
+const WaterList = dynamic(() => import('./WaterList').then((m) => m.WaterList), { loading: () => null });
+const PlanView = dynamic(() => import('./PlanView').then((m) => m.PlanView), { loading: () => null });
+const Proposals = dynamic(() => import('./Proposals').then((m) => m.Proposals), { loading: () => null });
+const Cycles = dynamic(() => import('./Cycles').then((m) => m.Cycles), { loading: () => null });
+const Doses = dynamic(() => import('./Doses').then((m) => m.Doses), { loading: () => null });
 
 type Sheet = 'cycle' | 'tape' | 'water' | 'plan' | 'set';
 const SHEETS: readonly (readonly [Sheet, string])[] = [

@@ -11,7 +11,7 @@ import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { useJudgement } from './useJudgement';
 
 // Fields are fetched when a rule is opened.
-const RuleSettings = dynamic(() => import('./RuleSettings').then((m) => m.RuleSettings));
+const RuleSettings = dynamic(() => import('./RuleSettings').then((m) => m.RuleSettings), { loading: () => null });
 
 type JudgedRule = Judgement['rules'][number];
 

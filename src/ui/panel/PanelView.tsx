@@ -24,11 +24,11 @@ import { Sheets } from '../parts/Sheets';
 import { Segments } from '../parts/Segments';
 
 // Sheets that are not seen at once are fetched when they are opened.
-const Checks = dynamic(() => import('./Checks').then((m) => m.Checks));
-const Lists = dynamic(() => import('./Lists').then((m) => m.Lists));
-const Readings = dynamic(() => import('./Readings').then((m) => m.Readings));
-const SchemeSheet = dynamic(() => import('./SchemeSheet').then((m) => m.SchemeSheet));
-const Landed = dynamic(() => import('./Landed').then((m) => m.Landed));
+const Checks = dynamic(() => import('./Checks').then((m) => m.Checks), { loading: () => null });
+const Lists = dynamic(() => import('./Lists').then((m) => m.Lists), { loading: () => null });
+const Readings = dynamic(() => import('./Readings').then((m) => m.Readings), { loading: () => null });
+const SchemeSheet = dynamic(() => import('./SchemeSheet').then((m) => m.SchemeSheet), { loading: () => null });
+const Landed = dynamic(() => import('./Landed').then((m) => m.Landed), { loading: () => null });
 // The meter is in hand a moment after the drawing is there.
 const MeterBox = dynamic(() => import('./MeterBox').then((m) => m.MeterBox), { ssr: false });
 

@@ -1,20 +1,29 @@
 'use client';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
+import Box from '@mui/material/Box';
+import type { ChangeEvent } from 'react';
 
-export interface TickProps {
-  label: string;
-  checked: boolean;
-  onChange(checked: boolean): void;
-}
+const LABEL = {
+  display: 'flex',
+  alignItems: 'center',
+  gap: 1,
+  minHeight: 34,
+  fontSize: 14,
+  cursor: 'pointer',
+} as const;
+const BOX = { width: 18, height: 18, m: 0, flex: 'none' } as const;
 
 /** Yes or no. */
-export function TickBox({ label, checked, onChange }: TickProps) {
+export function TickBox(props: { label: string; checked: boolean; onChange(checked: boolean): void }) {
   return (
-    <FormControlLabel
-      control={<Checkbox size="small" checked={checked} onChange={(_, c) => onChange(c)} />}
-      label={label}
-      slotProps={{ typography: { variant: 'body2' } }}
-    />
+    <Box component="label" sx={LABEL}>
+      <Box
+        component="input"
+        type="checkbox"
+        checked={props.checked}
+        onChange={(e: ChangeEvent<HTMLInputElement>) => props.onChange(e.target.checked)}
+        sx={(theme) => ({ ...BOX, accentColor: theme.palette.primary.main })}
+      />
+      {props.label}
+    </Box>
   );
 }

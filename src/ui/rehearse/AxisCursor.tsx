@@ -1,6 +1,7 @@
 'use client';
 import type { ComponentProps } from 'react';
 import { quantity, say, type UnitSystem } from '@/core/units';
+import type { Axis } from './axis';
 import { useCursorAt, type CursorStore } from './cursor';
 import type { View } from './TimeAxis';
 
@@ -29,17 +30,20 @@ export function AxisSlider({ cursor, length, system, ...hands }: Props) {
 }
 
 /** The line at the cursor, where it is in view. */
-export function CursorLine(props: {
+export function CursorLine({
+  axis,
+  cursor,
+  length,
+  view,
+  bottom,
+}: {
+  axis: Axis;
   cursor: CursorStore;
   length: number;
   view: View;
-  left: number;
-  width: number;
   bottom: number;
 }) {
-  const { view, left, width } = props;
-  const at = useCursorAt(props.cursor, props.length);
+  const at = useCursorAt(cursor, length);
   if (at < view.from || at > view.to) return null;
-  const x = left + ((at - view.from) / (view.to - view.from)) * width;
-  return <path className="cursor" pointerEvents="none" d={`M${x} 6 V${props.bottom}`} />;
+  return <path className="cursor" pointerEvents="none" d={`M${axis.x(at)} 6 V${bottom}`} />;
 }

@@ -5,7 +5,8 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Switch from '@mui/material/Switch';
 import type { SxProps, Theme } from '@mui/material/styles';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useRef, useState } from 'react';
+import { useRef } from 'react';
+import { create } from 'zustand';
 import { isOrdinary, type Closer } from '@/core/rehearsal';
 import { sayPhrase } from '@/core/units';
 import { useStationSystem } from '../editor/StationProvider';
@@ -13,6 +14,12 @@ import { clock } from './clock';
 
 /** Height of a sentence that takes one line, px; longer ones are measured. */
 const ROW = 27;
+
+/** Which events are shown: it stays while one changes the scenario and runs it again. */
+const useEventsShown = create<{ rare: boolean; show(rare: boolean): void }>()((set) => ({
+  rare: false,
+  show: (rare) => set({ rare }),
+}));
 
 const SCROLLED = { flex: 1, minHeight: 0, overflow: 'auto', fontSize: 13 } as const;
 const EVENT = {
@@ -40,7 +47,7 @@ const NOTE = { px: 1.5, py: 0.5 } as const;
 /** What happened in the stretch that is looked at, with why; a touch on its time takes the cursor there. Only the rows in sight are drawn. */
 export function Events({ told, onAt }: { told: Pick<Closer, 'events' | 'eventsLeftOut'>; onAt(time: number): void }) {
   const system = useStationSystem();
-  const [rare, setRare] = useState(false);
+  const { rare, show } = useEventsShown();
   const events = rare ? told.events.filter((e) => !isOrdinary(e)) : told.events;
   const scrolled = useRef<HTMLDivElement>(null);
   // eslint-disable-next-line react-hooks/incompatible-library -- nothing is memoised by a compiler here
@@ -53,7 +60,7 @@ export function Events({ told, onAt }: { told: Pick<Closer, 'events' | 'eventsLe
   return (
     <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column' }}>
       <FormControlLabel
-        control={<Switch size="small" checked={rare} onChange={(_, on) => setRare(on)} />}
+        control={<Switch size="small" checked={rare} onChange={(_, on) => show(on)} />}
         label="only what is out of the ordinary"
         sx={{ ml: 0.5, '& .MuiFormControlLabel-label': { fontSize: 13 } }}
       />

@@ -137,17 +137,167 @@ function AtCursor(props: { cursor: CursorStore; length: number; disabled: boolea
   );
 }
 
-/** A scenario typed: power cuts, faults and hands by their times, and what holds all the time. */
-export function ScenarioSheet({ scenario, faults, controls, cursor, onChange }: Props) {
-  const system = useStationSystem();
-  const { words } = traitsOf({ duty: useEditor((s) => s.document.duty) });
+type Subset<T, K extends keyof T> = { [P in K]: T[P] };
+/** Scenario and what changes it, as each part of the sheet takes it. */
+type Part<K extends keyof Props = never> = Subset<Props, 'scenario' | 'onChange' | K>;
+
+function Span(props: { label: string; value: number | null; hint?: string; onCommit(value: number): void }) {
+  return <QuantityInput format="span" system={useStationSystem()} {...props} />;
+}
+
+function Stretches({ scenario, faults, onChange }: Part<'faults'>) {
+  const { powerCuts, faults: active } = scenario;
+  return (
+    <>
+      <Typography component="h2" variant="h3" sx={{ my: 0.5 }}>
+        power cuts and faults
+      </Typography>
+      <Box component="ul" aria-label="power cuts and faults" sx={LIST}>
+        {powerCuts.map((c, i) => {
+          const put = (more: Partial<typeof c>) => onChange({ powerCuts: instead(powerCuts, i, { ...c, ...more }) });
+          return (
+            <Row
+              key={`c${i}`}
+              label="power cut"
+              remove={`remove power cut ${i + 1}`}
+              onRemove={() => onChange({ powerCuts: without(powerCuts, i) })}
+            >
+              <Span label="from" value={c.from} onCommit={(from) => put({ from })} />
+              <Span label="to" value={c.to} onCommit={(to) => put({ to })} />
+            </Row>
+          );
+        })}
+        {active.map((f, i) => {
+          const put = (more: Partial<typeof f>) => onChange({ faults: instead(active, i, { ...f, ...more }) });
+          return (
+            <Row
+              key={`f${i}`}
+              label={faults.find((x) => x.id === f.id)?.label ?? f.id}
+              remove={`remove the fault ${f.id}`}
+              onRemove={() => onChange({ faults: without(active, i) })}
+            >
+              <Span label="from" value={f.from} onCommit={(from) => put({ from })} />
+              <Span label={f.to === null ? 'to (never)' : 'to'} value={f.to} onCommit={(to) => put({ to })} />
+            </Row>
+          );
+        })}
+        {powerCuts.length + active.length === 0 && <li>none: draw one on its lane, or put one in above</li>}
+      </Box>
+    </>
+  );
+}
+
+function Operations({ scenario, controls, cursor, onChange }: Part<'controls' | 'cursor'>) {
+  const { operations } = scenario;
   const [device, setDevice] = useState('');
   const [state, setState] = useState('');
   const chosen = controls.find((d) => d.tag === device);
-  const time = (label: string, value: number | null, onCommit: (value: number) => void) => (
-    <QuantityInput label={label} format="span" system={system} value={value} onCommit={onCommit} />
+  const positionOf = (tag: string, position: string) =>
+    controls.find((d) => d.tag === tag)?.positions.find((p) => p.state === position)?.label ?? position;
+  return (
+    <>
+      <Typography component="h2" variant="h3" sx={{ my: 0.5 }}>
+        operations by hand
+      </Typography>
+      <Box component="ul" aria-label="operations by hand" sx={LIST}>
+        {operations.map((o, i) => (
+          <Row
+            key={i}
+            label={`${o.device} to ${positionOf(o.device, o.position)}`}
+            remove={`remove operation ${i + 1}`}
+            onRemove={() => onChange({ operations: without(operations, i) })}
+          >
+            <Span
+              label="at"
+              value={o.at}
+              onCommit={(at) => onChange({ operations: instead(operations, i, { ...o, at }) })}
+            />
+            <span />
+          </Row>
+        ))}
+      </Box>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1, alignItems: 'center' }}>
+        <Pick
+          label="operate"
+          value={chosen ? device : ''}
+          empty={chosen ? undefined : 'choose…'}
+          choices={controls.map((d) => [d.tag, `${d.tag}: ${d.label}`] as const)}
+          onPick={(tag) => (setDevice(tag), setState(''))}
+          sx={{ width: 210 }}
+        />
+        <Pick
+          label="to position"
+          value={state}
+          empty={state === '' ? 'choose…' : undefined}
+          disabled={!chosen}
+          choices={(chosen?.positions ?? []).map((p) => [p.state, p.label] as const)}
+          onPick={(to) => setState(to)}
+          sx={{ width: 120 }}
+        />
+        <AtCursor
+          cursor={cursor}
+          length={scenario.duration}
+          disabled={!chosen || state === ''}
+          onAt={(at) =>
+            onChange({ operations: [...operations, { at, device, position: state }].sort((a, b) => a.at - b.at) })
+          }
+        />
+      </Box>
+    </>
   );
-  const { powerCuts, operations, motorProtection } = scenario;
+}
+
+function AllTheTime({ scenario, onChange }: Part) {
+  const system = useStationSystem();
+  const { words } = traitsOf({ duty: useEditor((s) => s.document.duty) });
+  const { startLevel, responseTime, motorProtection } = scenario;
+  const protect = (more: Partial<Scenario['motorProtection']>) =>
+    onChange({ motorProtection: { ...motorProtection, ...more } });
+  return (
+    <>
+      <Typography component="h2" variant="h3" sx={{ gridColumn: '1 / -1' }}>
+        all the time
+      </Typography>
+      <InflowChoice scenario={scenario} called={words.inflow} onChange={onChange} />
+      <QuantityInput
+        label="begins with the water at"
+        format="height"
+        system={system}
+        value={startLevel}
+        hint={startLevel === null ? 'the stop level' : undefined}
+        onCommit={(level) => onChange({ startLevel: level })}
+      />
+      <Span
+        label="a person comes after the alarm"
+        value={responseTime}
+        hint={responseTime === null ? 'nobody comes' : 'repairs what failed, resets what tripped'}
+        onCommit={(after) => onChange({ responseTime: after })}
+      />
+      <Span
+        label="protector opens, rotor standing"
+        value={motorProtection.lockedRotor}
+        onCommit={(lockedRotor) => protect({ lockedRotor })}
+      />
+      <Span
+        label="protector opens, in air"
+        value={motorProtection.dryRunning}
+        onCommit={(dryRunning) => protect({ dryRunning })}
+      />
+      <Span label="and cools" value={motorProtection.cooling} onCommit={(cooling) => protect({ cooling })} />
+      <Box sx={{ display: 'flex', gap: 1, gridColumn: '1 / -1' }}>
+        <Button disabled={responseTime === null} onClick={() => onChange({ responseTime: null })}>
+          nobody comes
+        </Button>
+        <Button disabled={startLevel === null} onClick={() => onChange({ startLevel: null })}>
+          begin at the stop
+        </Button>
+      </Box>
+    </>
+  );
+}
+
+/** A scenario typed: power cuts, faults and operations by their times, and what holds all the time. */
+export function ScenarioSheet({ scenario, faults, controls, cursor, onChange }: Props) {
   return (
     <Box
       sx={{
@@ -160,122 +310,11 @@ export function ScenarioSheet({ scenario, faults, controls, cursor, onChange }: 
       }}
     >
       <Box>
-        <Typography component="h2" variant="h3" sx={{ my: 0.5 }}>
-          power cuts and faults
-        </Typography>
-        <Box component="ul" aria-label="power cuts and faults" sx={LIST}>
-          {powerCuts.map((c, i) => (
-            <Row
-              key={`c${i}`}
-              label="power cut"
-              remove={`remove power cut ${i + 1}`}
-              onRemove={() => onChange({ powerCuts: without(powerCuts, i) })}
-            >
-              {time('from', c.from, (from) => onChange({ powerCuts: instead(powerCuts, i, { ...c, from }) }))}
-              {time('to', c.to, (to) => onChange({ powerCuts: instead(powerCuts, i, { ...c, to }) }))}
-            </Row>
-          ))}
-          {scenario.faults.map((f, i) => (
-            <Row
-              key={`f${i}`}
-              label={faults.find((x) => x.id === f.id)?.label ?? f.id}
-              remove={`remove the fault ${f.id}`}
-              onRemove={() => onChange({ faults: without(scenario.faults, i) })}
-            >
-              {time('from', f.from, (from) => onChange({ faults: instead(scenario.faults, i, { ...f, from }) }))}
-              {time(f.to === null ? 'to (never)' : 'to', f.to, (to) =>
-                onChange({ faults: instead(scenario.faults, i, { ...f, to }) }),
-              )}
-            </Row>
-          ))}
-          {powerCuts.length + scenario.faults.length === 0 && <li>none: draw one on its lane, or put one in above</li>}
-        </Box>
-        <Typography component="h2" variant="h3" sx={{ my: 0.5 }}>
-          operations by hand
-        </Typography>
-        <Box component="ul" aria-label="operations by hand" sx={LIST}>
-          {operations.map((h, i) => (
-            <Row
-              key={i}
-              label={`${h.device} to ${controls.find((d) => d.tag === h.device)?.positions.find((p) => p.state === h.position)?.label ?? h.position}`}
-              remove={`remove operation ${i + 1}`}
-              onRemove={() => onChange({ operations: without(operations, i) })}
-            >
-              {time('at', h.at, (when) => onChange({ operations: instead(operations, i, { ...h, at: when }) }))}
-              <span />
-            </Row>
-          ))}
-        </Box>
-        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1, alignItems: 'center' }}>
-          <Pick
-            label="operate"
-            value={chosen ? device : ''}
-            empty={chosen ? undefined : 'choose…'}
-            choices={controls.map((d) => [d.tag, `${d.tag}: ${d.label}`] as const)}
-            onPick={(tag) => (setDevice(tag), setState(''))}
-            sx={{ width: 210 }}
-          />
-          <Pick
-            label="to position"
-            value={state}
-            empty={state === '' ? 'choose…' : undefined}
-            disabled={!chosen}
-            choices={(chosen?.positions ?? []).map((p) => [p.state, p.label] as const)}
-            onPick={(to) => setState(to)}
-            sx={{ width: 120 }}
-          />
-          <AtCursor
-            cursor={cursor}
-            length={scenario.duration}
-            disabled={!chosen || state === ''}
-            onAt={(at) =>
-              onChange({ operations: [...operations, { at, device, position: state }].sort((a, b) => a.at - b.at) })
-            }
-          />
-        </Box>
+        <Stretches scenario={scenario} faults={faults} onChange={onChange} />
+        <Operations scenario={scenario} controls={controls} cursor={cursor} onChange={onChange} />
       </Box>
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 }}>
-        <Typography component="h2" variant="h3" sx={{ gridColumn: '1 / -1' }}>
-          all the time
-        </Typography>
-        <InflowChoice scenario={scenario} called={words.inflow} onChange={onChange} />
-        <QuantityInput
-          label="begins with the water at"
-          format="height"
-          system={system}
-          value={scenario.startLevel}
-          hint={scenario.startLevel === null ? 'the stop level' : undefined}
-          onCommit={(startLevel) => onChange({ startLevel })}
-        />
-        <QuantityInput
-          label="a person comes after the alarm"
-          format="span"
-          system={system}
-          value={scenario.responseTime}
-          hint={scenario.responseTime === null ? 'nobody comes' : 'repairs what failed, resets what tripped'}
-          onCommit={(responseTime) => onChange({ responseTime })}
-        />
-        <QuantityInput
-          label="protector opens, rotor standing"
-          format="span"
-          system={system}
-          value={motorProtection.lockedRotor}
-          onCommit={(lockedRotor) => onChange({ motorProtection: { ...motorProtection, lockedRotor } })}
-        />
-        {time('protector opens, in air', motorProtection.dryRunning, (dryRunning) =>
-          onChange({ motorProtection: { ...motorProtection, dryRunning } }),
-        )}
-        {time('and cools', motorProtection.cooling, (cooling) =>
-          onChange({ motorProtection: { ...motorProtection, cooling } }),
-        )}
-        <Box sx={{ display: 'flex', gap: 1, gridColumn: '1 / -1' }}>
-          <Button disabled={scenario.responseTime === null} onClick={() => onChange({ responseTime: null })}>
-            nobody comes
-          </Button>
-          <Button disabled={scenario.startLevel === null} onClick={() => onChange({ startLevel: null })}>
-            begin at the stop
-          </Button>
-        </Box>
+        <AllTheTime scenario={scenario} onChange={onChange} />
       </Box>
     </Box>
   );

@@ -1,17 +1,20 @@
 'use client';
 import Box from '@mui/material/Box';
 import { styled } from '@mui/material/styles';
-import { useEffect, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { traitsOf } from '@/core/duties';
 import { markWords, type LevelContext } from '@/core/levels';
 import type { Scenario, Trace } from '@/core/rehearsal';
 import { quantity, say, type UnitSystem } from '@/core/units';
 import { useSize } from '../shaft/useSize';
 import { AxisSlider, CursorLine } from './AxisCursor';
-import { Bars, type Bar } from './Bars';
+import { AxisLanes } from './AxisLanes';
+import { AxisTrace } from './AxisTrace';
+import { axisOf, LANE } from './axis';
 import { clock, marks } from './clock';
 import { cursorAt, type CursorStore } from './cursor';
 import type { Kept } from './keptRun';
+import { useWheel } from './useWheel';
 
 const Drawing = styled('svg')(({ theme }) => {
   const { pit } = theme.palette;
@@ -40,10 +43,6 @@ const Drawing = styled('svg')(({ theme }) => {
   };
 });
 
-/** Room for the words of the lanes, px, on a wide and on a narrow screen; and how many letters go into it. */
-const WORDS = { wide: { left: 142, letters: 27 }, narrow: { left: 78, letters: 12 } } as const;
-const RIGHT = 84;
-const LANE = 17;
 /** Lanes of faults that are drawn; more are in the list. */
 const MOST = 6;
 
@@ -99,98 +98,36 @@ export function TimeAxis({
   // Each fault has a lane of its own, so that one that lasts leaves room to draw the next.
   const own = scenario.faults.slice(0, MOST);
   const names = [
-    traitsOf(context.station).words.inflow,
+    traitsOf(station).words.inflow,
     'power',
     ...own.map((f) => faultName(f.id)),
     'new fault',
     ...lanes.map((l) => l.label),
   ];
-  const { left, letters } = size.width > 700 ? WORDS.wide : WORDS.narrow;
-  const first = names.length - lanes.length;
-  const bottom = Math.max(size.height - names.length * LANE - 26, 110);
-  const width = Math.max(size.width - left - RIGHT, 100);
-  const span = view.to - view.from;
-  const x = (time: number) => left + ((time - view.from) / span) * width;
-  const y = (level: number) => 10 + (1 - level / (overflow * 1.04)) * (bottom - 10);
-  const laneY = (i: number) => bottom + 6 + i * LANE;
+  const axis = useMemo(() => axisOf(size, view, overflow, names.length), [size, view, overflow, names.length]);
+  const { left, width, bottom, letters, x, y, laneY } = axis;
 
-  const drawn = useMemo(() => {
-    const edge = (volumes: Float64Array) => Array.from(volumes, (v) => (Number.isFinite(v) ? vessel.height(v) : null));
-    return { least: edge(trace.least), greatest: edge(trace.greatest) };
-  }, [trace, vessel]);
-  const paths = useMemo(() => {
-    const line = (heights: readonly (number | null)[], from: number, step: number) =>
-      heights.flatMap((h, i) => (h === null ? [] : [`${x(from + (i + 0.5) * step).toFixed(1)} ${y(h).toFixed(1)}`]));
-    const top = line(drawn.greatest, trace.from, trace.step);
-    const low = line(drawn.least, trace.from, trace.step);
-    const most = Math.max(...trace.inflow, 1e-12);
-    const wide = Math.max((trace.step / span) * width, 0.8).toFixed(2);
-    const lane = (shares: Float64Array, row: number, full: number) =>
-      Array.from(shares, (share, i) =>
-        share > 0
-          ? `M${x(trace.from + i * trace.step).toFixed(1)} ${laneY(row) + LANE - 4} v${(-Math.max((share / full) * (LANE - 5), 1.5)).toFixed(1)} h${wide} V${laneY(row) + LANE - 4} Z`
-          : '',
-      ).join('');
-    const ends = [top.at(-1)?.split(' ')[0], top[0]?.split(' ')[0]];
-    return {
-      water: top.length > 1 ? `M${top.join(' L')} L${ends[0]} ${bottom} L${ends[1]} ${bottom} Z` : '',
-      band: top.length > 1 ? `M${top.join(' L')} L${[...low].reverse().join(' L')} Z` : '',
-      inflow: lane(trace.inflow, 0, most),
-      lanes: lanes.map((l, i) => lane(l.share, first + i, 1)),
-      kept: kept ? `M${line(kept.greatest, kept.trace.from, kept.trace.step).join(' L')}` : null,
-    };
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- x, y and laneY follow from what is named
-  }, [trace, drawn, lanes, first, kept, left, width, bottom, overflow, view.from, view.to]);
-
-  const timeAt = (clientX: number, svg: Element) =>
-    Math.min(
-      Math.max(view.from + ((clientX - svg.getBoundingClientRect().left - left) / width) * span, view.from),
-      view.to,
-    );
-  const timeOf = (e: PointerEvent<SVGElement>) => timeAt(e.clientX, e.currentTarget.ownerSVGElement ?? e.currentTarget);
+  const timeOf = (e: PointerEvent<SVGElement>) =>
+    axis.timeAt(e.clientX, e.currentTarget.ownerSVGElement ?? e.currentTarget);
   const key = (e: KeyboardEvent) => {
     const at = cursorAt(cursor, scenario.duration);
     if (e.key === '+' || e.key === '-') {
       e.preventDefault();
       return onZoom(e.key === '+' ? 2 : 0.5, at);
     }
-    const step = (span / 200) * (e.shiftKey ? 10 : 1);
+    const step = ((view.to - view.from) / 200) * (e.shiftKey ? 10 : 1);
     const to = { ArrowRight: at + step, ArrowLeft: at - step, Home: view.from, End: view.to }[e.key];
     if (to === undefined) return;
     e.preventDefault();
     onAt(Math.min(Math.max(to, 0), scenario.duration));
   };
-  // A wheel over the axis looks closer or wider; React cannot keep it from scrolling the page, a listener can.
-  const svg = useRef<SVGSVGElement>(null);
-  const zoom = useRef(onZoom);
-  useEffect(() => {
-    zoom.current = onZoom;
-  });
-  useEffect(() => {
-    const drawing = svg.current;
-    if (!drawing) return;
-    const wheel = (e: WheelEvent) => {
-      e.preventDefault();
-      const box = drawing.getBoundingClientRect();
-      zoom.current(
-        e.deltaY < 0 ? 1.5 : 1 / 1.5,
-        view.from + Math.min(Math.max((e.clientX - box.left - left) / width, 0), 1) * (view.to - view.from),
-      );
-    };
-    drawing.addEventListener('wheel', wheel, { passive: false });
-    return () => drawing.removeEventListener('wheel', wheel);
-  }, [view.from, view.to, left, width]);
+  const drawing = useRef<SVGSVGElement>(null);
+  useWheel(drawing, (e, svg) => onZoom(e.deltaY < 0 ? 1.5 : 1 / 1.5, axis.timeAt(e.clientX, svg)));
 
   const { step, at: times } = marks(view.from, view.to);
-  const cuts: Bar[] = scenario.powerCuts.map((c) => ({
-    ...c,
-    label: `power cut from ${clock(c.from)} to ${clock(c.to)}`,
-  }));
-  const until = (to: number): number | null => (to >= scenario.duration ? null : to);
-  const lane = { left, width, height: LANE, from: view.from, to: view.to };
   return (
     <Box ref={ref} sx={{ width: '100%', height: '100%', overflow: 'hidden' }}>
-      <Drawing ref={svg} width={size.width} height={size.height} role="group" aria-label="rehearsal over time">
+      <Drawing ref={drawing} width={size.width} height={size.height} role="group" aria-label="rehearsal over time">
         <clipPath id="shown">
           <rect x={left} y={0} width={width} height={size.height} />
         </clipPath>
@@ -207,13 +144,14 @@ export function TimeAxis({
         >
           <rect className="frame" x={left} y={10} width={width} height={bottom - 10} />
           <g clipPath="url(#shown)">
-            <path className="water" d={paths.water} />
-            <path className="band" d={paths.band} />
-            {paths.kept && <path className="kept" d={paths.kept} />}
-            <path className="inflow" d={paths.inflow} />
-            {paths.lanes.map((d, i) => (
-              <path key={lanes[i]!.id} className={`on ${lanes[i]!.kind}`} d={d} />
-            ))}
+            <AxisTrace
+              axis={axis}
+              trace={trace}
+              lanes={lanes}
+              first={names.length - lanes.length}
+              vessel={vessel}
+              kept={kept}
+            />
           </g>
           {spread(levels.map((m) => ({ m, at: y(m.level) }))).map(({ m, at: words }) => (
             <g key={m.name}>
@@ -233,41 +171,22 @@ export function TimeAxis({
         <text x={left + width + 4} y={laneY(0) + LANE - 5} className="quiet">
           {`to ${say(quantity('flow', Math.max(...trace.inflow)), system)}`}
         </text>
-        <Bars
-          lane="power"
-          {...lane}
-          y={laneY(1)}
-          bars={cuts}
-          onDrawn={(from, to) => onPowerCuts([...scenario.powerCuts, { from, to }])}
-          onMoved={(i, from, to) => onPowerCuts(scenario.powerCuts.map((c, k) => (k === i ? { from, to } : c)))}
-        />
-        {own.map((f, i) => (
-          <Bars
-            key={i}
-            lane={`faults fault-${i}`}
-            {...lane}
-            y={laneY(2 + i)}
-            bars={[{ from: f.from, to: f.to ?? scenario.duration, label: `${faultName(f.id)} from ${clock(f.from)}` }]}
-            onDrawn={(from, to) => onFaults(scenario.faults.map((x, k) => (k === i ? { ...x, from, to } : x)))}
-            onMoved={(_, from, to) =>
-              onFaults(scenario.faults.map((x, k) => (k === i ? { ...x, from, to: until(to) } : x)))
-            }
-          />
-        ))}
-        <Bars
-          lane="faults"
-          {...lane}
-          y={laneY(2 + own.length)}
-          bars={[]}
-          onDrawn={(from, to) => onFault(from, until(to))}
-          onMoved={() => {}}
+        <AxisLanes
+          axis={axis}
+          view={view}
+          scenario={scenario}
+          own={own}
+          faultName={faultName}
+          onPowerCuts={onPowerCuts}
+          onFaults={onFaults}
+          onFault={onFault}
         />
         {times.map((m) => (
           <text key={m} x={x(m)} y={size.height - 4} textAnchor="middle" className="quiet">
             {clock(m, step)}
           </text>
         ))}
-        <CursorLine {...lane} cursor={cursor} length={scenario.duration} view={view} bottom={size.height - 16} />
+        <CursorLine axis={axis} cursor={cursor} length={scenario.duration} view={view} bottom={size.height - 16} />
       </Drawing>
     </Box>
   );

@@ -10,7 +10,7 @@ import { Group } from './Group';
 import { SegmentList } from './SegmentList';
 import { SettingField } from '../fields/SettingField';
 import { LiftSketch } from './sketches';
-import { Tick } from '../parts/Tick';
+import { TickBox } from '../parts/TickBox';
 
 const LATERALS: Laterals = {
   count: 4,
@@ -84,7 +84,7 @@ export function DischargeGroup() {
         <QuantityField path="discharge.outlet" />
         <QuantityField path="discharge.exposed" />
       </Row>
-      <Tick
+      <TickBox
         label="check valve fitted"
         checked={discharge.checkValve !== null}
         onChange={fit('checkValve', { pipeBefore: 1 })}
@@ -95,7 +95,7 @@ export function DischargeGroup() {
         </Row>
       )}
       {!filling && (
-        <Tick
+        <TickBox
           label="weep hole below the check valve (lets trapped air out)"
           checked={discharge.weepHole !== null}
           onChange={fit('weepHole', { diameter: 0.005, height: Number((pump.volute + 0.1).toFixed(3)) })}
@@ -107,7 +107,7 @@ export function DischargeGroup() {
           <QuantityField path="discharge.weepHole.height" />
         </Row>
       )}
-      <Tick
+      <TickBox
         label="the line has a high point above its outlet"
         checked={discharge.highPoint !== null}
         onChange={fit('highPoint', { height: discharge.outlet + 1, along: 1, vented: true })}
@@ -122,7 +122,7 @@ export function DischargeGroup() {
         </>
       )}
       {!filling && (
-        <Tick
+        <TickBox
           label="laterals with orifices at its end (a dosed bed)"
           checked={discharge.laterals !== null}
           onChange={fit('laterals', LATERALS)}

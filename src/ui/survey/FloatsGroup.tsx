@@ -15,7 +15,7 @@ import { ChoiceField, QuantityField, TickField } from '../fields/fields';
 import { SettingField } from '../fields/SettingField';
 import { SpecFields } from '../fields/SpecFields';
 import { Row } from '../parts/Row';
-import { Tick } from '../parts/Tick';
+import { TickBox } from '../parts/TickBox';
 import { Shaft } from '../shaft/Shaft';
 import { Group } from './Group';
 import { Segments } from '../parts/Segments';
@@ -58,7 +58,7 @@ function PlaceFields({ at, sensor }: { at: `sensors.${number}`; sensor: Sensor }
   const onPole = sensor.place.from === 'pole';
   return (
     <>
-      <Tick
+      <TickBox
         label="on the common pole"
         checked={onPole}
         onChange={(pole) => edit((d) => withPlace(d, sensor.id, pole ? 'pole' : 'axis'))}
@@ -153,7 +153,7 @@ export function FloatsGroup() {
       </Typography>
       <Box sx={{ display: 'flex', flexWrap: 'wrap' }}>
         {rolesFor(document).map((role) => (
-          <Tick
+          <TickBox
             key={role}
             label={ROLE[role].fitted!}
             checked={sensors.some((s) => s.role === role)}

@@ -9,7 +9,7 @@ import { Group } from './Group';
 import { ListRow } from './ListRow';
 import { PlanSketch } from './PlanSketch';
 import { SettingField } from '../fields/SettingField';
-import { Tick } from '../parts/Tick';
+import { TickBox } from '../parts/TickBox';
 
 /** Where things stand, seen from above: the pole, the inlet's stream, ladders and posts. Bearings run clockwise from a mark on the rim. */
 export function PlanGroup() {
@@ -25,7 +25,7 @@ export function PlanGroup() {
         <SettingField name="swingClearance" />
         <SettingField name="sideSwingDeg" />
       </Row>
-      <Tick
+      <TickBox
         label="the inlet falls free into the pit"
         checked={stream !== null}
         onChange={(falls) =>
