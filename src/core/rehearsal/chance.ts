@@ -4,6 +4,7 @@ import type { Station } from '../station';
 import { flowsOf } from '../inflow';
 import type { Phrase } from '../units';
 import type { Fault } from '../faults';
+import type { Account } from './ledger';
 import { account } from './rehearse';
 import { plain } from './ready';
 import type { Scenario } from './scenario';
@@ -122,6 +123,123 @@ function* triggers(
   }
 }
 
+/** What is rehearsed when something comes by chance: its scenario, what it is called, and the fault that comes with it. */
+interface Incident {
+  readonly scenario: Scenario;
+  readonly triggers: readonly string[];
+  readonly comes: string | null;
+}
+
+/** Draws the storm, the power cut or the fault that comes, on top of the faults that are hidden by then. */
+function incidents({
+  base,
+  storm,
+  chances,
+  fault,
+  random,
+}: {
+  base: Scenario;
+  storm: { name: string; duration: number };
+  chances: Chances;
+  fault(): Fault;
+  random: Random;
+}): (does: Exclude<Trigger['does'], 'visit'>, hidden: readonly string[]) => Incident {
+  const logNormal = (middle: number, deviation: number) => middle * Math.exp(deviation * random.normal());
+  const cutLasts = () => logNormal(chances.powerCuts.middle, chances.powerCuts.spread);
+  const kinds = {
+    storm(there: Scenario['faults']): Incident {
+      const scale = Math.min(logNormal(chances.storms.middle, chances.storms.spread), 100);
+      const cut = random.even() < chances.powerCuts.withStorm;
+      const from = random.even() * storm.duration * 0.5;
+      const lasts = cutLasts();
+      return {
+        scenario: {
+          ...base,
+          duration: storm.duration + (cut ? lasts : 0),
+          inflow: { kind: 'survey', scale },
+          faults: there,
+          powerCuts: cut ? [{ from, to: from + lasts }] : [],
+        },
+        triggers: [storm.name, ...(cut ? ['power cut'] : [])],
+        comes: null,
+      };
+    },
+    cut(there: Scenario['faults']): Incident {
+      const lasts = cutLasts();
+      return {
+        scenario: {
+          ...base,
+          duration: lasts + 12 * HOUR,
+          faults: there,
+          powerCuts: [{ from: HOUR, to: HOUR + lasts }],
+        },
+        triggers: ['power cut'],
+        comes: null,
+      };
+    },
+    fault(there: Scenario['faults']): Incident {
+      const { id, label } = fault();
+      return {
+        scenario: { ...base, faults: [...there.filter((f) => f.id !== id), { from: HOUR, to: null, id }] },
+        triggers: [label],
+        comes: id,
+      };
+    },
+  };
+  return (does, hidden) => kinds[does](hidden.map((id) => ({ from: 0, to: null, id })));
+}
+
+/** The ordinary day that chance falls upon, and the storm that this station was surveyed for. */
+function settingOf(station: Station, prepared: Prepared, { responseTime }: Chances) {
+  const { source } = station.inflow;
+  const stormy = source.kind === 'storm';
+  return {
+    base: {
+      ...plain('chance', station, watched(prepared), {
+        kind: 'level',
+        which: stormy ? 'low' : 'design',
+        scale: 1,
+      }),
+      responseTime,
+    } satisfies Scenario,
+    storm: stormy
+      ? { name: 'storm', duration: source.rows.at(-1)!.time + 6 * HOUR }
+      : { name: 'much water', duration: 86400 },
+  };
+}
+
+/** Counts what comes of each incident. */
+function floodTally(years: number) {
+  const wet = new Set<number>();
+  const causes = new Map<string, number>();
+  let [overflow, alarms, silent] = [0, 0, 0];
+  return {
+    /** @returns whether a person notices: an alarm that is answered, or a flood that is seen */
+    add(at: number, { balance, overflowSpans, alarmSpans }: Account, by: readonly string[]): boolean {
+      if (alarmSpans.length > 0) alarms++;
+      if (overflowSpans.length > 0) {
+        wet.add(Math.floor(at / YEAR));
+        overflow += balance.overflow;
+        if (!alarmSpans.some((r) => r.from <= overflowSpans[0]!.from)) silent++;
+        for (const what of new Set(by)) causes.set(what, (causes.get(what) ?? 0) + 1);
+      }
+      return alarmSpans.length > 0 || overflowSpans.length > 0;
+    },
+    total: (): Chance => ({
+      years,
+      yearsWithOverflow: wet.size,
+      share: wet.size / years,
+      ...wilson(wet.size, years),
+      overflow: overflow / years,
+      alarms: alarms / years,
+      floodsWithoutAlarm: silent,
+      causes: [...causes]
+        .map(([what, floods]) => ({ label: what, floods }))
+        .sort((a, b) => b.floods - a.floods || a.label.localeCompare(b.label, 'en')),
+    }),
+  };
+}
+
 /**
  * Years with storms, power cuts and faults that come by chance, one after the other. Each is rehearsed, exactly, with the faults that
  * are hidden by then; when the alarm sounds a person comes after the time to answer and mends all there is; a fault that neither rings nor
@@ -140,67 +258,14 @@ export function chance(
   // What happens to the water itself is told by storms.
   const faults = prepared.faults.filter((f) => f.effects.inflow === undefined);
   const total = faults.reduce((sum, f) => sum + f.perYear, 0);
-  const { source } = station.inflow;
-  const storm = source.kind === 'storm' ? source.rows.at(-1)!.time + 6 * HOUR : 86400;
-  const logNormal = (middle: number, deviation: number) => middle * Math.exp(deviation * random.normal());
-  const base = {
-    ...plain('chance', station, watched(prepared), {
-      kind: 'level',
-      which: source.kind === 'storm' ? 'low' : 'design',
-      scale: 1,
-    }),
-    responseTime: chances.responseTime,
-  } satisfies Scenario;
+  const incident = incidents({
+    ...settingOf(station, prepared, chances),
+    chances,
+    fault: () => drawn(faults, total, random),
+    random,
+  });
+  const tally = floodTally(chances.years);
   let hidden: readonly string[] = [];
-  const wet = new Set<number>();
-  const causes = new Map<string, number>();
-  let [overflow, alarms, silent] = [0, 0, 0];
-
-  const scenarioOf = (
-    does: Trigger['does'],
-  ): { scenario: Scenario; triggers: readonly string[]; comes: string | null } => {
-    const there = hidden.map((id) => ({ from: 0, to: null, id }));
-    if (does === 'storm') {
-      const scale = Math.min(logNormal(chances.storms.middle, chances.storms.spread), 100);
-      const cut = random.even() < chances.powerCuts.withStorm;
-      const from = random.even() * storm * 0.5;
-      const lasts = logNormal(chances.powerCuts.middle, chances.powerCuts.spread);
-      return {
-        scenario: {
-          ...base,
-          duration: storm + (cut ? lasts : 0),
-          inflow: { kind: 'survey', scale },
-          faults: there,
-          powerCuts: cut ? [{ from, to: from + lasts }] : [],
-        },
-        triggers: [source.kind === 'storm' ? 'storm' : 'much water', ...(cut ? ['power cut'] : [])],
-        comes: null,
-      };
-    }
-    if (does === 'cut') {
-      const lasts = logNormal(chances.powerCuts.middle, chances.powerCuts.spread);
-      return {
-        scenario: {
-          ...base,
-          duration: lasts + 12 * HOUR,
-          faults: there,
-          powerCuts: [{ from: HOUR, to: HOUR + lasts }],
-        },
-        triggers: ['power cut'],
-        comes: null,
-      };
-    }
-    const fault = drawn(faults, total, random);
-    return {
-      scenario: {
-        ...base,
-        faults: [...there.filter((f) => f.id !== fault.id), { from: HOUR, to: null, id: fault.id }],
-      },
-      triggers: [fault.label],
-      comes: fault.id,
-    };
-  };
-
   for (const { at, does } of triggers(chances, total * chances.faults, random)) {
     progress?.(at / (chances.years * YEAR));
     if (stopped?.()) return { ok: false, problems: ['stopped by hand'] };
@@ -208,36 +273,14 @@ export function chance(
       hidden = [];
       continue;
     }
-    const { scenario, triggers: by, comes } = scenarioOf(does);
+    const { scenario, triggers: by, comes } = incident(does, hidden);
     const answer = account(station, scenario);
     if (!answer.ok) return answer;
-    const { balance, overflowSpans, alarmSpans } = answer.account;
-    alarms += alarmSpans.length > 0 ? 1 : 0;
-    if (overflowSpans.length > 0) {
-      wet.add(Math.floor(at / YEAR));
-      overflow += balance.overflow;
-      if (!alarmSpans.some((r) => r.from <= overflowSpans[0]!.from)) silent++;
-      for (const what of new Set([...by, ...hidden.map((id) => `${faults.find((f) => f.id === id)!.label} (hidden)`)]))
-        causes.set(what, (causes.get(what) ?? 0) + 1);
-    }
+    const names = hidden.map((id) => `${faults.find((f) => f.id === id)!.label} (hidden)`);
+    const noticed = tally.add(at, answer.account, [...by, ...names]);
     // What rang was looked after, and what flooded was seen.
-    if (alarmSpans.length > 0 || overflowSpans.length > 0) hidden = [];
+    if (noticed) hidden = [];
     else if (comes !== null && !hidden.includes(comes)) hidden = [...hidden, comes];
   }
-  const flooded = wet.size;
-  return {
-    ok: true,
-    chance: {
-      years: chances.years,
-      yearsWithOverflow: flooded,
-      share: flooded / chances.years,
-      ...wilson(flooded, chances.years),
-      overflow: overflow / chances.years,
-      alarms: alarms / chances.years,
-      floodsWithoutAlarm: silent,
-      causes: [...causes]
-        .map(([what, floods]) => ({ label: what, floods }))
-        .sort((a, b) => b.floods - a.floods || a.label.localeCompare(b.label, 'en')),
-    },
-  };
+  return { ok: true, chance: tally.total() };
 }

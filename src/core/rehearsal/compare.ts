@@ -1,5 +1,5 @@
 import { traitsOf } from '../duties';
-import { cycleAt, levelContext, type CycleResult } from '../levels';
+import { cycleAt, levelContext, type CycleResult, type LevelContext } from '../levels';
 import type { Station } from '../station';
 import { phrase, type Phrase, quantity, type Quantity } from '../units';
 import type { Rehearsal } from './rehearse';
@@ -44,17 +44,8 @@ function unknown({ powerCuts, faults, operations, duration }: Scenario, run: Reh
   ];
 }
 
-/**
- * What the level rules predict of a rehearsal: starts and hours from the cycle at each inflow that there was, the worst hour from the
- * worst inflow, the reserve from the water between alarm and overflow. The rules count whole cycles at a steady inflow; a rehearsal has the
- * inflow as it comes.
- */
-export function compare(station: Station, scenario: Scenario, run: Rehearsal): Comparison[] {
-  const context = levelContext(station);
-  const { worst, alarm, vessel, overflow, inflow } = context;
-  const found: Comparison[] = [];
-  if (!worst.ok) return found;
-  const { trace } = run;
+/** Starts, running time, and time in which more comes than goes, s, by the cycle at each inflow that there was. */
+function predicted(context: LevelContext, { trace, duration }: Rehearsal) {
   const most = Math.max(...trace.inflow, 1e-12);
   const cycles = new Map<number, CycleResult>();
   const cycle = (q: number): CycleResult => {
@@ -66,7 +57,7 @@ export function compare(station: Station, scenario: Scenario, run: Rehearsal): C
     return made;
   };
   let [starts, ran, above] = [0, 0, 0];
-  for (let i = 0; i < trace.inflow.length && i * trace.step < run.duration; i++) {
+  for (let i = 0; i < trace.inflow.length && i * trace.step < duration; i++) {
     const q = trace.inflow[i]!;
     if (q < (0.25 * most) / STEPS) continue;
     const c = cycle(q);
@@ -76,8 +67,23 @@ export function compare(station: Station, scenario: Scenario, run: Rehearsal): C
     if (!c.keepsUp) above += trace.step;
   }
   // A timer cuts the time of running into doses.
-  const { timer, direction } = traitsOf(station);
-  if (timer) starts = Math.max(starts, ran / timer.on);
+  const { timer } = traitsOf(context.station);
+  return { starts: timer ? Math.max(starts, ran / timer.on) : starts, ran, above };
+}
+
+/**
+ * What the level rules predict of a rehearsal: starts and hours from the cycle at each inflow that there was, the worst hour from the
+ * worst inflow, the reserve from the water between alarm and overflow. The rules count whole cycles at a steady inflow; a rehearsal has the
+ * inflow as it comes.
+ */
+export function compare(station: Station, scenario: Scenario, run: Rehearsal): Comparison[] {
+  const context = levelContext(station);
+  const { worst, alarm, vessel, overflow, inflow } = context;
+  const found: Comparison[] = [];
+  if (!worst.ok) return found;
+  const { trace } = run;
+  const { starts, ran, above } = predicted(context, run);
+  const { direction } = traitsOf(station);
   const varies = Math.max(...trace.inflow) > 1.05 * Math.min(...trace.inflow);
   const others = unknown(scenario, run);
   const differ = (a: number, b: number, least: number) => Math.abs(a - b) > Math.max(SAME * Math.max(a, b), least);

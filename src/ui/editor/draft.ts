@@ -1,15 +1,10 @@
-import type { Station } from '@/core/station';
+import type { Draft } from './draftForm';
 
 /*
  * Unsaved work is kept in the browser until it is saved or thrown away, so that a closed tab or a flat battery loses nothing.
  */
 
 const key = (id: number) => `pitbell.draft.${id}`;
-
-export interface Draft {
-  readonly base: number;
-  readonly document: Station;
-}
 
 export function keepDraft(id: number, draft: Draft): void {
   localStorage.setItem(key(id), JSON.stringify(draft));

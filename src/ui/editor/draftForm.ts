@@ -1,6 +1,10 @@
 import * as z from 'zod';
 import { stationSchema, upgrade, type Station } from '@/core/station';
-import type { Draft } from './draft';
+
+export interface Draft {
+  readonly base: number;
+  readonly document: Station;
+}
 
 const draftSchema = z.object({ base: z.number().int(), document: z.unknown() });
 

@@ -1,7 +1,6 @@
 'use client';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { ON_DRAWING } from './hotkeys';
-import type { KeyBinding } from './Keys';
+import { ON_DRAWING, type KeyBinding } from './hotkeys';
 
 function Key({ keys, run, inFields = false, character = false }: KeyBinding) {
   const where = inFields ? { enableOnFormTags: true } : ON_DRAWING;

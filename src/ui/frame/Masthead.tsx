@@ -10,7 +10,8 @@ import type { UnitSystem } from '@/core/units';
 import { THEME_NAMES, type ThemeName } from '../theme/palettes';
 import { usePrefs } from '../theme/Surface';
 import type { Command } from './GoTo';
-import { Keys, type KeyBinding } from './Keys';
+import type { KeyBinding } from './hotkeys';
+import { Keys } from './Keys';
 import { useAnswers } from './useAnswers';
 import { Segments } from '../parts/Segments';
 

@@ -10,32 +10,29 @@ import { useEditor, useStationSystem, useUndo } from '../editor/StationProvider'
 import { downloadJson, fileNameOf } from '../parts/download';
 import { BellLine } from './BellLine';
 import type { Command } from './GoTo';
-import { Keys, type KeyBinding } from './Keys';
+import type { KeyBinding } from './hotkeys';
+import { Keys } from './Keys';
 import { Masthead, type StationName } from './Masthead';
 import { SaveState } from './SaveState';
-import { useSaving } from './useSaving';
+import { useSaving, type Saving } from './useSaving';
 import { FIRST_VIEW, VIEWS, viewAt } from './views';
 
 const StaleDialog = dynamic(() => import('./StaleDialog').then((m) => m.StaleDialog), { ssr: false });
 
 const ICON = { width: 36, height: 36, fontSize: 20, borderRadius: 1, '&:disabled': { opacity: 0.35 } } as const;
 
-/** The frame around every view of a station: masthead, views, bell line; saving, undo and keys. */
-export function StationFrame({ stations, children }: { stations: readonly StationName[]; children: ReactNode }) {
+/** What keys and the “go to” box do at a station. */
+function useStationCommands(stations: readonly StationName[], saving: Saving) {
   const router = useRouter();
   const pathname = usePathname();
   const id = useEditor((s) => s.id);
   const document = useEditor((s) => s.document);
-  const system = useStationSystem();
-  const { undo, redo, canUndo, canRedo } = useUndo();
-  const saving = useSaving();
-  const view = viewAt(pathname, id)?.path;
+  const { undo, redo } = useUndo();
   const go = (path: string) => router.push(`/stations/${id}/${path}`);
-
   const neighbour = (by: number) => {
     const at = stations.findIndex((s) => s.id === id);
     const next = stations[(at + by + stations.length) % stations.length];
-    if (next) router.push(`/stations/${next.id}/${view ?? FIRST_VIEW}`);
+    if (next) router.push(`/stations/${next.id}/${viewAt(pathname, id)?.path ?? FIRST_VIEW}`);
   };
   const bindings: KeyBinding[] = [
     { keys: 'mod+s', run: () => void saving.save(), inFields: true },
@@ -58,6 +55,66 @@ export function StationFrame({ stations, children }: { stations: readonly Statio
     },
   ];
 
+  return { bindings, errands };
+}
+
+/** The views of a station, and undo and redo beside them. */
+function ViewTabs() {
+  const id = useEditor((s) => s.id);
+  const view = viewAt(usePathname(), id)?.path;
+  const { undo, redo, canUndo, canRedo } = useUndo();
+  return (
+    <Box
+      component="nav"
+      aria-label="views"
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        px: 1,
+        borderBottom: 1,
+        borderColor: 'divider',
+        '@media print': { display: 'none' },
+      }}
+    >
+      <Box sx={{ flex: 1, display: 'flex', minWidth: 0, overflowX: 'auto', scrollbarWidth: 'none' }}>
+        {VIEWS.map((v) => (
+          <ButtonBase
+            key={v.path}
+            component={Link}
+            href={`/stations/${id}/${v.path}`}
+            aria-current={v.path === view ? 'page' : undefined}
+            aria-keyshortcuts={`g ${v.key}`}
+            sx={{
+              px: { xs: 1.25, sm: 1.75 },
+              minHeight: 40,
+              fontSize: 14,
+              fontWeight: 600,
+              color: 'text.secondary',
+              borderBottom: 2,
+              borderColor: 'transparent',
+              '&[aria-current]': { color: 'primary.main', borderColor: 'primary.main' },
+            }}
+          >
+            {v.name}
+          </ButtonBase>
+        ))}
+      </Box>
+      <ButtonBase sx={ICON} aria-label="undo" title="undo (Ctrl Z)" disabled={!canUndo} onClick={undo}>
+        ↶
+      </ButtonBase>
+      <ButtonBase sx={ICON} aria-label="redo" title="redo (Ctrl Shift Z)" disabled={!canRedo} onClick={redo}>
+        ↷
+      </ButtonBase>
+    </Box>
+  );
+}
+
+/** The frame around every view of a station: masthead, views, bell line; saving, undo and keys. */
+export function StationFrame({ stations, children }: { stations: readonly StationName[]; children: ReactNode }) {
+  const document = useEditor((s) => s.document);
+  const system = useStationSystem();
+  const saving = useSaving();
+  const { bindings, errands } = useStationCommands(stations, saving);
   return (
     <Box
       sx={{
@@ -83,48 +140,7 @@ export function StationFrame({ stations, children }: { stations: readonly Statio
         <Keys bindings={bindings} />
         <SaveState busy={saving.busy} onSave={() => void saving.save()} />
       </Masthead>
-      <Box
-        component="nav"
-        aria-label="views"
-        sx={{
-          display: 'flex',
-          alignItems: 'center',
-          px: 1,
-          borderBottom: 1,
-          borderColor: 'divider',
-          '@media print': { display: 'none' },
-        }}
-      >
-        <Box sx={{ flex: 1, display: 'flex', minWidth: 0, overflowX: 'auto', scrollbarWidth: 'none' }}>
-          {VIEWS.map((v) => (
-            <ButtonBase
-              key={v.path}
-              component={Link}
-              href={`/stations/${id}/${v.path}`}
-              aria-current={v.path === view ? 'page' : undefined}
-              aria-keyshortcuts={`g ${v.key}`}
-              sx={{
-                px: { xs: 1.25, sm: 1.75 },
-                minHeight: 40,
-                fontSize: 14,
-                fontWeight: 600,
-                color: 'text.secondary',
-                borderBottom: 2,
-                borderColor: 'transparent',
-                '&[aria-current]': { color: 'primary.main', borderColor: 'primary.main' },
-              }}
-            >
-              {v.name}
-            </ButtonBase>
-          ))}
-        </Box>
-        <ButtonBase sx={ICON} aria-label="undo" title="undo (Ctrl Z)" disabled={!canUndo} onClick={undo}>
-          ↶
-        </ButtonBase>
-        <ButtonBase sx={ICON} aria-label="redo" title="redo (Ctrl Shift Z)" disabled={!canRedo} onClick={redo}>
-          ↷
-        </ButtonBase>
-      </Box>
+      <ViewTabs />
       <Box
         component="main"
         sx={{ flex: 1, minHeight: 0, overflow: { xs: 'auto', md: 'hidden' }, '@media print': { overflow: 'visible' } }}

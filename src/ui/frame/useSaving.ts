@@ -62,3 +62,6 @@ export function useSaving() {
     },
   };
 }
+
+/** Saving, and how it stands. */
+export type Saving = ReturnType<typeof useSaving>;

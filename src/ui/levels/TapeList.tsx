@@ -11,7 +11,7 @@ import { getAt, setAt } from '@/core/editing';
 import { shaftScene, shaftSvg, tapeCsvRows } from '@/core/papers';
 import { downloadText, fileNameOf } from '../parts/download';
 import { QuantityInput } from '../parts/QuantityInput';
-import { moves, type Judgement, type TapeSetting } from '@/core/levels';
+import { moves, type Judgement, type TapeSetting, type TapeRow } from '@/core/levels';
 import { depthOf, type DocumentPath } from '@/core/station';
 import { quantity, say, sayPhrase, type UnitSystem } from '@/core/units';
 import { useEditor, useProblem } from '../editor/StationProvider';
@@ -45,11 +45,60 @@ function Measured({
   );
 }
 
+/** One float: where it is set, where it acts, the water that raises it, the cord that it takes. */
+function FloatRow({ row, system }: { row: TapeRow; system: UnitSystem }) {
+  const at = useEditor((s) => s.document.sensors.findIndex((x) => x.id === row.sensor));
+  const point = useEditor((s) => s.point);
+  const here = () => point([`float:${row.sensor}`]);
+  const height = (v: number) => say(quantity('height', v), system);
+  return (
+    <TableRow
+      onPointerEnter={here}
+      onFocus={here}
+      onPointerLeave={() => point([])}
+      sx={{ '& td': { verticalAlign: 'top' } }}
+    >
+      <TableCell component="th" scope="row" sx={{ fontWeight: 600, whiteSpace: 'nowrap', verticalAlign: 'top' }}>
+        {row.order} {row.role}
+        {row.bearing !== null && (
+          <Typography variant="label" sx={{ display: 'block' }}>
+            faces {say(quantity('angle', row.bearing), system)}
+          </Typography>
+        )}
+      </TableCell>
+      <TableCell sx={{ minWidth: 104, '& > div + div': { mt: 1.25 } }}>
+        {row.settings.map((m) => (
+          <Measured key={m.field} sensor={at} measure={m} system={system} />
+        ))}
+      </TableCell>
+      <TableCell sx={{ whiteSpace: 'nowrap' }}>{height(row.floorUp)}</TableCell>
+      <TableCell sx={{ whiteSpace: 'nowrap' }}>
+        {height(row.rise)}
+        {row.measured && (
+          <Typography variant="label" sx={{ display: 'block' }}>
+            measured
+          </Typography>
+        )}
+      </TableCell>
+      <TableCell sx={{ whiteSpace: 'nowrap' }}>{height(row.fall)}</TableCell>
+      <TableCell sx={{ whiteSpace: 'nowrap' }}>
+        {say(quantity('volume', row.water), system)}
+        <Typography variant="label" sx={{ display: 'block' }}>
+          hose {say(quantity('time', row.byHose), system)}
+        </Typography>
+      </TableCell>
+      <TableCell sx={{ whiteSpace: 'nowrap' }}>
+        cut {say(quantity('distance', row.cord), system)}
+        <Typography variant="label" sx={{ display: 'block' }}>
+          has {say(quantity('distance', row.cordHas), system)}
+        </Typography>
+      </TableCell>
+    </TableRow>
+  );
+}
+
 /** The list that goes to the pit, lowest float first: each setting rim down as it is measured, floor up as the rules are written. */
 export function TapeList({ judgement, system }: { judgement: Judgement; system: UnitSystem }) {
-  const sensors = useEditor((s) => s.document.sensors);
-  const point = useEditor((s) => s.point);
-  const height = (v: number) => say(quantity('height', v), system);
   const write = () =>
     void downloadCsv(
       fileNameOf(judgement.context.station.identity.name, 'tape list', 'csv'),
@@ -66,59 +115,9 @@ export function TapeList({ judgement, system }: { judgement: Judgement; system: 
           </TableRow>
         </TableHead>
         <TableBody>
-          {judgement.tape.map((row) => {
-            const at = sensors.findIndex((s) => s.id === row.sensor);
-            const here = () => point([`float:${row.sensor}`]);
-            return (
-              <TableRow
-                key={row.sensor}
-                onPointerEnter={here}
-                onFocus={here}
-                onPointerLeave={() => point([])}
-                sx={{ '& td': { verticalAlign: 'top' } }}
-              >
-                <TableCell
-                  component="th"
-                  scope="row"
-                  sx={{ fontWeight: 600, whiteSpace: 'nowrap', verticalAlign: 'top' }}
-                >
-                  {row.order} {row.role}
-                  {row.bearing !== null && (
-                    <Typography variant="label" sx={{ display: 'block' }}>
-                      faces {say(quantity('angle', row.bearing), system)}
-                    </Typography>
-                  )}
-                </TableCell>
-                <TableCell sx={{ minWidth: 104, '& > div + div': { mt: 1.25 } }}>
-                  {row.settings.map((m) => (
-                    <Measured key={m.field} sensor={at} measure={m} system={system} />
-                  ))}
-                </TableCell>
-                <TableCell sx={{ whiteSpace: 'nowrap' }}>{height(row.floorUp)}</TableCell>
-                <TableCell sx={{ whiteSpace: 'nowrap' }}>
-                  {height(row.rise)}
-                  {row.measured && (
-                    <Typography variant="label" sx={{ display: 'block' }}>
-                      measured
-                    </Typography>
-                  )}
-                </TableCell>
-                <TableCell sx={{ whiteSpace: 'nowrap' }}>{height(row.fall)}</TableCell>
-                <TableCell sx={{ whiteSpace: 'nowrap' }}>
-                  {say(quantity('volume', row.water), system)}
-                  <Typography variant="label" sx={{ display: 'block' }}>
-                    hose {say(quantity('time', row.byHose), system)}
-                  </Typography>
-                </TableCell>
-                <TableCell sx={{ whiteSpace: 'nowrap' }}>
-                  cut {say(quantity('distance', row.cord), system)}
-                  <Typography variant="label" sx={{ display: 'block' }}>
-                    has {say(quantity('distance', row.cordHas), system)}
-                  </Typography>
-                </TableCell>
-              </TableRow>
-            );
-          })}
+          {judgement.tape.map((row) => (
+            <FloatRow key={row.sensor} row={row} system={system} />
+          ))}
         </TableBody>
       </Table>
       <FoundMoves system={system} />

@@ -52,10 +52,8 @@ function Earlier({ step, entries, system }: { step: Step; entries: readonly Proo
   );
 }
 
-/** A test run: one step after the other, expected beside found, pass or fail with a note. */
-export function RunView({ run }: { run: RunProps }) {
-  const stationId = useEditor((s) => s.id);
-  const revisionNow = useEditor((s) => s.saved.revision);
+/** A run as it is worked through: which step is open, what is found so far, and entering it. */
+function useRunEntries(run: RunProps) {
   const system = useStationSystem();
   const drafts = useRunDraft(run.id);
   const [entries, setEntries] = useState(run.entries);
@@ -72,27 +70,20 @@ export function RunView({ run }: { run: RunProps }) {
   const found = foundFrom(step, draft, system);
   const proposal = found ? proposeVerdict(step, found) : null;
   const entered = (s: Step) => entries.filter((e) => e.stepId === s.id);
-  const stateOf = (s: Step): StepState => entered(s).at(-1)?.verdict ?? 'open';
-  const open = run.plan.filter((s) => stateOf(s) === 'open').length;
-  const noteNeeded = draft.note.trim() === '';
-  const pick = (index: number) => {
-    setFailed(null);
-    setCurrent(index);
-  };
 
+  const whyNot = (verdict: 'pass' | 'fail'): string | null => {
+    if (!found) return 'one figure cannot be read';
+    if (draft.note.trim() !== '') return null;
+    if (verdict === 'fail') return 'say in the note what was wrong';
+    if (proposal === 'fail') return 'a finding differs from what is expected: to pass it, say why in the note';
+    return proposal === 'pass' ? null : 'not everything is entered: to pass it so, say why in the note';
+  };
   const enter = async (verdict: 'pass' | 'fail') => {
-    if (!found) return setFailed('one figure cannot be read');
-    if (verdict === 'fail' && noteNeeded) return setFailed('say in the note what was wrong');
-    if (verdict === 'pass' && proposal !== 'pass' && noteNeeded)
-      return setFailed(
-        proposal === 'fail'
-          ? 'a finding differs from what is expected: to pass it, say why in the note'
-          : 'not everything is entered: to pass it so, say why in the note',
-      );
+    const against = whyNot(verdict);
+    if (against !== null || !found) return setFailed(against);
     setBusy(true);
-    const sent = await (
-      await import('./sendRun')
-    ).sendEntry(run.id, { stepId: step.id, verdict, found, note: draft.note.trim() });
+    const { sendEntry } = await import('./sendRun');
+    const sent = await sendEntry(run.id, { stepId: step.id, verdict, found, note: draft.note.trim() });
     setBusy(false);
     if (!sent.ok) return setFailed(`not entered: ${sent.reason}`);
     setEntries([...entries, sent.entry]);
@@ -100,28 +91,58 @@ export function RunView({ run }: { run: RunProps }) {
     setFailed(null);
     if (verdict === 'pass' && current + 1 < run.plan.length) setCurrent(current + 1);
   };
+  return {
+    current,
+    step,
+    draft,
+    proposal,
+    entered,
+    busy,
+    failed,
+    enter,
+    pick(index: number) {
+      setFailed(null);
+      setCurrent(index);
+    },
+    change: (more: Partial<typeof draft>) => drafts.set(step.id, { ...draft, ...more }),
+    stateOf: (s: Step): StepState => entered(s).at(-1)?.verdict ?? 'open',
+  };
+}
 
+/** Whose run it is, of which revision, and how much of it is open. */
+function RunHead({ run, open }: { run: RunProps; open: number }) {
+  const stationId = useEditor((s) => s.id);
+  const revisionNow = useEditor((s) => s.saved.revision);
+  return (
+    <Box
+      sx={{
+        px: { xs: 2, md: 2.5 },
+        py: 1,
+        borderBottom: 1,
+        borderColor: 'divider',
+        display: 'flex',
+        gap: 1.5,
+        alignItems: 'center',
+        flexWrap: 'wrap',
+      }}
+    >
+      <Typography variant="body2" sx={{ flex: 1 }}>
+        Run of {clock(run.startedAt)} by {run.tester}, of revision {run.revision}
+        {revisionNow !== run.revision && <b> – the station is at revision {revisionNow} now</b>} ·{' '}
+        {open === 0 ? 'every step entered' : `${open} of ${run.plan.length} steps open`}
+      </Typography>
+      <Link href={`/stations/${stationId}/prove`}>all runs</Link>
+    </Box>
+  );
+}
+
+/** A test run: one step after the other, expected beside found, pass or fail with a note. */
+export function RunView({ run }: { run: RunProps }) {
+  const system = useStationSystem();
+  const { current, step, draft, proposal, entered, busy, failed, enter, pick, change, stateOf } = useRunEntries(run);
   return (
     <ProveLayout step={step} list={<StepList steps={run.plan} current={current} stateOf={stateOf} onPick={pick} />}>
-      <Box
-        sx={{
-          px: { xs: 2, md: 2.5 },
-          py: 1,
-          borderBottom: 1,
-          borderColor: 'divider',
-          display: 'flex',
-          gap: 1.5,
-          alignItems: 'center',
-          flexWrap: 'wrap',
-        }}
-      >
-        <Typography variant="body2" sx={{ flex: 1 }}>
-          Run of {clock(run.startedAt)} by {run.tester}, of revision {run.revision}
-          {revisionNow !== run.revision && <b> – the station is at revision {revisionNow} now</b>} ·{' '}
-          {open === 0 ? 'every step entered' : `${open} of ${run.plan.length} steps open`}
-        </Typography>
-        <Link href={`/stations/${stationId}/prove`}>all runs</Link>
-      </Box>
+      <RunHead run={run} open={run.plan.filter((s) => stateOf(s) === 'open').length} />
       <StepCard
         step={step}
         system={system}
@@ -133,10 +154,10 @@ export function RunView({ run }: { run: RunProps }) {
             system={system}
             text={draft.readings[e.id] ?? ''}
             seen={draft.seen[e.id]}
-            onText={(text) => drafts.set(step.id, { ...draft, readings: { ...draft.readings, [e.id]: text } })}
+            onText={(text) => change({ readings: { ...draft.readings, [e.id]: text } })}
             onSeen={(seen) => {
               const { [e.id]: _, ...rest } = draft.seen;
-              drafts.set(step.id, { ...draft, seen: seen === undefined ? rest : { ...rest, [e.id]: seen } });
+              change({ seen: seen === undefined ? rest : { ...rest, [e.id]: seen } });
             }}
           />
         )}
@@ -146,26 +167,22 @@ export function RunView({ run }: { run: RunProps }) {
           value={draft.note}
           multiline
           minRows={1}
-          onChange={(e) => drafts.set(step.id, { ...draft, note: e.target.value })}
+          onChange={(e) => change({ note: e.target.value })}
           inputProps={{ maxLength: 2000 }}
         />
         {failed && <Notice severity="error">{failed}</Notice>}
         <Box sx={{ display: 'flex', gap: 1.5, '& button': { minHeight: 48, flex: 1 } }}>
-          <Button
-            variant={proposal === 'pass' ? 'contained' : 'outlined'}
-            disabled={busy}
-            onClick={() => void enter('pass')}
-          >
-            pass
-          </Button>
-          <Button
-            variant={proposal === 'fail' ? 'contained' : 'outlined'}
-            color="error"
-            disabled={busy}
-            onClick={() => void enter('fail')}
-          >
-            fail
-          </Button>
+          {(['pass', 'fail'] as const).map((verdict) => (
+            <Button
+              key={verdict}
+              variant={proposal === verdict ? 'contained' : 'outlined'}
+              color={verdict === 'fail' ? 'error' : 'primary'}
+              disabled={busy}
+              onClick={() => void enter(verdict)}
+            >
+              {verdict}
+            </Button>
+          ))}
         </Box>
         <Box sx={{ display: 'flex', justifyContent: 'space-between', '& button': { minHeight: 44 } }}>
           <Button disabled={current === 0} onClick={() => pick(current - 1)}>

@@ -1,6 +1,6 @@
 import type { Found, Step } from '@/core/proving';
 import { parseQuantity, type UnitSystem } from '@/core/units';
-import type { StepDraft } from './runDraft';
+import type { StepDraft } from './runDraftForm';
 
 /** What is typed, as findings; null while something typed cannot be read. */
 export function foundFrom(step: Step, draft: StepDraft, system: UnitSystem): Found | null {

@@ -1,15 +1,7 @@
+import type { Drafts, StepDraft } from './runDraftForm';
 import { useEffect, useState } from 'react';
 
-/** What is typed for one step and not yet entered. */
-export interface StepDraft {
-  readonly readings: Readonly<Record<string, string>>;
-  readonly seen: Readonly<Record<string, boolean>>;
-  readonly note: string;
-}
-
 export const EMPTY: StepDraft = { readings: {}, seen: {}, note: '' };
-
-export type Drafts = Readonly<Record<string, StepDraft>>;
 
 const key = (runId: number) => `pitbell.run.${runId}`;
 

@@ -1,5 +1,13 @@
 import * as z from 'zod';
-import type { Drafts } from './runDraft';
+
+/** What is typed for one step and not yet entered. */
+export interface StepDraft {
+  readonly readings: Readonly<Record<string, string>>;
+  readonly seen: Readonly<Record<string, boolean>>;
+  readonly note: string;
+}
+
+export type Drafts = Readonly<Record<string, StepDraft>>;
 
 const draftsSchema = z.record(
   z.string(),

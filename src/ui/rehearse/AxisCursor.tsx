@@ -1,9 +1,8 @@
 'use client';
 import type { ComponentProps } from 'react';
 import { quantity, say, type UnitSystem } from '@/core/units';
-import type { Axis } from './axis';
+import type { Axis, View } from './axis';
 import { useCursorAt, type CursorStore } from './cursor';
-import type { View } from './TimeAxis';
 
 interface Props extends Omit<ComponentProps<'g'>, 'cursor'> {
   cursor: CursorStore;

@@ -1,9 +1,8 @@
 'use client';
 import type { Scenario } from '@/core/rehearsal';
-import { LANE, type Axis } from './axis';
+import { LANE, type Axis, type View } from './axis';
 import { Bars, type Bar } from './Bars';
 import { clock } from './clock';
-import type { View } from './TimeAxis';
 
 interface Props {
   axis: Axis;

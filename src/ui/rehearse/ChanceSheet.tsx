@@ -75,6 +75,43 @@ const fields = (storm: boolean): Field[] => [
   { label: 'seed', format: 'count', get: (c) => c.seed, set: (c, seed) => ({ ...c, seed: Math.round(seed) }) },
 ];
 
+/** How often it floods, how sure that is, and what had a part in it. */
+function Found({ chance }: { chance: Chance }) {
+  const system = useStationSystem();
+  const percent = (p: number) => say(quantity('drop', p), system);
+  return (
+    <Box
+      role="group"
+      aria-label="chance of an overflow"
+      sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 4, rowGap: 1 }}
+    >
+      <Reading
+        label="overflow in a year"
+        value={quantity('drop', chance.share)}
+        system={system}
+        big
+        note={`between ${percent(chance.low)} and ${percent(chance.high)}, as sure as 95 % (${chance.yearsWithOverflow} of ${chance.years} years)`}
+      />
+      <Reading label="mean overflow a year" value={quantity('volume', chance.overflow)} system={system} />
+      <Reading label="alarms a year" value={quantity('factor', chance.alarms)} system={system} />
+      <Reading
+        label="floods that no alarm told of, in all these years"
+        value={quantity('count', chance.floodsWithoutAlarm)}
+        system={system}
+      />
+      <Box sx={{ flexBasis: '100%', fontSize: 13 }}>
+        <b>What had a part in the floods:</b>{' '}
+        {chance.causes.length === 0
+          ? 'nothing: there were none.'
+          : chance.causes
+              .slice(0, 12)
+              .map((c) => `${c.label} (${c.floods})`)
+              .join(' · ')}
+      </Box>
+    </Box>
+  );
+}
+
 /** Chance of an overflow in a year, with storms, power cuts and faults that come by chance. */
 export function ChanceSheet({ station }: { station: Station }) {
   const system = useStationSystem();
@@ -86,7 +123,6 @@ export function ChanceSheet({ station }: { station: Station }) {
     setTrouble(read.success ? null : read.error.issues.map((i) => i.message).join('; '));
     if (read.success) setChances(read.data);
   };
-  const percent = (p: number) => say(quantity('drop', p), system);
   const answer = found && found.of === chances && found.by === station ? found.answer : null;
   return (
     <Box sx={{ px: 1.5, py: 1, display: 'flex', flexDirection: 'column', gap: 1 }}>
@@ -126,37 +162,7 @@ export function ChanceSheet({ station }: { station: Station }) {
           {answer.problems.map((p) => (typeof p === 'string' ? p : sayPhrase(p, system))).join('; ')}
         </Notice>
       )}
-      {answer?.ok && (
-        <Box
-          role="group"
-          aria-label="chance of an overflow"
-          sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 4, rowGap: 1 }}
-        >
-          <Reading
-            label="overflow in a year"
-            value={quantity('drop', answer.chance.share)}
-            system={system}
-            big
-            note={`between ${percent(answer.chance.low)} and ${percent(answer.chance.high)}, as sure as 95 % (${answer.chance.yearsWithOverflow} of ${answer.chance.years} years)`}
-          />
-          <Reading label="mean overflow a year" value={quantity('volume', answer.chance.overflow)} system={system} />
-          <Reading label="alarms a year" value={quantity('factor', answer.chance.alarms)} system={system} />
-          <Reading
-            label="floods that no alarm told of, in all these years"
-            value={quantity('count', answer.chance.floodsWithoutAlarm)}
-            system={system}
-          />
-          <Box sx={{ flexBasis: '100%', fontSize: 13 }}>
-            <b>What had a part in the floods:</b>{' '}
-            {answer.chance.causes.length === 0
-              ? 'nothing: there were none.'
-              : answer.chance.causes
-                  .slice(0, 12)
-                  .map((c) => `${c.label} (${c.floods})`)
-                  .join(' · ')}
-          </Box>
-        </Box>
-      )}
+      {answer?.ok && <Found chance={answer.chance} />}
       <Box component="p" sx={{ fontSize: 12.5, m: 0 }}>
         How often things come and fail is assumed, not measured here: it weighs one arrangement against another, and
         promises nothing. Each storm, cut and fault is rehearsed whole, with what hides by then; whoever comes to the

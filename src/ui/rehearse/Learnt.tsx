@@ -7,7 +7,7 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import { useMemo } from 'react';
-import { compare, figures, type Rehearsal, type Scenario } from '@/core/rehearsal';
+import { compare, figures, type Rehearsal, type Scenario, type Comparison } from '@/core/rehearsal';
 import type { Station } from '@/core/station';
 import { quantity, say, sayPhrase, type Quantity, type UnitSystem } from '@/core/units';
 import { useStationSystem } from '../editor/StationProvider';
@@ -23,6 +23,40 @@ interface Props {
   run: Rehearsal;
   kept: Kept | undefined;
   onKeep(keep: boolean): void;
+}
+
+/** What the level rules say of it, beside what it came to, and why they differ. */
+function BesideRules({ rules }: { rules: readonly Comparison[] }) {
+  const system = useStationSystem();
+  return (
+    <Table size="small" aria-label="beside the rules" sx={DENSE}>
+      <TableHead>
+        <TableRow>
+          <TableCell>beside the rules</TableCell>
+          <TableCell align="right">rules say</TableCell>
+          <TableCell align="right">this run</TableCell>
+          <TableCell>why</TableCell>
+        </TableRow>
+      </TableHead>
+      <TableBody>
+        {rules.map((c) => (
+          <TableRow key={c.id}>
+            <TableCell>{c.what}</TableCell>
+            <TableCell align="right">{say(c.rules, system)}</TableCell>
+            <TableCell align="right" sx={{ fontWeight: 650 }}>
+              {say(c.run, system)}
+            </TableCell>
+            <TableCell>{sayPhrase(c.why, system)}</TableCell>
+          </TableRow>
+        ))}
+        {rules.length === 0 && (
+          <TableRow>
+            <TableCell colSpan={4}>The rules say nothing here: the pump and its pipe have no common duty.</TableCell>
+          </TableRow>
+        )}
+      </TableBody>
+    </Table>
+  );
 }
 
 /** Everything it comes to, beside the run that was kept; and beside what the level rules say of it. */
@@ -82,33 +116,7 @@ export function Learnt({ station, scenario, run, kept, onKeep }: Props) {
           {say(quantity('volume', run.balance.inflow), system)}.
         </Box>
       </Box>
-      <Table size="small" aria-label="beside the rules" sx={DENSE}>
-        <TableHead>
-          <TableRow>
-            <TableCell>beside the rules</TableCell>
-            <TableCell align="right">rules say</TableCell>
-            <TableCell align="right">this run</TableCell>
-            <TableCell>why</TableCell>
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {rules.map((c) => (
-            <TableRow key={c.id}>
-              <TableCell>{c.what}</TableCell>
-              <TableCell align="right">{say(c.rules, system)}</TableCell>
-              <TableCell align="right" sx={{ fontWeight: 650 }}>
-                {say(c.run, system)}
-              </TableCell>
-              <TableCell>{sayPhrase(c.why, system)}</TableCell>
-            </TableRow>
-          ))}
-          {rules.length === 0 && (
-            <TableRow>
-              <TableCell colSpan={4}>The rules say nothing here: the pump and its pipe have no common duty.</TableCell>
-            </TableRow>
-          )}
-        </TableBody>
-      </Table>
+      <BesideRules rules={rules} />
     </Box>
   );
 }

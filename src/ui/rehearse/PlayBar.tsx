@@ -8,7 +8,7 @@ import { useStationSystem } from '../editor/StationProvider';
 import { Pick } from '../parts/Pick';
 import { clock } from './clock';
 import { cursorAt, useCursorAt, useCursorMoment, type CursorStore } from './cursor';
-import type { View } from './TimeAxis';
+import type { View } from './axis';
 
 const SPEEDS: readonly (readonly [times: number, label: string])[] = [
   [1, 'as it is'],

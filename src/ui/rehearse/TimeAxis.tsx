@@ -10,7 +10,7 @@ import { useSize } from '../shaft/useSize';
 import { AxisSlider, CursorLine } from './AxisCursor';
 import { AxisLanes } from './AxisLanes';
 import { AxisTrace } from './AxisTrace';
-import { axisOf, LANE } from './axis';
+import { axisOf, LANE, type View } from './axis';
 import { clock, marks } from './clock';
 import { cursorAt, type CursorStore } from './cursor';
 import type { Kept } from './keptRun';
@@ -45,12 +45,6 @@ const Drawing = styled('svg')(({ theme }) => {
 
 /** Lanes of faults that are drawn; more are in the list. */
 const MOST = 6;
-
-/** A stretch of time that is shown, s. */
-export interface View {
-  readonly from: number;
-  readonly to: number;
-}
 
 interface Props {
   context: LevelContext;

@@ -1,4 +1,8 @@
-import type { View } from './TimeAxis';
+/** A stretch of time that is shown, s. */
+export interface View {
+  readonly from: number;
+  readonly to: number;
+}
 
 /** Room for the words of the lanes, px, on a wide and on a narrow screen; and how many letters go into it. */
 const WORDS = { wide: { left: 142, letters: 27 }, narrow: { left: 78, letters: 12 } } as const;

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import type { Closer } from '@/core/rehearsal';
 import { cursorAt, type CursorStore } from './cursor';
 import type { Rehearsed } from './useRehearsal';
-import type { View } from './TimeAxis';
+import type { View } from './axis';
 
 /**
  * Keeps the cursor’s store told how everything stands where the cursor is. While one answer is on its way, the wishes after it give way to

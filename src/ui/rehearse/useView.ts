@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useMemo, useState } from 'react';
-import type { View } from './TimeAxis';
+import type { View } from './axis';
 
 /** Nothing is looked at closer than this, s. */
 const CLOSEST = 1;

@@ -47,18 +47,77 @@ function LateralFields() {
   );
 }
 
+/** What the line has: check valve and weep hole, high point, laterals. */
+function Fitted({ inVessel }: { inVessel: boolean }) {
+  const discharge = useEditor((s) => s.document.discharge);
+  const volute = useEditor((s) => s.document.pumps[0]!.volute);
+  const edit = useEditor((s) => s.edit);
+  const fit = (part: 'checkValve' | 'weepHole' | 'highPoint' | 'laterals', made: unknown) => (fitted: boolean) =>
+    edit((d) => setAt(d, `discharge.${part}`, fitted ? made : null));
+  return (
+    <>
+      <TickBox
+        label="check valve fitted"
+        checked={discharge.checkValve !== null}
+        onChange={fit('checkValve', { pipeBefore: 1 })}
+      />
+      {discharge.checkValve && (
+        <Row>
+          <QuantityField path="discharge.checkValve.pipeBefore" />
+        </Row>
+      )}
+      {inVessel && (
+        <TickBox
+          label="weep hole below the check valve (lets trapped air out)"
+          checked={discharge.weepHole !== null}
+          onChange={fit('weepHole', { diameter: 0.005, height: Number((volute + 0.1).toFixed(3)) })}
+        />
+      )}
+      {discharge.weepHole && inVessel && (
+        <Row>
+          <QuantityField path="discharge.weepHole.diameter" />
+          <QuantityField path="discharge.weepHole.height" />
+        </Row>
+      )}
+      <TickBox
+        label="the line has a high point above its outlet"
+        checked={discharge.highPoint !== null}
+        onChange={fit('highPoint', { height: discharge.outlet + 1, along: 1, vented: true })}
+      />
+      {discharge.highPoint && (
+        <>
+          <Row>
+            <QuantityField path="discharge.highPoint.height" />
+            <QuantityField path="discharge.highPoint.along" />
+          </Row>
+          <TickField path="discharge.highPoint.vented" />
+        </>
+      )}
+      {inVessel && (
+        <TickBox
+          label="laterals with orifices at its end (a dosed bed)"
+          checked={discharge.laterals !== null}
+          onChange={fit('laterals', LATERALS)}
+        />
+      )}
+      {discharge.laterals && <LateralFields />}
+      {!discharge.checkValve && inVessel && (
+        <Typography variant="body2">
+          No check valve: {discharge.highPoint ? 'the line up to its high point' : 'the whole line'} runs back into the
+          pit at every stop.
+        </Typography>
+      )}
+    </>
+  );
+}
+
 /** Where the water must go: the line, its outlet and high point, check valve, weep hole, laterals, frost. */
 export function DischargeGroup() {
   const discharge = useEditor((s) => s.document.discharge);
   const duty = useEditor((s) => s.document.duty);
   const depth = useEditor((s) => depthOf(s.document.vessel.shape));
   const stop = useEditor((s) => s.judged.context.stop);
-  const pump = useEditor((s) => s.document.pumps[0]!);
-  const edit = useEditor((s) => s.edit);
   const { mover, words } = traitsOf({ duty });
-  const filling = !(mover.kind === 'pump' && mover.stands === 'in-vessel');
-  const fit = (part: 'checkValve' | 'weepHole' | 'highPoint' | 'laterals', made: unknown) => (fitted: boolean) =>
-    edit((d) => setAt(d, `discharge.${part}`, fitted ? made : null));
   if (mover.kind === 'valve') return null;
   return (
     <Group
@@ -84,57 +143,7 @@ export function DischargeGroup() {
         <QuantityField path="discharge.outlet" />
         <QuantityField path="discharge.exposed" />
       </Row>
-      <TickBox
-        label="check valve fitted"
-        checked={discharge.checkValve !== null}
-        onChange={fit('checkValve', { pipeBefore: 1 })}
-      />
-      {discharge.checkValve && (
-        <Row>
-          <QuantityField path="discharge.checkValve.pipeBefore" />
-        </Row>
-      )}
-      {!filling && (
-        <TickBox
-          label="weep hole below the check valve (lets trapped air out)"
-          checked={discharge.weepHole !== null}
-          onChange={fit('weepHole', { diameter: 0.005, height: Number((pump.volute + 0.1).toFixed(3)) })}
-        />
-      )}
-      {discharge.weepHole && !filling && (
-        <Row>
-          <QuantityField path="discharge.weepHole.diameter" />
-          <QuantityField path="discharge.weepHole.height" />
-        </Row>
-      )}
-      <TickBox
-        label="the line has a high point above its outlet"
-        checked={discharge.highPoint !== null}
-        onChange={fit('highPoint', { height: discharge.outlet + 1, along: 1, vented: true })}
-      />
-      {discharge.highPoint && (
-        <>
-          <Row>
-            <QuantityField path="discharge.highPoint.height" />
-            <QuantityField path="discharge.highPoint.along" />
-          </Row>
-          <TickField path="discharge.highPoint.vented" />
-        </>
-      )}
-      {!filling && (
-        <TickBox
-          label="laterals with orifices at its end (a dosed bed)"
-          checked={discharge.laterals !== null}
-          onChange={fit('laterals', LATERALS)}
-        />
-      )}
-      {discharge.laterals && <LateralFields />}
-      {!discharge.checkValve && !filling && (
-        <Typography variant="body2">
-          No check valve: {discharge.highPoint ? 'the line up to its high point' : 'the whole line'} runs back into the
-          pit at every stop.
-        </Typography>
-      )}
+      <Fitted inVessel={mover.stands === 'in-vessel'} />
     </Group>
   );
 }

@@ -8,8 +8,9 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
-import { lineOf, type Line } from '@/core/levels';
-import { quantity, say, sayPhrase, unitOf, type UnitSystem } from '@/core/units';
+import type { OperatingPoint } from '@/core/hydraulics';
+import { lineOf, type LevelContext, type Line } from '@/core/levels';
+import { quantity, say, sayPhrase, unitOf, type Quantity, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { Reading } from '../parts/Reading';
 import { Notice } from '../parts/Notice';
@@ -70,97 +71,71 @@ function LineTable({ line, system }: { line: Line; system: UnitSystem }) {
   );
 }
 
+type Figure = readonly [label: string, value: Quantity | null, big?: 'big'];
+
+/** The figures that this station has: of a pump and its pipe, of laterals, of the vessel. */
+function figuresOf(context: LevelContext, lost: number): Figure[] {
+  const { station, atLead, hydraulics, vessel, calls } = context;
+  const { mover, words } = traitsOf(station);
+  const all = hydraulics.at(calls.at(-1)!, calls.length);
+  const atStart = (value: (point: OperatingPoint & { ok: true }) => Quantity) => (atLead.ok ? value(atLead) : null);
+  const pumped = mover.kind === 'pump';
+  const { laterals } = hydraulics;
+  const wanted = station.discharge.laterals;
+  return [
+    ['delivers, at start', atStart((p) => quantity('flow', p.flow)), 'big'],
+    calls.length > 1
+      ? [`${calls.length} pumps together`, all.ok ? quantity('flow', all.flow) : null, 'big']
+      : ['head of the pump there', pumped ? atStart((p) => quantity('head', p.head)) : null, 'big'],
+    ...(pumped
+      ? ([
+          ['static head, from start', quantity('head', hydraulics.staticHead(context.lead))],
+          ['lost in pipe and fittings', atStart(() => quantity('head', lost))],
+        ] satisfies Figure[])
+      : []),
+    ...(pumped && mover.stands === 'in-vessel'
+      ? ([
+          ['back through the weep hole', atStart((p) => quantity('flow', p.weep))],
+          ['drains back each stop', quantity('volume', hydraulics.drainback(1))],
+        ] satisfies Figure[])
+      : []),
+    ...(laterals && atLead.ok
+      ? ([['jet at the last orifice', quantity('height', laterals.squirtAt(atLead.flow))]] satisfies Figure[])
+      : []),
+    ...(laterals && wanted
+      ? ([['flow for the jet wanted', quantity('flow', laterals.at(wanted.squirt).flow)]] satisfies Figure[])
+      : []),
+    ...(laterals ? ([['laterals hold', quantity('volume', laterals.volume)]] satisfies Figure[]) : []),
+    [`${words.vessel} to the overflow`, quantity('volume', vessel.volume(context.overflow))],
+  ];
+}
+
 /** What the survey adds up to: curve and pipe, lift, flow, velocity, volumes. */
 export function Sum({ pump }: { pump: number }) {
   const { context, problems } = useEditor((s) => s.judged);
   const pumps = useEditor((s) => s.document.pumps.length);
   const system = useStationSystem();
-  const { station, atLead, hydraulics, vessel, calls } = context;
-  const { mover, words } = traitsOf(station);
-  const valve = mover.kind === 'valve';
-  const inVessel = mover.kind === 'pump' && mover.stands === 'in-vessel';
+  const pumped = traitsOf(context.station).mover.kind === 'pump';
   const line = lineOf(context);
-  const all = hydraulics.at(calls.at(-1)!, calls.length);
-  const squirt = hydraulics.laterals && atLead.ok ? hydraulics.laterals.squirtAt(atLead.flow) : null;
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1.5, p: 2, opacity: problems.length > 0 ? 0.55 : 1 }}>
       <Typography variant="h2">What it adds up to</Typography>
-      {!valve && (
-        <Typography variant="label">
-          head ({unitOf('head', system)}) against flow ({unitOf('flow', system)}); drag the rings, or ↑ ↓ ← → on one
-        </Typography>
-      )}
-      {!valve && (
-        <Box sx={{ height: pumps > 1 ? 310 : 270 }}>
-          <CurveChart context={context} system={system} pump={Math.min(pump, pumps - 1)} />
-        </Box>
+      {pumped && (
+        <>
+          <Typography variant="label">
+            head ({unitOf('head', system)}) against flow ({unitOf('flow', system)}); drag the rings, or ↑ ↓ ← → on one
+          </Typography>
+          <Box sx={{ height: pumps > 1 ? 310 : 270 }}>
+            <CurveChart context={context} system={system} pump={Math.min(pump, pumps - 1)} />
+          </Box>
+        </>
       )}
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
-        <Reading
-          big
-          label="delivers, at start"
-          value={atLead.ok ? quantity('flow', atLead.flow) : null}
-          system={system}
-        />
-        {calls.length > 1 ? (
-          <Reading
-            big
-            label={`${calls.length} pumps together`}
-            value={all.ok ? quantity('flow', all.flow) : null}
-            system={system}
-          />
-        ) : (
-          <Reading
-            big
-            label="head of the pump there"
-            value={atLead.ok && !valve ? quantity('head', atLead.head) : null}
-            system={system}
-          />
-        )}
-        {!valve && (
-          <Reading
-            label="static head, from start"
-            value={quantity('head', hydraulics.staticHead(context.lead))}
-            system={system}
-          />
-        )}
-        {!valve && (
-          <Reading
-            label="lost in pipe and fittings"
-            value={atLead.ok ? quantity('head', line.total.loss) : null}
-            system={system}
-          />
-        )}
-        {inVessel && (
-          <Reading
-            label="back through the weep hole"
-            value={atLead.ok ? quantity('flow', atLead.weep) : null}
-            system={system}
-          />
-        )}
-        {inVessel && (
-          <Reading label="drains back each stop" value={quantity('volume', hydraulics.drainback(1))} system={system} />
-        )}
-        {squirt !== null && (
-          <Reading label="jet at the last orifice" value={quantity('height', squirt)} system={system} />
-        )}
-        {hydraulics.laterals && station.discharge.laterals && (
-          <Reading
-            label="flow for the jet wanted"
-            value={quantity('flow', hydraulics.laterals.at(station.discharge.laterals.squirt).flow)}
-            system={system}
-          />
-        )}
-        {hydraulics.laterals && (
-          <Reading label="laterals hold" value={quantity('volume', hydraulics.laterals.volume)} system={system} />
-        )}
-        <Reading
-          label={`${words.vessel} to the overflow`}
-          value={quantity('volume', vessel.volume(context.overflow))}
-          system={system}
-        />
+        {figuresOf(context, line.total.loss).map(([label, value, big]) => (
+          <Reading key={label} label={label} value={value} system={system} big={big === 'big'} />
+        ))}
       </Box>
-      {!valve && <LineTable line={line} system={system} />}
+      {pumped && <LineTable line={line} system={system} />}
       {line.warnings.map((w, i) => (
         <Notice key={i} severity="warning">
           {sayPhrase(w, system)}
