@@ -33,8 +33,12 @@ describe('faults', () => {
     expect(sentences(r)).toEqual(
       expect.arrayContaining(['fault: Q1 is off (guards the circuit)', 'repaired: Q1 is off (guards the circuit)']),
     );
+    // The pit fills by its design inflow: as many starts as the whole day would have brought in the hours that are left.
     const later = r.events.filter((e) => e.at > 8000);
-    expect(later.some((e) => e.kind === 'pump') && !later.some((e) => e.kind === 'overflow')).toBe(true);
+    const healthy = run(sump, { duration: 12 * 3600 }).events.filter((e) => e.at > 8000);
+    const count = (of: typeof later, kind: string) => of.filter((e) => e.kind === kind).length;
+    expect(Math.abs(count(later, 'pump') - count(healthy, 'pump'))).toBeLessThanOrEqual(2);
+    expect(count(later, 'overflow')).toBe(0);
   });
 });
 
@@ -102,7 +106,9 @@ describe('a person who answers the alarm', () => {
     const person = r.events.find((e) => e.kind === 'person')!;
     expect(person.at).toBeCloseTo(bell + 1800, 9);
     expect(sayPhrase(person.sentence, 'metric')).toBe('a person is there, and repairs: pump 1: winding open');
-    expect(r.events.some((e) => e.at > person.at && e.kind === 'pump')).toBe(true);
+    // Mended, it starts at once: the water stands above its float.
+    const starts = r.events.filter((e) => e.at >= person.at && e.kind === 'pump');
+    expect(starts[0]!.at - person.at).toBeLessThan(5);
     expect(r.alarms).toBe(1);
   });
   it('resets what has tripped and what has latched', () => {
@@ -144,7 +150,8 @@ describe('what if', () => {
     const harms = list.map((c) => c.harmAfter);
     const harmful = harms.filter((h) => h !== null);
     expect(harmful).toEqual([...harmful].sort((a, b) => a - b));
-    expect(harms.slice(harmful.length).every((h) => h === null)).toBe(true);
+    expect(harms.slice(harmful.length)).toEqual(Array(harms.length - harmful.length).fill(null));
+    expect(harmful.length).toBeGreaterThan(15);
   });
   it('a dead pump rings before it spills, and the time a person has is the room over the inflow', () => {
     const vessel = vesselOf(sump.vessel);
@@ -186,8 +193,9 @@ describe('faults in the order of the day', () => {
       ],
     });
     const pumps = r.events.filter((e) => e.kind === 'pump').map((e) => e.at);
-    expect(pumps.some((t) => t > 7200 && t < 10800)).toBe(false);
-    expect(pumps.some((t) => t > 10800 && t < 14400)).toBe(true);
+    expect(pumps.filter((t) => t > 7200 && t < 10800)).toEqual([]);
+    // Clogged still, it runs again the moment the circuit is on.
+    expect(pumps.filter((t) => t >= 10800 && t < 14400)[0]).toBeCloseTo(10800, 0);
     expect(Math.abs(r.balance.residue)).toBeLessThan(1e-9);
   });
   it('every fault of every demo station keeps every drop, and ends', () => {
@@ -223,7 +231,7 @@ describe('faults in the order of the day', () => {
       duration: 86400,
       faults: [{ from: 3600, to: null, id: 'W0-L3-lost' }],
     });
-    expect(r.pumps.every((p) => p.runTime < 3600)).toBe(true);
+    expect(Math.max(...r.pumps.map((p) => p.runTime))).toBeLessThan(3600);
     expect(r.alarmSpans[0]!.from).toBeGreaterThan(3700);
     expect(r.warningTime).toBeGreaterThan(0);
   });

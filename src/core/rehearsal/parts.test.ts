@@ -125,7 +125,7 @@ describe('what a set of pumps delivers', () => {
     const of = deliveries(weak, vessel, vessel.volume(weak.vessel.overflow));
     expect(of(0b10).flows[40]!).toBeLessThan(0.7 * of(0b01).flows[40]!);
     expect(of(0b11).flows[40]!).toBeGreaterThan(of(0b01).flows[40]!);
-    expect(of(0).flows.every((q) => q === 0)).toBe(true);
+    expect(Math.max(...of(0).flows)).toBe(0);
     expect(of(0b11)).toBe(of(0b11));
   });
   it('pumps that cannot lift at all deliver nothing, and it is known as unsure', () => {
@@ -133,8 +133,7 @@ describe('what a set of pumps delivers', () => {
     const high: Station = { ...station, discharge: { ...station.discharge, outlet: 60 } };
     const vessel = vesselOf(high.vessel);
     const none = deliveries(high, vessel, 0.5)(1);
-    expect(none.unsure).toBe(true);
-    expect(none.flows.every((q) => q === 0)).toBe(true);
+    expect({ unsure: none.unsure, most: Math.max(...none.flows) }).toEqual({ unsure: true, most: 0 });
   });
 });
 
@@ -253,8 +252,9 @@ describe('the trace', () => {
       expect.closeTo(1 - Math.exp(-1), 9),
       expect.closeTo(1 - Math.exp(-2), 9),
     ]);
-    expect(trace.lanes[0]!.share.every((s) => Math.abs(s - 1) < 1e-9)).toBe(true);
-    expect(trace.lanes[1]!.share.every((s) => s === 0)).toBe(true);
+    expect(Math.min(...trace.lanes[0]!.share)).toBeCloseTo(1, 9);
+    expect(Math.max(...trace.lanes[0]!.share)).toBeCloseTo(1, 9);
+    expect(Math.max(...trace.lanes[1]!.share)).toBe(0);
     addStretch(trace, straight(201, 260, 0, 9, 0b11));
     expect(Math.max(...trace.greatest)).toBeLessThan(1);
   });

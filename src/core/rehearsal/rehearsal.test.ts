@@ -191,7 +191,7 @@ describe('a station through time', () => {
     for (const { station, file } of demoStations()) {
       const r = run(station, { duration: 7 * 86400 });
       expect([file, r.endedEarly, r.alarmTime, r.overflowTime, r.dryRunTime]).toEqual([file, null, 0, 0, 0]);
-      expect(r.pumps.some((p) => p.starts > 0)).toBe(true);
+      expect(Math.max(...r.pumps.map((p) => p.starts))).toBeGreaterThan(5);
       for (const lane of r.lanes.filter((l) => /^[PU]/.test(l.id)))
         expect([file, lane.id, (told[`${file} ${lane.id}`] ?? ((t) => t === 0))(lane.time)]).toEqual([
           file,
@@ -267,7 +267,8 @@ describe('a station through time', () => {
     const r = run(demo('sand-bed-dosing-tank.json'), { duration: 2 * 86400 });
     const starts = r.events.filter((e) => /^pump 1 starts/.test(sayPhrase(e.sentence, 'metric'))).map((e) => e.at);
     for (const [i, at] of starts.slice(1).entries()) expect(at - starts[i]!).toBeGreaterThan(2000);
-    expect(sentences(r).some((s) => s.startsWith('T2: running'))).toBe(true);
+    // Each dose is the timer that came in once.
+    expect(sentences(r).filter((s) => s.startsWith('T2: running'))).toHaveLength(starts.length);
   });
 
   it('condensate stops being made when the cut-off opens: it fills no further than what was shed', () => {

@@ -153,8 +153,8 @@ describe('scenarios', () => {
       faults: [{ from: 1800, to: 7200, id: 'W0-cut' }],
     });
     const starts = r.events.filter((e) => /^pump 1 starts/.test(sayPhrase(e.sentence, 'metric'))).map((e) => e.at);
-    expect(starts.some((t) => t > 1800 && t < 20000)).toBe(false);
-    expect(starts.some((t) => t >= 20000)).toBe(true);
+    expect(starts.filter((t) => t > 1800 && t < 20000)).toEqual([]);
+    expect(starts.find((t) => t >= 20000)).toBeCloseTo(20000, 0);
   });
   it('an inflow that no pump can follow for a year ends in good time, and tells what was worst', () => {
     const r = run(sump, { duration: 365 * 86400, inflow: { kind: 'level', which: 'peak', scale: 20 } });
