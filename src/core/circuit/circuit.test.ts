@@ -257,6 +257,23 @@ describe('Kirchhoff, on random networks', () => {
     );
   });
 
+  it('names every node of the netlist it exports, each number once, and earth is 0', () => {
+    const n = net([mains(), ohm('load', 'L', '0', 100), ohm('far', 'L', 'lamp', 7)]);
+    const text = spice(n, {}, 'ac');
+    const named = [...text.matchAll(/^\* node (\d+): (.*)$/gm)].map(
+      ([, number, name]) => [name, Number(number)] as const,
+    );
+    const number = new Map<string | undefined, number>(named);
+    expect([...number.keys()].sort()).toEqual(['L', 'lamp']);
+    expect(new Set(number.values()).size).toBe(2);
+    expect(Math.min(...number.values())).toBeGreaterThan(0);
+    // A resistor of 100 Ω lies between L and earth, one of 7 Ω between L and the lamp.
+    const resistors = [...text.matchAll(/^R\d+ (\w+) (\w+) (\S+)$/gm)].map(([, a, b, r]) => [a, b, Number(r)]);
+    expect(resistors).toContainEqual([String(number.get('L')), '0', 100]);
+    expect(resistors).toContainEqual([String(number.get('L')), String(number.get('lamp')), 7]);
+    expect(text).toMatch(/^\.ac lin 1 (\d+) \1$/m);
+  });
+
   it('a node in no current path stands where its leak lets it, whatever else is in the circuit', () => {
     const s = solve(structureOf(net([mains(), ohm('load', 'L', '0', 0.001), ohm('far', 'x', 'y', 1)])), {});
     expect(size(potential(s, 'x', 'ac'))).toBe(0);

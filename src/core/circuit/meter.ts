@@ -104,6 +104,13 @@ const loadedTo = (structure: Structure, states: States, at: string): Solution =>
 /**
  * What a meter reads between two points of a circuit in given states: V, or Ω. In `ac-volts` and `dc-volts` it is 10 MΩ beside
  * 100 pF, in `low-z-volts` 3 kΩ. Ohms, continuity (under 50 Ω) and insulation are refused where there is voltage.
+ * @example
+ * const sump = newStation('Sump', 'Yard', 'metric-230');
+ * const wired = wire(sump, panelOf(sump).panel);
+ * const { states } = solveWith(wired, {});
+ * const [line, neutral] = ['P:1', 'P:N'].map((point) => wired.points.get(point));
+ * read(wired.structure, states, line, neutral, 'ac-volts').value.toFixed(0) // → '230'
+ * read(wired.structure, states, line, neutral, 'ohms').reason // → 'live'
  */
 export function read(structure: Structure, states: States, a: string, b: string, mode: MeterMode): Reading {
   for (const at of [a, b])

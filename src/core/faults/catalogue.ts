@@ -72,7 +72,12 @@ const FAULTS: Readonly<Record<DeviceFunction, FaultsOf>> = {
 
 const GROUPS: readonly FaultGroup[] = ['sensor', 'power', 'control', 'motor', 'pipe'];
 
-/** Every single fault that this station can have by the parts it has, each with a name of its own. */
+/**
+ * Every single fault that this station can have by the parts it has, each with a name of its own.
+ * @example
+ * const sump = newStation('Sump', 'Yard', 'metric-230');
+ * faultsOf(sump, panelOf(sump).panel)[0].label // → 'pump float: stuck up'
+ */
 export function faultsOf(station: Station, panel: Panel): Fault[] {
   const all = [
     ...panel.devices.flatMap((d) => FAULTS[d.function](d, { station, panel })),

@@ -97,6 +97,9 @@ function liftTo(top: number, station: HydraulicStation): (level: number) => numb
  * and each pump's flow falls strictly as that head rises: so there is at most one answer, found by bracketing. Pumps that are alike share
  * it evenly, and one solve does for all of them. A pump whose shut-off head is below the line's is held shut by its check valve.
  * Parallel pumps: F. M. White, "Fluid Mechanics", 7th ed., section 11.6.
+ * @example
+ * const point = hydraulicsOf(newStation('Sump', 'Yard', 'metric-230')).at(0.6, 1);
+ * (point.flow * 1000).toFixed(2) // → '2.86'
  */
 export function hydraulicsOf(station: HydraulicStation): Hydraulics {
   const { discharge, settings, pumps } = station;

@@ -120,6 +120,12 @@ export function surroundingsAfter(
   return same ? { vessel, hydraulics } : surroundingsOf(station);
 }
 
+/**
+ * Levels, cycles and marks of a station, as rules and screens ask for them.
+ * @example
+ * const { stop, lead } = levelContext(newStation('Sump', 'Yard', 'metric-230'));
+ * [stop, lead].map((h) => h.toFixed(3)) // → ['0.309', '0.591']
+ */
 export function levelContext(station: Station, surroundings: Surroundings = surroundingsOf(station)): LevelContext {
   const geometry = geometryOf(station, surroundings);
   return { ...geometry, worst: worstCycle(geometry) };

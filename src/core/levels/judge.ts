@@ -44,7 +44,14 @@ function operatingPoints({ marks, calls, hydraulics }: LevelContext): LevelPoint
   });
 }
 
-/** Everything that Levels shows of a station, worked out together. @param station checked, by `checkStation` */
+/**
+ * Everything that Levels shows of a station, worked out together.
+ * @param station checked, by `checkStation`
+ * @example
+ * const { rules, cycles } = judge(newStation('Sump', 'Yard', 'metric-230'));
+ * rules[0].id + ' ' + rules[0].state // → 'submergence tight'
+ * cycles.design.startsPerHour.toFixed(1) // → '10.5'
+ */
 export const judge = (station: Station, surroundings?: Surroundings): Judgement =>
   judgeContext(levelContext(station, surroundings));
 

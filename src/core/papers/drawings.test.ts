@@ -24,6 +24,45 @@ describe('the shaft of every duty', () => {
           if (x.type === 'path') expect(numbersOf(x.d).every(Number.isFinite) && !x.d.includes('NaN')).toBe(true);
     },
   );
+  it.each(demoStations().map((d) => [d.file, d.station] as const))(
+    '%s: to scale, every level and float at its height, in every size',
+    (_, station) => {
+      const context = levelContext(station);
+      const { depth } = context.vessel;
+      for (const [width, height, detail] of [
+        [620, 660, 'full'],
+        [286, 400, 'beside'],
+        [120, 180, 'thumb'],
+      ] as const) {
+        const { groups, layout } = shaftScene(context, { width, height, detail, system: 'metric', level: 0.3 });
+        // One scale down and across: the floor is a depth below the rim, and nothing lies outside the picture.
+        expect((layout.floor - layout.rim) / depth).toBeCloseTo(layout.scale, 9);
+        expect([layout.rim >= 0, layout.floor <= height, layout.left >= 0, layout.right <= width]).toEqual(
+          Array(4).fill(true),
+        );
+        const at = (level: number) => layout.floor - level * layout.scale;
+        for (const h of [0, 0.1, depth]) {
+          expect(layout.yOf(h)).toBeCloseTo(at(h), 9);
+          expect(layout.levelOf(at(h))).toBeCloseTo(h, 9);
+        }
+        if (detail !== 'full') continue;
+        const marks = groups.filter((g) => g.part?.startsWith('level:'));
+        for (const { name, level } of context.marks) {
+          const across = marks.find((g) => g.part === `level:${name}`)!.shapes.find((x) => x.role === 'level-line')!;
+          const [x0, y0, x1, y1] = numbersOf((across as { d: string }).d);
+          expect([y0, y1]).toEqual([expect.closeTo(at(level), 1), expect.closeTo(at(level), 1)]);
+          expect(x1! > x0! && x0! >= layout.left - 0.06 && x1! <= layout.right + 0.06).toBe(true);
+        }
+        // Words keep clear of one another, and stay beside the vessel as far as there is room.
+        const words = marks.flatMap((g) =>
+          g.shapes.flatMap((x) => (x.role === 'level-text' && x.type === 'text' ? [x.y] : [])),
+        );
+        const sorted = [...words].sort((a, b) => a - b);
+        for (const [i, y] of sorted.slice(1).entries()) expect(y - sorted[i]!).toBeGreaterThan(26.9);
+        expect(sorted.at(-1)!).toBeLessThanOrEqual(layout.floor + 0.1);
+      }
+    },
+  );
   it('names its levels by the duty, and draws no pump in a tank that is filled', () => {
     const header = scene(of('workshop-header-tank.json'));
     expect(texts(header.groups)).toEqual(expect.arrayContaining(['fill pipe', 'low alarm', 'start', 'stop']));

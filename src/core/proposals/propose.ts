@@ -99,7 +99,13 @@ function impossible(field: Field, aim: Aim): Proposal {
 export const aimsFor = (station: Station): readonly Aim[] =>
   traitsOf(station).timer ? AIMS.filter((a) => a !== 'fewest-starts') : AIMS;
 
-/** A proposal for each aim. @param station checked, by `checkStation` */
+/**
+ * A proposal for each aim.
+ * @param station checked, by `checkStation`
+ * @example
+ * const [proposal] = propose(newStation('Sump', 'Yard', 'metric-230'), ['fewest-starts']);
+ * proposal.moves.map((m) => [m.sensor, m.by.toFixed(2)]) // → [['pump', '0.08'], ['pump', '0.05'], ['alarm', '0.01']]
+ */
 export function propose(
   station: Station,
   aims: readonly Aim[] = aimsFor(station),

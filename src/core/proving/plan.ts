@@ -33,6 +33,8 @@ const WET: Readonly<Record<Direction, (context: LevelContext) => Step[]>> = { em
 /**
  * The test steps that apply to a station, in the order they are done: isolate, bench, dry, wet, drawdown, alarm, leave.
  * Every expectation is worked out from the station. @param station checked, by `checkStation`
+ * @example
+ * testPlan(newStation('Sump', 'Yard', 'metric-230')).slice(0, 3).map((step) => step.id) // → ['isolate', 'bench-pump', 'bench-alarm']
  */
 export function testPlan(station: Station): Step[] {
   const context = levelContext(station);

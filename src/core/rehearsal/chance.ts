@@ -245,6 +245,9 @@ function floodTally(years: number) {
  * are hidden by then; when the alarm sounds a person comes after the time to answer and mends all there is; a fault that neither rings nor
  * floods stays, hidden, until the next visit. Between them nothing new can happen.
  * @returns the problems where the scheme does not fit, or where it was stopped
+ * @example
+ * const { chance: of } = chance(newStation('Sump', 'Yard', 'metric-230'), { ...usualChances, years: 5 });
+ * of.years // → 5
  */
 export function chance(
   station: Station,

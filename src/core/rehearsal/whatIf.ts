@@ -42,6 +42,10 @@ const alike = (a: Account, b: Account): boolean =>
  * Every single fault of a station, each put into the same scenario at the same moment and rehearsed: ranked by how soon it harms, those that
  * hide last but one, those that only ring or only show last. A harm that comes without the fault too does not count.
  * @param at when each fault comes, s
+ * @example
+ * const sump = newStation('Sump', 'Yard', 'metric-230');
+ * const [worst] = whatIf(sump, readyScenarios(sump)[0], 3600);
+ * [worst.id, worst.harm] // → ['pump-stuck-up', 'dry']
  */
 export function whatIf(
   station: Station,

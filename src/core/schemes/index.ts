@@ -16,6 +16,9 @@ export const reasonsAgainst = (scheme: Scheme, station: Station): readonly Phras
 /**
  * The panel of a station by a scheme, its own unless another is given.
  * @returns the reasons against it where it cannot be built
+ * @example
+ * const made = panelOf(newStation('Sump', 'Yard', 'metric-230'), 'contactor');
+ * made.panel.outcomes.map((o) => o.id) // → ['M1', 'lamp', 'horn']
  */
 export function panelOf(
   station: Station,

@@ -127,6 +127,18 @@ describe('float in the pump cord', () => {
     expect(why(station('cord', ['pump'], (s) => ({ pumps: [{ ...s.pumps[0]!, ratedCurrent: 14 }] })))).toMatch(
       /rated 8\.0 A, the motor takes 14\.0 A/,
     );
+    // Of two pumps the greater counts, whichever comes first.
+    for (const currents of [
+      [6, 14],
+      [14, 6],
+    ])
+      expect(
+        why(
+          station('cord', ['pump'], (s) => ({
+            pumps: currents.map((ratedCurrent) => ({ ...s.pumps[0]!, ratedCurrent })),
+          })),
+        ),
+      ).toMatch(/there are 2.*the motor takes 14\.0 A/);
     expect(
       why(station('cord', ['pump'], (s) => ({ sensors: s.sensors.map((f) => ({ ...f, duty: 'control' as const })) }))),
     ).toMatch(/pilot duty only/);

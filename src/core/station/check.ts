@@ -30,6 +30,9 @@ function explain(issue: z.core.$ZodIssue): Problem[] {
 /**
  * Reads anything as a station document: brings older versions up to date, then lists every problem at once.
  * Figures in the messages are in `system`, by default that of the document's own profile.
+ * @example
+ * const sump = newStation('Sump', 'Yard', 'metric-230');
+ * checkStation({ ...sump, vessel: { ...sump.vessel, overflow: 9 } }).problems[0].path // → 'vessel.overflow'
  */
 export function checkStation(input: unknown, system?: UnitSystem): Checked {
   const upgraded = upgrade(input);

@@ -59,7 +59,12 @@ function heightFor(solid: Solid, V: number): number {
   return brentRoot((h) => solid.volume(h) - V, breaks[i - 1]!, breaks[i]!, 1e-15 * solid.depth);
 }
 
-/** The vessel of a surveyed shape, less what stands in it. */
+/**
+ * The vessel of a surveyed shape, less what stands in it.
+ * @example
+ * // 800 mm across: half a metre of it holds π·0.4²·0.5 m³.
+ * vesselOf(newStation('Sump', 'Yard', 'metric-230').vessel).volume(0.5).toFixed(4) // → '0.2513'
+ */
 export function vesselOf({ shape, displacement }: Pick<VesselDocument, 'shape' | 'displacement'>): Vessel {
   const solid = displaced(solidOf(shape), displacement);
   const { depth, breaks } = solid;

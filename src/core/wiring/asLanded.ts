@@ -160,8 +160,11 @@ function strayEarths({ panel, landed }: Wired): Effect[] {
 }
 
 /**
- * Compares a station as it is landed with its design, by solving both in every inputs of the floats and every hand's position: what is
- * different, what that will do, and the simplest inputs in which it shows.
+ * Compares a station as it is landed with its design, by solving both in every position of the floats and every hand's position: what is
+ * different, what that will do, and the simplest inputs with which it shows.
+ * @example
+ * const sump = newStation('Sump', 'Yard', 'metric-230');
+ * asLanded(sump, panelOf(sump).panel).differences // → []
  */
 export function asLanded(station: Station, panel: Panel): AsLanded {
   const landed = wire(station, panel);

@@ -21,7 +21,13 @@ export const usualInputs = ({ sensors }: Station, { panel }: Wired): Inputs =>
     panel.devices.filter((d) => sensors.some((s) => s.id === d.sensor && s.role === 'low')).map((d) => [d.tag, 'up']),
   );
 
-/** Expected readings of all field inputs in a inputs: over the two terminals of each contact that comes in, as it rests and when it is worked. */
+/**
+ * Expected readings of all field inputs with given inputs: over the two terminals of each contact that comes in, as it rests and when it is worked.
+ * @example
+ * const sump = newStation('Sump', 'Yard', 'metric-230');
+ * const [pump] = expectedReadings(wire(sump, panelOf(sump).panel));
+ * [pump.a, pump.b, pump.rest.value.toFixed(0)] // → ['P:1', 'P:2', '230']
+ */
 export function expectedReadings(wired: Wired, inputs: Inputs = {}): ExpectedReading[] {
   const { panel } = wired;
   const rest = solveWith(wired, inputs);

@@ -22,7 +22,7 @@ export function floatsAt(
   );
 }
 
-/** What is wrong with a inputs: devices that are not there, and positions that they do not have. */
+/** What is wrong with inputs: devices that are not there, and positions that they do not have. */
 export function inputProblems({ panel }: Wired, inputs: Inputs): string[] {
   return Object.entries(inputs).flatMap(([tag, state]) => {
     const device = panel.devices.find((d) => d.tag === tag);
@@ -34,11 +34,19 @@ export function inputProblems({ panel }: Wired, inputs: Inputs): string[] {
   });
 }
 
-/** The circuit settled in a inputs, from the states it was in before; from rest where none are given. */
+/**
+ * The circuit settled with these inputs, from the states it was in before; from rest where none are given.
+ * @example
+ * const sump = newStation('Sump', 'Yard', 'metric-230');
+ * const { panel } = panelOf(sump);
+ * const [pump] = panel.outcomes;
+ * const wired = wire(sump, panel);
+ * [{}, { 'S-pump': 'up' }].map((inputs) => happens(solveWith(wired, inputs), pump)) // → [false, true]
+ */
 export const solveWith = (wired: Wired, inputs: Inputs, before: States = wired.states): Settled =>
   settle(wired.structure, { ...before, ...inputs });
 
-/** A cache in front of `stand`: the same inputs from the same states is answered from memory. */
+/** A cache in front of `solveWith`: the same inputs from the same states is answered from memory. */
 export function panelSolver(wired: Wired): (inputs: Inputs, before?: States) => Settled {
   const known = new WeakMap<States, Map<string, Settled>>();
   return (inputs, before = wired.states) => {

@@ -105,7 +105,7 @@ describe('expected readings', () => {
       }
     }
   });
-  it('of a inputs: with the float up it is the worked reading that shows', () => {
+  it('with inputs given: with the float up it is the worked reading that shows', () => {
     const w = wired(contactor());
     const [rest, up] = [expectedReadings(w), expectedReadings(w, { 'S-pump': 'up' })].map((rows) =>
       rows.find((r) => r.device === 'S-pump')!,

@@ -65,7 +65,13 @@ function seats(panel: Panel, { cores, links }: Landings): Seats {
 const when = (device: Device, { closed, leak }: Element) =>
   closed ? { when: { device: device.tag, states: closed, ...(leak ? { leak } : {}) } } : {};
 
-/** Makes the circuit of a panel with its cores and links where they sit. Nothing here knows of any scheme. */
+/**
+ * Makes the circuit of a panel with its cores and links where they sit. Nothing here knows of any scheme.
+ * @example
+ * const sump = newStation('Sump', 'Yard', 'metric-230');
+ * const wired = wire(sump, panelOf(sump).panel);
+ * wired.links.length // → 0
+ */
 export function wire(station: Station, panel: Panel, landings: Landings = station.landings): Wired {
   const { landed, links, strays } = seats(panel, landings);
   const nets = new Map(panel.terminals.map((t) => [t.id, t.net]));

@@ -77,7 +77,7 @@ describe('the live', () => {
     expect(store.getState()).toMatchObject({ live: null });
     expect(store.getState().reasons.length).toBeGreaterThan(0);
   });
-  it('a inputs from a check is taken whole', () => {
+  it('inputs from a check is taken whole', () => {
     const { store, does, pose } = live();
     pose({ 'S-pump': 'up', 'S-alarm': 'up', S1: 'off' });
     expect(store.getState()).toMatchObject({ held: { pump: 'up', alarm: 'up' }, hands: { S1: 'off' } });
