@@ -33,7 +33,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'survey-floats', address: '/stations/6/survey', before: group('floats') },
   { name: 'levels', address: '/stations/1/levels' },
   { name: 'levels-duplex', address: '/stations/5/levels' },
-  { name: 'levels-from-above', address: '/stations/5/levels', before: sheet('from above') },
+  { name: 'levels-from-above', address: '/stations/5/levels', before: sheet('plan view') },
   { name: 'levels-doses', address: '/stations/7/levels' },
   { name: 'levels-condensate', address: '/stations/12/levels' },
   {
@@ -72,10 +72,9 @@ const SHOTS: readonly Shot[] = [
     before: async (page) => {
       const time = page.getByRole('slider', { name: 'time', exact: true });
       await time.waitFor();
-      await page.getByRole('combobox', { name: 'scenario' }).click();
-      await page.getByRole('option', { name: 'a storm half as big again' }).click();
-      await page.getByRole('combobox', { name: 'fault to put in' }).fill('pump 2: seized');
-      await page.getByRole('option', { name: 'pump 2: seized' }).click();
+      await page.getByRole('combobox', { name: 'scenario' }).selectOption({ label: 'a storm half as big again' });
+      await page.getByRole('switch', { name: 'only what is out of the ordinary' }).click();
+      await page.getByRole('combobox', { name: 'fault to put in' }).selectOption({ label: 'pump 2: seized' });
       const lane = (await page.locator('[data-lane="faults"]').boundingBox())!;
       await page.mouse.move(lane.x + lane.width * 0.02, lane.y + 8);
       await page.mouse.down();
@@ -83,7 +82,6 @@ const SHOTS: readonly Shot[] = [
       await page.mouse.up();
       await page.getByRole('list', { name: 'events' }).getByText('fault: pump 2: seized').first().waitFor();
       await time.click({ position: { x: 95, y: 60 } });
-      await page.getByRole('switch', { name: 'only what is out of the ordinary' }).click();
     },
   },
   {
@@ -99,6 +97,10 @@ const data = mkdtempSync(path.join(tmpdir(), 'pitbell-shots-'));
 const env = { ...process.env, PITBELL_DATA: data };
 spawnSync(process.execPath, ['--import', 'tsx', 'scripts/seed.ts'], { env });
 const server = spawn(process.execPath, ['scripts/serve.mjs', '--port', '4397'], { env, stdio: 'ignore' });
+process.on('exit', () => {
+  server.kill('SIGTERM');
+  rmSync(data, { recursive: true, force: true });
+});
 while (
   !(await fetch(ADDRESS).then(
     (r) => r.ok,
@@ -118,10 +120,10 @@ for (const { name, address, phone, theme, before } of SHOTS) {
   await page.goto(`${ADDRESS}${address}`);
   await page.waitForLoadState('networkidle');
   await before?.(page);
+  await page.waitForLoadState('networkidle');
   await page.getByText(/^drawing the/).waitFor({ state: 'detached' });
   await page.screenshot({ path: path.join(OUT, `${name}.png`) });
   await context.close();
 }
 await browser.close();
-server.kill('SIGTERM');
-rmSync(data, { recursive: true });
+process.exit();

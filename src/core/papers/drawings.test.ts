@@ -102,6 +102,38 @@ describe('the shaft of every duty', () => {
 });
 
 describe('the plan', () => {
+  it.each(demoStations().map((d) => [d.file, d.station] as const))('%s: the plan is to scale', (_, station) => {
+    const { layout, groups, swing } = planScene(levelContext(station), 320, 300);
+    const { x, y, scale } = layout;
+    const shapeOf = (g: Group, role: string) => g.shapes.find((k) => k.role === role) as { d: string };
+    // A bearing counts clockwise from straight up; a metre is `scale` px.
+    const away = (at: { x: number; y: number }, bearing: number, by: number) =>
+      [x + (at.x + by * Math.sin(bearing)) * scale, y - (at.y + by * Math.cos(bearing)) * scale] as const;
+    for (const arm of swing.arms) {
+      const group = groups.find((g) => g.part === `float:${arm.id}`)!;
+      const corners = numbersOf(shapeOf(group, 'float').d);
+      const sweep = numbersOf(shapeOf(group, 'sweep').d);
+      const near = (found: readonly (number | undefined)[], wanted: readonly number[]) =>
+        wanted.forEach((w, k) => expect(Math.abs(found[k]! - w)).toBeLessThan(0.11));
+      near(corners.slice(0, 2), away(arm.clip, arm.facing, arm.near - arm.radius));
+      near(corners.slice(6, 8), away(arm.clip, arm.facing, arm.reach));
+      near(sweep.slice(0, 2), away(arm.clip, 0, 0));
+      near(sweep.slice(2, 4), away(arm.clip, arm.facing - arm.side, arm.reach));
+      near(sweep.slice(-2), away(arm.clip, arm.facing + arm.side, arm.reach));
+      // Widest at three tenths and at seven tenths of its length, by its radius to either side.
+      const half = (i: number) =>
+        Math.hypot(corners[2 * i]! - corners[12 - 2 * i]!, corners[2 * i + 1]! - corners[13 - 2 * i]!) / 2;
+      near([half(1), half(2)], [arm.radius * scale, arm.radius * scale]);
+    }
+    for (const b of swing.bodies)
+      if (b.plan.kind === 'flat') {
+        const drawn = numbersOf((groups.find((g) => g.label === b.name)!.shapes[0] as { d: string }).d);
+        b.plan.corners.forEach(([px, py], k) => {
+          expect(Math.abs(drawn[2 * k]! - (x + px * scale))).toBeLessThan(0.11);
+          expect(Math.abs(drawn[2 * k + 1]! - (y - py * scale))).toBeLessThan(0.11);
+        });
+      }
+  });
   it('is to scale, bearing 0° up and 90° to the right', () => {
     const s = newStation('a', 'b', 'metric-230');
     s.pumps[0] = { ...s.pumps[0]!, bearing: 90, offset: 0.2 };

@@ -448,6 +448,14 @@ describe('input of a drive', () => {
       expect(p.put({ 'S-low': 'up' }).M1).toBe(true);
     },
   );
+  it('a float supply of 40 VA gives 24 V without load, and a twentieth less at its full load', () => {
+    const made = panelOf(with_('run-enable', 'ac'));
+    const t = made.ok && made.panel.devices.find((d) => d.tag === 'T1')!;
+    if (!t || !t.transformer || !t.gives) throw new Error('there is no transformer');
+    expect(t.transformer.ratio).toBeCloseTo(24 / 230, 9);
+    expect(t.gives.amps).toBeCloseTo(40 / 24, 9);
+    expect(t.transformer.r * t.gives.amps).toBeCloseTo(24 / 20, 9);
+  });
   it.each(['own', 'dc', 'ac'])('external fault over a %s supply: stays in fault until a person resets it', (supply) => {
     const p = standing(with_('external-fault', supply));
     p.put({ 'S-low': 'up' });

@@ -74,7 +74,7 @@ function build(paint: Paint): Theme {
         },
       },
       MuiTypography: { defaultProps: { variantMapping: { reading: 'span', readingSmall: 'span', label: 'span' } } },
-      MuiButtonBase: { defaultProps: { disableRipple: true } },
+      MuiButtonBase: { defaultProps: { disableRipple: true }, styleOverrides: { root: { fontFamily: 'inherit' } } },
       MuiButton: {
         defaultProps: { size: 'small', disableElevation: true },
         styleOverrides: {
