@@ -455,7 +455,67 @@ describe('the meter', () => {
       value: expect.closeTo(230, 0),
       state: 'steady',
     });
-    expect(read(structure, { F: 'up' }, 'L', 'in', 'ac-volts')).toMatchObject({ ok: true, state: 'near-zero' });
+    // Both sides of the closed contact are live: the display shows nothing, and that is told.
+    expect(read(structure, { F: 'up' }, 'L', 'in', 'ac-volts')).toMatchObject({
+      ok: true,
+      value: expect.closeTo(0, 0),
+      state: 'equal',
+      toEarth: [expect.closeTo(230, 0), expect.closeTo(230, 0)],
+    });
+  });
+
+  it('a live frame behind a residual-current device is no ghost, and low-impedance mode tells what it would trip', () => {
+    // 230 V behind 2 Ω; a device that opens at 30 mA of difference between line and neutral; a frame that a winding touches.
+    const behind: Netlist = {
+      frequency: 50,
+      devices: [
+        {
+          id: 'Q9',
+          initial: 'on',
+          behaviour: {
+            kind: 'trip',
+            senses: { what: 'amps', of: 'ac', components: ['Q9.L', 'Q9.N'], by: 'sum' },
+            above: 0.03,
+          },
+        },
+      ],
+      components: [
+        { kind: 'source', id: 'mains', a: 'L', b: 'N', volts: 230, phaseDeg: 0, frequency: 50, r: 2 },
+        ohm('bond', 'N', '0', 0.5),
+        { ...ohm('Q9.L', 'L', 'out', 0.01), when: { device: 'Q9', states: ['on'] } },
+        { ...ohm('Q9.N', 'back', 'N', 0.01), when: { device: 'Q9', states: ['on'] } },
+        ohm('load', 'out', 'back', 100),
+        ohm('fault', 'out', 'frame', 1),
+      ],
+    };
+    const s = structureOf(behind);
+    for (const at of ['out', 'frame'])
+      for (const mode of ['ac-volts', 'low-z-volts'] as const) {
+        const reading = read(s, { Q9: 'on' }, at, '0', mode);
+        expect(reading).toMatchObject({ ok: true, value: expect.closeTo(225, -1), state: 'steady' });
+        expect(reading).toMatchObject({ toEarth: [expect.closeTo(225, -1), 0] });
+      }
+    expect(read(s, { Q9: 'on' }, 'frame', '0', 'low-z-volts')).toMatchObject({
+      moves: [{ device: 'Q9', to: 'tripped' }],
+      then: expect.closeTo(0, 0),
+    });
+    // Opened, there is nothing; the neutral side never is.
+    expect(read(s, { Q9: 'tripped' }, 'frame', '0', 'ac-volts')).toMatchObject({ state: 'near-zero', toEarth: [0, 0] });
+    expect(read(s, { Q9: 'on' }, 'N', '0', 'ac-volts')).toMatchObject({ toEarth: [0, 0] });
+  });
+
+  it('a mode that does not show what is there says so', () => {
+    const battery = structureOf({
+      frequency: 50,
+      devices: [],
+      components: [{ kind: 'source', id: 'battery', a: 'plus', b: '0', volts: 24, phaseDeg: 0, frequency: 0, r: 0.1 }],
+    });
+    expect(read(battery, {}, 'plus', '0', 'ac-volts')).toMatchObject({ state: 'blind', unseen: expect.closeTo(24, 3) });
+    expect(read(battery, {}, 'plus', '0', 'dc-volts')).toMatchObject({ state: 'steady', value: expect.closeTo(24, 3) });
+    expect(read(structure, { F: 'up' }, 'L', '0', 'dc-volts')).toMatchObject({
+      state: 'blind',
+      unseen: expect.closeTo(230, 0),
+    });
   });
 
   it('shows a ghost on a core that only its neighbour holds up, and nothing in low-impedance mode', () => {

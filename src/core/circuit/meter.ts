@@ -1,18 +1,46 @@
 import type { Component, States } from './netlist';
-import { rms, across, between, solve, type Solution } from './solve';
-import { size, ZERO } from './phasor';
+import { inverse, plus, size, times, ZERO, type Phasor } from './phasor';
+import { across, between, impedanceBetween, rms, solve, type Solution } from './solve';
 import { settle } from './settle';
 import { type Structure, structureOf } from './structure';
 
 export const METER_MODES = ['ac-volts', 'dc-volts', 'low-z-volts', 'ohms', 'continuity', 'insulation'] as const;
 export type MeterMode = (typeof METER_MODES)[number];
+type VoltsMode = Extract<MeterMode, `${string}-volts`>;
+
+/**
+ * What stands behind a voltage that is shown.
+ * - `steady`: a conductor, a coil or another load: it is there
+ * - `ghost`: only capacitance or leakage; a few kilohms pull it down to nearly nothing
+ * - `near-zero`: none, and neither point carries a voltage to earth that hurts
+ * - `equal`: none between the two, and both are live to earth
+ * - `blind`: none of the kind that this mode shows; the other kind is there
+ */
+export type VoltsState = 'steady' | 'ghost' | 'near-zero' | 'equal' | 'blind';
+
+export interface VoltsReading {
+  readonly ok: true;
+  readonly value: number;
+  readonly unit: 'V';
+  readonly state: VoltsState;
+  /** Volts to earth of each point that carries a voltage there that hurts, by more than capacitance or leakage; 0: it carries none. */
+  readonly toEarth: readonly [a: number, b: number];
+  /** Where the mode is blind: the volts of the other kind. */
+  readonly unseen?: number;
+  /** A ghost through which enough flows to be felt, A. */
+  readonly felt?: number;
+  /** Devices that the load of low-impedance mode moves, and to what; then it shows `then`. */
+  readonly moves?: readonly { readonly device: string; readonly to: string }[];
+  readonly then?: number;
+}
 
 export type Reading =
+  | VoltsReading
   | {
       readonly ok: true;
       readonly value: number;
-      readonly unit: 'V' | 'Ω' | 'A';
-      readonly state: 'steady' | 'ghost' | 'near-zero' | 'open' | 'beeps' | 'silent';
+      readonly unit: 'Ω' | 'A';
+      readonly state: 'steady' | 'near-zero' | 'open' | 'beeps' | 'silent';
     }
   | {
       readonly ok: false;
@@ -32,46 +60,110 @@ const TOUCH = 10;
 const OPEN = 40e6;
 const INSULATION_TOP = 1e9;
 const BEEP = 50;
-/** A voltage that falls below this share of itself in low-impedance mode (a source of more than about 100 kΩ) is a ghost. */
+/** A voltage that falls below this share of itself under a few kilohms (a source of more than about 100 kΩ) is a ghost. */
 const GHOST = 0.03;
+/** Less than this shows as none, V. */
+const NONE = 0.5;
+/** More than this to earth hurts a wet hand, V (IEC 60364-4-41, 414.4.5: 25 V alternating). */
+const HURTS = 25;
+/** A hand to earth, Ω, and what it begins to feel, A (IEC 60479-1: 0.5 mA, whatever the time). */
+const BODY = 1000;
+const FELT = 0.5e-3;
+
+const isVolts = (mode: MeterMode): mode is VoltsMode => mode.endsWith('-volts');
 
 const METER = 'meter';
+const KINDS = ['ac', 'dc'] as const;
+type Kind = (typeof KINDS)[number];
 
-const probes = (a: string, b: string, r: number, c: number): Component[] => [
-  { kind: 'impedance', id: METER, a, b, r },
-  ...(c > 0 ? [{ kind: 'capacitor' as const, id: `${METER}-input`, a, b, c }] : []),
-];
-
-/** The circuit once more with its meter in it, settled: a meter of low impedance may let a relay fall. */
-function loaded(structure: Structure, states: States, a: string, b: string, r: number, c: number): Solution {
-  const { netlist } = structure;
-  return settle(structureOf({ ...netlist, components: [...netlist.components, ...probes(a, b, r, c)] }), states)
-    .solution;
+/** What is seen from two points as it stands: a voltage with an impedance in series, of each kind. No device moves. */
+interface Port {
+  readonly volts: Readonly<Record<Kind, Phasor>>;
+  /** Volts, of each kind, under a load, Ω beside F. */
+  under(load: number, farads?: number): Readonly<Record<Kind, Phasor>>;
 }
 
-function volts(structure: Structure, states: States, a: string, b: string, mode: MeterMode): Reading {
-  const low = mode === 'low-z-volts';
-  const read = (solution: Solution): number => {
-    const ac = between(solution, a, b, 'ac');
-    const dc = between(solution, a, b, 'dc');
-    return mode === 'ac-volts' ? size(ac) : mode === 'dc-volts' ? dc.re : rms(ac, dc);
+function portOf(solution: Solution, a: string, b: string): Port {
+  const { structure, states } = solution;
+  const volts = { ac: between(solution, a, b, 'ac'), dc: between(solution, a, b, 'dc') };
+  const behind = new Map<Kind, Phasor>();
+  const impedance = (of: Kind): Phasor => {
+    const known = behind.get(of) ?? impedanceBetween(structure, states, a, b, of);
+    behind.set(of, known);
+    return known;
   };
-  const value = read(loaded(structure, states, a, b, low ? LOW : HIGH, low ? 0 : INPUT));
-  if (Math.abs(value) < 0.5) return { ok: true, value, unit: 'V', state: 'near-zero' };
-  // What a load of a few kilohms pulls down to nearly nothing was never behind a conductor, nor behind a coil.
-  const stands = low || Math.abs(read(loaded(structure, states, a, b, LOW, 0))) > GHOST * Math.abs(value);
-  return { ok: true, value, unit: 'V', state: stands ? 'steady' : 'ghost' };
+  const under = (of: Kind, load: number, farads: number): Phasor => {
+    if (size(volts[of]) === 0) return volts[of];
+    const admittance = { re: 1 / load, im: of === 'ac' ? 2 * Math.PI * solution.ac.frequency * farads : 0 };
+    // V · Z / (Z + Zs) = V / (1 + Y · Zs)
+    return times(volts[of], inverse(plus({ re: 1, im: 0 }, times(admittance, impedance(of)))));
+  };
+  return { volts, under: (load, farads = 0) => ({ ac: under('ac', load, farads), dc: under('dc', load, farads) }) };
 }
 
-function ohms(structure: Structure, states: States, a: string, b: string, mode: MeterMode): Reading {
+/** Whether a voltage stands by more than capacitance or leakage: a load of a few kilohms leaves something of it. */
+const stands = (open: number, underLow: number): boolean => underLow > GHOST * open;
+
+/** Volts to earth where they hurt and stand; 0 otherwise. */
+function harmful(solution: Solution, at: string): number {
+  const port = portOf(solution, at, '0');
+  const low = port.under(LOW);
+  const volts = KINDS.map((k) => (stands(size(port.volts[k]), size(low[k])) ? size(port.volts[k]) : 0));
+  const all = Math.hypot(...volts);
+  return all > HURTS ? all : 0;
+}
+
+/** What the load of low-impedance mode makes devices do, where it makes them do anything. */
+function movedBy(structure: Structure, states: States, a: string, b: string): Pick<VoltsReading, 'moves' | 'then'> {
+  const { netlist } = structure;
+  const meter: Component = { kind: 'impedance', id: METER, a, b, r: LOW };
+  const settled = settle(structureOf({ ...netlist, components: [...netlist.components, meter] }), states);
+  if (settled.moves.length === 0) return {};
+  const { solution } = settled;
+  return {
+    moves: settled.moves.map(({ device, to }) => ({ device, to })),
+    then: rms(between(solution, a, b, 'ac'), between(solution, a, b, 'dc')),
+  };
+}
+
+function volts(structure: Structure, states: States, a: string, b: string, mode: VoltsMode): VoltsReading {
+  const solution = solve(structure, states);
+  const port = portOf(solution, a, b);
+  const low = port.under(LOW);
+  const { ac, dc } = mode === 'low-z-volts' ? low : port.under(HIGH, INPUT);
+  const value = { 'ac-volts': size(ac), 'dc-volts': dc.re, 'low-z-volts': rms(ac, dc) }[mode];
+  const toEarth = [harmful(solution, a), harmful(solution, b)] as const;
+  const reading = { ok: true, value, unit: 'V', toEarth } as const;
+  if (mode === 'low-z-volts') {
+    const moved = movedBy(structure, states, a, b);
+    if (Math.abs(value) >= NONE || moved.moves) return { ...reading, state: 'steady', ...moved };
+  }
+  const kind: Kind = mode === 'dc-volts' ? 'dc' : 'ac';
+  if (Math.abs(value) < NONE) {
+    const unseen = mode === 'low-z-volts' ? 0 : size(kind === 'ac' ? dc : ac);
+    if (unseen >= NONE) return { ...reading, state: 'blind', unseen };
+    return { ...reading, state: Math.max(...toEarth) > 0 ? 'equal' : 'near-zero' };
+  }
+  if (stands(size(port.volts[kind]), size(low[kind]))) return { ...reading, state: 'steady' };
+  const felt = size(port.under(BODY)[kind]) / BODY;
+  return { ...reading, state: 'ghost', ...(felt >= FELT && { felt }) };
+}
+
+function ohms(
+  structure: Structure,
+  states: States,
+  a: string,
+  b: string,
+  mode: Exclude<MeterMode, VoltsMode>,
+): Reading {
   const live = solve(structure, states);
   const seen = [
     { at: `${a} – ${b}`, volts: rms(between(live, a, b, 'ac'), between(live, a, b, 'dc')), limit: STRAY },
-    ...[a, b].map((at) => ({
-      at,
-      volts: rms(between(loadedTo(structure, states, at), at, '0', 'ac'), between(live, at, '0', 'dc')),
-      limit: TOUCH,
-    })),
+    ...[a, b].map((at) => {
+      // What only the air holds up is none.
+      const { ac, dc } = portOf(live, at, '0').under(LOW * 100);
+      return { at, volts: rms(ac, dc), limit: TOUCH };
+    }),
   ].find((v) => v.volts > v.limit);
   if (seen) return { ok: false, reason: 'live', at: seen.at, volts: seen.volts };
 
@@ -97,10 +189,6 @@ function ohms(structure: Structure, states: States, a: string, b: string, mode: 
   return { ok: true, value, unit: 'Ω', state: value < 1 ? 'near-zero' : 'steady' };
 }
 
-/** Potential to earth as it stands with a meter on it: what only the air holds up is none. */
-const loadedTo = (structure: Structure, states: States, at: string): Solution =>
-  loaded(structure, states, at, '0', LOW * 100, 0);
-
 /**
  * What a meter reads between two points of a circuit in given states: V, or Ω. In `ac-volts` and `dc-volts` it is 10 MΩ beside
  * 100 pF, in `low-z-volts` 3 kΩ. Ohms, continuity (under 50 Ω) and insulation are refused where there is voltage.
@@ -115,7 +203,7 @@ const loadedTo = (structure: Structure, states: States, at: string): Solution =>
 export function read(structure: Structure, states: States, a: string, b: string, mode: MeterMode): Reading {
   for (const at of [a, b])
     if (at !== '0' && !structure.nodes.has(at)) return { ok: false, reason: 'no-such-point', at };
-  return mode.endsWith('volts') ? volts(structure, states, a, b, mode) : ohms(structure, states, a, b, mode);
+  return isVolts(mode) ? volts(structure, states, a, b, mode) : ohms(structure, states, a, b, mode);
 }
 
 /** What a clamp round one conductor reads, A; round several at once, their sum (what leaks to earth). */

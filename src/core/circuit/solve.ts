@@ -18,27 +18,50 @@ export interface Solution {
   readonly dc: Potentials | null;
 }
 
-/**
- * Node potentials of an island at one frequency by elimination node by node: each node is replaced by a mesh between its neighbours
- * (star–mesh transformation, A. Rosen, 1924), its injected current shared among them; then the potentials follow backwards. This is
- * Gaussian elimination of the nodal equations whose diagonal is never stored but summed, so that nothing is subtracted where all components
- * are passive, and a leak of 1e-9 S beside a contact of 100 S keeps its digits (W. K. Grassmann, M. I. Taksar and D. P. Heyman, 1985).
- */
-function solveIsland({ nodes, order }: Island, prepared: Prepared, states: States, field: Potentials): void {
+/** One ampere put in at a node and taken out at another, all sources off; below zero: earth. */
+interface Probe {
+  readonly a: number;
+  readonly b: number;
+}
+
+/** The equations of an island in given states: what it conducts, and what its sources, or the probe alone, put in. */
+function equationsOf(nodes: Int32Array, prepared: Prepared, states: States, probe?: Probe) {
   const count = nodes.length;
   const equations = {
     yRe: prepared.yRe.slice(),
     yIm: prepared.yIm.slice(),
     gRe: prepared.gRe.slice(),
     gIm: prepared.gIm.slice(),
-    jRe: prepared.jRe.slice(),
-    jIm: prepared.jIm.slice(),
+    jRe: probe ? new Float64Array(count) : prepared.jRe.slice(),
+    jIm: probe ? new Float64Array(count) : prepared.jIm.slice(),
   };
+  if (probe)
+    for (let n = 0; n < count; n++) {
+      if (nodes[n] === probe.a) equations.jRe[n]! += 1;
+      if (nodes[n] === probe.b) equations.jRe[n]! -= 1;
+    }
   for (const { stamp, re, im, jRe, jIm } of prepared.gates) {
-    if (conducts(stamp.part, states)) put(stamp, re, im, jRe, jIm, equations);
+    if (conducts(stamp.part, states)) put(stamp, re, im, probe ? 0 : jRe, probe ? 0 : jIm, equations);
     else if (stamp.part.when?.leak) put(stamp, stamp.part.when.leak, 0, 0, 0, equations);
   }
-  const { yRe, yIm, gRe, gIm, jRe, jIm } = equations;
+  return equations;
+}
+
+/**
+ * Node potentials of an island at one frequency by elimination node by node: each node is replaced by a mesh between its neighbours
+ * (star–mesh transformation, A. Rosen, 1924), its injected current shared among them; then the potentials follow backwards. This is
+ * Gaussian elimination of the nodal equations whose diagonal is never stored but summed, so that nothing is subtracted where all components
+ * are passive, and a leak of 1e-9 S beside a contact of 100 S keeps its digits (W. K. Grassmann, M. I. Taksar and D. P. Heyman, 1985).
+ */
+function solveIsland(
+  { nodes, order }: Island,
+  prepared: Prepared,
+  states: States,
+  field: Potentials,
+  probe?: Probe,
+): void {
+  const count = nodes.length;
+  const { yRe, yIm, gRe, gIm, jRe, jIm } = equationsOf(nodes, prepared, states, probe);
 
   const sRe = new Float64Array(count);
   const sIm = new Float64Array(count);
@@ -111,6 +134,21 @@ export function solve(structure: Structure, states: States, before?: Solution): 
     if (island.dc) solveIsland(island, island.dc, states, dc!);
   }
   return { structure, states, ac, dc };
+}
+
+/**
+ * The impedance, Ω, that is seen between two nodes in given states with every source off: what a source behind them would have in series
+ * (L. C. Thévenin, 1883). By one ampere put in at one and taken out at the other; nodes of different islands are seen through the earth.
+ */
+export function impedanceBetween(structure: Structure, states: States, a: string, b: string, of: 'ac' | 'dc'): Phasor {
+  const place = (name: string) => structure.nodes.get(name) ?? -1;
+  const probe = { a: place(a), b: place(b) };
+  const field = blank(0, structure.names.length, null);
+  for (const island of structure.islands)
+    if (island.nodes.includes(probe.a) || island.nodes.includes(probe.b))
+      solveIsland(island, island.at(of), states, field, probe);
+  const at = (n: number): Phasor => (n < 0 ? ZERO : { re: field.re[n]!, im: field.im[n]! });
+  return minus(at(probe.a), at(probe.b));
 }
 
 /** Potential of a node against earth, V; zero for a node that is in no part. */

@@ -51,6 +51,8 @@ export interface Island {
   /** At the mains frequency and at 0 Hz; null where it has no source of that kind. */
   readonly ac: Prepared | null;
   readonly dc: Prepared | null;
+  /** The same whether it has a source of that kind or not: for what is put into it from outside. */
+  at(of: 'ac' | 'dc'): Prepared;
 }
 
 /** What of a circuit does not change with its states: nodes, islands, order of elimination, places of admittances. */
@@ -159,13 +161,22 @@ function islandOf(components: readonly Component[], frequency: number, globalOf:
     });
   }
   const source = (dc: boolean) => components.some((p) => p.kind === 'source' && (p.frequency === 0) === dc);
+  const made = new Map<'ac' | 'dc', Prepared>();
+  const at = (of: 'ac' | 'dc'): Prepared => {
+    const known = made.get(of);
+    if (known) return known;
+    const now = prepare(stamps, nodes.length, places, of === 'ac' ? frequency : 0);
+    made.set(of, now);
+    return now;
+  };
   return {
     nodes: Int32Array.from(nodes),
     places,
     order,
     devices: [...new Set(components.flatMap((p) => (p.when ? [p.when.device] : [])))],
-    ac: source(false) ? prepare(stamps, nodes.length, places, frequency) : null,
-    dc: source(true) ? prepare(stamps, nodes.length, places, 0) : null,
+    ac: source(false) ? at('ac') : null,
+    dc: source(true) ? at('dc') : null,
+    at,
   };
 }
 

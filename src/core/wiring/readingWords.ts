@@ -1,13 +1,12 @@
-import type { Reading } from '../circuit';
+import type { Reading, VoltsReading } from '../circuit';
 
-const METERED: Readonly<Record<Extract<Reading, { ok: true }>['state'], string>> = {
+const METERED = {
   steady: '',
-  ghost: 'a ghost: only capacitance or leakage holds it up; in low-impedance mode it is gone',
   'near-zero': 'near zero',
   open: 'open line',
   beeps: 'beeps',
   silent: 'does not beep',
-};
+} as const;
 
 function figure(value: number, unit: string): string {
   if (!Number.isFinite(value)) return 'OL';
@@ -20,9 +19,47 @@ function figure(value: number, unit: string): string {
   return `${Number(text) === 0 ? (0).toFixed(digits) : text} ${unit}`;
 }
 
+/** What stands behind a voltage that is shown: danger first. */
+function meansOfVolts({ state, value, toEarth, unseen, felt, moves, then }: VoltsReading): string {
+  const probes = (['red', 'black'] as const)
+    .map((name, i) => ({ name, volts: toEarth[i]! }))
+    .filter(({ volts }) => volts > 0)
+    .map(({ name, volts }) => `the ${name} probe is on ${figure(volts, 'V')} to earth`);
+  const live = probes.length > 0 ? `live: ${probes.join(', ')}` : null;
+  switch (state) {
+    case 'steady': {
+      if (!moves) return METERED.steady;
+      const tripped = moves.filter((m) => m.to === 'tripped').map((m) => m.device);
+      const others = moves.filter((m) => m.to !== 'tripped').map((m) => m.device);
+      const does = [
+        ...(tripped.length > 0 ? [`trip ${tripped.join(', ')}`] : []),
+        ...(others.length > 0 ? [`move ${others.join(', ')}`] : []),
+      ];
+      return `${figure(value, 'V')}, and this load would ${does.join(' and ')}; after that it shows ${figure(then ?? 0, 'V')}`;
+    }
+    case 'ghost':
+      return [
+        live
+          ? `${live}; between the two a ghost, held up by capacitance or leakage only: in low-impedance mode it is gone`
+          : 'a ghost: only capacitance or leakage holds it up; in low-impedance mode it is gone',
+        ...(felt ? [`${figure(felt, 'A')} can flow through a hand all the same: it is felt`] : []),
+      ].join('; ');
+    case 'equal':
+      return `${live}; no difference between the two`;
+    case 'blind':
+      return `${live ?? 'voltage is there'}: ${figure(unseen ?? 0, 'V')} of the kind that this mode does not show`;
+    case 'near-zero':
+      return METERED['near-zero'];
+  }
+}
+
 /** A reading as the display shows it, and what it means, in words. */
 export function readingWords(reading: Reading): { shown: string; means: string } {
-  if (reading.ok) return { shown: figure(reading.value, reading.unit), means: METERED[reading.state] };
+  if (reading.ok)
+    return {
+      shown: figure(reading.value, reading.unit),
+      means: reading.unit === 'V' ? meansOfVolts(reading) : METERED[reading.state],
+    };
   switch (reading.reason) {
     case 'live':
       return {

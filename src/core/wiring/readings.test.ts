@@ -16,10 +16,10 @@ const contactor = (): Station => {
 
 describe('readings in words', () => {
   it.each([
-    [{ ok: true, value: 229.884, unit: 'V', state: 'steady' }, '229.9 V', ''],
-    [{ ok: true, value: 0.004, unit: 'V', state: 'near-zero' }, '0.00 V', 'near zero'],
-    [{ ok: true, value: -0.001, unit: 'V', state: 'near-zero' }, '0.00 V', 'near zero'],
-    [{ ok: true, value: -23.6, unit: 'V', state: 'steady' }, '-23.6 V', ''],
+    [{ ok: true, value: 229.884, unit: 'V', toEarth: [0, 0], state: 'steady' }, '229.9 V', ''],
+    [{ ok: true, value: 0.004, unit: 'V', toEarth: [0, 0], state: 'near-zero' }, '0.00 V', 'near zero'],
+    [{ ok: true, value: -0.001, unit: 'V', toEarth: [0, 0], state: 'near-zero' }, '0.00 V', 'near zero'],
+    [{ ok: true, value: -23.6, unit: 'V', toEarth: [0, 0], state: 'steady' }, '-23.6 V', ''],
     [{ ok: true, value: 43.8, unit: 'Ω', state: 'steady' }, '43.8 Ω', ''],
     [{ ok: true, value: 15400, unit: 'Ω', state: 'steady' }, '15.40 kΩ', ''],
     [{ ok: true, value: 48.2e6, unit: 'Ω', state: 'steady' }, '48.20 MΩ', ''],
@@ -31,9 +31,29 @@ describe('readings in words', () => {
   ] as const)('%j shows %s', (reading, shown, means) => expect(readingWords(reading)).toEqual({ shown, means }));
 
   it('says what a ghost is, and why a reading is refused', () => {
-    expect(readingWords({ ok: true, value: 63, unit: 'V', state: 'ghost' }).means).toMatch(
+    expect(readingWords({ ok: true, value: 63, unit: 'V', toEarth: [0, 0], state: 'ghost' }).means).toMatch(
       /low-impedance mode it is gone/,
     );
+    const shown = { ok: true, unit: 'V' } as const;
+    expect(readingWords({ ...shown, value: 115, state: 'ghost', toEarth: [230, 0], felt: 0.0012 }).means).toBe(
+      'live: the red probe is on 230.0 V to earth; between the two a ghost, held up by capacitance or leakage only: in low-impedance mode it is gone; 1.2 mA can flow through a hand all the same: it is felt',
+    );
+    expect(readingWords({ ...shown, value: 0.01, state: 'equal', toEarth: [230, 229.9] }).means).toBe(
+      'live: the red probe is on 230.0 V to earth, the black probe is on 229.9 V to earth; no difference between the two',
+    );
+    expect(readingWords({ ...shown, value: 0, state: 'blind', unseen: 24, toEarth: [0, 0] }).means).toBe(
+      'voltage is there: 24.0 V of the kind that this mode does not show',
+    );
+    expect(
+      readingWords({
+        ...shown,
+        value: 230,
+        state: 'steady',
+        toEarth: [230, 0],
+        moves: [{ device: 'Q9', to: 'tripped' }],
+        then: 0.1,
+      }).means,
+    ).toBe('230.0 V, and this load would trip Q9; after that it shows 0.10 V');
     expect(readingWords({ ok: false, reason: 'live', at: 'X2:1 – X2:2', volts: 229.9 })).toEqual({
       shown: 'live',
       means: expect.stringMatching(/X2:1 – X2:2 carries 229\.9 V.*Isolate, lock, prove dead/),

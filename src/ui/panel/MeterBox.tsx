@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { memo, useMemo, useRef } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import type { Reading } from '@/core/circuit';
 import { readingWords } from '@/core/wiring';
 import { ON_DRAWING } from '../frame/hotkeys';
 import { Pick } from '../parts/Pick';
@@ -50,6 +51,12 @@ const Probe = memo(function Probe({ which, options }: { which: 'a' | 'b'; option
   );
 });
 
+/** Whether what a reading means is told as a danger: refused, live behind what looks like nothing, or a load that would trip something. */
+const warns = (reading: Reading): boolean =>
+  !reading.ok ||
+  (reading.unit === 'V' &&
+    (reading.moves !== undefined || (reading.state !== 'steady' && Math.max(...reading.toEarth) > 0)));
+
 /** What it shows, and what that means. */
 function Display() {
   const live = usePanel((s) => s.live);
@@ -63,7 +70,7 @@ function Display() {
       <Typography variant="reading" component="div" sx={{ fontSize: 26 }}>
         {shown}
       </Typography>
-      <Typography variant="label" component="div" color={reading && !reading.ok ? 'error' : undefined}>
+      <Typography variant="label" component="div" color={reading && warns(reading) ? 'error' : undefined}>
         {meter.hand && !reading
           ? `touch a wire or terminal with the ${meter.hand === 'a' ? 'red' : 'black'} probe`
           : means}
