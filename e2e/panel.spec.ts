@@ -41,7 +41,7 @@ test('the meter reads an open input, a closed one and the motor, and refuses ohm
   await probe(page, 'X2:1', 'X2:2');
   await expect(reading(page)).toContainText('230');
   await floatInShaft(page, 'pump').click();
-  await expect(reading(page)).toContainText('live: the red probe is on 23');
+  await expect(reading(page)).toContainText(/live: the red probe is on 2[23]\d/);
   await expect(does(page)).toContainText('● pump 1 runs');
   await probe(page, 'M1:U', 'M1:V');
   await expect(reading(page)).toContainText(/22\d\.\d V/);

@@ -11,6 +11,14 @@ const open = async (page: Page, id: number) => {
 };
 const time = (page: Page) => page.getByRole('slider', { name: 'time', exact: true });
 const now = async (page: Page) => Number(await time(page).getAttribute('aria-valuenow'));
+/** Scrolls the list of events to its end, as often as it grows, until this is told. */
+const toldAtTheEnd = (page: Page, text: string) =>
+  expect(async () => {
+    await events(page)
+      .locator('..')
+      .evaluate((list) => list.scrollTo(0, list.scrollHeight));
+    await expect(events(page)).toContainText(text, { timeout: 500 });
+  }).toPass();
 /** Of a long run only the rows in sight are there: what is out of the ordinary is few. */
 const unusual = (page: Page) => page.getByRole('switch', { name: 'only what is out of the ordinary' }).click();
 const events = (page: Page) => page.getByRole('list', { name: 'events' });
@@ -101,7 +109,7 @@ test('a fault is put in at the cursor or drawn on its lane; its times are typed;
   await pick(page, 'discharge blocked or frozen');
   await drag(page, '[data-lane="faults"]', 0.6, 0.7);
   await expect(page.locator('[data-bar="faults fault-1 0"]')).toBeVisible();
-  await expect(events(page)).toContainText('a person is there, and repairs: discharge blocked or frozen');
+  await toldAtTheEnd(page, 'a person is there, and repairs: discharge blocked or frozen');
   await expect(events(page)).not.toContainText('pump 1 starts');
 });
 

@@ -1,6 +1,6 @@
 import type { Component, States } from './netlist';
 import { inverse, plus, size, times, ZERO, type Phasor } from './phasor';
-import { across, between, impedanceBetween, rms, solve, type Solution } from './solve';
+import { across, between, impedanceBetween, potential, rms, solve, type Solution } from './solve';
 import { settle } from './settle';
 import { type Structure, structureOf } from './structure';
 
@@ -104,8 +104,12 @@ function portOf(solution: Solution, a: string, b: string): Port {
 /** Whether a voltage stands by more than capacitance or leakage: a load of a few kilohms leaves something of it. */
 const stands = (open: number, underLow: number): boolean => underLow > GHOST * open;
 
-/** Volts to earth where they hurt and stand; 0 otherwise. */
-function harmful(solution: Solution, at: string): number {
+/**
+ * Volts to earth of a node, where they hurt a wet hand (25 V and more) and stand by more than capacitance or leakage; 0 otherwise.
+ * As the circuit stands: no device moves.
+ */
+export function liveToEarth(solution: Solution, at: string): number {
+  if (rms(potential(solution, at, 'ac'), potential(solution, at, 'dc')) <= HURTS) return 0;
   const port = portOf(solution, at, '0');
   const low = port.under(LOW);
   const volts = KINDS.map((k) => (stands(size(port.volts[k]), size(low[k])) ? size(port.volts[k]) : 0));
@@ -132,7 +136,7 @@ function volts(structure: Structure, states: States, a: string, b: string, mode:
   const low = port.under(LOW);
   const { ac, dc } = mode === 'low-z-volts' ? low : port.under(HIGH, INPUT);
   const value = { 'ac-volts': size(ac), 'dc-volts': dc.re, 'low-z-volts': rms(ac, dc) }[mode];
-  const toEarth = [harmful(solution, a), harmful(solution, b)] as const;
+  const toEarth = [liveToEarth(solution, a), liveToEarth(solution, b)] as const;
   const reading = { ok: true, value, unit: 'V', toEarth } as const;
   if (mode === 'low-z-volts') {
     const moved = movedBy(structure, states, a, b);

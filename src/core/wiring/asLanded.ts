@@ -1,6 +1,8 @@
-import { EARTH, potential, read, rms, sensed, settle, structureOf, type Settled } from '../circuit';
+import { EARTH, read, sensed, settle, structureOf, type Settled } from '../circuit';
 import { pinOf, type Outcome, type Panel } from '../schemes';
 import type { Station } from '../station';
+import { joins } from './changed';
+import { comparedOf, hazardsOf, type Compared, type Sides } from './hazards';
 import { type Inputs, solveWith } from './inputs';
 import { inputWords, inputsToTry } from './inputsToTry';
 import { wire, type Wired } from './wired';
@@ -26,8 +28,7 @@ export interface AsLanded {
   readonly strays: readonly string[];
 }
 
-/** A motor that stands with more than this on it is live, V; a frame within this of earth is earthed, Ω. */
-const LIVE = 30;
+/** A frame within this of earth is earthed, Ω. */
 const EARTHED = 5;
 
 function differencesOf({ panel, landed, links }: Wired): Difference[] {
@@ -39,8 +40,7 @@ function differencesOf({ panel, landed, links }: Wired): Difference[] {
     const by = c.terminal === null ? 'by design it is capped' : `by design on ${c.terminal}`;
     return [{ core: c.id, what: now === null ? `${name}: hangs loose, ${by}` : `${name}: on ${now}, ${by}` }];
   });
-  const same = (a: { a: string; b: string }, b: { a: string; b: string }) =>
-    [a.a, a.b].sort().join() === [b.a, b.b].sort().join();
+  const same = (a: { a: string; b: string }, b: { a: string; b: string }) => joins(a) === joins(b);
   return [
     ...cores,
     ...links
@@ -52,15 +52,8 @@ function differencesOf({ panel, landed, links }: Wired): Difference[] {
   ];
 }
 
-/** Whether a pump that does not run is live all the same. */
-function liveOff(settled: Settled, { dead = [] }: Outcome): boolean {
-  return dead.some((pin) => rms(potential(settled.solution, pin, 'ac'), potential(settled.solution, pin, 'dc')) > LIVE);
-}
-
-interface Trial {
+interface Trial extends Sides {
   readonly inputs: Inputs;
-  readonly design: Settled;
-  readonly landed: Settled;
 }
 
 const on = (settled: Settled, o: Outcome): boolean => sensed(settled.solution, o.senses) >= o.above;
@@ -91,30 +84,21 @@ function outcomeEffect(panel: Panel, o: Outcome, trials: readonly Trial[]): Effe
   ];
 }
 
-/** What is dangerous: live when off, protection that opens, relays that never rest. */
-function dangers(panel: Panel, trials: readonly Trial[]): Effect[] {
-  const found: Effect[] = [];
-  const add = (id: string, sentence: string, { inputs }: Trial) => {
-    if (!found.some((f) => f.id === id))
-      found.push({ id, severity: 'danger', sentence, inputs, when: inputWords(panel, inputs) });
-  };
-  for (const t of trials) {
-    for (const o of panel.outcomes) {
-      if (o.dead && !on(t.landed, o) && liveOff(t.landed, o) && !(liveOff(t.design, o) && !on(t.design, o)))
-        add(
-          `${o.id}-live`,
-          `${o.not} and stays live when off: its terminals carry voltage to earth while it stands. Never switch the neutral instead of the line`,
-          t,
-        );
-    }
-    for (const d of panel.devices) {
-      if (t.landed.states[d.tag] === 'tripped' && t.design.states[d.tag] !== 'tripped')
-        add(`${d.tag}-opens`, `${d.tag} opens (${d.label}): too much current flows`, t);
-    }
-    if (t.landed.chatter.length > 0)
-      add('chatter', `${t.landed.chatter.join(', ')} chatter: they start and stop each other without end`, t);
-  }
-  return found;
+/** What is dangerous, the worst first; each told once, with the simplest inputs in which it shows. */
+function dangers(compared: Compared, trials: readonly Trial[]): Effect[] {
+  const found = new Map<string, Effect & { rank: number }>();
+  for (const t of trials)
+    for (const { id, sentence, rank } of hazardsOf(compared, t))
+      if (!found.has(id))
+        found.set(id, {
+          id,
+          severity: 'danger',
+          sentence,
+          inputs: t.inputs,
+          when: inputWords(compared.panel, t.inputs),
+          rank,
+        });
+  return [...found.values()].sort((a, b) => a.rank - b.rank).map(({ rank: _, ...effect }) => effect);
 }
 
 /** Frames that no earth core holds: measured with all sources off. */
@@ -190,7 +174,7 @@ export function asLanded(station: Station, panel: Panel): AsLanded {
     trials.push({ inputs, design: da, landed: lb });
   }
   const effects = [
-    ...dangers(panel, trials),
+    ...dangers(comparedOf(design, landed, trials), trials),
     ...unearthed(landed),
     ...strayEarths(landed),
     ...panel.outcomes.flatMap((o) => outcomeEffect(panel, o, trials)),
