@@ -2,9 +2,10 @@ import { EARTH, read, sensed, settle, structureOf, type Settled } from '../circu
 import { pinOf, type Outcome, type Panel } from '../schemes';
 import type { Station } from '../station';
 import { joins } from './changed';
-import { comparedOf, hazardsOf, type Compared, type Sides } from './hazards';
+import { comparedOf, hazardsOf, isolated, isOpening, type Compared, type Sides } from './hazards';
 import { type Inputs, solveWith } from './inputs';
 import { inputWords, inputsToTry } from './inputsToTry';
+import { secondTrials } from './secondFaults';
 import { wire, type Wired } from './wired';
 
 /** What is not as the design has it: one core or link. */
@@ -16,9 +17,11 @@ export interface Difference {
 /** What the differences together will do, and the inputs in which it shows. */
 export interface Effect {
   readonly id: string;
-  readonly severity: 'danger' | 'fault';
+  /** It can hurt somebody · something does not work, or works when it should not · it shows only after something else has failed. */
+  readonly severity: 'danger' | 'fault' | 'latent';
   readonly sentence: string;
-  readonly inputs: Inputs;
+  /** In which it shows; null where the screen cannot be put into it. */
+  readonly inputs: Inputs | null;
   readonly when: string;
 }
 
@@ -30,6 +33,9 @@ export interface AsLanded {
 
 /** A frame within this of earth is earthed, Ω. */
 const EARTHED = 5;
+
+/** How bad it is that what was isolated is live: after what one touches, before what burns. */
+const ISOLATED = 2.5;
 
 function differencesOf({ panel, landed, links }: Wired): Difference[] {
   const device = (pin: string) => panel.devices.find((d) => d.tag === pinOf(pin)[0])!;
@@ -87,8 +93,12 @@ function outcomeEffect(panel: Panel, o: Outcome, trials: readonly Trial[]): Effe
 /** What is dangerous, the worst first; each told once, with the simplest inputs in which it shows. */
 function dangers(compared: Compared, trials: readonly Trial[]): Effect[] {
   const found = new Map<string, Effect & { rank: number }>();
-  for (const t of trials)
-    for (const { id, sentence, rank } of hazardsOf(compared, t))
+  for (const t of trials) {
+    const hazards = [
+      ...hazardsOf(compared, t),
+      ...isolated(compared, t, t.inputs).map((h) => ({ ...h, rank: ISOLATED })),
+    ];
+    for (const { id, sentence, rank } of hazards)
       if (!found.has(id))
         found.set(id, {
           id,
@@ -98,7 +108,29 @@ function dangers(compared: Compared, trials: readonly Trial[]): Effect[] {
           when: inputWords(compared.panel, t.inputs),
           rank,
         });
+  }
   return [...found.values()].sort((a, b) => a.rank - b.rank).map(({ rank: _, ...effect }) => effect);
+}
+
+/** What shows only once something else has failed: of hazards and outcomes those that nothing has told before. */
+function latent(compared: Compared, told: readonly Effect[]): Effect[] {
+  const { panel, design, landed } = compared;
+  // A frame without earth is told already as what it is.
+  const known = new Set(told.flatMap((e) => [e.id, e.id.replace(/-earth$/, '-frame')]));
+  const found = new Map<string, Effect>();
+  for (const t of secondTrials(design, landed)) {
+    const wrong = panel.outcomes
+      .filter((o) => on(t.design, o) !== on(t.landed, o) && !told.some((e) => e.id.startsWith(`${o.id}-`)))
+      .map((o) => ({
+        id: `${o.id}-latent`,
+        sentence: on(t.landed, o) ? `${o.label}, though by design ${o.not}` : `${o.not}, though by design ${o.label}`,
+      }));
+    const hazards = hazardsOf(compared, t).filter((h) => !(t.faultsIn && isOpening(h)));
+    for (const { id, sentence } of [...hazards, ...wrong])
+      if (!known.has(id) && !found.has(id))
+        found.set(id, { id, severity: 'latent', sentence, inputs: t.faultsIn ? null : t.inputs, when: t.when });
+  }
+  return [...found.values()];
 }
 
 /** Frames that no earth core holds: measured with all sources off. */
@@ -117,7 +149,7 @@ function unearthed({ panel, netlist, states }: Wired): Effect[] {
         id: `${o.id}-earth`,
         severity: 'danger',
         sentence: `the frame of ${panel.devices.find((d) => d.tag === o.device)!.label} is not earthed: a winding that fails to it leaves it live, and nothing opens`,
-        inputs: {},
+        inputs: null,
         when: 'always',
       },
     ];
@@ -136,7 +168,7 @@ function strayEarths({ panel, landed }: Wired): Effect[] {
         id: `${c.id}-earth`,
         severity: 'danger',
         sentence: `the earth core of the ${cable.label} is not on the earth bar: a fault has only another circuit’s earth to go by, or none`,
-        inputs: {},
+        inputs: null,
         when: 'always',
       },
     ];
@@ -173,11 +205,12 @@ export function asLanded(station: Station, panel: Panel): AsLanded {
     [a, b] = [da.states, lb.states];
     trials.push({ inputs, design: da, landed: lb });
   }
+  const compared = comparedOf(design, landed, trials);
   const effects = [
-    ...dangers(comparedOf(design, landed, trials), trials),
+    ...dangers(compared, trials),
     ...unearthed(landed),
     ...strayEarths(landed),
     ...panel.outcomes.flatMap((o) => outcomeEffect(panel, o, trials)),
   ];
-  return { differences, effects, strays: landed.strays };
+  return { differences, effects: [...effects, ...latent(compared, effects)], strays: landed.strays };
 }

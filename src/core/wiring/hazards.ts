@@ -1,6 +1,7 @@
 import { between, conducts, liveToEarth, potential, rms, sensed, type Settled } from '../circuit';
-import type { Device, Outcome, Panel } from '../schemes';
+import type { Device, DeviceFunction, Outcome, Panel } from '../schemes';
 import { carriedBy, changedOf, type Changed } from './changed';
+import type { Inputs } from './inputs';
 import type { Wired } from './wired';
 
 /** What can hurt somebody in one state of a panel as it is landed, and that its design does not do. */
@@ -35,6 +36,9 @@ const UNDER = 0.8;
 const HUMS = 0.2;
 /** A source that gives so many times what it ever should, and at least so many amperes, is shorted. */
 const SHORT = { times: 3, amps: 20 };
+
+/** What one opens to work at what is behind it. */
+const ISOLATES: ReadonlySet<DeviceFunction> = new Set(['disconnect', 'breaker', 'fuse', 'residual-current']);
 
 const LOADS: ReadonlySet<string> = new Set(['coil', 'timer', 'motor', 'lamp', 'horn', 'counter', 'winding', 'input']);
 
@@ -132,7 +136,7 @@ function shorts({ landed, given, changed }: Compared, now: Sides): Hazard[] {
     return [
       {
         id: `${source.id}-short`,
-        sentence: `a short circuit stands and nothing opens: ${amps.toFixed(0)} A from ${source.id.split('.')[0]}${words.length > 0 ? `, by ${words.join(' and ')}` : ''}`,
+        sentence: `a short circuit stands and nothing in this panel opens: ${amps.toFixed(0)} A from ${source.id.split('.')[0]}${words.length > 0 ? `, by ${words.join(' and ')}` : ''}`,
       },
     ];
   });
@@ -217,6 +221,25 @@ function liveOff({ panel, design, landed, changed }: Compared, now: Sides): Haza
   });
 }
 
+/** What a hand has isolated, and is live all the same: terminals that are dead by design with this device open. */
+export function isolated({ panel, landed, design, changed }: Compared, now: Sides, inputs: Inputs): Hazard[] {
+  const open = panel.devices.find(
+    (d) => ISOLATES.has(d.function) && inputs[d.tag] !== undefined && inputs[d.tag] !== d.initial,
+  );
+  if (!open) return [];
+  for (const { id, net } of panel.terminals) {
+    const volts = liveToEarth(now.landed.solution, landed.points.get(id) ?? net);
+    if (volts === 0 || liveToEarth(now.design.solution, design.points.get(id) ?? net) > 0) continue;
+    return [
+      {
+        id: `${open.tag}-isolates`,
+        sentence: `${id} stays live though ${open.tag} (${open.label}) is off: ${figure(volts)} to earth${carriedBy(landed, now.landed, net, changed)}`,
+      },
+    ];
+  }
+  return [];
+}
+
 /** Why a protection opens, by what it attends to. */
 function opensBecause({ behaviour }: Device): string {
   if (behaviour.kind !== 'trip') return '';
@@ -241,6 +264,10 @@ function opened({ panel }: Compared, { design, landed }: Sides): Hazard[] {
 
 /** In the order of what they do to people: what one touches, what burns, what only stops. */
 const KINDS = [frames, extraLow, liveOff, shorts, loads, opened];
+const OPENED = KINDS.indexOf(opened);
+
+/** Whether a hazard is that something opened, or never rests: where a fault was put in, that is as it should be. */
+export const isOpening = ({ rank }: { rank: number }): boolean => rank === OPENED;
 
 /** Every hazard of one state, each with its rank: 0 is the worst. */
 export const hazardsOf = (compared: Compared, now: Sides): readonly (Hazard & { rank: number })[] =>

@@ -99,7 +99,10 @@ describe('mistakes of landing', () => {
   it('the alarm’s supply not landed: it lives from its battery, and without one it is dead', () => {
     const s = plain('contactor');
     const loose = [{ core: core(s, 'W9:L1').id, to: null }];
-    expect(tells(s, loose)).toEqual([]);
+    expect(tells(s, loose)).toEqual([
+      expect.stringMatching(/^the lamp is out, though by design.*once GB flat/),
+      expect.stringMatching(/^the horn is quiet, though by design.*once GB flat/),
+    ]);
     const bare = { ...s, alarm: { ...s.alarm, battery: false } };
     expect(tells(bare, loose)).toEqual(
       expect.arrayContaining([

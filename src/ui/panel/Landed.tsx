@@ -7,6 +7,8 @@ import type { AsLanded } from '@/core/wiring';
 import { useEditor } from '../editor/StationProvider';
 import { usePanel } from './PanelProvider';
 
+const BEFORE = { danger: 'danger: ', fault: '', latent: 'works until a second fault: ' } as const;
+
 /** What is landed otherwise than designed, what that will do, and in which inputs it shows. */
 export function Landed({ report }: { report: AsLanded }) {
   const pose = usePanel((s) => s.pose);
@@ -39,10 +41,10 @@ export function Landed({ report }: { report: AsLanded }) {
               key={e.id}
               sx={{ fontWeight: 600, color: e.severity === 'danger' ? 'error.main' : 'text.primary' }}
             >
-              {e.severity === 'danger' ? 'danger: ' : ''}
+              {BEFORE[e.severity]}
               {e.sentence} ({e.when}){' '}
-              {e.when !== 'always' && (
-                <Button size="small" sx={{ minHeight: 24, py: 0 }} onClick={() => pose(e.inputs)}>
+              {e.inputs && (
+                <Button size="small" sx={{ minHeight: 24, py: 0 }} onClick={() => pose(e.inputs!)}>
                   show it
                 </Button>
               )}
@@ -51,7 +53,11 @@ export function Landed({ report }: { report: AsLanded }) {
         </Box>
       )}
       {report.effects.length === 0 && report.differences.length > 0 && (
-        <Typography>It does nothing that the floats and hands of this panel could show.</Typography>
+        <Typography>
+          No effect in what was asked: every float and every hand of this panel, each supply cut, the battery flat, and
+          a winding of each motor to its frame. Not asked here: two of these at once, and the direction in which a motor
+          turns.
+        </Typography>
       )}
     </Box>
   );

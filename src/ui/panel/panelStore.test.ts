@@ -100,7 +100,7 @@ describe('its meter', () => {
     expect(store.getState().meter).toMatchObject({ a, b, hand: 'a' });
     expect(meterReading(store.getState())).toMatchObject({ ok: true, state: 'steady', value: expect.closeTo(230, -1) });
     store.getState().hand('pump');
-    expect(meterReading(store.getState())).toMatchObject({ ok: true, state: 'near-zero' });
+    expect(meterReading(store.getState())).toMatchObject({ ok: true, state: 'equal' });
   });
   it('refuses ohms while live; clamps a core; tells a point that is not there', () => {
     const { store, setMeter, hand } = live();
