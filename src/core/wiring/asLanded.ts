@@ -35,7 +35,7 @@ export interface AsLanded {
 const EARTHED = 5;
 
 /** How bad it is that what was isolated is live: after what one touches, before what burns. */
-const ISOLATED = 2.5;
+const ISOLATED = 3.5;
 
 function differencesOf({ panel, landed, links }: Wired): Difference[] {
   const device = (pin: string) => panel.devices.find((d) => d.tag === pinOf(pin)[0])!;

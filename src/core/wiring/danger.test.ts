@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { conducts, EARTH, potential, read, rms, type Component, type States } from '../circuit';
+import { EARTH, potential, read, rms } from '../circuit';
 import { demoStations } from '../demo';
 import { panelOf, type Panel } from '../schemes';
 import { newStation, type Station } from '../station';
 import { inputsToTry } from './inputsToTry';
-import { panelSolver, wire, type Wired } from '.';
+import { judgeOf, miswiringsOf, panelsToTry, reached, told } from './miswiring.fixture';
+import { asLanded, panelSolver, wire } from '.';
 
 /*
  * What is said of a voltage is held against a judgement of its own: a conductor is live in earnest where there is a way from a source to it
@@ -12,37 +13,11 @@ import { panelSolver, wire, type Wired } from '.';
  */
 
 const HURTS = 25;
-/** What lets less through than this is no way from a source, Ω. */
-const WAY = 30_000;
-
 const built = (s: Station): Panel => {
   const made = panelOf(s);
   if (!made.ok) throw new Error(s.identity.name);
   return made.panel;
 };
-
-const ohms = (part: Component): number =>
-  part.kind === 'impedance'
-    ? Math.hypot(part.r, 314 * (part.l ?? 0))
-    : part.kind === 'capacitor'
-      ? 1 / (314 * part.c)
-      : 0;
-
-/** Nodes to which there is a way from a source other than through the earth. */
-function reached({ netlist }: Wired, states: States): Set<string> {
-  const found = new Set(netlist.components.flatMap((p) => (p.kind === 'source' ? [p.a, p.b] : [])));
-  found.delete(EARTH);
-  for (let more = true; more;) {
-    more = false;
-    for (const p of netlist.components) {
-      if (!conducts(p, states) || ohms(p) > WAY) continue;
-      const ends = p.kind === 'transformer' ? [p.a, p.b, p.c, p.d] : [p.a, p.b];
-      if (!ends.some((e) => found.has(e))) continue;
-      for (const e of ends) if (e !== EARTH && !found.has(e)) [more] = [true, found.add(e)];
-    }
-  }
-  return found;
-}
 
 const stations = [
   ...demoStations().map((d) => d.station),
@@ -85,4 +60,84 @@ describe('a conductor that is live in earnest is never called a ghost, open, or 
       expect(asked).toBeGreaterThan(50);
     },
   );
+});
+
+describe('wrong landings are told as what they are', () => {
+  it(
+    'a sample of all single and paired ones, on every demo station with every scheme: no danger goes untold',
+    { timeout: 120_000 },
+    () => {
+      const EVERY = 61;
+      let n = 0;
+      const [alike, unlike]: [string[], string[]] = [[], []];
+      for (const { station, panel, name } of panelsToTry()) {
+        const judge = judgeOf(station, panel);
+        for (const { what, landings } of miswiringsOf(panel)) {
+          if (n++ % EVERY !== 0) continue;
+          const [is, says] = [judge(landings), told(station, panel, landings)];
+          (is === says ? alike : unlike).push(`${name}: ${what}: is ${is}, told as ${says}`);
+        }
+      }
+      expect(alike.length).toBeGreaterThan(150);
+      expect(unlike.filter((w) => w.includes('is danger'))).toEqual([]);
+      expect(alike.length / (alike.length + unlike.length)).toBeGreaterThanOrEqual(0.98);
+    },
+  );
+});
+
+const demo = (file: string): Station => demoStations().find((d) => d.file === file)!.station;
+const effects = (s: Station, cores: Station['landings']['cores'], links: Station['landings']['links'] = []) =>
+  asLanded({ ...s, landings: { cores, links } }, built(s)).effects.map((e) => `${e.severity}: ${e.sentence}`);
+
+describe('danger is told first, with what carries it', () => {
+  const tank = demo('workshop-header-tank.json');
+  const sump = demo('workshop-sump.json');
+  const pump = (s: Station, pin: string) => built(s).cores.find((c) => c.pin === pin)!;
+  it('mains on the extra-low-voltage control', () => {
+    const at = built(tank).terminals.find((t) => t.id === 'X2:4')!;
+    const [first] = effects(tank, [{ core: pump(tank, 'W0:L1').id, to: at.id }]);
+    expect(first).toMatch(
+      /^danger: (all that is earthed|mains on an extra-low-voltage circuit).*\d+ V to earth, by the .* core to .*L1, on X2:4$/,
+    );
+  });
+  it('line and earth changed at the pump: its frame, and the water, before that it does not run', () => {
+    const [line, earth] = [pump(sump, 'M1:U'), pump(sump, 'M1:PE')];
+    const told = effects(sump, [
+      { core: line.id, to: earth.terminal },
+      { core: earth.id, to: line.terminal },
+    ]);
+    expect(told[0]).toMatch(
+      /^danger: the frame of pump 1, and the water that it stands in, is live: 2\d\d V to earth, by the green-yellow core to pump 1, PE, on /,
+    );
+    expect(told.findIndex((t) => t.startsWith('fault'))).toBeGreaterThan(0);
+  });
+  it('line joined to neutral ahead of all that could open: a short, in amperes', () => {
+    const core = (pin: string) => pump(sump, pin).terminal!;
+    const told = effects(sump, [], [{ a: core('W0:L1'), b: core('W0:N'), fitted: true }]);
+    // 230 V over the loop of the supply and its feeder.
+    expect(told.join('\n')).toMatch(
+      /danger: a short circuit stands and nothing in this panel opens: \d{3} A from W0, by the link from /,
+    );
+  });
+  it('a phase where the neutral belongs: what is made for 230 V gets 400 V', () => {
+    const s = demo('underpass-storm-sump.json');
+    const [neutral, phase] = [pump(s, 'W0:N'), pump(s, 'W0:L3')];
+    const told = effects(s, [
+      { core: neutral.id, to: phase.terminal },
+      { core: phase.id, to: neutral.terminal },
+    ]);
+    expect(told.join('\n')).toMatch(/gets (39|40)\d V and is made for 23\d V: it burns, by the (grey|blue) core/);
+  });
+  it('a neutral that is not brought back is live through what hangs on it, and is not called switched', () => {
+    const told = effects(sump, [{ core: pump(sump, 'W9:N').id, to: null }]);
+    expect(told[0]).toMatch(
+      /^danger: the neutral at X3:2 is live: 23\d V to earth, through what hangs on it: its way back is not there/,
+    );
+    expect(told.join()).not.toMatch(/switch the neutral/);
+  });
+  it('an external fault that opens is no overcurrent', () => {
+    const s = demo('rain-cistern.json');
+    const told = effects(s, [{ core: pump(s, 'S-low:C').id, to: null }]).join('\n');
+    expect(told).not.toMatch(/too much current/);
+  });
 });

@@ -26,6 +26,8 @@ export interface Compared {
   readonly made: ReadonlyMap<string, number>;
   /** The most that each source ever gives by design, A. */
   readonly given: ReadonlyMap<string, number>;
+  /** Terminals that are ever live by design: what a person who opens a switch expects to be dead then. */
+  readonly everLive: ReadonlySet<string>;
 }
 
 /** More than this on what is made for extra-low voltage, V (IEC 61140, band I: 50 V alternating; for direct that is on the safe side). */
@@ -78,6 +80,11 @@ export function comparedOf(design: Wired, landed: Wired, trials: readonly Sides[
     changed: changedOf(landed),
     made: most(loadsOf(design), (l) => l.id, over),
     given: most(sourcesOf(design), (s) => s.id, gives),
+    everLive: new Set(
+      design.panel.terminals
+        .filter(({ id, net }) => trials.some((t) => liveToEarth(t.design.solution, design.points.get(id) ?? net) > 0))
+        .map((t) => t.id),
+    ),
   };
 }
 
@@ -125,6 +132,23 @@ function extraLow({ panel, design, landed, changed }: Compared, now: Sides): Haz
       }
       return [];
     });
+}
+
+/** Neutrals that are not held: whoever takes one for harmless touches the line through a load. */
+function neutrals({ panel, design, landed, changed }: Compared, now: Sides): Hazard[] {
+  for (const { id, net } of panel.terminals) {
+    if (panel.wires[net] !== 'neutral') continue;
+    const volts = liveToEarth(now.landed.solution, landed.points.get(id) ?? net);
+    if (volts === 0 || liveToEarth(now.design.solution, design.points.get(id) ?? net) > 0) continue;
+    const by = carriedBy(landed, now.landed, net, changed);
+    return [
+      {
+        id: `neutral-${net}`,
+        sentence: `the neutral at ${id} is live: ${figure(volts)} to earth${by || ', through what hangs on it: its way back is not there'}`,
+      },
+    ];
+  }
+  return [];
 }
 
 /** What gives far more than it ever should, and nothing stops it. */
@@ -222,17 +246,19 @@ function liveOff({ panel, design, landed, changed }: Compared, now: Sides): Haza
 }
 
 /** What a hand has isolated, and is live all the same: terminals that are dead by design with this device open. */
-export function isolated({ panel, landed, design, changed }: Compared, now: Sides, inputs: Inputs): Hazard[] {
+export function isolated({ panel, landed, design, changed, everLive }: Compared, now: Sides, inputs: Inputs): Hazard[] {
   const open = panel.devices.find(
     (d) => ISOLATES.has(d.function) && inputs[d.tag] !== undefined && inputs[d.tag] !== d.initial,
   );
   if (!open) return [];
   for (const { id, net } of panel.terminals) {
+    if (!everLive.has(id)) continue;
     const volts = liveToEarth(now.landed.solution, landed.points.get(id) ?? net);
     if (volts === 0 || liveToEarth(now.design.solution, design.points.get(id) ?? net) > 0) continue;
     return [
       {
-        id: `${open.tag}-isolates`,
+        // Told of the first that one would open: it is the same conductor behind each.
+        id: 'isolates',
         sentence: `${id} stays live though ${open.tag} (${open.label}) is off: ${figure(volts)} to earth${carriedBy(landed, now.landed, net, changed)}`,
       },
     ];
@@ -263,7 +289,7 @@ function opened({ panel }: Compared, { design, landed }: Sides): Hazard[] {
 }
 
 /** In the order of what they do to people: what one touches, what burns, what only stops. */
-const KINDS = [frames, extraLow, liveOff, shorts, loads, opened];
+const KINDS = [frames, extraLow, neutrals, liveOff, shorts, loads, opened];
 const OPENED = KINDS.indexOf(opened);
 
 /** Whether a hazard is that something opened, or never rests: where a fault was put in, that is as it should be. */
