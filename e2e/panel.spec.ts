@@ -140,7 +140,7 @@ test('a core landed wrong is told in words, shown in the posture where it shows,
     .dragTo(page.locator('[data-terminal="X1:2"]'));
   await page.getByRole('button', { name: /^core W-supply\/blue/ }).click();
   await page.getByRole('button', { name: /^terminal X1:1,/ }).click();
-  await expect(told).toContainText('brown core to feeds the panel, L1: on X1:2, by design on X1:1');
+  await expect(told).toContainText('brown core of the cable that feeds the panel, L1: on X1:2, by design on X1:1');
   await expect(told).toContainText('danger: pump 1 stands and stays live when off');
   await told.getByRole('button', { name: 'show it' }).first().click();
   await probe(page, 'M1:V', 'earth');

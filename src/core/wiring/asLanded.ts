@@ -1,11 +1,11 @@
-import { EARTH, read, sensed, settle, structureOf, type Settled } from '../circuit';
+import { EARTH, read, sensed, structureOf, type Settled } from '../circuit';
 import { pinOf, type Outcome, type Panel } from '../schemes';
 import type { Station } from '../station';
-import { joins } from './changed';
-import { comparedOf, hazardsOf, isolated, isOpening, type Compared, type Sides } from './hazards';
-import { type Inputs, solveWith } from './inputs';
-import { inputWords, inputsToTry } from './inputsToTry';
+import { coreWords, joins } from './changed';
+import { comparedOf, hazardsOf, isolated, isOpening, type Compared } from './hazards';
+import type { Inputs } from './inputs';
 import { secondTrials } from './secondFaults';
+import { trialsOf, type Trial } from './trials';
 import { wire, type Wired } from './wired';
 
 /** What is not as the design has it: one core or link. */
@@ -38,11 +38,10 @@ const EARTHED = 5;
 const ISOLATED = 3.5;
 
 function differencesOf({ panel, landed, links }: Wired): Difference[] {
-  const device = (pin: string) => panel.devices.find((d) => d.tag === pinOf(pin)[0])!;
   const cores = panel.cores.flatMap((c): Difference[] => {
     const now = landed.get(c.id) ?? null;
     if (now === c.terminal) return [];
-    const name = `${c.colour} core to ${device(c.pin).label}, ${pinOf(c.pin)[1]}`;
+    const name = coreWords(panel, c);
     const by = c.terminal === null ? 'by design it is capped' : `by design on ${c.terminal}`;
     return [{ core: c.id, what: now === null ? `${name}: hangs loose, ${by}` : `${name}: on ${now}, ${by}` }];
   });
@@ -58,10 +57,6 @@ function differencesOf({ panel, landed, links }: Wired): Difference[] {
   ];
 }
 
-interface Trial extends Sides {
-  readonly inputs: Inputs;
-}
-
 const on = (settled: Settled, o: Outcome): boolean => sensed(settled.solution, o.senses) >= o.above;
 
 /** One outcome in every trial: never, always, or wrong in some. */
@@ -74,7 +69,7 @@ function outcomeEffect(panel: Panel, o: Outcome, trials: readonly Trial[]): Effe
     severity: 'fault',
     sentence,
     inputs: t.inputs,
-    when: inputWords(panel, t.inputs),
+    when: t.when,
   });
   // Never and always mean whatever the water does: that a breaker still stops it, or a test button still rings it, is another matter.
   const floats = new Set(panel.devices.filter((d) => d.sensor !== undefined).map((d) => d.tag));
@@ -105,7 +100,7 @@ function dangers(compared: Compared, trials: readonly Trial[]): Effect[] {
           severity: 'danger',
           sentence,
           inputs: t.inputs,
-          when: inputWords(compared.panel, t.inputs),
+          when: t.when,
           rank,
         });
   }
@@ -167,7 +162,7 @@ function strayEarths({ panel, landed }: Wired): Effect[] {
       {
         id: `${c.id}-earth`,
         severity: 'danger',
-        sentence: `the earth core of the ${cable.label} is not on the earth bar: a fault has only another circuit’s earth to go by, or none`,
+        sentence: `the earth core of the ${cable.label.startsWith('feeds') ? `cable that ${cable.label}` : cable.label} is not on the earth bar: a fault has only another circuit’s earth to go by, or none`,
         inputs: null,
         when: 'always',
       },
@@ -187,24 +182,7 @@ export function asLanded(station: Station, panel: Panel): AsLanded {
   const differences = differencesOf(landed);
   if (differences.length === 0) return { differences, effects: [], strays: landed.strays };
   const design = wire(station, panel, { cores: [], links: [] });
-  const trials = inputsToTry(panel).map((inputs): Trial => ({
-    inputs,
-    design: solveWith(design, inputs),
-    landed: solveWith(landed, inputs),
-  }));
-  // Up and down once with the water, each from the state before: what is held in shows only so.
-  const floats = panel.devices.filter((d) => d.sensor !== undefined).map((d) => d.tag);
-  let [a, b] = [design.states, landed.states];
-  let inputs: Inputs = Object.fromEntries(floats.map((f) => [f, 'down']));
-  for (const [tag, to] of [
-    ...floats.map((f) => [f, 'up'] as const),
-    ...[...floats].reverse().map((f) => [f, 'down'] as const),
-  ]) {
-    inputs = { ...inputs, [tag]: to };
-    const [da, lb] = [settle(design.structure, { ...a, ...inputs }), settle(landed.structure, { ...b, ...inputs })];
-    [a, b] = [da.states, lb.states];
-    trials.push({ inputs, design: da, landed: lb });
-  }
+  const trials = trialsOf(design, landed);
   const compared = comparedOf(design, landed, trials);
   const effects = [
     ...dangers(compared, trials),

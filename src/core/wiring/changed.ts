@@ -1,5 +1,5 @@
 import { conducts, EARTH, potential, rms, type Component, type Settled } from '../circuit';
-import { pinOf } from '../schemes';
+import { pinOf, type Core, type Panel } from '../schemes';
 import type { Wired } from './wired';
 
 /** Cores and links that are not as designed, by their part of the circuit, in words. */
@@ -10,9 +10,7 @@ export function changedOf({ panel, landed, links }: Wired): Changed {
   const cores = panel.cores.flatMap((c): [string, string][] => {
     const now = landed.get(c.id) ?? null;
     if (now === c.terminal || now === null) return [];
-    const [tag, pin] = pinOf(c.pin);
-    const device = panel.devices.find((d) => d.tag === tag)!;
-    return [[c.id, `the ${c.colour} core to ${device.label}, ${pin}, on ${now}`]];
+    return [[c.id, `the ${coreWords(panel, c)}, on ${now}`]];
   });
   return new Map([
     ...cores,
@@ -20,6 +18,14 @@ export function changedOf({ panel, landed, links }: Wired): Changed {
       .filter((l) => !panel.links.some((d) => joins(l) === joins(d)))
       .map((l): [string, string] => [`link ${joins(l)}`, `the link from ${l.a} to ${l.b}`]),
   ]);
+}
+
+/** A core by its colour, what it goes to or comes from, and the pin there. */
+export function coreWords(panel: Panel, core: Core): string {
+  const [tag, pin] = pinOf(core.pin);
+  const device = panel.devices.find((d) => d.tag === tag)!;
+  const comes = device.function === 'supply' || device.function === 'alarm-supply';
+  return `${core.colour} core ${comes ? `of the cable that ${device.label}` : `to ${device.label}`}, ${pin}`;
 }
 
 export const joins = ({ a, b }: { readonly a: string; readonly b: string }): string => [a, b].sort().join(' – ');

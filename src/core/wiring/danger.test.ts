@@ -97,7 +97,7 @@ describe('danger is told first, with what carries it', () => {
     const at = built(tank).terminals.find((t) => t.id === 'X2:4')!;
     const [first] = effects(tank, [{ core: pump(tank, 'W0:L1').id, to: at.id }]);
     expect(first).toMatch(
-      /^danger: (all that is earthed|mains on an extra-low-voltage circuit).*\d+ V to earth, by the .* core to .*L1, on X2:4$/,
+      /^danger: (all that is earthed|mains on an extra-low-voltage circuit).*\d+ V to earth, by the .* core of the cable that .*L1, on X2:4$/,
     );
   });
   it('line and earth changed at the pump: its frame, and the water, before that it does not run', () => {
@@ -134,6 +134,15 @@ describe('danger is told first, with what carries it', () => {
       /^danger: the neutral at X3:2 is live: 23\d V to earth, through what hangs on it: its way back is not there/,
     );
     expect(told.join()).not.toMatch(/switch the neutral/);
+  });
+  it('what a timer starts is tried with its time run out', () => {
+    const s = demo('sand-bed-dosing-tank.json');
+    const { effects: told } = asLanded(
+      { ...s, landings: { cores: [{ core: pump(s, 'M1:U').id, to: null }], links: [] } },
+      built(s),
+    );
+    // By its floats alone the doser only rests at first: that it never runs shows when the rest is over.
+    expect(told.map((e) => `${e.severity}: ${e.sentence}`)).toContain('fault: pump 1 never runs');
   });
   it('an external fault that opens is no overcurrent', () => {
     const s = demo('rain-cistern.json');

@@ -1,10 +1,12 @@
 import {
   between,
   conducts,
+  due,
   EARTH,
   potential,
   rms,
   sensed,
+  settle,
   type Component,
   type Settled,
   type States,
@@ -162,18 +164,38 @@ function see(wired: Wired, settled: Settled): Seen {
   return { outcomes: on.join(), harm, loads, amps, live };
 }
 
+/** A state, and what it comes to as timers run out, twice; where none runs it stays as it is. */
+function stages(wired: Wired, first: Settled): Settled[] {
+  const found = [first];
+  for (let i = 0; i < 2; i++) {
+    const { states } = found.at(-1)!;
+    const over = Object.fromEntries(
+      wired.netlist.devices.flatMap(({ id, behaviour }) => {
+        const next = due(behaviour, states[id]!);
+        return next ? [[id, next.to]] : [];
+      }),
+    );
+    found.push(settle(wired.structure, { ...states, ...over }));
+  }
+  return found;
+}
+
 /** A panel by design in every state in which a wrong landing is tried, once for all of its landings. */
 export function judgeOf(station: Station, panel: Panel): (landings: Landings) => Class {
   const inputs = inputsToTry(panel);
   const design = wire(station, panel, { cores: [], links: [] });
-  const should = inputs.map((i) => see(design, solveWith(design, i)));
+  const should = inputs.map((i) => stages(design, solveWith(design, i)).map((s) => see(design, s)));
   const most = (of: (s: Seen) => ReadonlyMap<string, number>) => {
     const found = new Map<string, number>();
-    for (const s of should) for (const [id, v] of of(s)) found.set(id, Math.max(v, found.get(id) ?? 0));
+    for (const s of should.flat()) for (const [id, v] of of(s)) found.set(id, Math.max(v, found.get(id) ?? 0));
     return found;
   };
   const [rated, given] = [most((s) => s.loads), most((s) => s.amps)];
-  const ever = new Set(should.flatMap((s) => [...s.live]));
+  /** A load burns, or a source is shorted. */
+  const beyond = (is: Seen) =>
+    [...is.loads].some(([id, v]) => (rated.get(id) ?? 0) > 1 && v > 1.15 * rated.get(id)!) ||
+    [...is.amps].some(([id, a]) => a > Math.max(20, 3 * (given.get(id) ?? 0)));
+  const ever = new Set(should.flat().flatMap((s) => [...s.live]));
   const isolating = (input: Inputs) =>
     panel.devices.some(
       (d) =>
@@ -185,13 +207,15 @@ export function judgeOf(station: Station, panel: Panel): (landings: Landings) =>
     const landed = wire(station, panel, landings);
     let stops = false;
     for (const [i, input] of inputs.entries()) {
-      const is = see(landed, solveWith(landed, input));
-      if ([...is.harm].some((h) => !should[i]!.harm.has(h))) return 'danger';
-      for (const [id, v] of is.loads) if ((rated.get(id) ?? 0) > 1 && v > 1.15 * rated.get(id)!) return 'danger';
-      for (const [id, a] of is.amps) if (a > Math.max(20, 3 * (given.get(id) ?? 0))) return 'danger';
-      // What somebody has opened to work behind it, and what is live there all the same.
-      if (isolating(input) && [...is.live].some((t) => ever.has(t) && !should[i]!.live.has(t))) return 'danger';
-      stops ||= is.outcomes !== should[i]!.outcomes;
+      for (const [k, state] of stages(landed, solveWith(landed, input)).entries()) {
+        const is = see(landed, state);
+        const wanted = should[i]![k]!;
+        if ([...is.harm].some((h) => !wanted.harm.has(h))) return 'danger';
+        if (beyond(is)) return 'danger';
+        // What somebody has opened to work behind it, and what is live there all the same.
+        if (isolating(input) && [...is.live].some((t) => ever.has(t) && !wanted.live.has(t))) return 'danger';
+        stops ||= is.outcomes !== wanted.outcomes;
+      }
     }
     // An earth core that is not on earth: the frame is held by nothing.
     const nets = new Map(panel.terminals.map((t) => [t.id, t.net]));

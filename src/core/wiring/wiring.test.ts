@@ -131,7 +131,7 @@ describe('as landed', () => {
 
   it('a supply missing a leg: neither pump runs, in so many words; the overload opens if one is running', () => {
     const report = landed(underpass, [{ core: 'W-supply/black', to: null }]);
-    expect(report.differences[0]!.what).toMatch(/black core to feeds the panel, L2: hangs loose/);
+    expect(report.differences[0]!.what).toMatch(/black core of the cable that feeds the panel, L2: hangs loose/);
     expect(tells(report)).toEqual(
       expect.arrayContaining([
         expect.stringMatching(/^pump 1 never runs/),
