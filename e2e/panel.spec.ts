@@ -234,7 +234,7 @@ test('lists, drawing and readings go out: CSV, SVG, and a page for the door', as
   expect(wires.text.split('\n')[0]!.trim()).toBe('from,to,number,colour,size,length (m),where');
   expect(wires.text).toMatch(/X2:1,S-stop:C,C,brown,1 mm²,18,field/);
   await page.getByRole('button', { name: 'parts' }).click();
-  await expect(page.getByRole('table', { name: 'parts list' })).toContainText('contactor, coil 231 V AC');
+  await expect(page.getByRole('table', { name: 'parts list' })).toContainText('contactor, 9 A AC-3, coil 231 V AC');
   await page.getByRole('tab', { name: 'expected readings' }).click();
   const row = page
     .getByRole('table', { name: 'expected readings' })

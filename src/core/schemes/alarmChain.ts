@@ -1,6 +1,7 @@
 import { leaf, net, parallel, series, type PanelBuilder } from './panelBuilder';
 import { coloursOf } from './colours';
-import { breaker, directSupply, load, loop, type Power, pushButton, relay, type Relay, sense } from './devices';
+import { directSupply, load, loop, type Power, pushButton, relay, type Relay, sense } from './devices';
+import { breaker } from './protection';
 import { boardDevice, type Feed, lineToNeutral } from './feed';
 import { floatOf } from './floats';
 import type { Tree } from './model';

@@ -5,8 +5,10 @@ export interface Colours {
   readonly lines: readonly [string, string, string];
   readonly neutral: string;
   readonly earth: string;
-  /** Control wires in the panel, by kind of current. */
-  readonly control: { readonly ac: string; readonly dc: string };
+  /** Control wires in the panel at the voltage of the mains; of extra-low voltage, by kind of current; and of what others keep live. */
+  readonly control: string;
+  readonly low: { readonly ac: string; readonly dc: string };
+  readonly others: string;
   /** Cores of a float's cord: common, its contact, and the other contact of a changeover. */
   readonly cord: readonly [string, string, string];
 }
@@ -16,14 +18,18 @@ const COLOURS: Readonly<Record<Station['profile'], Colours>> = {
     lines: ['brown', 'black', 'grey'],
     neutral: 'blue',
     earth: 'green-yellow',
-    control: { ac: 'red', dc: 'dark blue' },
+    control: 'red',
+    low: { ac: 'violet', dc: 'dark blue' },
+    others: 'orange',
     cord: ['brown', 'black', 'grey'],
   },
   'us-120': {
     lines: ['black', 'red', 'blue'],
     neutral: 'white',
     earth: 'green',
-    control: { ac: 'red', dc: 'blue' },
+    control: 'red',
+    low: { ac: 'violet', dc: 'dark blue' },
+    others: 'orange',
     cord: ['black', 'white', 'red'],
   },
 };

@@ -62,8 +62,8 @@ export function contactorPump(
   call: Tree,
   more: { hoa: boolean; under?: readonly Tree[]; counters?: boolean; hand?: Tree },
 ): Relay {
-  const k = contactor(b, 'K1', 'runs the pump', control, 1);
-  const { healthy } = pumpPower(b, feed, 1, b.station.pumps[0]!, () => k.make());
+  const k = contactor(b, 'K1', 'runs the pump', control, 1, b.station.pumps[0]!.ratedCurrent);
+  const { healthy } = pumpPower(b, feed, 1, b.station.pumps[0]!, () => k.main());
   const allowed = permissions(b);
   const auto = more.hoa
     ? selectorBranches(b, 'S1', 'the pump', 1, call)

@@ -1,7 +1,7 @@
 import { alarmChain } from './alarmChain';
 import { leaf, type PanelBuilder } from './panelBuilder';
 import { coloursOf } from './colours';
-import { breaker, residual } from './devices';
+import { breaker, residual } from './protection';
 import { boardDevice, RESIDUAL } from './feed';
 import { floatSwitch, sensorOf } from './floats';
 import { cutOff } from './interlocks';

@@ -58,6 +58,8 @@ export const coilLimits = ({ volts, kind }: Power) =>
 /** A relay in hand: its coil, and a further contact at each asking. */
 export interface Relay {
   readonly coil: Tree;
+  /** A main pole, 1-2, 3-4, 5-6: it carries a motor. */
+  main(): Tree;
   make(): Tree;
   break(): Tree;
 }
@@ -97,10 +99,15 @@ export function relay(b: PanelBuilder, tag: string, label: string, power: Power,
     positions: [],
     elements: { coil: { pins: ['A1', 'A2'], sign: look.sign ?? 'coil', part: coilPart(b, power, look.va ?? 1.2) } },
   });
-  let poles = 0;
-  const contact = (sign: 'make' | 'break', closed: readonly string[]): Tree => {
-    const p = ++poles;
-    const pins: [string, string] = sign === 'make' ? [`${p}3`, `${p}4`] : [`${p}1`, `${p}2`];
+  let [mains, auxiliaries] = [0, 0];
+  // Numbers of poles as on the parts themselves (EN 50011): main poles by ones, auxiliaries by their place and what they do.
+  const contact = (sign: 'make' | 'break', closed: readonly string[], main = false): Tree => {
+    const p = main ? ++mains : ++auxiliaries;
+    const pins: [string, string] = main
+      ? [`${2 * p - 1}`, `${2 * p}`]
+      : sign === 'make'
+        ? [`${p}3`, `${p}4`]
+        : [`${p}1`, `${p}2`];
     return b.addElement(tag, pins.join('-'), {
       pins,
       sign,
@@ -111,13 +118,33 @@ export function relay(b: PanelBuilder, tag: string, label: string, power: Power,
   };
   return {
     coil: leaf(tag, 'coil'),
+    main: () => contact('make', look.made ?? ['on'], true),
     make: () => contact('make', look.made ?? ['on']),
     break: () => contact('break', look.broken ?? ['off']),
   };
 }
 
-export const contactor = (b: PanelBuilder, tag: string, label: string, power: Power, pump: number): Relay =>
-  relay(b, tag, label, power, { function: 'contactor', pump, description: 'contactor', va: 7, cost: 2 });
+/** Sizes in which contactors are made, A in utilisation category AC-3 (motors started direct; IEC 60947-4-1). */
+const CONTACTORS = [9, 12, 18, 25, 32, 40, 50, 65, 80, 95] as const;
+
+/** A contactor for a motor of so many amperes. */
+export function contactor(
+  b: PanelBuilder,
+  tag: string,
+  label: string,
+  power: Power,
+  pump: number,
+  amps: number,
+): Relay {
+  const size = CONTACTORS.find((a) => a >= amps) ?? CONTACTORS.at(-1)!;
+  return relay(b, tag, label, power, {
+    function: 'contactor',
+    pump,
+    description: `contactor, ${size} A AC-3`,
+    va: 7,
+    cost: 2,
+  });
+}
 
 /** Something worked by hand, with a contact for each thing it closes. */
 export function worked(
@@ -190,110 +217,6 @@ export function handOffAuto(b: PanelBuilder, tag: string, label: string, pump: n
     'auto',
     { pump },
   );
-}
-
-const BREAKER_POSITIONS = [
-  { state: 'on', label: 'on' },
-  { state: 'off', label: 'off' },
-];
-
-/** Past this share of its rating a breaker or fuse opens sooner or later; a circuit at rest is later. */
-const SUSTAINED = 1.45;
-
-/** A breaker or fuse with a pole for each wire; opens itself when any carries too much. */
-export function breaker(
-  b: PanelBuilder,
-  tag: string,
-  label: string,
-  amps: number,
-  poles: number,
-  more: { fuse?: boolean; direct?: boolean; place?: Device['place']; pump?: number } = {},
-): Tree[] {
-  const names = Array.from({ length: poles }, (_, i) => `${2 * i + 1}-${2 * i + 2}`);
-  const description = more.fuse
-    ? `fuse and holder, ${amps} A`
-    : `circuit breaker, ${poles} pole${poles > 1 ? 's' : ''}, ${amps} A${more.direct ? ', for direct current' : ''}`;
-  b.device({
-    tag,
-    function: more.fuse ? 'fuse' : 'breaker',
-    pump: more.pump,
-    description,
-    label,
-    place: more.place ?? 'panel',
-    cost: more.fuse ? 1 : 2,
-    behaviour: {
-      kind: 'trip',
-      senses: sense(
-        'amps',
-        more.direct ? 'dc' : 'ac',
-        names.map((n) => `${tag}.${n}`),
-        'most',
-      ),
-      above: SUSTAINED * amps,
-    },
-    initial: 'on',
-    positions: BREAKER_POSITIONS,
-    elements: Object.fromEntries(
-      names.map((n) => [
-        n,
-        {
-          pins: n.split('-') as [string, string],
-          sign: more.fuse ? 'fuse' : 'breaker',
-          part: contactPart,
-          closed: ['on'],
-          leak: OPEN_LEAK,
-        },
-      ]),
-    ),
-  });
-  return names.map((n) => leaf(tag, n));
-}
-
-/** A disconnect that can be locked off. */
-export function disconnect(b: PanelBuilder, tag: string, poles: number): Tree[] {
-  const contact = worked(
-    b,
-    'disconnect',
-    tag,
-    `disconnect switch, ${poles} poles, lockable`,
-    'isolates the panel',
-    BREAKER_POSITIONS,
-    'on',
-    { cost: 2 },
-  );
-  return Array.from({ length: poles }, () => contact('breaker', 'on'));
-}
-
-/** A residual-current or ground-fault device: opens when its wires together carry a current that came back another way. */
-export function residual(b: PanelBuilder, tag: string, poles: number, trips: number): Tree[] {
-  const names = Array.from({ length: poles }, (_, i) => `${2 * i + 1}-${2 * i + 2}`);
-  b.device({
-    tag,
-    function: 'residual-current',
-    description: `residual-current (ground-fault) device, ${poles} poles, ${Math.round(trips * 1000)} mA`,
-    label: 'opens on a leak to earth',
-    place: 'panel',
-    cost: 2,
-    behaviour: {
-      kind: 'trip',
-      senses: sense(
-        'amps',
-        'ac',
-        names.map((n) => `${tag}.${n}`),
-        'sum',
-      ),
-      above: trips,
-    },
-    initial: 'on',
-    positions: BREAKER_POSITIONS,
-    elements: Object.fromEntries(
-      names.map((n) => [
-        n,
-        { pins: n.split('-') as [string, string], sign: 'breaker', part: contactPart, closed: ['on'], leak: OPEN_LEAK },
-      ]),
-    ),
-  });
-  return names.map((n) => leaf(tag, n));
 }
 
 /** A load with two pins: lamp, horn, hour meter, counter. */

@@ -141,8 +141,8 @@ export const duplex: Scheme = {
 
     const pumps = b.station.pumps.map((pump, i) => {
       const n = i + 1;
-      const k = contactor(b, `K${n}`, `runs pump ${n}`, control, n);
-      const { healthy } = pumpPower(b, f, n, pump, () => k.make());
+      const k = contactor(b, `K${n}`, `runs pump ${n}`, control, n, pump.ratedCurrent);
+      const { healthy } = pumpPower(b, f, n, pump, () => k.main());
       const aux = b.addElement(`Q${n}`, '13-14', {
         pins: ['13', '14'],
         sign: 'make',

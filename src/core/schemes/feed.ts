@@ -1,6 +1,7 @@
 import { leaf, type PanelBuilder } from './panelBuilder';
 import { coloursOf } from './colours';
-import { breaker, disconnect, directSupply, type Power, residual, transformer } from './devices';
+import { directSupply, type Power, transformer } from './devices';
+import { breaker, disconnect, residual } from './protection';
 import { GROUND_PIN, type Circuit, type Device, type Tree } from './model';
 
 /** Wires that carry the power: its legs, and the one it comes back on. */

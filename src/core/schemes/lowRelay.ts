@@ -49,8 +49,7 @@ function solid(b: PanelBuilder, tag: string, { volts, kind }: Power, poles: numb
   let next = 0;
   return {
     coil: { leaf: `${tag}.coil` },
-    make: () => ({ leaf: `${tag}.${++next}` }),
-    break: () => ({ leaf: `${tag}.none` }),
+    main: () => ({ leaf: `${tag}.${++next}` }),
   };
 }
 
@@ -100,7 +99,7 @@ export const lowRelay: Scheme = {
           });
     const call = pumpCall(b, control);
     const low = waterRelay(b, control);
-    const { healthy } = pumpPower(b, f, 1, b.station.pumps[0]!, () => k.make(), { overload: live > 1 });
+    const { healthy } = pumpPower(b, f, 1, b.station.pumps[0]!, () => k.main(), { overload: live > 1 });
     const follows = b.station.interlocks.some((l) => l.kind === 'full')
       ? relay(b, 'K4', 'calls for water', control)
       : null;

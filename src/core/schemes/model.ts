@@ -128,6 +128,8 @@ export interface Device {
   /** The state it springs back to when it is let go. */
   readonly springs?: string;
   readonly elements: Readonly<Record<string, Element>>;
+  /** Of a breaker or fuse: what it is made for, A. */
+  readonly rating?: number;
   /** Of a supply: the element it gives from, and how much, A. */
   readonly gives?: { readonly element: string; readonly amps: number };
   /** What is inside beside its elements. */

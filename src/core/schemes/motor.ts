@@ -1,7 +1,8 @@
 import type { Pump } from '../station';
 import { leaf, type PanelBuilder } from './panelBuilder';
 import { coloursOf } from './colours';
-import { breaker, CLOSED, loadPart, OPEN_LEAK, sense } from './devices';
+import { CLOSED, loadPart, OPEN_LEAK, sense } from './devices';
+import { breaker } from './protection';
 import { type Feed, lineToNeutral } from './feed';
 import { GROUND_PIN, type Device, type Tree } from './model';
 

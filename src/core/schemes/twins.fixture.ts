@@ -27,8 +27,8 @@ export const twins: Scheme = {
     b.rung('both are called', id, hot, [floatOf(b, 'pump')!.used, call.coil], back);
     b.station.pumps.forEach((pump, i) => {
       const n = i + 1;
-      const k = contactor(b, `B${n}0`, `runs pump ${n}`, control, n);
-      const { healthy } = pumpPower(b, f, n, pump, () => k.make());
+      const k = contactor(b, `B${n}0`, `runs pump ${n}`, control, n, pump.ratedCurrent);
+      const { healthy } = pumpPower(b, f, n, pump, () => k.main());
       const s = handOffAuto(b, `H${n}`, `Hand, Off or Auto for pump ${n}`, n);
       const auto = { series: [s('selector', 'auto'), call.make()] };
       b.rung(`pump ${n} called`, id, hot, [parallel(s('selector', 'hand'), auto), ...healthy, k.coil], back);

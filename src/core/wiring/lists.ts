@@ -1,6 +1,7 @@
-import { coloursOf, type Device, type Panel, pinOf, type WireFunction } from '../schemes';
+import { coloursOf, type Device, leaves, type Panel, pinOf, type WireFunction } from '../schemes';
 import type { Station } from '../station';
-import { sizeName } from './conductor';
+import { awgArea, sizeName } from './conductor';
+import { guardsOf, sizeFor } from './guards';
 import type { Wired } from './wired';
 
 /** One wire: from, to, its number, colour, size and length. Lengths inside the panel are about what such a wire takes. */
@@ -36,7 +37,11 @@ export interface PartLine {
 
 /** A wire inside a panel, m: along a rail, or out to the door. */
 const INSIDE = { panel: 0.5, door: 1.2, field: 0.5, board: 0.5 } as const;
-const CONTROL_AREA = { 'metric-230': 1e-6, 'us-120': 1.31e-6 } as const;
+/** The least that is used inside a panel, m²: 1.5 mm² and 14 AWG for power, 1 mm² and 16 AWG for control. */
+const LEAST = {
+  power: { 'metric-230': 1.5e-6, 'us-120': awgArea(14) },
+  control: { 'metric-230': 1e-6, 'us-120': awgArea(16) },
+} as const;
 
 const PAINT: Readonly<Record<WireFunction, (colours: ReturnType<typeof coloursOf>) => string>> = {
   'line-1': (c) => c.lines[0]!,
@@ -46,13 +51,33 @@ const PAINT: Readonly<Record<WireFunction, (colours: ReturnType<typeof coloursOf
   earth: (c) => c.earth,
 };
 
-/** Colour of a wire inside the panel, by what it is. */
+/** Colour of a wire inside the panel, by what it is: mains never in a colour of extra-low voltage, and what others keep live in its own. */
 function wireColour(station: Station, panel: Panel, net: string, circuitId: string): string {
   const colours = coloursOf(station);
   const circuit = panel.circuits.find((c) => c.id === circuitId);
   const is = panel.wires[net];
   if (is !== undefined) return PAINT[is](colours);
-  return circuit?.function === 'power' ? colours.lines[0] : colours.control[circuit?.kind ?? 'ac'];
+  if (!circuit || circuit.function === 'power') return colours.lines[0];
+  if (circuit.function === 'others') return colours.others;
+  return circuit.low ? colours.low[circuit.kind] : colours.control;
+}
+
+/** The circuit that each wire belongs to: by its terminal, else by the rung that it is in. */
+function circuitsOf({ terminals, rungs, spans }: Panel): ReadonlyMap<string, string> {
+  const found = new Map(terminals.map((t) => [t.net, t.circuit]));
+  for (const rung of rungs)
+    for (const net of [rung.from, rung.to, ...leaves(rung.tree).flatMap((leaf) => spans[leaf] ?? [])])
+      if (!found.has(net)) found.set(net, rung.circuit);
+  return found;
+}
+
+/** The wire at the other end of what a pin belongs to; the same where it belongs to nothing with two ends. */
+function beyond({ devices, spans }: Panel, net: string, pin: string): string {
+  const [tag, name] = pinOf(pin);
+  const device = devices.find((d) => d.tag === tag);
+  const leaf = Object.entries(device?.elements ?? {}).find(([, e]) => e.pins.includes(name))?.[0];
+  const [a, b] = (leaf && spans[`${tag}.${leaf}`]) || [net, net];
+  return a === net ? b : a;
 }
 
 /** Every wire of the panel and every core that comes to it, as they are landed now. */
@@ -63,17 +88,24 @@ export function wireList(station: Station, { panel, landed }: Wired): Wire[] {
     if (!known.pins.includes(pin)) known.pins.push(pin);
     ends.set(net, known);
   };
-  const circuitOfNet = new Map(panel.terminals.map((t) => [t.net, t.circuit]));
-  for (const rung of panel.rungs)
-    for (const net of [rung.from, rung.to]) if (!circuitOfNet.has(net)) circuitOfNet.set(net, rung.circuit);
+  const circuitOfNet = circuitsOf(panel);
+  const guards = guardsOf(panel, station);
   for (const [pin, net] of Object.entries(panel.pinNets)) end(net, pin, circuitOfNet.get(net) ?? 'control');
   for (const t of panel.terminals) end(t.net, t.id, t.circuit);
   const place = (pin: string) => panel.devices.find((d) => d.tag === pinOf(pin)[0])?.place ?? 'panel';
-  const inside = [...ends].flatMap(([net, { pins, circuit }]): Wire[] =>
-    pins.slice(1).map((to, i) => {
+  const most = Math.max(...guards.values());
+  const inside = [...ends].flatMap(([net, { pins: all, circuit }]): Wire[] => {
+    const neutral = panel.wires[net] === 'neutral';
+    // What hangs on a neutral brings no more than what guards its other end lets through.
+    const at = (pin: string) => guards.get(beyond(panel, net, pin)) ?? guards.get(net) ?? 0;
+    // A neutral goes on from its heaviest load to its lightest: each length carries what comes after it.
+    const pins = neutral ? [...all].sort((a, b) => at(b) - at(a)) : all;
+    return pins.slice(1).map((to, i) => {
       const from = pins[i]!;
-      const power = panel.circuits.find((c) => c.id === circuit)?.function === 'power';
-      const area = power ? station.wiring.motor.area : CONTROL_AREA[station.profile];
+      const amps = panel.wires[net] === 'earth' ? most : neutral ? at(to) : (guards.get(net) ?? 0);
+      const of = neutral ? circuitOfNet.get(beyond(panel, net, to)) : circuit;
+      const use = panel.circuits.find((c) => c.id === of)?.function === 'power' ? 'power' : 'control';
+      const area = sizeFor(amps, LEAST[use][station.profile], station.profile);
       return {
         from,
         to,
@@ -83,8 +115,8 @@ export function wireList(station: Station, { panel, landed }: Wired): Wire[] {
         length: Math.max(INSIDE[place(from)], INSIDE[place(to)]),
         where: 'panel',
       };
-    }),
-  );
+    });
+  });
   const nets = new Map(panel.terminals.map((t) => [t.id, t.net]));
   const field = panel.cores.map((c): Wire => {
     const cable = panel.devices.find((d) => d.tag === pinOf(c.pin)[0])!.cable!;
@@ -121,6 +153,28 @@ export function cableList(station: Station, { panel, landed }: Wired): CableLine
   );
 }
 
+/** Terminals by the largest wire that they take, m², with their current, A (IEC 60947-7-1, table 1). */
+const TERMINALS = [
+  [2.5e-6, 24],
+  [4e-6, 32],
+  [6e-6, 41],
+  [10e-6, 57],
+  [16e-6, 76],
+  [35e-6, 125],
+] as const;
+
+/** The terminal for a wire: large enough for its cable and its guard; earth has its own kind. */
+function terminalFor(station: Station, panel: Panel, net: string): string {
+  const ids = new Set(panel.terminals.filter((t) => t.net === net).map((t) => t.id));
+  const areas = panel.cores
+    .filter((c) => c.terminal !== null && ids.has(c.terminal))
+    .map((c) => panel.devices.find((d) => d.tag === pinOf(c.pin)[0])!.cable!.area);
+  const amps = guardsOf(panel, station).get(net) ?? 0;
+  const [area, rated] = TERMINALS.find(([a, i]) => a >= Math.max(...areas, 0) && i >= amps) ?? TERMINALS.at(-1)!;
+  const earth = panel.wires[net] === 'earth';
+  return `${earth ? 'earth terminal' : 'terminal'}, to ${sizeName(area, 'metric-230')}${earth ? '' : `, ${rated} A`}`;
+}
+
 /** What to buy: devices by kind, terminals, links, wire and cable. What comes from others is left out. */
 export function partsList(station: Station, wired: Wired): PartLine[] {
   const { panel, links } = wired;
@@ -139,14 +193,12 @@ export function partsList(station: Station, wired: Wired): PartLine[] {
       description,
       unit,
       quantity: (known?.quantity ?? 0) + quantity,
-      tags: [...(known?.tags ?? []), ...(tag ? [tag] : [])],
+      tags: [...new Set([...(known?.tags ?? []), ...(tag ? [tag] : [])])],
       cost,
     });
   };
   for (const d of panel.devices) if (d.cost > 0) add('device', d.description, 1, d.tag, d.cost);
-  const strips = new Map<string, number>();
-  for (const t of panel.terminals) strips.set(pinOf(t.id)[0], (strips.get(pinOf(t.id)[0]) ?? 0) + 1);
-  for (const [strip, count] of strips) add('terminal', 'terminal', count, strip, 1);
+  for (const t of panel.terminals) add('terminal', terminalFor(station, panel, t.net), 1, pinOf(t.id)[0], 1);
   if (links.length > 0) add('link', 'terminal link', links.length, '', 1);
   const inside = wireList(station, wired).filter((w) => w.where === 'panel');
   for (const w of inside) add('wire', `wire ${w.size} ${w.colour}`, w.length, '', 1, 'm');

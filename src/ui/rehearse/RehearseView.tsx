@@ -11,9 +11,10 @@ import type { RunSheet } from './RunSheets';
 import { RunShown } from './RunShown';
 import { RunState } from './RunState';
 import { ScenarioBar } from './ScenarioBar';
-import { useCloser, useMoments } from './useMoment';
+import { useMoments } from './useMoment';
 import { useRehearsable } from './useRehearsable';
 import { useRehearsal } from './useRehearsal';
+import { useShownRun } from './useShownRun';
 import { useScenario } from './useScenario';
 import { useView } from './useView';
 
@@ -34,7 +35,7 @@ export function RehearseView({ revision, stored }: { revision: number; stored: R
   const [cursor] = useState(createCursor);
   const looking = useView(scenario.duration);
   useMoments(rehearsed, cursor);
-  const closer = useCloser(rehearsed, looking.view);
+  const shown = useShownRun(rehearsed, looking.view);
 
   // Run once when the view opens, and whenever scenario or station is another.
   useEffect(() => {
@@ -71,10 +72,10 @@ export function RehearseView({ revision, stored }: { revision: number; stored: R
         <RunState rehearsed={rehearsed} onRun={() => start(station, scenario)} onStop={stop} />
         {/* A fault or a hand that this panel has no part for is taken out here. */}
         {rehearsed.state === 'refused' && controls.length > 0 && typed}
-        {rehearsed.state === 'there' && closer && (
+        {shown && (
           <RunShown
-            ran={rehearsed}
-            closer={closer}
+            ran={shown.ran}
+            closer={shown.closer}
             cursor={cursor}
             desk={desk}
             looking={looking}

@@ -1,2 +1,0 @@
-/** What compares a station as it is landed with its design. */
-export { asLanded } from '@/core/wiring';
