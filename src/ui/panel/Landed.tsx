@@ -54,9 +54,9 @@ export function Landed({ report }: { report: AsLanded }) {
       )}
       {report.effects.length === 0 && report.differences.length > 0 && (
         <Typography>
-          No effect in what was asked: every float and every hand of this panel, each supply cut, the battery flat, and
-          a winding of each motor to its frame. Not asked here: two of these at once, and the direction in which a motor
-          turns.
+          No effect in what was asked: every float and every hand of this panel, with its timers run out; and, with all
+          floats hanging and all lifted, each supply cut, each battery flat, and a winding of each motor that has an
+          earth core to its frame. Not asked here: two of these at once, a neutral lost, and the way a motor turns.
         </Typography>
       )}
     </Box>
