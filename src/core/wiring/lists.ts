@@ -35,6 +35,8 @@ export interface PartLine {
   readonly cost: Device['cost'];
 }
 
+/** The size of a wire whose guard is not in this panel. */
+const UNKNOWN = 'as its own circuit is guarded';
 /** A wire inside a panel, m: along a rail, or out to the door. */
 const INSIDE = { panel: 0.5, door: 1.2, field: 0.5, board: 0.5 } as const;
 /** The least that is used inside a panel, m²: 1.5 mm² and 14 AWG for power, 1 mm² and 16 AWG for control. */
@@ -94,6 +96,10 @@ export function wireList(station: Station, { panel, landed }: Wired): Wire[] {
   for (const t of panel.terminals) end(t.net, t.id, t.circuit);
   const place = (pin: string) => panel.devices.find((d) => d.tag === pinOf(pin)[0])?.place ?? 'panel';
   const most = Math.max(...guards.values());
+  const known = (circuit: string | undefined) => {
+    const c = panel.circuits.find(({ id }) => id === circuit);
+    return c?.function !== 'others' || c.low;
+  };
   const inside = [...ends].flatMap(([net, { pins: all, circuit }]): Wire[] => {
     const neutral = panel.wires[net] === 'neutral';
     // What hangs on a neutral brings no more than what guards its other end lets through.
@@ -111,7 +117,8 @@ export function wireList(station: Station, { panel, landed }: Wired): Wire[] {
         to,
         number: net,
         colour: wireColour(station, panel, net, circuit),
-        size: sizeName(area, station.profile),
+        // What others feed they guard: this panel does not know by what.
+        size: guards.has(net) || known(of) ? sizeName(area, station.profile) : UNKNOWN,
         length: Math.max(INSIDE[place(from)], INSIDE[place(to)]),
         where: 'panel',
       };

@@ -519,6 +519,19 @@ describe('lists', () => {
     expect(wires.find((x) => /^Q1:/.test(x.from) && /^K1:/.test(x.to))!.size).toBe('AWG 12');
     expect(new Set(wires.map((x) => x.size)).has('AWG 14') || wires.some((x) => x.size === 'AWG 16')).toBe(true);
   });
+  it('a wire that others feed from the mains has no size of ours: what guards it is not known here', () => {
+    const s: Station = {
+      ...plain('contactor'),
+      interlocks: [{ kind: 'cutoff', name: 'washer', acts: 'live', volts: 230, amps: 6, warns: false }],
+    };
+    const w = wired(s);
+    const foreign = new Set(w.panel.circuits.filter((c) => c.function === 'others' && !c.low).map((c) => c.id));
+    const nets = new Set(w.panel.terminals.filter((t) => foreign.has(t.circuit)).map((t) => t.net));
+    expect(nets.size).toBeGreaterThan(0);
+    const theirs = wireList(s, w).filter((x) => x.where === 'panel' && nets.has(x.number));
+    expect(theirs.length).toBeGreaterThan(0);
+    expect(new Set(theirs.map((x) => x.size))).toEqual(new Set(['as its own circuit is guarded']));
+  });
   it('main poles are 1-2, 3-4, 5-6, auxiliaries 13-14, 21-22', () => {
     const { panel } = wired(underpass);
     for (const tag of ['K1', 'K2']) {

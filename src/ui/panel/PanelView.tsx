@@ -133,7 +133,13 @@ function DrawingSheet() {
       </Box>
       <LadderWithWhy panel={panel} sheet={sheet} asked={asked} hands={hands} />
       <Box ref={lower} sx={{ flex: '1 1 35%', minHeight: 0, overflow: 'auto', borderTop: 1, borderColor: 'divider' }}>
-        {report && differs > 0 && <Landed report={report} />}
+        {/* Until it is known, silence would read as “nothing is wrong”. */}
+        {report === null && (
+          <Box role="status" sx={{ px: 1.5, py: 1, fontSize: 13 }}>
+            checking what this landing does…
+          </Box>
+        )}
+        {report && differs + report.effects.length > 0 && <Landed report={report} />}
         <Hands />
         <Strip />
       </Box>
