@@ -8,7 +8,7 @@ module.exports = {
     {
       name: 'core-has-few-packages',
       severity: 'error',
-      from: { path: '^src/core', pathNot: '\\.test\\.ts$' },
+      from: { path: '^src/core', pathNot: '\\.(test|fixture)\\.ts$' },
       to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/zod/' },
     },
     layer('ui-knows-core-and-workers', '^src/ui', '^src/(app|server|cli)'),

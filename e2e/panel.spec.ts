@@ -48,8 +48,8 @@ test('the meter reads an open input, a closed one and the motor, and refuses ohm
   await choose(page, 'meter', 'Ω resistance');
   await expect(reading(page)).toContainText('refused: M1:U – M1:V carries 22');
   await hand(page, 'Q0').click();
-  // 230 V and 4.2 A at 0.8: 43.8 Ω of winding.
-  await expect(reading(page)).toContainText('43.8 Ω');
+  // Copper of its winding: a tenth of 230 V over 4.2 A.
+  await expect(reading(page)).toContainText('5.48 Ω');
   await choose(page, 'meter', 'A clamp');
   await hand(page, 'Q0').click();
   await choose(page, 'clamp round', 'W-pump1/brown');
@@ -278,3 +278,43 @@ for (const tab of ['drawing', 'scheme', 'checks', 'lists', 'expected readings'])
     expect(violations.map((v) => `${v.id} ${v.nodes[0]?.target}`)).toEqual([]);
   });
 }
+
+test('a part is chosen, drawn and worked: a motor too hot stops, rings, and comes back when it has cooled', async ({
+  page,
+  request,
+}) => {
+  const id = await makeContactor(request, 'Watched motor');
+  await open(page, id);
+  await page.getByRole('tab', { name: 'scheme' }).click();
+  await choose(page, 'motor thermal contact', 'stops it until it has cooled');
+  await page.getByLabel('after a power cut wait').fill('0');
+  await page.getByLabel('after a power cut wait').blur();
+  await expect(page.getByText(/the wait must be more than zero/).first()).toBeVisible();
+  await page.getByLabel('after a power cut wait').fill('');
+  await page.getByLabel('after a power cut wait').blur();
+  await page.getByRole('tab', { name: 'drawing' }).click();
+  await floatInShaft(page, 'pump').click();
+  await expect(does(page)).toContainText('● pump 1 runs');
+  await hand(page, 'H1').click();
+  await expect(does(page)).toContainText('○ pump 1 stands');
+  await expect(does(page)).toContainText('● the horn sounds');
+  await hand(page, 'H1').click();
+  await expect(does(page)).toContainText('● pump 1 runs');
+  await save(page);
+  await open(page, id);
+  await expect(hand(page, 'H1')).toBeVisible();
+});
+
+test('a phase off its terminal: the pump hums, its overload warms, and opens when that time is let pass', async ({
+  page,
+  request,
+}) => {
+  await open(page, await makeDuplex(request, 'Two phases'));
+  await page.getByRole('button', { name: /^core W-pump1\/grey/ }).click();
+  await page.locator('[data-terminal="loose"]').click();
+  // The water stands over the stop float already.
+  await floatInShaft(page, 'lead').click();
+  await expect(does(page)).toContainText('○ pump 1 stands');
+  await page.getByRole('button', { name: /^F11 warms, and opens: let \d+ s pass$/ }).click();
+  await expect(hand(page, 'F11')).toHaveAccessibleName(/: tripped$/);
+});

@@ -12,7 +12,7 @@ import { demoStations } from '@/core/demo';
 import { moveFloat } from '@/core/editing';
 import { judge, surroundingsAfter } from '@/core/levels';
 import { panelOf } from '@/core/schemes';
-import { asLanded, energised, solveWith, panelSolver, wire, type Inputs } from '@/core/wiring';
+import { asLanded, energised, inputsToTry, solveWith, panelSolver, wire, type Inputs } from '@/core/wiring';
 import { read, settle, solve } from '@/core/circuit';
 import { chance, readyScenarios, record, rehearse, usualChances, whatIf, type Scenario } from '@/core/rehearsal';
 import { randomFrom } from '@/core/numeric';
@@ -102,6 +102,7 @@ function panels() {
     coldRestMs: timed(() => settle(wired.structure, wired.states)),
     coldAllCalledMs: timed(() => solveWith(wired, called)),
     coldAllCalledMoves: settled.moves.length,
+    coldWorstMs: Math.max(...inputsToTry(wired.panel).map((inputs) => timed(() => solveWith(wired, inputs)))),
     fromMemoryUs: round(
       (timed(() => {
         for (let i = 0; i < many; i++) remembered(called);

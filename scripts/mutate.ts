@@ -55,8 +55,8 @@ function placesOf(file: string): Place[] {
 
 const files = readdirSync(path.join(ROOT, 'src/core', below), { recursive: true, encoding: 'utf8' })
   .map((f) => path.join('src/core', below, f))
-  // Demo data and words are checked by eye.
-  .filter((f) => /\.ts$/.test(f) && !/\.(test|fixture)\.ts$|\/demo\/|\/index\.ts$/.test(f));
+  // Demo data, starting figures and words are checked by eye.
+  .filter((f) => /\.ts$/.test(f) && !/\.(test|fixture)\.ts$|\/demo\/|\/newStation\.ts$|\/index\.ts$/.test(f));
 const places = files.flatMap(placesOf);
 
 const copy = mkdtempSync(path.join(tmpdir(), 'pitbell-mutate-'));
@@ -72,13 +72,16 @@ function caught({ file, line, at, was, now }: Place): boolean {
   const lines = text.split('\n');
   lines[line] = lines[line]!.slice(0, at) + now + lines[line]!.slice(at + was.length);
   writeFileSync(target, lines.join('\n'));
-  const run = spawnSync('npx', ['vitest', 'related', file, '--run', '--bail', '1', '--reporter', 'dot'], {
-    cwd: copy,
-    timeout: 300_000,
-    stdio: 'ignore',
-  });
+  const fails = (...args: readonly string[]) =>
+    spawnSync('npx', ['vitest', ...args, '--run', '--bail', '1', '--reporter', 'dot'], {
+      cwd: copy,
+      timeout: 300_000,
+      stdio: 'ignore',
+    }).status !== 0;
+  // What stands beside it first: most changes are caught there, in a tenth of the time.
+  const held = fails('--passWithNoTests', path.dirname(file)) || fails('related', file);
   writeFileSync(target, text);
-  return run.status !== 0;
+  return held;
 }
 
 const slipped: string[] = [];

@@ -65,7 +65,14 @@ const SHOTS: readonly Shot[] = [
     address: '/stations/11/panel',
     before: (page) => page.getByRole('region', { name: 'not as designed' }).waitFor(),
   },
-  { name: 'panel-schemes', address: '/stations/9/panel', before: sheet('scheme') },
+  {
+    name: 'panel-schemes',
+    address: '/stations/9/panel',
+    before: async (page) => {
+      await sheet('scheme')(page);
+      await page.getByRole('list', { name: 'schemes' }).waitFor();
+    },
+  },
   {
     name: 'rehearse',
     address: '/stations/5/rehearse',

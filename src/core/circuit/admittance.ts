@@ -9,6 +9,7 @@ export function admittance(part: Component, frequency: number): Phasor {
   const omega = 2 * Math.PI * frequency;
   switch (part.kind) {
     case 'impedance':
+      if (frequency === 0 && part.dc !== undefined) return { re: 1 / part.dc, im: 0 };
       return inverse({ re: part.r, im: omega * (part.l ?? 0) });
     case 'capacitor':
       return { re: 0, im: omega * part.c };

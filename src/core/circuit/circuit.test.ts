@@ -3,7 +3,6 @@ import { describe, expect, it } from 'vitest';
 import {
   across,
   clamp,
-  due,
   initialStates,
   potential,
   read,
@@ -12,6 +11,7 @@ import {
   solve,
   spice,
   structureOf,
+  waitingOf,
   type CircuitDevice,
   type Netlist,
   type Component,
@@ -381,9 +381,9 @@ describe('devices', () => {
     );
     const { states } = settle(structureOf(n), initialStates(n));
     expect(states.T).toBe('resting');
-    const timer = n.devices[1]!.behaviour;
-    expect(due(timer, 'resting')).toEqual({ to: 'running', after: 600 });
-    expect(due(timer, 'running')).toEqual({ to: 'resting', after: 45 });
+    const waits = (state: string) => waitingOf(settle(structureOf(n), { ...states, T: state }));
+    expect(waits('resting')).toEqual([{ device: 'T', from: 'resting', to: 'running', after: 600 }]);
+    expect(waits('running')).toEqual([{ device: 'T', from: 'running', to: 'resting', after: 45 }]);
     expect(settle(structureOf(n), { ...states, T: 'running' }).states.T).toBe('running');
     expect(settle(structureOf(n), { T: 'running', S: 'down' }).states.T).toBe('off');
   });
@@ -449,6 +449,11 @@ describe('the meter', () => {
   );
   const structure = structureOf(relay);
 
+  it('shows less than half a volt as none, and more as a voltage', () => {
+    const small = (volts: number) =>
+      read(structureOf(net([mains('L', volts), ohm('K', 'L', '0', 100)], [])), {}, 'L', '0', 'ac-volts');
+    expect([small(0.4), small(0.6)].map((r) => r.ok && r.state)).toEqual(['near-zero', 'steady']);
+  });
   it('reads full control voltage over an open contact with supply behind it, near zero over a closed one', () => {
     expect(read(structure, { F: 'down' }, 'L', 'in', 'ac-volts')).toMatchObject({
       ok: true,

@@ -161,13 +161,14 @@ function ohms(
   mode: Exclude<MeterMode, VoltsMode>,
 ): Reading {
   const live = solve(structure, states);
+  // What only the air holds up is none.
+  const held = (p: string, q: string) => {
+    const { ac, dc } = portOf(live, p, q).under(LOW * 100);
+    return rms(ac, dc);
+  };
   const seen = [
-    { at: `${a} – ${b}`, volts: rms(between(live, a, b, 'ac'), between(live, a, b, 'dc')), limit: STRAY },
-    ...[a, b].map((at) => {
-      // What only the air holds up is none.
-      const { ac, dc } = portOf(live, at, '0').under(LOW * 100);
-      return { at, volts: rms(ac, dc), limit: TOUCH };
-    }),
+    { at: `${a} – ${b}`, volts: held(a, b), limit: STRAY },
+    ...[a, b].map((at) => ({ at, volts: held(at, '0'), limit: TOUCH })),
   ].find((v) => v.volts > v.limit);
   if (seen) return { ok: false, reason: 'live', at: seen.at, volts: seen.volts };
 

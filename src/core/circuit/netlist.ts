@@ -25,6 +25,8 @@ export interface Impedance extends TwoEnded {
   readonly kind: 'impedance';
   readonly r: number;
   readonly l?: number;
+  /** Ω at 0 Hz where it is another: a winding takes more than its copper does while something turns in it. Infinite: none of it is copper. */
+  readonly dc?: number;
 }
 
 export interface Capacitor extends TwoEnded {
@@ -41,7 +43,10 @@ export interface Source extends TwoEnded {
   readonly r: number;
 }
 
-/** An ideal transformer from a–b to c–d with the resistance of its windings, all seen at the secondary. At 0 Hz it does not transform. */
+/**
+ * An ideal transformer from a–b to c–d with the resistance of its windings, all seen at the secondary. At 0 Hz it does not transform: its
+ * windings are two resistances.
+ */
 export interface Transformer extends TwoEnded {
   readonly kind: 'transformer';
   readonly c: string;
@@ -49,6 +54,8 @@ export interface Transformer extends TwoEnded {
   /** Secondary volts per primary volt. */
   readonly ratio: number;
   readonly r: number;
+  /** Ω of the primary and of the secondary at 0 Hz; an open line where it is not said. */
+  readonly dc?: readonly [primary: number, secondary: number];
 }
 
 export type Component = Impedance | Capacitor | Source | Transformer;
@@ -69,6 +76,33 @@ interface Coil {
   readonly dropOut: number;
 }
 
+/**
+ * By how much current in which time something opens: a body that warms with the square of the current and its time constant, and opens at
+ * the temperature that `above` would bring it to in the end; at once above `instant`.
+ */
+export interface TripCurve {
+  /** s */
+  readonly constant: number;
+  /** A */
+  readonly instant: number;
+}
+
+/**
+ * A motor: `still`, `running`, `backwards`, `single` (turning on two of its three windings) or `stalled` (under voltage, and standing).
+ * It needs `starts` volts on every winding to begin, and `keeps` to go on.
+ */
+export interface MotorBehaviour {
+  readonly kind: 'motor';
+  /** One, or three in the order of their phases. */
+  readonly windings: readonly string[];
+  /** A single-phase one begins to turn only with current in its auxiliary winding. */
+  readonly auxiliary?: string;
+  readonly starts: number;
+  readonly keeps: number;
+  /** Something holds its rotor. */
+  readonly jammed?: true;
+}
+
 /** How a device changes by itself. `worked`: never, a hand or the water does it. */
 export type Behaviour =
   | { readonly kind: 'worked' }
@@ -76,7 +110,15 @@ export type Behaviour =
   | (Coil & { readonly kind: 'alternator'; readonly turns: number })
   | (Coil & { readonly kind: 'delay'; readonly seconds: number })
   | (Coil & { readonly kind: 'cycle'; readonly rest: number; readonly run: number })
-  | { readonly kind: 'trip'; readonly senses: Sense; readonly above?: number; readonly below?: number };
+  | MotorBehaviour
+  | {
+      readonly kind: 'trip';
+      readonly senses: Sense;
+      readonly above?: number;
+      readonly below?: number;
+      /** It takes its time above `above`; at once where none is given. */
+      readonly curve?: TripCurve;
+    };
 
 export interface CircuitDevice {
   readonly id: string;

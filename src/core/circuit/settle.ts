@@ -1,7 +1,9 @@
-import type { Behaviour, CircuitDevice, Sense, States } from './netlist';
+import { nextOfMotor, turns } from './motor';
+import type { Behaviour, CircuitDevice, MotorBehaviour, Sense, States } from './netlist';
 import { plus, size, ZERO, type Phasor } from './phasor';
 import { across, between, solve, type Solution } from './solve';
 import type { Structure } from './structure';
+import { tripTime } from './tripCurve';
 
 /** What a device attends to, V or A. */
 export function sensed(solution: Solution, sense: Sense): number {
@@ -22,11 +24,12 @@ export function sensed(solution: Solution, sense: Sense): number {
 const held = (value: number, was: boolean, { pickUp, dropOut }: { pickUp: number; dropOut: number }): boolean =>
   was ? value >= dropOut : value >= pickUp;
 
+/** What moves a device by one figure: not a hand, and not the phases of a motor. */
+type Attends = Exclude<Behaviour, { kind: 'worked' } | MotorBehaviour>;
+
 /** The state that a device goes to at once from this one; itself where nothing moves it. */
-export function next(behaviour: Behaviour, state: string, value: number): string {
+export function next(behaviour: Attends, state: string, value: number): string {
   switch (behaviour.kind) {
-    case 'worked':
-      return state;
     case 'relay':
       return held(value, state === 'on', behaviour) ? 'on' : 'off';
     case 'alternator': {
@@ -41,23 +44,51 @@ export function next(behaviour: Behaviour, state: string, value: number): string
     case 'cycle':
       return held(value, state !== 'off', behaviour) ? (state === 'off' ? 'resting' : state) : 'off';
     case 'trip':
-      return state === 'on' && (value > (behaviour.above ?? Infinity) || value < (behaviour.below ?? -Infinity))
+      return state === 'on' &&
+        (value > (behaviour.curve?.instant ?? behaviour.above ?? Infinity) || value < (behaviour.below ?? -Infinity))
         ? 'tripped'
         : state;
   }
 }
 
-/** Whether what a device attends to holds it in. */
-export const isPickedUp = (behaviour: Behaviour, state: string): boolean =>
-  behaviour.kind === 'alternator' ? state.startsWith('call') : 'pickUp' in behaviour && state !== 'off';
+const voltsOver = (solution: Solution, id: string): Phasor => {
+  const part = solution.structure.components.get(id);
+  return part ? between(solution, part.a, part.b, 'ac') : ZERO;
+};
+
+/** The state that a device goes to at once in a solved circuit. */
+function moved(solution: Solution, behaviour: Behaviour, state: string): string {
+  if (behaviour.kind === 'worked') return state;
+  if (behaviour.kind !== 'motor') return next(behaviour, state, sensed(solution, behaviour.senses));
+  const { windings, auxiliary } = behaviour;
+  return nextOfMotor(
+    behaviour,
+    state,
+    windings.map((id) => voltsOver(solution, id)),
+    auxiliary === undefined ? 0 : size(voltsOver(solution, auxiliary)),
+  );
+}
+
+/** Whether what a device attends to holds it in; of a motor, whether it turns. */
+export function isPickedUp(behaviour: Behaviour, state: string): boolean {
+  if (behaviour.kind === 'motor') return turns(state);
+  return behaviour.kind === 'alternator' ? state.startsWith('call') : 'pickUp' in behaviour && state !== 'off';
+}
 
 /** What time alone will do to a device: to which state, and how many seconds after it came into this one. */
-export function due(behaviour: Behaviour, state: string): { to: string; after: number } | null {
+function due(behaviour: Behaviour, state: string, solution: Solution): { to: string; after: number } | null {
+  if (behaviour.kind === 'trip' && state === 'on' && behaviour.curve && behaviour.above !== undefined) {
+    const after = tripTime(sensed(solution, behaviour.senses), behaviour.above, behaviour.curve);
+    return after < LONGEST ? { to: 'tripped', after } : null;
+  }
   if (behaviour.kind === 'delay' && state === 'timing') return { to: 'on', after: behaviour.seconds };
   if (behaviour.kind === 'cycle' && state === 'resting') return { to: 'running', after: behaviour.rest };
   if (behaviour.kind === 'cycle' && state === 'running') return { to: 'resting', after: behaviour.run };
   return null;
 }
+
+/** A current that opens something only after this, s, is one that it carries. */
+const LONGEST = 7200;
 
 export interface Settled {
   readonly solution: Solution;
@@ -68,18 +99,36 @@ export interface Settled {
   readonly moves: readonly { readonly device: string; readonly from: string; readonly to: string }[];
 }
 
+/** A device that waits: time alone takes it from one state to another. */
+export interface Waiting {
+  readonly device: string;
+  readonly from: string;
+  readonly to: string;
+  /** s after it came into this state */
+  readonly after: number;
+}
+
+/** Everything that time alone will do to a settled circuit: timers that run, and protection that warms. */
+export const waitingOf = ({ solution, states }: Settled): Waiting[] =>
+  solution.structure.netlist.devices.flatMap(({ id, behaviour }) => {
+    const from = states[id]!;
+    const next = due(behaviour, from, solution);
+    return next ? [{ device: id, from, ...next }] : [];
+  });
+
 const keyOf = (devices: readonly CircuitDevice[], states: States): string => devices.map((d) => states[d.id]).join('|');
 
 /**
- * Solves again and again until no device wants to move. Protection moves before coils, and of those that want to move the first
- * in the list does, one at a time, as the quickest of several relays would: the answer is always the same. Where a combination of
+ * Solves again and again until no device wants to move. Protection moves before coils, coils before rotors, one at a time: of
+ * protection the last in the list, which is nearest to the load; of the others the first. The answer is always the same. Where a combination of
  * states comes back, the devices that moved since then chatter.
  */
 export function settle(structure: Structure, from: States): Settled {
   const { devices } = structure.netlist;
   const moving = [
-    ...devices.filter((d) => d.behaviour.kind === 'trip'),
-    ...devices.filter((d) => d.behaviour.kind !== 'trip' && d.behaviour.kind !== 'worked'),
+    ...devices.filter((d) => d.behaviour.kind === 'trip').reverse(),
+    ...devices.filter((d) => !['trip', 'worked', 'motor'].includes(d.behaviour.kind)),
+    ...devices.filter((d) => d.behaviour.kind === 'motor'),
   ];
   let states = from;
   const seen = new Map<string, number>([[keyOf(devices, states), 0]]);
@@ -87,18 +136,17 @@ export function settle(structure: Structure, from: States): Settled {
   let solution: Solution | undefined;
   for (;;) {
     solution = solve(structure, states, solution);
-    let moved: (typeof moves)[number] | null = null;
+    let move: (typeof moves)[number] | null = null;
     for (const { id, behaviour } of moving) {
-      if (behaviour.kind === 'worked') continue;
-      const to = next(behaviour, states[id]!, sensed(solution, behaviour.senses));
+      const to = moved(solution, behaviour, states[id]!);
       if (to !== states[id]) {
-        moved = { device: id, from: states[id]!, to };
+        move = { device: id, from: states[id]!, to };
         break;
       }
     }
-    if (moved === null) return { solution, states, chatter: [], moves };
-    moves.push(moved);
-    states = { ...states, [moved.device]: moved.to };
+    if (move === null) return { solution, states, chatter: [], moves };
+    moves.push(move);
+    states = { ...states, [move.device]: move.to };
     const key = keyOf(devices, states);
     const before = seen.get(key);
     if (before !== undefined)

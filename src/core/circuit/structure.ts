@@ -18,6 +18,8 @@ interface Stamp {
   /** Its ends among the nodes of the island; below zero: earth. */
   readonly a: number;
   readonly b: number;
+  /** What a transformer is at 0 Hz: its two windings, each with where it is put and what it conducts there, S. */
+  readonly windings?: readonly { readonly stamp: Stamp; readonly g: number }[];
 }
 
 /** A stamp that a device opens and closes, with what it conducts closed, S, and what it injects then, A. */
@@ -133,15 +135,26 @@ function islandOf(components: readonly Component[], frequency: number, globalOf:
     neighbours[b]!.set(a, places);
     return places++;
   };
-  const stamps = components.map((part, i): Stamp => ({
+  const stampOf = (part: Component, over: readonly { a: number; b: number; weight: number }[]): Stamp => ({
     part,
     a: nodeOf(part.a),
     b: nodeOf(part.b),
-    at: joined[i]!.filter(({ a, b }) => a !== b).map(({ a, b, weight }) => ({
-      place: a < 0 ? -1 - b : b < 0 ? -1 - a : placeOf(a, b),
-      weight,
-    })),
-  }));
+    at: over
+      .filter(({ a, b }) => a !== b)
+      .map(({ a, b, weight }) => ({ place: a < 0 ? -1 - b : b < 0 ? -1 - a : placeOf(a, b), weight })),
+  });
+  const stamps = components.map((part, i): Stamp => {
+    const stamp = stampOf(part, joined[i]!);
+    if (part.kind !== 'transformer' || !part.dc) return stamp;
+    const [primary, secondary] = part.dc;
+    return {
+      ...stamp,
+      windings: [
+        { stamp: stampOf(part, [{ a: nodeOf(part.a), b: nodeOf(part.b), weight: 1 }]), g: 1 / primary },
+        { stamp: stampOf(part, [{ a: nodeOf(part.c), b: nodeOf(part.d), weight: 1 }]), g: 1 / secondary },
+      ],
+    };
+  });
 
   const left = new Set(nodes.keys());
   const order: Elimination[] = [];
@@ -225,8 +238,11 @@ function prepare(stamps: readonly Stamp[], count: number, places: number, freque
   };
   for (const stamp of stamps) {
     const { part } = stamp;
-    // At 0 Hz a transformer does not couple.
-    if (part.kind === 'transformer' && frequency === 0) continue;
+    // At 0 Hz a transformer does not couple: its windings are copper, each by itself.
+    if (part.kind === 'transformer' && frequency === 0) {
+      for (const { stamp: winding, g } of stamp.windings ?? []) put(winding, g, 0, 0, 0, made);
+      continue;
+    }
     const { re, im } = admittance(part, frequency);
     const e = emf(part, frequency);
     const gate = { stamp, re, im, jRe: e.re * re, jIm: e.im * re };

@@ -199,7 +199,12 @@ function washDown(): Station {
     ],
     cordRun: 12 * FOOT,
     control: { ...s.control, scheme: 'contactor' },
-    supply: { ...s.supply, source: 'three', voltage: 240, breaker: 25, residualCurrent: false },
+    supply: { ...s.supply, source: 'three', voltage: 240, breaker: 25, feederBreaker: 30, residualCurrent: false },
+    wiring: {
+      ...s.wiring,
+      feeder: { length: 15, area: 5.26e-6, carries: 30 },
+      motor: { length: 8, area: 5.26e-6, carries: 30 },
+    },
     settings: { ...s.settings, submergence: 'motor', reserveTime: 900 },
   };
 }

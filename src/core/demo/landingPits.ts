@@ -273,7 +273,15 @@ export function underpass(): Station {
     cordRun: 5,
     control: { ...s.control, alternates: true, floats: 'four', scheme: 'duplex' },
     alarm: { ...s.alarm, remoteContact: true, place: 'ticket hall, and a lamp at the stairs' },
-    supply: { ...s.supply, source: 'three', voltage: 400, breaker: 16, residualCurrent: false, loop: 0.35 },
+    supply: {
+      ...s.supply,
+      source: 'three',
+      voltage: 400,
+      breaker: 16,
+      feederBreaker: 20,
+      residualCurrent: false,
+      loop: 0.35,
+    },
     settings: { ...s.settings, reserveTime: 3 * MINUTE },
   };
 }

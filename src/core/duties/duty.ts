@@ -18,7 +18,16 @@ export type Mover =
   | { readonly kind: 'pump'; readonly stands: 'in-vessel' }
   /** m above the floor of the vessel. */
   | { readonly kind: 'pump'; readonly stands: 'at-source'; readonly sourceLevel: number }
-  | { readonly kind: 'valve'; readonly flow: number };
+  | { readonly kind: 'valve'; readonly flow: number; readonly valve: Valve };
+
+/** A valve that fills a tank: what moves it, where it goes without power, W that it takes, and Pa of water that it needs and has. */
+export interface Valve {
+  readonly drive: 'solenoid' | 'motorised';
+  readonly rests: 'closed' | 'open';
+  readonly power: number;
+  readonly needs: number;
+  readonly has: number;
+}
 
 export interface DutyWords {
   /** `pit`, `tank`. */

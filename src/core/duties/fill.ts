@@ -1,4 +1,4 @@
-import { atLeastZero, between, flag, height, positive, variants } from '../form';
+import { atLeastZero, between, choice, flag, height, positive, variants } from '../form';
 import { phrase, quantity } from '../units';
 import { dutyKind, EMPTIES, floatStuck, noWater, type Traits } from './duty';
 
@@ -11,6 +11,35 @@ const fields = {
       valve: {
         flow: positive('flow of the valve', 'flow', 0.5e-3, 'the filling flow', 10, {
           about: 'm³/s through the open valve',
+        }),
+        drive: choice(
+          'the valve',
+          [
+            ['solenoid', 'solenoid'],
+            ['motorised', 'motorised'],
+          ],
+          'solenoid',
+          { about: 'what moves the valve' },
+        ),
+        rests: choice(
+          'without power it',
+          [
+            ['closed', 'closes'],
+            ['open', 'opens'],
+          ],
+          'closed',
+          { about: 'where its spring takes the valve when its power is lost' },
+        ),
+        power: positive('it takes', 'power', 12, 'the power of the valve', 500, {
+          about: 'W of the valve while it is held, or while it moves',
+        }),
+        needs: atLeastZero('it needs', 'pressure', 30e3, 'the pressure that the valve needs', 2e6, {
+          hint: 'of the water; 0: none',
+          about: 'Pa of water that the valve needs to open; 0: a direct-acting one needs none',
+        }),
+        has: atLeastZero('the water has', 'pressure', 250e3, 'the pressure of the water', 2e6, {
+          hint: 'at the valve',
+          about: 'Pa of the water at the valve',
         }),
       },
       pump: {
@@ -36,11 +65,21 @@ const fields = {
   }),
 };
 
+/** A valve as most are: a solenoid that closes without power; its flow is for each station to say. */
+export const USUAL_VALVE = {
+  kind: 'valve',
+  drive: 'solenoid',
+  rests: 'closed',
+  power: 12,
+  needs: 30e3,
+  has: 250e3,
+} as const;
+
 const FILLS: Traits = {
   ...EMPTIES,
   direction: 'fill',
   kept: true,
-  roles: ['alarm', 'low'],
+  roles: ['alarm', 'low', 'cutoff'],
   words: {
     vessel: 'tank',
     inflow: 'draw',
@@ -56,8 +95,13 @@ const FILLS: Traits = {
     came: 'water drawn',
     alarmMeans: 'the tank is fuller than it should ever be',
     whenAlarm: 'Shut the supply, call.',
-    marks: { inlet: 'fill pipe', low: 'low alarm' },
-    acts: { lead: 'filling starts', stop: 'filling stops', low: 'the tank is nearly empty' },
+    marks: { inlet: 'fill pipe', low: 'low alarm', cutoff: 'second stop' },
+    acts: {
+      lead: 'filling starts',
+      stop: 'filling stops',
+      low: 'the tank is nearly empty',
+      cutoff: 'a second float stops the filling',
+    },
   },
   notAsked: {
     submergence: phrase`The pump does not stand in the tank that it fills.`,
@@ -98,6 +142,6 @@ export const fill = dutyKind('fill', fields, {
   ],
   traits: ({ from, drowned, runOn }) =>
     from.kind === 'valve'
-      ? { ...FILLS, drowned, runOn, mover: { kind: 'valve', flow: from.flow }, notAsked: BY_VALVE }
+      ? { ...FILLS, drowned, runOn, mover: { kind: 'valve', flow: from.flow, valve: from }, notAsked: BY_VALVE }
       : { ...FILLS, drowned, runOn, mover: { kind: 'pump', stands: 'at-source', sourceLevel: from.level } },
 });

@@ -23,5 +23,6 @@ export const traitsOf = ({ duty }: { readonly duty: Duty }): Traits => dutyOf(du
 /** Which way the pumps of a station move the water, and what that makes of its trips. */
 export const wayOf = (station: { readonly duty: Duty }): Way => WAYS[traitsOf(station).direction];
 
-export type { DutyKind, DutyRehearsal, DutySketch, DutyWords, Mover, Timer, Traits } from './duty';
+export { USUAL_VALVE } from './fill';
+export type { DutyKind, DutyRehearsal, DutySketch, DutyWords, Mover, Timer, Traits, Valve } from './duty';
 export type { Direction, Way } from './way';

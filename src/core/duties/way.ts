@@ -32,7 +32,7 @@ const FILLING: Way = {
   stops: 'rise',
   calls: 'fall',
   contact: 'opens-on-rise',
-  order: ['low', 'lag2', 'lag', 'lead', 'pump', 'stop', 'alarm'],
+  order: ['low', 'lag2', 'lag', 'lead', 'pump', 'stop', 'alarm', 'cutoff'],
 };
 
 export const WAYS: Readonly<Record<Direction, Way>> = { empty: EMPTYING, fill: FILLING };

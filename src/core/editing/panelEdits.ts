@@ -38,7 +38,7 @@ const FIRST: Readonly<Record<Interlock['kind'], Interlock>> = {
   cutoff: { kind: 'cutoff', name: 'what makes the water', acts: 'low-voltage', volts: 24, amps: 0.5, warns: true },
   'may-fill': { kind: 'may-fill', name: 'the tank it fills' },
   full: { kind: 'full', name: 'the pump that fills it' },
-  standby: { kind: 'standby', name: 'standby pump' },
+  standby: { kind: 'standby', name: 'standby pump', on: 'high' },
   'external-stop': { kind: 'external-stop', name: 'outside stop' },
 };
 

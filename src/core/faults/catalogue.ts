@@ -29,14 +29,16 @@ import {
   supplyDead,
   transformerDead,
 } from './power';
-import { motorFaults, overloadFaults, pipeFaults } from './pumps';
+import { motorFaults, overloadFaults, pipeFaults, startGearFaults } from './pumps';
+import { barrierFaults, heaterFaults, heatFaults, monitorFaults, surgeFaults, transferFaults } from './panelParts';
+import { valveFaults } from './valve';
 import { sensorFaults } from './sensors';
 
 const none = () => [];
 
 /** How devices fail, by what they are for. */
 const FAULTS: Readonly<Record<DeviceFunction, FaultsOf>> = {
-  supply: (d, at) => [...boardFaults(d), ...polarityFaults(d, at)],
+  supply: (d, at) => [...boardFaults(d, at), ...polarityFaults(d, at)],
   'alarm-supply': boardFaults,
   disconnect: disconnectOff,
   breaker: breakerOff,
@@ -64,6 +66,17 @@ const FAULTS: Readonly<Record<DeviceFunction, FaultsOf>> = {
   horn: signalFaults,
   lamp: signalFaults,
   meter: none,
+  'start-gear': startGearFaults,
+  valve: valveFaults,
+  'seal-relay': relayFaults,
+  'motor-thermal': relayFaults,
+  'winding-heat': heatFaults,
+  'phase-monitor': monitorFaults,
+  barrier: barrierFaults,
+  heater: heaterFaults,
+  surge: surgeFaults,
+  transfer: transferFaults,
+  generator: none,
   permission: permissionFaults,
   'cut-off': cutOffFaults,
   report: reportFaults,

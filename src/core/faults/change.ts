@@ -9,11 +9,17 @@ const each = (netlist: Netlist, change: (part: Component) => readonly Component[
   components: netlist.components.flatMap(change),
 });
 
-/** Takes out components: a broken wire, a winding, a coil. */
+/** Takes out components: a broken wire, a coil. */
 export const without =
   (...ids: readonly string[]) =>
   (netlist: Netlist): Netlist =>
     each(netlist, (p) => (ids.includes(p.id) ? [] : [p]));
+
+/** Takes out a winding, with what more it takes while its rotor stands. */
+export const withoutWinding =
+  (...ids: readonly string[]) =>
+  (netlist: Netlist): Netlist =>
+    each(netlist, (p) => (ids.some((id) => p.id === id || p.id.startsWith(`${id}-`)) ? [] : [p]));
 
 /** Contacts that conduct whatever their device does. */
 export const welded =
@@ -47,15 +53,19 @@ export const sourcesAt =
   (netlist: Netlist): Netlist =>
     each(netlist, (p) => (p.kind === 'source' && ids.includes(p.id) ? [{ ...p, volts: p.volts * share }] : [p]));
 
-/** Loads that take so many times their current. */
-export const drawing =
-  (times: number, ...ids: readonly string[]) =>
+/** A part that is another resistance now: insulation that has failed. Ω */
+export const resisting =
+  (id: string, r: number) =>
   (netlist: Netlist): Netlist =>
-    each(netlist, (p) =>
-      p.kind === 'impedance' && ids.includes(p.id)
-        ? [{ ...p, r: p.r / times, ...(p.l === undefined ? {} : { l: p.l / times }) }]
-        : [p],
-    );
+    each(netlist, (p) => (p.id === id && p.kind === 'impedance' ? [{ ...p, r }] : [p]));
+
+/** Something between two points that ought not to be there, Ω. */
+export const joining =
+  (id: string, a: string, b: string, r: number) =>
+  (netlist: Netlist): Netlist => ({
+    ...netlist,
+    components: [...netlist.components, { kind: 'impedance', id, a, b, r }],
+  });
 
 export const behaving =
   (id: string, change: (device: CircuitDevice) => CircuitDevice) =>

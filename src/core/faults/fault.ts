@@ -4,10 +4,8 @@ import type { Station } from '../station';
 
 /** What is wrong with one pump, besides what the circuit does to it. */
 export interface PumpEffects {
-  /** Moves no water, though it has its voltage. */
+  /** Moves no water, though it turns. */
   readonly moves?: false;
-  /** Its rotor stands under voltage: the starting current flows, and it heats in seconds. */
-  readonly stalls?: true;
   /** Turns in air or against its own bubble: not cooled, it heats in minutes. */
   readonly air?: true;
 }

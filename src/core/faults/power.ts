@@ -1,6 +1,6 @@
-import type { Device } from '../schemes';
-import { sourcesAt, without } from './change';
-import { type FaultEffects, type Fault, kind, type FaultKind } from './fault';
+import type { Device, Panel } from '../schemes';
+import { joining, sourcesAt, without } from './change';
+import { type FaultEffects, type Fault, type FaultsOf, kind, type FaultKind } from './fault';
 
 const KINDS = {
   'breaker-off': kind(
@@ -28,6 +28,11 @@ const KINDS = {
     'the circuit at the board was switched off, or lost',
     'find who switched it off, and label it',
   ),
+  foreign: kind(
+    0.003,
+    'a cracked lamp or heater in the water, or the cable of one',
+    'touch nothing; isolate every circuit that goes to the pit, one by one, and measure water to earth each time',
+  ),
   'transformer-dead': kind(0.004, 'burnt out, or a lead off', 'change it, and its fuses'),
   'supply-dead': kind(0.01, 'the power supply failed with age or a surge', 'change it'),
   'battery-flat': kind(0.25, 'older than it lasts, or never charged', 'change the battery and write the date on it'),
@@ -46,7 +51,7 @@ const make = (id: string, which: keyof typeof KINDS, part: string, label: string
 const LOW = 0.72;
 
 /** A circuit of the board lost or low, or without one of its wires. */
-export function boardFaults(d: Device): Fault[] {
+export const boardFaults: FaultsOf = (d, { panel }) => {
   const legs = Object.keys(d.elements).map((e) => `${d.tag}.${e}`);
   return [
     make(`${d.tag}-cut`, 'mains-lost', d.tag, `${d.label}: circuit at the board lost`, { holds: { [d.tag]: 'cut' } }),
@@ -64,6 +69,21 @@ export function boardFaults(d: Device): Fault[] {
       circuit: without(`${d.tag}.bond`),
     }),
     make(`${d.tag}-earth-lost`, 'earth-lost', d.tag, `${d.label}: earth lost`, { circuit: without(`${d.tag}.earth`) }),
+    ...foreignLeak(d, panel),
+  ];
+};
+
+/** What a cracked lamp or heater in the water lets through, Ω. */
+const CRACKED = 1000;
+
+/** Something of another circuit, ahead of this panel, that leaks into the water: no switch of this panel stops it. */
+function foreignLeak(d: Device, { devices }: Panel): Fault[] {
+  const motor = devices.find((m) => m.function === 'motor' && m.cable);
+  if (d.function !== 'supply' || !motor) return [];
+  return [
+    make(`${d.tag}-in-the-water`, 'foreign', d.tag, 'a lamp or heater of another circuit leaks into the water', {
+      circuit: joining('foreign leak', `${d.tag}:${d.elements.L1!.pins[0]}`, `${motor.tag}:PE`, CRACKED),
+    }),
   ];
 }
 

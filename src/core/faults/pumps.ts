@@ -1,7 +1,7 @@
 import { traitsOf } from '../duties';
-import type { Device } from '../schemes';
+import type { Device, Panel } from '../schemes';
 import type { Pump, Station } from '../station';
-import { drawing, without } from './change';
+import { behaving, resisting, welded, without, withoutWinding } from './change';
 import { type FaultEffects, type Fault, faultId, type FaultGroup, type FaultsOf, kind, type FaultKind } from './fault';
 
 const KINDS = {
@@ -13,6 +13,27 @@ const KINDS = {
   capacitor: kind(0.02, 'the start capacitor dried out', 'discharge it, then change it'),
   thermal: kind(0.03, 'it ran dry, hot or blocked', 'let it cool; find why before it is left'),
   overload: kind(0.03, 'jammed, worn or on two legs', 'measure the amps before it is reset'),
+  seal: kind(
+    0.03,
+    'a worn shaft seal',
+    'plan the change of the pump or its seal; the oil says how long it has been so',
+  ),
+  rotation: kind(
+    0.004,
+    'phases changed at the board, the panel or the pump',
+    'isolate, and change any two of the three',
+  ),
+  earthed: kind(
+    0.012,
+    'water in the motor or a cable that chafed',
+    'isolate; lift each core and measure its insulation; change what fails',
+  ),
+  leak: kind(
+    0.03,
+    'a splice or gland that drew water',
+    'isolate; measure insulation core by core; make the splice anew, above the water',
+  ),
+  gear: kind(0.01, 'its contacts welded, or its coil open', 'change the start box'),
   seized: kind(0.015, 'something in the impeller, or rust after a rest', 'isolate, lock, lift, and clear it'),
   clogged: kind(0.06, 'wipes or rope in the impeller', 'isolate, lock, lift, and clear it'),
   worn: kind(0.03, 'grit, years', 'new impeller or wear plate'),
@@ -59,31 +80,104 @@ const motorFault = (d: Device, id: string, which: keyof typeof KINDS, label: str
   make(faultId(d.tag, id), which, 'motor', d.tag, `pump ${d.pump}: ${label}`, effects);
 
 /** Faults of a pump and its motor. */
-export const motorFaults: FaultsOf = (d, { station: { pumps } }) => {
+export const motorFaults: FaultsOf = (d, { station, panel }) => {
   const n = d.pump!;
-  const windings = Object.keys(d.elements).map((e) => `${d.tag}.${e}`);
   const motor = (id: string, which: keyof typeof KINDS, label: string, effects: FaultEffects) =>
     motorFault(d, id, which, label, effects);
-  const stalls = {
-    circuit: drawing(pumps[n - 1]!.motor.starting, ...windings),
-    pumps: { [n]: { moves: false, stalls: true } },
-  } as const;
+  if (d.behaviour.kind !== 'motor') return [];
+  const { windings, auxiliary } = d.behaviour;
+  const single = windings.length === 1;
+  const capacitor = station.pumps[n - 1]!.motor.begins === 'run-capacitor' ? 'run capacitor' : 'start capacitor';
   return [
-    motor('winding-open', 'winding', 'winding open', {
-      circuit: without(windings[0]!),
-      pumps: { [n]: { moves: false } },
+    motor('winding-open', 'winding', single ? 'main winding open' : 'winding of one phase open', {
+      circuit: withoutWinding(windings[0]!),
     }),
-    ...(windings.length === 1
-      ? [motor('capacitor', 'capacitor', 'start capacitor failed: it hums and stands', stalls)]
+    ...(auxiliary
+      ? [
+          motor('auxiliary-open', 'winding', 'auxiliary winding open: it hums and does not begin', {
+            circuit: without(auxiliary),
+          }),
+        ]
+      : []),
+    ...(d.inside?.some((i) => i.id === 'capacitor')
+      ? [
+          motor('capacitor', 'capacitor', `${capacitor} failed: it hums and stands`, {
+            circuit: without(`${d.tag}.capacitor`),
+          }),
+        ]
       : []),
     motor(THERMAL, 'thermal', 'thermal protector open', {
-      circuit: without(...windings),
-      pumps: { [n]: { moves: false } },
+      circuit: withoutWinding(...windings, ...(auxiliary ? [auxiliary] : [])),
     }),
-    motor('seized', 'seized', 'seized', stalls),
+    motor('seized', 'seized', 'seized', {
+      circuit: behaving(d.tag, (x) =>
+        x.behaviour.kind === 'motor' ? { ...x, behaviour: { ...x.behaviour, jammed: true } } : x,
+      ),
+    }),
+    ...sealFaults(d),
+    ...phasesChanged(d, panel),
+    ...earthFaults(d),
     motor('clogged', 'clogged', 'impeller clogged: half the flow', curve(n, CLOGGED, 1)),
     motor('worn', 'worn', `impeller worn: ${Math.round(WORN * 100)} % of flow and head`, curve(n, WORN, WORN)),
     motor('airlocked', 'airlocked', 'air-locked', { pumps: { [n]: { moves: false, air: true } } }),
+  ];
+};
+
+/** What water in the oil between two probes of a seal conducts, Ω. */
+const WET_OIL = 2000;
+
+/** A seal that lets water into the oil: told by its probe where one is fitted. */
+function sealFaults(d: Device): Fault[] {
+  return d.elements.probe
+    ? [
+        motorFault(d, 'seal', 'seal', 'seal leaks: water in its oil', {
+          circuit: resisting(`${d.tag}.probe`, WET_OIL),
+        }),
+      ]
+    : [];
+}
+
+/** Two of its three phases changed for one another: it turns backwards. */
+function phasesChanged(d: Device, { cores }: Panel): Fault[] {
+  const [one, two] = ['U', 'V'].map((p) => cores.find((c) => c.pin === `${d.tag}:${p}`));
+  if (!('W' in d.elements) || !one?.terminal || !two?.terminal) return [];
+  return [
+    motorFault(d, 'backwards', 'rotation', 'two phases changed: it turns backwards', {
+      landings: {
+        cores: [
+          { core: one.id, to: two.terminal },
+          { core: two.id, to: one.terminal },
+        ],
+      },
+    }),
+  ];
+}
+
+/** A winding or cable that has failed to its frame, Ω: solid; and a splice or gland that has drawn water. */
+const TO_FRAME = 2;
+const WET = 3000;
+
+function earthFaults(d: Device): Fault[] {
+  if (!d.inside?.some((i) => i.id === 'insulation')) return [];
+  const insulation = `${d.tag}.insulation`;
+  return [
+    motorFault(d, 'earth', 'earthed', 'winding or cable failed to its frame', {
+      circuit: resisting(insulation, TO_FRAME),
+    }),
+    motorFault(d, 'leak', 'leak', 'wet splice or gland: it leaks to earth', { circuit: resisting(insulation, WET) }),
+  ];
+}
+
+/** The capacitor of a box at the panel, and the relay in it that should take the capacitor off once the motor turns. */
+export const startGearFaults: FaultsOf = (d, { panel }) => {
+  const motor = panel.devices.find((m) => m.function === 'motor' && m.pump === d.pump)!;
+  return [
+    motorFault(motor, 'capacitor', 'capacitor', 'start capacitor failed, in its box: it hums and stands', {
+      circuit: without(`${d.tag}.capacitor`),
+    }),
+    motorFault(motor, 'start-stuck', 'gear', 'start relay stuck: its auxiliary winding stays on', {
+      circuit: welded(`${d.tag}.capacitor`),
+    }),
   ];
 };
 

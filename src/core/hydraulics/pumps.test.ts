@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { USUAL_VALVE } from '../duties';
 import { newStation, type CurvePoint, type Pump, type Segment, type Station } from '../station';
 import { GALLON } from '../units';
 import { flowTable } from './flowTable';
@@ -163,7 +164,7 @@ describe('where the water goes', () => {
   it('a valve gives what it gives, whatever the level', () => {
     const s = station(
       [{}],
-      (x) => (x.duty = { kind: 'fill', from: { kind: 'valve', flow: 4e-4 }, drowned: false, runOn: 0, keep: 0.1 }),
+      (x) => (x.duty = { kind: 'fill', from: { ...USUAL_VALVE, flow: 4e-4 }, drowned: false, runOn: 0, keep: 0.1 }),
     );
     expect([0.1, 1].map((l) => duty(s, l, 1).flow)).toEqual([4e-4, 4e-4]);
     expect(hydraulicsOf(s).count).toBe(1);

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
 import { withDuty, withPumpCount, withRole } from '../editing';
-import { wayOf } from '../duties';
+import { USUAL_VALVE, wayOf } from '../duties';
 import { kindOf, type Sensor, type SensorRole } from '../sensors';
 import { checkStation, newStation, type Station } from '../station';
 import { sayPhrase } from '../units';
@@ -88,7 +88,7 @@ describe('calls and marks', () => {
     const fill = box(
       2e-3,
       (s) => (
-        (s.duty = { kind: 'fill', from: { kind: 'valve', flow: 1e-3 }, drowned: false, runOn: 0, keep: 0.1 }),
+        (s.duty = { kind: 'fill', from: { ...USUAL_VALVE, flow: 1e-3 }, drowned: false, runOn: 0, keep: 0.1 }),
         (s.sensors = [at('pump', 0.5, 1, 'opens-on-rise'), at('low', 0.2, 0.3), at('alarm', 1.4, 1.5)])
       ),
     );
@@ -212,7 +212,7 @@ describe('a tooth of a duplex', () => {
       box(
         2e-3,
         (x) => (
-          (x.duty = { kind: 'fill', from: { kind: 'valve', flow: 1e-3 }, drowned: false, runOn: 0, keep: 0.1 }),
+          (x.duty = { kind: 'fill', from: { ...USUAL_VALVE, flow: 1e-3 }, drowned: false, runOn: 0, keep: 0.1 }),
           (x.sensors = [at('pump', 0.5, 1, 'opens-on-rise')])
         ),
       ),
@@ -262,7 +262,7 @@ describe('the tape list of every kind', () => {
 describe('rules of each duty, by hand', () => {
   const filling = (change: Change = () => {}): Station =>
     box(2e-3, (s) => {
-      s.duty = { kind: 'fill', from: { kind: 'valve', flow: 1e-3 }, drowned: false, runOn: 30, keep: 0.4 };
+      s.duty = { kind: 'fill', from: { ...USUAL_VALVE, flow: 1e-3 }, drowned: false, runOn: 30, keep: 0.4 };
       s.sensors = [at('pump', 0.5, 1.8, 'opens-on-rise'), at('alarm', 1.8, 1.85)];
       s.vessel.overflow = 1.9;
       change(s);
@@ -501,6 +501,9 @@ describe('the line and its curves', () => {
       ['lead', 1],
       ['lag', 2],
     ]);
+    // A pump alone begins at its shut-off head, with no flow.
+    const shutOff = underpass.pumps[0]!.curve[0]!.head;
+    expect(pumps[0]!.points[0]).toEqual({ head: expect.closeTo(shutOff, 6), flow: 0 });
     for (const d of duties) {
       const { points } = pumps.find((p) => p.running === d.running)!;
       const i = points.findIndex((p) => p.head <= d.head);

@@ -84,6 +84,8 @@ describe('random numbers from a seed', () => {
     expect(draw(5, (r) => r.even())).toEqual(draw(5, (r) => r.even()));
     expect(draw(5, (r) => r.even(), 12)).not.toEqual(draw(5, (r) => r.even()));
   });
+  it('are those of the generator that is named, from the seed 1', () =>
+    expect(draw(3, (r) => r.even(), 1)).toEqual([0.6270739405881613, 0.002735721180215478, 0.5274470399599522]));
   it('are even, normal and as rare as they should be', () => {
     const even = draw(20000, (r) => r.even());
     expect(Math.min(...even)).toBeGreaterThanOrEqual(0);

@@ -219,6 +219,20 @@ describe('where nothing on the tape will do', () => {
       expect(sayPhrase(r.sentence, 'us').length).toBeGreaterThan(10);
       expect(brokenRules(r.station, MUSTS, surroundingsOf(r.station))).toBeNull();
     }
+    // The pit is made no wider than it must be: one step less, and nothing on the tape will do.
+    const wide = p.remedies.find(
+      (r) => JSON.stringify(r.station.vessel) !== JSON.stringify(tiny('rod', 0.3, 2e-3, 60).vessel),
+    )!;
+    const { shape } = wide.station.vessel;
+    if (shape.kind !== 'box') throw new Error('another shape');
+    const less: Station = {
+      ...wide.station,
+      vessel: {
+        ...wide.station.vessel,
+        shape: { ...shape, length: shape.length - 0.0508, width: shape.width - 0.0508 },
+      },
+    };
+    expect(propose(less, ['fewest-starts'])[0]!.ok).toBe(false);
   });
   it('a pump that cannot lift is told by its rules', { timeout: 60_000 }, () => {
     const [p] = propose(tiny('rod', 0.3, 4e-4, 60, (s) => (s.discharge.outlet = 20)));

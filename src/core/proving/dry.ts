@@ -43,19 +43,22 @@ const AFTER_LIFT = 3;
 type Response = readonly [lifted: Phrase, back: Phrase];
 
 /** What lifting a float that controls the pump does, and letting it back, by the way pumps move the water. */
-const CONTROLS: Readonly<Record<Direction, (starts: string) => Readonly<Record<'pump' | 'stop' | 'lead', Response>>>> =
-  {
-    empty: (starts) => ({
-      pump: [phrase`${starts}`, phrase`the pump stops`],
-      stop: [phrase`nothing yet: it only lets the pump run`, phrase`every pump stops`],
-      lead: [phrase`${starts}, with the stop float still up`, phrase`the pump runs on to the stop`],
-    }),
-    fill: () => ({
-      pump: [phrase`filling stops`, phrase`filling starts`],
-      stop: [phrase`filling stops`, phrase`nothing yet: the start float calls`],
-      lead: [phrase`nothing yet: filling goes on to the stop`, phrase`filling starts`],
-    }),
-  };
+const CONTROLS: Readonly<
+  Record<Direction, (starts: string) => Readonly<Record<'pump' | 'stop' | 'lead' | 'cutoff', Response>>>
+> = {
+  empty: (starts) => ({
+    pump: [phrase`${starts}`, phrase`the pump stops`],
+    stop: [phrase`nothing yet: it only lets the pump run`, phrase`every pump stops`],
+    lead: [phrase`${starts}, with the stop float still up`, phrase`the pump runs on to the stop`],
+    cutoff: [phrase`what makes the water stops`, phrase`it may run again`],
+  }),
+  fill: () => ({
+    pump: [phrase`filling stops`, phrase`filling starts`],
+    stop: [phrase`filling stops`, phrase`nothing yet: the start float calls`],
+    lead: [phrase`nothing yet: filling goes on to the stop`, phrase`filling starts`],
+    cutoff: [phrase`nothing more: the filling has stopped`, phrase`nothing: the first float decides`],
+  }),
+};
 
 /** What lifting a sensor of each role does, and letting it back, with those below it still up. */
 function responses(station: Station): Readonly<Record<SensorRole, Response>> {
@@ -70,7 +73,6 @@ function responses(station: Station): Readonly<Record<SensorRole, Response>> {
     alarm: [phrase`${sign}, the pump stays still`, phrase`the alarm clears`],
     low: [phrase`nothing: it lets the pump run`, phrase`the pump stops, whatever the others say`],
     peak: [phrase`the timer takes its shorter rest`, phrase`the timer takes its ordinary rest`],
-    cutoff: [phrase`what makes the water stops`, phrase`it may run again`],
   };
 }
 

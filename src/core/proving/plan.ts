@@ -1,9 +1,11 @@
 import { traitsOf, type Direction } from '../duties';
 import { levelContext, type LevelContext } from '../levels';
 import type { Station } from '../station';
+import { carriedParts } from './carried';
 import { dryLift, tapeCheck } from './dry';
 import { closeUp, handOver, stray } from './leave';
 import { contactCheck, isolate } from './makeSafe';
+import { rotation } from './rotation';
 import type { Step } from './step';
 import {
   alternation,
@@ -42,10 +44,12 @@ export function testPlan(station: Station): Step[] {
     isolate(context),
     ...context.sensors.map(({ sensor }) => contactCheck(sensor)),
     tapeCheck(context),
+    ...rotation(context),
     dryLift(context),
     ...WET[traitsOf(station).direction](context),
     ...fillToAlarm(context),
     ...cutOff(context),
+    ...carriedParts(context),
     stray(context),
     closeUp(context),
     handOver(context),

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
+import { USUAL_VALVE } from '../duties';
 import { newStation, type Station } from '../station';
 import { sayPhrase } from '../units';
 import { judgeFinding, proposeVerdict, testPlan, type Found, type Step } from './index';
@@ -119,6 +120,33 @@ describe('the plan of every duty', () => {
     expect(sayPhrase(stepOf(plan, 'dry-lift').expects.find((e) => e.id === 'lift-stop')!.sentence, 'metric')).toContain(
       'only lets the pump run',
     );
+  });
+  it('tries each part that the panel carries, and none that it does not', () => {
+    const plain = demoStations().find((d) => d.file === 'underpass-storm-sump.json')!.station;
+    const ids = (s: typeof plain) => testPlan(s).flatMap((x) => (x.id.startsWith('part-') ? [x.id.slice(5)] : []));
+    expect(ids(plain)).toEqual([]);
+    const parts = {
+      ...plain.control.parts,
+      sealProbe: 'stop',
+      motorThermal: 'latches',
+      phaseMonitor: true,
+      stagger: 20,
+      generator: 'neutral-solid',
+    } as const;
+    const full = { ...plain, control: { ...plain.control, parts } };
+    expect(ids(full)).toEqual(['seal', 'thermal', 'phases', 'stagger', 'transfer']);
+    for (const step of testPlan(full).filter((x) => x.id.startsWith('part-')))
+      expect([step.id, step.cautions.length, step.expects.length]).toEqual([step.id, 1, 2]);
+    const tank = demoStations().find((d) => d.file === 'workshop-header-tank.json')!.station;
+    if (tank.duty.kind !== 'fill') throw new Error('it is not filled');
+    const byValve = { ...tank, duty: { ...tank.duty, from: { ...USUAL_VALVE, flow: 5e-4 } } };
+    expect([ids(tank), ids(byValve)]).toEqual([[], ['valve']]);
+  });
+  it('sees which way each pump turns where it is fed by three legs, and asks nothing of that on one phase', () => {
+    const turns = planOf('underpass-storm-sump.json').find((s) => s.id === 'rotation')!;
+    expect(turns.expects.map((e) => e.id)).toEqual(['turns-1', 'turns-2']);
+    expect(turns.cautions.length).toBeGreaterThan(0);
+    expect(planOf('workshop-sump.json').some((s) => s.id === 'rotation')).toBe(false);
   });
   it('draws and fills a tank that is filled, and never fills it to its alarm by hose', () => {
     const ids = planOf('workshop-header-tank.json').map((s) => s.id);

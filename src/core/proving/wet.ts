@@ -163,6 +163,23 @@ export function alternation({ station, hydraulics }: LevelContext): Step[] {
 export function cutOff(context: LevelContext): Step[] {
   const { cutoff } = context;
   if (!cutoff) return [];
+  if (traitsOf(context.station).direction === 'fill')
+    return [
+      {
+        id: 'cut-off',
+        phase: 'alarm',
+        title: 'The second float stops the filling',
+        actions: [
+          phrase`Hold the float that stops the filling as if the tank were low, and let it fill on to the second float.`,
+        ],
+        cautions: ['Stay at the tank: only this float stops it now. Let the first float go again afterwards.'],
+        expects: [
+          around('level', 'water when it stops, rim down', rimDown(context, cutoff.rise), trip),
+          seen('stops', 'the filling', phrase`stops, though the first float still calls`),
+        ],
+        about: ['level:cutoff'],
+      },
+    ];
   return [
     {
       id: 'cut-off',

@@ -33,9 +33,9 @@ export interface FaultedModel {
   /** What runs back when so many pumps stop, m³. */
   readonly drainback: (running: number) => number;
   readonly inflow: number;
-  /** Pumps, as bits, that move water when they have voltage; that stand under it; that turn in air. */
+  /** Pumps, as bits, that move water when they turn; that no overload relay guards; that turn in air. */
   readonly moves: number;
-  readonly stalls: number;
+  readonly unguarded: number;
   readonly air: number;
 }
 
@@ -77,21 +77,6 @@ const lanesOf = ({ outcomes }: Panel): Lane[] => [
   { id: 'overflow', kind: 'overflow', label: 'overflow' },
 ];
 
-/**
- * The panel with faults in it as a rehearsal runs it: protection against a rotor that stands acts in its time, by the engine, and not at
- * once as in a circuit at rest.
- */
-export function wiredWith(station: Station, panel: Panel, healthy: Wired, faults: readonly Fault[]): Wired {
-  return applyFaults(
-    station,
-    panel,
-    healthy,
-    faults.map((f) =>
-      Object.values(f.effects.pumps ?? {}).some((p) => p.stalls) ? { ...f, effects: { pumps: f.effects.pumps! } } : f,
-    ),
-  );
-}
-
 /** The station without a fault: what every world of it is made from. */
 type Sound = Pick<Prepared, 'station' | 'panel' | 'vessel' | 'top' | 'lanes'> & { readonly wired: Wired };
 
@@ -116,7 +101,7 @@ function faultedModel(
     machine: sameCircuit
       ? healthy.machine
       : panelMachine(
-          wiredWith(station, panel, wired, faults),
+          applyFaults(station, panel, wired, faults),
           lanes.map((l) => l.id),
         ),
     floats: sensorTrips(changed).flatMap(({ sensor, rise, fall }): Float[] => {
@@ -141,7 +126,7 @@ function faultedModel(
             .drainback,
     inflow: faults.reduce((product, f) => product * (f.effects.inflow ?? 1), 1),
     moves: mask((n) => faults.every((f) => f.effects.pumps?.[n]?.moves !== false)),
-    stalls: mask((n) => faults.some((f) => f.effects.pumps?.[n]?.stalls)),
+    unguarded: mask((n) => !panel.devices.some((d) => d.function === 'overload' && d.pump === n && !(d.tag in held))),
     air: mask((n) => faults.some((f) => f.effects.pumps?.[n]?.air)),
   };
 }

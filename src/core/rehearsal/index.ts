@@ -9,6 +9,5 @@ export { whatIf, type Consequence } from './whatIf';
 export { compare, type Comparison } from './compare';
 export { chance, chancesSchema, usualChances, type Chance, type Chances } from './chance';
 export { report } from './report';
-export { wiredWith } from './faultedModel';
 export { figures, type Figure } from './figures';
 export { rehearsable, type Rehearsable } from './rehearsable';

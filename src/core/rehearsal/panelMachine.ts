@@ -1,12 +1,14 @@
-import { due, settle, type States } from '../circuit';
+import { settle, waitingOf, type States, type Waiting } from '../circuit';
 import type { Outcome, Panel } from '../schemes';
 import { happens, type Wired } from '../wiring';
 
 /** The panel at rest in one combination of its states, and what follows from each thing that can happen to it. */
 export interface PanelState {
   readonly states: States;
-  /** Which pumps have their voltage: bits, the first pump the lowest. */
+  /** Which pumps turn: bits, the first pump the lowest; which stand under voltage; and which turn backwards. */
   readonly running: number;
+  readonly stalled: number;
+  readonly backwards: number;
   readonly outcomes: Readonly<Record<string, boolean>>;
   /** The alarm sounds, or where there is no horn its lamp is lit. */
   readonly alarm: boolean;
@@ -14,13 +16,8 @@ export interface PanelState {
   readonly up: number;
   /** Which lanes of the trace are on: bits in their order. */
   readonly lanes: number;
-  /** Timers that wait: to what, and after how long. */
-  readonly waiting: readonly {
-    readonly device: string;
-    readonly from: string;
-    readonly to: string;
-    readonly after: number;
-  }[];
+  /** Timers that run and protection that warms: to what, and after how long. */
+  readonly waiting: readonly Waiting[];
   readonly chatter: readonly string[];
   /** Devices whose protection has opened. */
   readonly tripped: readonly string[];
@@ -48,6 +45,8 @@ export function panelMachine(wired: Wired, lanes: readonly string[] = []): Panel
   const { panel, structure, netlist } = wired;
   const known = new Map<string, PanelState>();
   const pumps = panel.outcomes.filter((o) => o.kind === 'pump');
+  const pumpsThat = (of: (o: Outcome) => boolean) =>
+    pumps.reduce((mask, o) => (of(o) ? mask | (1 << (o.pump! - 1)) : mask), 0);
   const floats = floatsOf(panel);
   const told = (kind: Outcome['kind']) => panel.outcomes.find((o) => o.kind === kind);
   const alarms = told('alarm') ?? told('lamp');
@@ -61,16 +60,14 @@ export function panelMachine(wired: Wired, lanes: readonly string[] = []): Panel
     const alarm = alarms !== undefined && outcomes[alarms.id]!;
     const made: PanelState = {
       states: settled.states,
-      running: pumps.reduce((mask, o) => (outcomes[o.id] ? mask | (1 << (o.pump! - 1)) : mask), 0),
+      running: pumpsThat((o) => outcomes[o.id]!),
+      stalled: pumpsThat((o) => settled.states[o.device] === 'stalled'),
+      backwards: pumpsThat((o) => settled.states[o.device] === 'backwards'),
       outcomes,
       alarm,
       up: floats.reduce((mask, tag, i) => (settled.states[tag] === 'up' ? mask | (1 << i) : mask), 0),
       lanes: lanes.reduce((mask, id, i) => ((id === 'alarm' ? alarm : outcomes[id]) ? mask | (1 << i) : mask), 0),
-      waiting: netlist.devices.flatMap((d) => {
-        const state = settled.states[d.id]!;
-        const next = due(d.behaviour, state);
-        return next ? [{ device: d.id, from: state, ...next }] : [];
-      }),
+      waiting: waitingOf(settled),
       chatter: settled.chatter,
       tripped: netlist.devices.flatMap((d) => (settled.states[d.id] === 'tripped' ? [d.id] : [])),
       next: new Map(),

@@ -1,5 +1,5 @@
 import { hydraulicsOf } from '../hydraulics';
-import type { Station } from '../station';
+import type { Pump, Station } from '../station';
 import type { Vessel } from '../vessel';
 
 /** What a set of pumps delivers against the water stored: straight lines between volumes, m³ and m³/s. */
@@ -41,14 +41,29 @@ function deliveryOf(station: Station, vessel: Vessel, set: readonly number[], to
   return { volumes: Float64Array.from(volumes), flows: Float64Array.from(flows), unsure };
 }
 
-/** Deliveries of every set of pumps, each made when it is first asked for. `set` is a mask of bits, the first pump the lowest. */
+/** In a set of pumps the bits from here on say which of them turn backwards. */
+const BACKWARDS = 8;
+
+/** A set of pumps, as bits, and which of them turn backwards, as one number. */
+export const setOf = (pumps: number, backwards: number): number => pumps | ((backwards & pumps) << BACKWARDS);
+
+/** What a centrifugal pump still gives when it turns backwards, by flow and by head: assumed, it differs much by the impeller. */
+const REVERSED = { flow: 0.5, head: 0.6 } as const;
+
+const reversed = (pump: Pump): Pump => ({
+  ...pump,
+  curve: pump.curve.map((c) => ({ flow: c.flow * REVERSED.flow, head: c.head * REVERSED.head })),
+});
+
+/** Deliveries of every set of pumps, each made when it is first asked for. `set` is made by `setOf`, the first pump the lowest bit. */
 export function deliveries(station: Station, vessel: Vessel, top: number): (set: number) => Delivery {
   const made = new Map<number, Delivery>();
   return (set) => {
     const known = made.get(set);
     if (known) return known;
+    const back = set >> BACKWARDS;
     const delivery = deliveryOf(
-      station,
+      back === 0 ? station : { ...station, pumps: station.pumps.map((p, i) => (back & (1 << i) ? reversed(p) : p)) },
       vessel,
       station.pumps.map((_, i) => i).filter((i) => set & (1 << i)),
       top,

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
+import { USUAL_VALVE } from '../duties';
 import { hydraulicsOf } from '../hydraulics';
 import { cycleAt, levelContext, sensorTrips } from '../levels';
 import type { Station } from '../station';
@@ -218,7 +219,7 @@ describe('a station through time', () => {
     const tank = demo('workshop-header-tank.json');
     const filled = (runOn: number): Station => ({
       ...tank,
-      duty: { ...tank.duty, from: { kind: 'valve', flow: 0.0008 }, runOn } as Station['duty'],
+      duty: { ...tank.duty, from: { ...USUAL_VALVE, flow: 0.0008 }, runOn } as Station['duty'],
     });
     const high = (runOn: number) =>
       vesselOf(tank.vessel).volume(
@@ -235,7 +236,7 @@ describe('a station through time', () => {
     const of = (k: number): Station => ({
       ...tank,
       vessel: { ...tank.vessel, shape: { kind: 'cylinder', diameter: 1.2 * Math.sqrt(k), depth: 1.1 } },
-      duty: { ...tank.duty, from: { kind: 'valve', flow: 0.0009 * k } } as Station['duty'],
+      duty: { ...tank.duty, from: { ...USUAL_VALVE, flow: 0.0009 * k } } as Station['duty'],
     });
     const starts = (k: number) =>
       run(of(k), {

@@ -2,6 +2,8 @@ import Ajv2020 from 'ajv/dist/2020';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
+import { faultsOf } from '../faults';
+import { panelOf } from '../schemes';
 import { formOf, type Station } from '../station';
 import { sayPhrase } from '../units';
 import { run, sentences, scenario, sump } from './rehearsal.fixture';
@@ -40,6 +42,20 @@ describe('scenarios', () => {
     for (const { station } of demoStations())
       for (const s of readyScenarios(station))
         expect(readScenario(JSON.parse(JSON.stringify(s)), station)).toEqual({ ok: true, scenario: s });
+  });
+  it('a ready one breaks only what the station has: its line, the float that calls, the first of several pumps', () => {
+    for (const { station } of demoStations())
+      for (const { name, faults } of readyScenarios(station))
+        for (const { id } of faults) {
+          const made = panelOf(station);
+          const known = made.ok ? faultsOf(station, made.panel).map((f) => f.id) : [];
+          expect([name, known]).toEqual([name, expect.arrayContaining([id])]);
+        }
+    const broken = (file: string) =>
+      readyScenarios(demoStations().find((d) => d.file === file)!.station).flatMap((s) => s.faults.map((f) => f.id));
+    // Two pumps that a storm can call together: the first is seized; a single pump is not, it has no second to help it.
+    expect(broken('underpass-storm-sump.json')).toEqual(['M1-seized', 'lead-stuck-down']);
+    expect(broken('workshop-sump.json')).toEqual(['pump-stuck-down']);
   });
   it.each([
     [{ duty: 'fill' }, /duty: the scenario is for another duty/],

@@ -1,6 +1,7 @@
 import { alarmChain } from './alarmChain';
+import { noCarried } from './carried';
 import { cutOff } from './interlocks';
-import { needs, noPermission } from './reasons';
+import { needs, noPermission, noPumpPower, noSecondStop } from './reasons';
 import type { Scheme } from './scheme';
 
 /** Scheme 9: an alarm, whatever runs the pump. */
@@ -13,7 +14,13 @@ export const alarmOnly: Scheme = {
   fails: ['A stuck float or a flat battery shows nothing until it is tested.', 'It tells; it stops nothing.'],
   together: 'one',
   options: [],
-  against: (station) => [...needs(station, 'alarm'), ...noPermission(station)],
+  against: (station) => [
+    ...needs(station, 'alarm'),
+    ...noPermission(station),
+    ...noCarried(station, false),
+    ...noSecondStop(station),
+    ...noPumpPower(station),
+  ],
   build(b) {
     const cut = cutOff(b);
     cut.finish(alarmChain(b, null, { also: cut.also }));

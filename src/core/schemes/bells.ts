@@ -1,12 +1,13 @@
 import { phrase } from '../units';
 import { alarmChain } from './alarmChain';
+import { noCarried } from './carried';
 import { parallel } from './panelBuilder';
 import { pushButton, relay } from './devices';
 import { feed, mainsControl } from './feed';
-import { floatOf } from './floats';
+import { floatOf, whenWet } from './floats';
 import { cutOff } from './interlocks';
 import { contactorPump, lowCuts, lowRings, pumpCall, waterRelay } from './contactorPump';
-import { onePump, needs } from './reasons';
+import { needs, noValve, onePump } from './reasons';
 import { option, type Scheme } from './scheme';
 
 /** Scheme 6: a grinder station worked by pressure bells. */
@@ -22,6 +23,7 @@ export const bells: Scheme = {
     'A welded contactor runs on.',
   ],
   together: 'one',
+  mainsControl: true,
   options: [
     option('redundant', 'alarm switch', [
       ['runs', 'starts the pump too'],
@@ -41,6 +43,8 @@ export const bells: Scheme = {
       ? []
       : [phrase`it is worked by pressure bells, and none hangs here`]),
     ...onePump(station),
+    ...noValve(station),
+    ...noCarried(station, true),
     ...(station.sensors.some((s) => s.role === 'pump') ? [] : [...needs(station, 'lead'), ...needs(station, 'stop')]),
     ...needs(station, 'alarm'),
   ],
@@ -56,12 +60,17 @@ export const bells: Scheme = {
       b,
       f,
       control,
-      parallel(call, ...(choose('redundant') === 'runs' ? [high.make()] : []), ...(hand ? [hand] : [])),
+      parallel(call, ...(choose('redundant') === 'runs' ? [whenWet(b, 'alarm', high)] : []), ...(hand ? [hand] : [])),
       { hoa: false, under: lowCuts(b, water) },
     );
     const present = relay(b, 'K10', 'control power is there', control);
     b.rung('control power is there', control.id, control.hot, [present.coil], control.back);
     const cut = cutOff(b);
-    cut.finish(alarmChain(b, f, { call: high.make(), also: [present.break(), ...cut.also, ...lowRings(b, water)] }));
+    cut.finish(
+      alarmChain(b, f, {
+        call: whenWet(b, 'alarm', high),
+        also: [present.break(), ...cut.also, ...lowRings(b, water)],
+      }),
+    );
   },
 };

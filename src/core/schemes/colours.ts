@@ -9,6 +9,10 @@ export interface Colours {
   readonly control: string;
   readonly low: { readonly ac: string; readonly dc: string };
   readonly others: string;
+  /** Wires of intrinsically safe circuits (IEC 60079-11, 6.2.1: light blue). */
+  readonly safe: string;
+  /** Cores of what a pump's cord brings beside its windings: probe of the seal, thermal contacts. */
+  readonly sensors: readonly [string, string, string, string];
   /** Cores of a float's cord: common, its contact, and the other contact of a changeover. */
   readonly cord: readonly [string, string, string];
 }
@@ -21,6 +25,8 @@ const COLOURS: Readonly<Record<Station['profile'], Colours>> = {
     control: 'red',
     low: { ac: 'violet', dc: 'dark blue' },
     others: 'orange',
+    safe: 'light blue',
+    sensors: ['violet', 'pink', 'white', 'yellow'],
     cord: ['brown', 'black', 'grey'],
   },
   'us-120': {
@@ -30,6 +36,8 @@ const COLOURS: Readonly<Record<Station['profile'], Colours>> = {
     control: 'red',
     low: { ac: 'violet', dc: 'dark blue' },
     others: 'orange',
+    safe: 'light blue',
+    sensors: ['violet', 'pink', 'brown', 'yellow'],
     cord: ['black', 'white', 'red'],
   },
 };

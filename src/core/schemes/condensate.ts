@@ -1,10 +1,11 @@
 import { phrase } from '../units';
 import { alarmChain } from './alarmChain';
+import { noCarried } from './carried';
 import { feed } from './feed';
 import { floatSwitch, sensorOf } from './floats';
 import { cutOff } from './interlocks';
 import { pumpPower } from './motor';
-import { motorThroughFloat, needs, noPermission, onePump, oneContactTwoLegs } from './reasons';
+import { motorThroughFloat, needs, noPermission, noSecondStop, noValve, oneContactTwoLegs, onePump } from './reasons';
 import { type Scheme } from './scheme';
 
 /** Scheme 8: a condensate pump with its float, and a high-level switch that stops what makes the water. */
@@ -27,10 +28,13 @@ export const condensate: Scheme = {
       ? []
       : [phrase`it lifts condensate, and this is not what the station is for`]),
     ...onePump(station),
+    ...noValve(station),
     ...oneContactTwoLegs(station),
     ...smallMotor(station),
     ...needs(station, 'cutoff'),
     ...noPermission(station),
+    ...noCarried(station, false),
+    ...noSecondStop(station),
   ],
   build(b) {
     const f = feed(b);

@@ -1,8 +1,9 @@
 import { traitsOf } from '../duties';
+import { carried } from './carried';
 import { permissions } from './interlocks';
 import { parallel, series, type PanelBuilder } from './panelBuilder';
 import { contactor, handOffAuto, load, relay, type Relay } from './devices';
-import type { Control, Feed } from './feed';
+import type { Control, Feed } from './wires';
 import { floatOf, floatSwitch, sensorOf } from './floats';
 import type { Tree } from './model';
 import { pumpPower } from './motor';
@@ -63,8 +64,8 @@ export function contactorPump(
   more: { hoa: boolean; under?: readonly Tree[]; counters?: boolean; hand?: Tree },
 ): Relay {
   const k = contactor(b, 'K1', 'runs the pump', control, 1, b.station.pumps[0]!.ratedCurrent);
-  const { healthy } = pumpPower(b, feed, 1, b.station.pumps[0]!, () => k.main());
-  const allowed = permissions(b);
+  const { healthy } = pumpPower(b, feed, 1, b.station.pumps[0]!, () => k.main(), { opens: () => k.break() });
+  const allowed = [...permissions(b), ...carried(b, feed, control).under(1)];
   const auto = more.hoa
     ? selectorBranches(b, 'S1', 'the pump', 1, call)
     : parallel(call, ...(more.hand ? [more.hand] : []));

@@ -1,4 +1,5 @@
 import { alarmChain } from './alarmChain';
+import { noCarried } from './carried';
 import { contactorPump, lowCuts, lowRings, pumpCall, waterRelay } from './contactorPump';
 import { feed, mainsControl } from './feed';
 import { cutOff } from './interlocks';
@@ -17,6 +18,7 @@ export const contactorScheme: Scheme = {
     'Left in Hand it runs dry; left in Off it floods.',
   ],
   together: 'one',
+  mainsControl: true,
   options: [
     option('hoa', 'selector', [
       ['yes', 'Hand-Off-Auto'],
@@ -33,6 +35,7 @@ export const contactorScheme: Scheme = {
   ],
   against: (station) => [
     ...onePump(station),
+    ...noCarried(station, true),
     ...(station.sensors.some((s) => s.role === 'pump') ? [] : [...needs(station, 'lead'), ...needs(station, 'stop')]),
   ],
   build(b, choose) {

@@ -1,14 +1,25 @@
+import { traitsOf } from '../duties';
 import { alarmChain } from './alarmChain';
 import { leaf, type PanelBuilder } from './panelBuilder';
+import { noCarried } from './carried';
 import { coloursOf } from './colours';
 import { breaker, residual } from './protection';
-import { boardDevice, RESIDUAL } from './feed';
+import { boardDevice, bridge, RESIDUAL } from './feed';
 import { floatSwitch, sensorOf } from './floats';
 import { cutOff } from './interlocks';
 import { motorDevice } from './motor';
-import { motorThroughFloat, noPermission, onePump, oneContactTwoLegs } from './reasons';
+import {
+  motorThroughFloat,
+  noPermission,
+  noSecondStop,
+  oneContactTwoLegs,
+  onePump,
+  opensWithoutPower,
+} from './reasons';
 import { option, type Scheme } from './scheme';
 import type { Tree } from './model';
+import { valveDevice } from './valve';
+import type { Feed } from './wires';
 
 /** Scheme 1: the float breaks the pump's own cord. */
 export const cord: Scheme = {
@@ -31,8 +42,11 @@ export const cord: Scheme = {
   against: (station) => [
     ...onePump(station),
     ...oneContactTwoLegs(station),
+    ...opensWithoutPower(station),
     ...motorThroughFloat(station),
     ...noPermission(station),
+    ...noCarried(station, false),
+    ...noSecondStop(station),
   ],
   build(b, choose) {
     const { station } = b;
@@ -49,12 +63,20 @@ export const cord: Scheme = {
       low: false,
       function: 'power',
     });
-    boardDevice(b, 'supply', 'W0', plug ? 'feeds the receptacle' : 'feeds the box', 1, {
-      id: 'W-supply',
+    boardDevice(b, {
+      what: 'supply',
+      tag: 'W0',
       label: plug ? 'feeds the receptacle' : 'feeds the box',
-      length: station.wiring.feeder.length,
-      area: station.wiring.feeder.area,
-      colours: { L1: colours.lines[0], N: colours.neutral, PE: colours.earth },
+      legs: 1,
+      breaker: station.supply.breaker,
+      guard: null,
+      cable: {
+        id: 'W-supply',
+        label: plug ? 'feeds the receptacle' : 'feeds the box',
+        length: station.wiring.feeder.length,
+        area: station.wiring.feeder.area,
+        colours: { L1: colours.lines[0], N: colours.neutral, PE: colours.earth },
+      },
     });
     b.land('L1s', 'power', 'W0', 'L1', 'B:L');
     b.land('Ns', 'power', 'W0', 'N', 'B:N');
@@ -79,38 +101,35 @@ export const cord: Scheme = {
     b.land('L1', 'power', `S-${sensor.id}`, 'C', plug ? 'P:1' : undefined);
     const out = contacts.used as { leaf: string };
     b.land('LF', 'power', `S-${sensor.id}`, out.leaf.split('.')[1]!, plug ? 'P:2' : undefined);
-    const back = plug ? { U: 'P:L', V: 'P:N', PE: 'P:PE' } : undefined;
-    const feed = { lines: ['L1'], pair: ['L1', 'N'] as const, volts, circuit };
-    motorDevice(b, 1, station.pumps[0]!, feed, {
-      id: 'W-pump1',
-      label: plug ? 'cord of the pump, with its plug' : 'cord of the pump',
-      length: station.wiring.motor.length,
-      area: station.wiring.motor.area,
-      colours: { U: colours.lines[0], V: colours.neutral, PE: colours.earth },
-      ...(plug && { plugs: { 'back of the float’s plug': back!, receptacle: { U: 'R:L', V: 'R:N', PE: 'R:PE' } } }),
-    });
-    b.land('LF', 'power', 'M1', 'U', back?.U);
-    b.land('N', 'power', 'M1', 'V', back?.V);
-    b.land('PE', 'power', 'M1', 'PE', back?.PE);
-    b.rung('pump 1', 'power', 'L1', [contacts.used, { net: 'LF' }, leaf('M1', 'U')], 'N');
+    moved(b, { lines: ['L1'], pair: ['L1', 'N'], volts, circuit }, contacts.used, plug);
     const cut = cutOff(b);
-    cut.finish(alarmChain(b, null, { also: cut.also }));
+    cut.finish(alarmChain(b, null, { also: cut.also, power: { hot: 'L1', back: 'N', volts } }));
   },
 };
 
-/** Neutral that is not switched on its way. */
-function bridge(b: PanelBuilder): Tree {
-  b.device({
-    tag: 'E2',
-    function: 'bar',
-    description: 'neutral bar',
-    label: 'the neutral is not switched',
-    place: 'board',
-    cost: 0,
-    behaviour: { kind: 'worked' },
-    initial: '',
-    positions: [],
-    elements: { bar: { pins: ['1', '2'], sign: 'fuse', part: { kind: 'impedance', r: 0.002 } } },
-  });
-  return leaf('E2', 'bar');
+/** What the float feeds: a pump, or the valve of a tank; by the back of its plug, or in the box. */
+function moved(b: PanelBuilder, feed: Feed, float: Tree, plug: boolean): void {
+  const { station } = b;
+  const colours = coloursOf(station);
+  const { mover } = traitsOf(station);
+  const valve = mover.kind === 'valve' ? mover.valve : null;
+  const [tag, hot, cold] = valve ? ['Y1', '1', '2'] : ['M1', 'U', 'V'];
+  const back = plug ? { [hot]: 'P:L', [cold]: 'P:N', PE: 'P:PE' } : undefined;
+  const name = `cord of the ${valve ? 'valve' : 'pump'}`;
+  const cable = {
+    id: 'W-pump1',
+    label: plug ? `${name}, with its plug` : name,
+    length: station.wiring.motor.length,
+    area: station.wiring.motor.area,
+    colours: { [hot]: colours.lines[0], [cold]: colours.neutral, PE: colours.earth },
+    ...(back && {
+      plugs: { 'back of the float’s plug': back, receptacle: { [hot]: 'R:L', [cold]: 'R:N', PE: 'R:PE' } },
+    }),
+  };
+  if (valve) valveDevice(b, valve, feed, cable);
+  else motorDevice(b, 1, station.pumps[0]!, feed, cable);
+  b.land('LF', 'power', tag, hot, back?.[hot]);
+  b.land('N', 'power', tag, cold, back?.[cold]);
+  b.land('PE', 'power', tag, 'PE', back?.PE);
+  b.rung(valve ? 'valve' : 'pump 1', 'power', 'L1', [float, { net: 'LF' }, leaf(tag, valve ? 'coil' : hot)], 'N');
 }

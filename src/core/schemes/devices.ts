@@ -78,6 +78,9 @@ interface RelayLook {
   readonly contactPart?: Element['part'];
 }
 
+/** A relay for pilot duty: what its contacts carry, by utilisation category (IEC 60947-5-1). */
+const PILOT = 'control relay, contacts 6 A AC-15, 1 A DC-13';
+
 /** A relay, contactor, timer or alternator: a coil, and contacts that follow its states. */
 export function relay(b: PanelBuilder, tag: string, label: string, power: Power, look: RelayLook = {}): Relay {
   const coil = `${tag}.coil`;
@@ -86,7 +89,7 @@ export function relay(b: PanelBuilder, tag: string, label: string, power: Power,
     tag,
     function: look.function ?? 'relay',
     pump: look.pump,
-    description: `${look.description ?? 'control relay'}, coil ${words}`,
+    description: `${look.description ?? PILOT}, coil ${words}`,
     label,
     place: 'panel',
     cost: look.cost ?? 1,
@@ -127,6 +130,9 @@ export function relay(b: PanelBuilder, tag: string, label: string, power: Power,
 /** Sizes in which contactors are made, A in utilisation category AC-3 (motors started direct; IEC 60947-4-1). */
 const CONTACTORS = [9, 12, 18, 25, 32, 40, 50, 65, 80, 95] as const;
 
+/** The size of a contactor or power relay for a motor of so many amperes, A. */
+export const motorSize = (amps: number): number => CONTACTORS.find((a) => a >= amps) ?? CONTACTORS.at(-1)!;
+
 /** A contactor for a motor of so many amperes. */
 export function contactor(
   b: PanelBuilder,
@@ -136,11 +142,10 @@ export function contactor(
   pump: number,
   amps: number,
 ): Relay {
-  const size = CONTACTORS.find((a) => a >= amps) ?? CONTACTORS.at(-1)!;
   return relay(b, tag, label, power, {
     function: 'contactor',
     pump,
-    description: `contactor, ${size} A AC-3`,
+    description: `contactor, ${motorSize(amps)} A AC-3`,
     va: 7,
     cost: 2,
   });
@@ -306,7 +311,12 @@ export function transformer(
     initial: '',
     positions: [],
     elements: {
-      in: { pins: ['P1', 'P2'], sign: 'winding', part: loadPart(primary, 0.1 * va, 0.3, b.station.supply.frequency) },
+      // What it takes to be magnetised; its copper is told with the core.
+      in: {
+        pins: ['P1', 'P2'],
+        sign: 'winding',
+        part: { ...loadPart(primary, 0.1 * va, 0.3, b.station.supply.frequency), dc: Infinity },
+      },
       out: { pins: ['S2', 'S1'], sign: 'winding', part: null },
     },
     gives: { element: `${tag}.core`, amps: va / secondary },
@@ -316,6 +326,8 @@ export function transformer(
       secondary: ['S1', 'S2'],
       ratio: secondary / primary,
       r: (0.05 * secondary ** 2) / va,
+      // Half of it is the copper of each winding, seen at its own side.
+      dc: [(0.025 * primary ** 2) / va, (0.025 * secondary ** 2) / va],
     },
   });
   return { input: leaf(tag, 'in'), output: leaf(tag, 'out') };

@@ -1,12 +1,14 @@
 import { traitsOf, type Timer } from '../duties';
 import { alarmChain } from './alarmChain';
+import { noCarried } from './carried';
 import { series, parallel, type PanelBuilder } from './panelBuilder';
 import { coilLimits, relay, sense } from './devices';
-import { type Control, feed, mainsControl } from './feed';
+import { feed, mainsControl } from './feed';
+import type { Control } from './wires';
 import { floatOf } from './floats';
 import { cutOff } from './interlocks';
 import { contactorPump, lowCuts, lowRings, pumpCall, waterRelay } from './contactorPump';
-import { onePump, needs } from './reasons';
+import { needs, noValve, onePump } from './reasons';
 import { option, type Scheme } from './scheme';
 import type { Tree } from './model';
 import { phrase } from '../units';
@@ -58,6 +60,7 @@ export const doser: Scheme = {
     'Left in Hand the bed is flooded.',
   ],
   together: 'one',
+  mainsControl: true,
   options: [
     option('hoa', 'selector', [
       ['yes', 'Hand-Off-Auto'],
@@ -75,6 +78,8 @@ export const doser: Scheme = {
   against: (station) => [
     ...(station.duty.kind === 'dose' ? [] : [phrase`it doses a bed, and this is not what the station is for`]),
     ...onePump(station),
+    ...noValve(station),
+    ...noCarried(station, true),
     ...(station.sensors.some((s) => s.role === 'pump') ? [] : [...needs(station, 'lead'), ...needs(station, 'stop')]),
   ],
   build(b, choose) {

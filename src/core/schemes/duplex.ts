@@ -1,13 +1,15 @@
 import { phrase } from '../units';
 import { alarmChain } from './alarmChain';
+import { carried, noCarried } from './carried';
 import { net, parallel, series, type PanelBuilder } from './panelBuilder';
-import { contactor, coilLimits, relay, sense, worked } from './devices';
-import { type Control, feed, mainsControl } from './feed';
-import { floatOf } from './floats';
+import { contactor, coilLimits, relay, type Relay, sense, worked } from './devices';
+import { feed, mainsControl } from './feed';
+import type { Control } from './wires';
+import { floatOf, whenWet } from './floats';
 import { cutOff, permissions } from './interlocks';
 import { lowCuts, lowRings, selectorBranches, waterRelay } from './contactorPump';
 import { pumpPower } from './motor';
-import { needs } from './reasons';
+import { needs, noValve } from './reasons';
 import { option, type Scheme } from './scheme';
 import type { Tree } from './model';
 
@@ -39,6 +41,48 @@ function calls(b: PanelBuilder, control: Control) {
   return { call, lag, lagInput, highInput, school };
 }
 
+/** Whose turn it is: the alternator, or the toggle that locks one pump first. In while pump 1 leads. */
+function turn(b: PanelBuilder, control: Control, call: Relay): Relay {
+  const { id, hot, back } = control;
+  const alternator = relay(b, 'A1', 'whose turn it is', control, {
+    function: 'alternator',
+    description: 'alternating relay',
+    cost: 2,
+    sign: 'timer',
+    initial: 'rest 1',
+    behaviour: (coil) => ({
+      kind: 'alternator',
+      turns: 2,
+      senses: sense('volts', control.kind, [coil]),
+      ...coilLimits(control),
+    }),
+    made: ['rest 1', 'call 1'],
+  });
+  b.rung('the turn passes on when the call ends', id, hot, [call.make(), alternator.coil], back);
+  const toggle = worked(
+    b,
+    'order',
+    'S5',
+    'toggle, three positions',
+    'who goes first',
+    [
+      { state: 'one', label: '1 first' },
+      { state: 'turns', label: 'take turns' },
+      { state: 'two', label: '2 first' },
+    ],
+    b.station.control.alternates ? 'turns' : 'one',
+  );
+  const oneLeads = relay(b, 'K6C', 'pump 1 leads', control);
+  b.rung(
+    'pump 1 leads',
+    id,
+    hot,
+    [parallel(series(toggle('selector', 'turns'), alternator.make()), toggle('selector', 'one')), oneLeads.coil],
+    back,
+  );
+  return oneLeads;
+}
+
 /** Scheme 4: two pumps that take turns. */
 export const duplex: Scheme = {
   id: 'duplex',
@@ -53,6 +97,7 @@ export const duplex: Scheme = {
     'Lost control power gives the alarm, which has its own supply.',
   ],
   together: 'all',
+  mainsControl: true,
   asks: ['control.floats', 'control.alternates'],
   options: [
     option('hoa', 'selectors', [
@@ -72,6 +117,14 @@ export const duplex: Scheme = {
         ]),
     ...(station.sensors.some((s) => s.role === 'pump') ? [] : [...needs(station, 'lead'), ...needs(station, 'stop')]),
     ...needs(station, 'alarm'),
+    ...(station.control.floats === 'three' &&
+    station.sensors.some((s) => s.role === 'alarm' && s.contact === 'opens-on-rise')
+      ? [
+          phrase`with three floats the alarm float calls the lag pump over a link: its contact must close as the water rises`,
+        ]
+      : []),
+    ...noValve(station),
+    ...noCarried(station, true),
     ...(station.control.floats === 'four' ? needs(station, 'lag') : []),
   ],
   build(b, choose) {
@@ -94,7 +147,7 @@ export const duplex: Scheme = {
       always: 'the lag is called all the time',
       kind: 'call',
       device: 'K4C',
-      senses: sense('volts', 'ac', ['K4C.coil']),
+      senses: sense('volts', control.kind, ['K4C.coil']),
       above: 0.7 * control.volts,
     });
     const [lagPin, highPin] = [b.terminal('IN-LAG', id, 'X2:LAG'), b.terminal('IN-HIGH', id, 'X2:HIGH')];
@@ -102,43 +155,7 @@ export const duplex: Scheme = {
     if (school === 'three') b.link({ ...joined, label: 'three floats: the high float is the lag float too' });
     else b.linkLeftOut({ ...joined, label: 'the three-float link left in with four floats' });
 
-    const alternator = relay(b, 'A1', 'whose turn it is', control, {
-      function: 'alternator',
-      description: 'alternating relay',
-      cost: 2,
-      sign: 'timer',
-      initial: 'rest 1',
-      behaviour: (coil) => ({
-        kind: 'alternator',
-        turns: 2,
-        senses: sense('volts', control.kind, [coil]),
-        ...coilLimits(control),
-      }),
-      made: ['rest 1', 'call 1'],
-    });
-    b.rung('the turn passes on when the call ends', id, hot, [call.make(), alternator.coil], back);
-    const toggle = worked(
-      b,
-      'order',
-      'S5',
-      'toggle, three positions',
-      'who goes first',
-      [
-        { state: 'one', label: '1 first' },
-        { state: 'turns', label: 'take turns' },
-        { state: 'two', label: '2 first' },
-      ],
-      b.station.control.alternates ? 'turns' : 'one',
-    );
-    const oneLeads = relay(b, 'K6C', 'pump 1 leads', control);
-    b.rung(
-      'pump 1 leads',
-      id,
-      hot,
-      [parallel(series(toggle('selector', 'turns'), alternator.make()), toggle('selector', 'one')), oneLeads.coil],
-      back,
-    );
-
+    const oneLeads = turn(b, control, call);
     const pumps = b.station.pumps.map((pump, i) => {
       const n = i + 1;
       const k = contactor(b, `K${n}`, `runs pump ${n}`, control, n, pump.ratedCurrent);
@@ -153,14 +170,15 @@ export const duplex: Scheme = {
       return { n, k, ready: relay(b, `K${6 + n}R`, `pump ${n} is ready`, control), healthy, aux };
     });
     const water = waterRelay(b, control);
+    const stops = carried(b, f, control);
     const allowed = permissions(b);
     const fitted = choose('hoa') === 'yes';
     const permitted = allowed.length > 0 ? relay(b, 'K9R', 'others let the pumps run', control) : null;
     if (permitted) b.rung('others let the pumps run', id, hot, [...allowed, permitted.coil], back);
     for (const { n, k, ready, healthy, aux } of pumps) {
       const other = pumps.find((p) => p.n !== n)!;
-      const turn = n === 1 ? oneLeads.make() : oneLeads.break();
-      const wanted: Tree = parallel(series(call.make(), parallel(turn, other.ready.break())), lag.make());
+      const its = n === 1 ? oneLeads.make() : oneLeads.break();
+      const wanted: Tree = parallel(series(call.make(), parallel(its, other.ready.break())), lag.make());
       const branch = fitted ? selectorBranches(b, `S1${n}`, `pump ${n}`, n, wanted) : wanted;
       b.rung(
         `pump ${n} called`,
@@ -180,13 +198,16 @@ export const duplex: Scheme = {
             }),
           ]
         : [];
-      b.rung(`pump ${n} is ready`, id, hot, [aux, ...healthy, ...inAuto, ready.coil], back);
+      b.rung(`pump ${n} is ready`, id, hot, [aux, ...healthy, ...stops.under(n), ...inAuto, ready.coil], back);
     }
     const present = relay(b, 'K10', 'control power is there', control);
     b.rung('control power is there', id, hot, [present.coil], back);
     const cut = cutOff(b);
     cut.finish(
-      alarmChain(b, f, { call: highInput.make(), also: [present.break(), ...cut.also, ...lowRings(b, water)] }),
+      alarmChain(b, f, {
+        call: whenWet(b, 'alarm', highInput),
+        also: [present.break(), ...cut.also, ...lowRings(b, water)],
+      }),
     );
   },
 };

@@ -1,18 +1,12 @@
 import { leaf, type PanelBuilder } from './panelBuilder';
 import { coloursOf } from './colours';
-import { directSupply, type Power, transformer } from './devices';
-import { breaker, disconnect, residual } from './protection';
-import { GROUND_PIN, type Circuit, type Device, type Tree } from './model';
-
-/** Wires that carry the power: its legs, and the one it comes back on. */
-export interface Feed {
-  readonly lines: readonly string[];
-  /** Between these two a single-phase load sits; the second is N or the other leg. */
-  readonly pair: readonly [string, string];
-  /** Volts of that pair. */
-  readonly volts: number;
-  readonly circuit: Circuit;
-}
+import { contactPart, directSupply, type Power, transformer } from './devices';
+import { barrierSupply } from './barrier';
+import { keeping } from './keeping';
+import { breaker, breakerAt, disconnect, residual } from './protection';
+import { transfer } from './transfer';
+import type { Control, Feed } from './wires';
+import { GROUND_PIN, type Device, type Tree } from './model';
 
 /** Trip of a residual-current or ground-fault device, A, as is common where the profile is at home. */
 export const RESIDUAL = { 'metric-230': 0.03, 'us-120': 0.006 } as const;
@@ -24,17 +18,36 @@ export function lineToNeutral({ source, voltage }: { source: string; voltage: nu
 
 const ANGLES: Readonly<Record<string, readonly number[]>> = { single: [0], split: [0, 180], three: [0, -120, 120] };
 
-/** The board as it stands behind the feeder: a source for each leg behind half of the loop's impedance, neutral bonded to earth. */
+/** A circuit of the board: what it feeds, over how many legs, and what guards it there. */
+export interface BoardCircuit {
+  readonly what: 'supply' | 'alarm-supply';
+  readonly tag: string;
+  readonly label: string;
+  readonly legs: number;
+  readonly cable: NonNullable<Device['cable']>;
+  /** A. @see guard */
+  readonly breaker: number;
+  /** Tag of the breaker at the board; null: the scheme has it among its own. */
+  readonly guard: string | null;
+}
+
+/** The board as it stands behind the feeder: a source for each leg behind half of the loop's impedance, its breaker, neutral bonded to earth. */
 export function boardDevice(
   b: PanelBuilder,
-  what: 'supply' | 'alarm-supply',
-  tag: string,
-  label: string,
-  legs: number,
-  cable: Device['cable'],
+  { what, tag, label, legs, cable, breaker: amps, guard }: BoardCircuit,
 ): Device {
   const { supply } = b.station;
   const volts = lineToNeutral(supply);
+  const names = Array.from({ length: legs }, (_, i) => `L${i + 1}`);
+  const behind = (leg: string) => (guard === null ? leg : `${leg} of the board`);
+  if (guard !== null)
+    breakerAt(
+      b,
+      guard,
+      `at the board: ${label}`,
+      amps,
+      names.map((leg) => `${tag}.${leg} breaker`),
+    );
   return b.device({
     tag,
     function: what,
@@ -48,13 +61,14 @@ export function boardDevice(
       { state: 'there', label: 'mains there' },
       { state: 'cut', label: 'power cut' },
     ],
+    rating: amps,
     elements: Object.fromEntries(
       ANGLES[supply.source]!.slice(0, legs).map(
         (phaseDeg, i) =>
           [
             `L${i + 1}`,
             {
-              pins: [`L${i + 1}`, GROUND_PIN],
+              pins: [behind(`L${i + 1}`), GROUND_PIN],
               sign: 'source',
               part: { kind: 'source', volts, phaseDeg, frequency: supply.frequency, r: supply.loop / 2 },
               closed: ['there'],
@@ -63,6 +77,16 @@ export function boardDevice(
       ),
     ),
     inside: [
+      ...(guard === null
+        ? []
+        : names.map((leg) => ({
+            id: `${leg} breaker`,
+            a: behind(leg),
+            b: leg,
+            part: contactPart,
+            closed: ['on'],
+            follows: guard,
+          }))),
       { id: 'bond', a: 'N', b: GROUND_PIN, part: { kind: 'impedance', r: supply.loop / 2 } },
       { id: 'earth', a: 'PE', b: GROUND_PIN, part: { kind: 'impedance', r: supply.loop / 2 } },
     ],
@@ -87,57 +111,82 @@ export function feed(b: PanelBuilder): Feed {
     low: false,
     function: 'power',
   });
-  boardDevice(b, 'supply', 'W0', 'feeds the panel', legs, {
-    id: 'W-supply',
-    label: 'feeder from the board',
-    length: wiring.feeder.length,
-    area: wiring.feeder.area,
-    colours: Object.fromEntries([
-      ...lines.map((l, i) => [l, colours.lines[i]!]),
-      ['N', colours.neutral],
-      ['PE', colours.earth],
-    ]),
+  boardDevice(b, {
+    what: 'supply',
+    tag: 'W0',
+    label: 'feeds the panel',
+    legs,
+    breaker: supply.feederBreaker,
+    guard: 'QB',
+    cable: {
+      id: 'W-supply',
+      label: 'feeder from the board',
+      length: wiring.feeder.length,
+      area: wiring.feeder.area,
+      colours: Object.fromEntries([
+        ...lines.map((l, i) => [l, colours.lines[i]!]),
+        ['N', colours.neutral],
+        ['PE', colours.earth],
+      ]),
+    },
   });
+  for (const l of lines) b.land(`${l}s`, 'power', 'W0', l);
+  const from = transfer(b, lines, lineToNeutral(supply), ANGLES[supply.source]!);
   // A neutral is switched with its line where that is the custom.
   const switched = profile === 'metric-230';
   const poles = disconnect(b, 'Q0', legs + (switched ? 1 : 0));
   const guard = supply.residualCurrent ? residual(b, 'Q9', legs + 1, RESIDUAL[profile]) : null;
   lines.forEach((l, i) => {
-    b.land(`${l}s`, 'power', 'W0', l);
     b.rung(
       i === 0 ? 'incoming supply' : `incoming, ${l}`,
       'power',
-      `${l}s`,
+      from.line(l),
       [poles[i]!, ...(guard ? [guard[i]!] : [])],
       l,
     );
   });
   lines.forEach((l, i) => {
-    for (const net of [`${l}s`, l]) b.wire(net, (['line-1', 'line-2', 'line-3'] as const)[i]!);
+    for (const net of new Set([`${l}s`, from.line(l), l])) b.wire(net, (['line-1', 'line-2', 'line-3'] as const)[i]!);
   });
-  for (const net of ['Ns', 'N']) b.wire(net, 'neutral');
+  for (const net of new Set(['Ns', from.neutral, 'N'])) b.wire(net, 'neutral');
   b.wire('PE', 'earth');
   const neutral: Tree[] = [...(switched ? [poles[legs]!] : []), ...(guard ? [guard[legs]!] : [])];
-  if (neutral.length > 0) {
+  if (neutral.length > 0 || from.neutral !== 'Ns') {
     b.land('Ns', 'power', 'W0', 'N');
-    b.rung('incoming, neutral', 'power', 'Ns', neutral, 'N');
+    b.rung('incoming, neutral', 'power', from.neutral, neutral.length > 0 ? neutral : [bridge(b)], 'N');
   } else b.land('N', 'power', 'W0', 'N');
   b.land('PE', 'power', 'W0', 'PE', 'X1:PE');
-  return { lines, pair: supply.source === 'single' ? ['L1', 'N'] : ['L1', 'L2'], volts, circuit };
+  const made: Feed = { lines, pair: supply.source === 'single' ? ['L1', 'N'] : ['L1', 'L2'], volts, circuit };
+  keeping(b, made);
+  barrierSupply(b, made);
+  return made;
 }
 
-/** Two wires that control runs on, and at what. */
-export interface Control extends Power {
-  readonly hot: string;
-  readonly back: string;
-  readonly id: string;
+/** Neutral that is not switched on its way. */
+export function bridge(b: PanelBuilder): Tree {
+  b.device({
+    tag: 'E2',
+    function: 'bar',
+    description: 'neutral bar',
+    label: 'the neutral is not switched',
+    place: 'board',
+    cost: 0,
+    behaviour: { kind: 'worked' },
+    initial: '',
+    positions: [],
+    elements: { bar: { pins: ['1', '2'], sign: 'fuse', part: { kind: 'impedance', r: 0.002 } } },
+  });
+  return leaf('E2', 'bar');
 }
 
 /** What control is fed at where the profile is at home, V. */
 const MAINS_CONTROL = { 'metric-230': 230, 'us-120': 120 } as const;
 
-/** Control at the mains, behind its own fuse; through a transformer where no leg to neutral gives the common voltage, or where it is asked for. */
-export function mainsControl(b: PanelBuilder, { lines, pair, volts }: Feed, isolate = false): Control {
+/** Control at 24 V where that is asked for; else at the mains, behind its own fuse; through a transformer where no leg to neutral gives the common voltage, or where it is asked for. */
+export function mainsControl(b: PanelBuilder, feed: Feed, isolate = false): Control {
+  const { extraLow } = b.station.control.parts;
+  if (extraLow !== 'no') return lowControl(b, feed, extraLow);
+  const { lines, pair, volts } = feed;
   const usual = MAINS_CONTROL[b.station.profile];
   const toNeutral = lineToNeutral(b.station.supply);
   const direct = !isolate && Math.abs(toNeutral / usual - 1) < 0.08;

@@ -1,5 +1,6 @@
 import { kindOf, type Sensor, type SensorRole, ROLE } from '../sensors';
 import type { PanelBuilder } from './panelBuilder';
+import { behindBarrier } from './barrier';
 import { coloursOf } from './colours';
 import { CLOSED, OPEN_LEAK } from './devices';
 import type { Device, Tree } from './model';
@@ -66,11 +67,17 @@ export function floatSwitch(
       },
     }),
   });
-  return { used: { leaf: `${tag}.${usedPin}` }, other: sensor.changeover ? { leaf: `${tag}.${otherPin}` } : null };
+  const used = { leaf: `${tag}.${usedPin}` };
+  if (out && station.control.parts.barrier) return behindBarrier(b, sensor, used);
+  return { used, other: sensor.changeover ? { leaf: `${tag}.${otherPin}` } : null };
 }
 
 export const sensorOf = (b: PanelBuilder, role: SensorRole): Sensor | undefined =>
   b.station.sensors.find((s) => s.role === role);
+
+/** A contact that closes when the water is at a sensor, off a relay that its contact works: one that opens as the water rises holds it in while all is well. */
+export const whenWet = (b: PanelBuilder, role: SensorRole, relay: { make(): Tree; break(): Tree }): Tree =>
+  sensorOf(b, role)?.contact === 'opens-on-rise' ? relay.break() : relay.make();
 
 /** The switch of the sensor in this role; null where none is fitted. */
 export function floatOf(b: PanelBuilder, role: SensorRole): FloatContacts | null {

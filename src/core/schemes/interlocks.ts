@@ -1,3 +1,4 @@
+import { traitsOf } from '../duties';
 import type { Interlock } from '../station';
 import type { AlarmChain } from './alarmChain';
 import type { PanelBuilder } from './panelBuilder';
@@ -51,13 +52,56 @@ export interface CutOff {
   finish(alarm: AlarmChain): void;
 }
 
+/** The circuit of one thing that makes water, broken by a contact of ours. */
+function broken(b: PanelBuilder, lock: Extract<Interlock, { kind: 'cutoff' }>, n: number, breaks: Tree): void {
+  const id = `cut-${n}`;
+  const [from, to] = [`V${n}1`, `V${n}2`];
+  b.circuit({
+    id,
+    label: `${lock.acts === 'live' ? 'live feed' : 'low-voltage call'} of ${lock.name}`,
+    strip: 'X6',
+    reference: to,
+    volts: lock.volts,
+    kind: 'ac',
+    low: lock.acts !== 'live',
+    function: 'others',
+  });
+  const outside = loop(
+    b,
+    'cut-off',
+    `U4${n}`,
+    lock.name,
+    cord(b, `W-${id}`, `to ${lock.name}`, ['1', '2']),
+    { volts: lock.volts, kind: 'ac' },
+    lock.amps,
+  );
+  b.rung(`${lock.name} may run`, id, from, [breaks], to);
+  b.rung('its loop outside', id, from, [outside], to);
+  b.outcome({
+    id: `U4${n}`,
+    label: `${lock.name} may run`,
+    not: `${lock.name} is stopped`,
+    never: `${lock.name} never runs: the cut-off holds it though the water is low`,
+    always: `the cut-off has no effect: ${lock.name} may run however high the water is`,
+    kind: 'interlock',
+    device: `U4${n}`,
+    makesWater: true,
+    senses: sense('amps', 'ac', [`U4${n}.load`]),
+    above: lock.amps / 2,
+  });
+}
+
+/** The float of the cut-off. In a tank that is filled that float is the second stop of the filling: it sits before the coil. */
+const cutOffSensor = (b: PanelBuilder) =>
+  traitsOf(b.station).direction === 'fill' ? undefined : sensorOf(b, 'cutoff');
+
 /**
  * The high-level cut-off of what makes the water. A contact that is closed until the water is high breaks the appliance's circuit by
  * itself; where it is to ring as well, or where the float can only close on rise, a relay on the alarm’s supply stands between.
  */
 export function cutOff(b: PanelBuilder): CutOff {
   const locks = b.station.interlocks.filter((l): l is Extract<Interlock, { kind: 'cutoff' }> => l.kind === 'cutoff');
-  const sensor = sensorOf(b, 'cutoff');
+  const sensor = cutOffSensor(b);
   if (locks.length === 0) return { also: sensor ? [ringing(b)] : [], finish: () => {} };
   const warns = locks.some((l) => l.warns) && sensor !== undefined;
   const contacts = sensor ? floatSwitch(b, sensor) : null;
@@ -77,44 +121,8 @@ export function cutOff(b: PanelBuilder): CutOff {
           [opens ?? contacts!.used, below.coil],
           'A0',
         );
-      for (const [i, lock] of locks.entries()) {
-        const id = `cut-${i + 1}`;
-        const [from, to] = [`V${i + 1}1`, `V${i + 1}2`];
-        b.circuit({
-          id,
-          label: `${lock.acts === 'live' ? 'live feed' : 'low-voltage call'} of ${lock.name}`,
-          strip: 'X6',
-          reference: to,
-          volts: lock.volts,
-          kind: 'ac',
-          low: lock.acts !== 'live',
-          function: 'others',
-        });
-        const outside = loop(
-          b,
-          'cut-off',
-          `U4${i + 1}`,
-          lock.name,
-          cord(b, `W-${id}`, `to ${lock.name}`, ['1', '2']),
-          { volts: lock.volts, kind: 'ac' },
-          lock.amps,
-        );
-        const breaks = below ? (opens ? below.make() : below.break()) : (opens ?? alarm.relay.break());
-        b.rung(`${lock.name} may run`, id, from, [breaks], to);
-        b.rung('its loop outside', id, from, [outside], to);
-        b.outcome({
-          id: `U4${i + 1}`,
-          label: `${lock.name} may run`,
-          not: `${lock.name} is stopped`,
-          never: `${lock.name} never runs: the cut-off holds it though the water is low`,
-          always: `the cut-off has no effect: ${lock.name} may run however high the water is`,
-          kind: 'interlock',
-          device: `U4${i + 1}`,
-          makesWater: true,
-          senses: sense('amps', 'ac', [`U4${i + 1}.load`]),
-          above: lock.amps / 2,
-        });
-      }
+      for (const [i, lock] of locks.entries())
+        broken(b, lock, i + 1, below ? (opens ? below.make() : below.break()) : (opens ?? alarm.relay.break()));
     },
   };
 }

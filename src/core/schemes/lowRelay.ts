@@ -1,12 +1,13 @@
 import { phrase, quantity } from '../units';
 import { alarmChain } from './alarmChain';
+import { carried, noCarried } from './carried';
 import type { PanelBuilder } from './panelBuilder';
-import { relay, sense, type Power } from './devices';
+import { motorSize, relay, sense, type Power } from './devices';
 import { feed, lowControl } from './feed';
 import { cutOff, permissions, tellOthers } from './interlocks';
 import { pumpPower } from './motor';
 import { lowCuts, lowRings, pumpCall, waterRelay } from './contactorPump';
-import { needs, onePump } from './reasons';
+import { needs, onePump, opensWithoutPower } from './reasons';
 import { option, type Scheme } from './scheme';
 
 /** Off-state leakage of a solid-state relay with its snubber, S; and what it is like when on, Ω. */
@@ -77,7 +78,9 @@ export const lowRelay: Scheme = {
   ],
   against: (station, choose) => [
     ...onePump(station),
+    ...noCarried(station, true),
     ...(station.sensors.some((s) => s.role === 'pump') ? [] : needs(station, 'lead')),
+    ...(choose('switch') === 'ssr' ? opensWithoutPower(station) : []),
     ...(choose('switch') === 'ssr' && station.pumps[0]!.ratedCurrent > SOLID.rated * 0.4
       ? [
           phrase`a solid-state relay of ${quantity('current', SOLID.rated)} carries a motor of ${quantity('current', SOLID.rated * 0.4)} at most, for its start`,
@@ -93,16 +96,20 @@ export const lowRelay: Scheme = {
         ? solid(b, 'K1', control, live)
         : relay(b, 'K1', 'runs the pump', control, {
             pump: 1,
-            description: 'power relay, motor rated',
+            description: `power relay, ${motorSize(b.station.pumps[0]!.ratedCurrent)} A AC-3`,
             cost: 2,
             va: 2,
           });
     const call = pumpCall(b, control);
     const low = waterRelay(b, control);
-    const { healthy } = pumpPower(b, f, 1, b.station.pumps[0]!, () => k.main(), { overload: live > 1 });
+    const { healthy } = pumpPower(b, f, 1, b.station.pumps[0]!, () => k.main(), {
+      overload: live > 1,
+      ...('break' in k && { opens: () => k.break() }),
+    });
     const follows = b.station.interlocks.some((l) => l.kind === 'full')
       ? relay(b, 'K4', 'calls for water', control)
       : null;
+    const stops = carried(b, f, control).under(1);
     b.rung(
       'pump 1 called',
       control.id,
@@ -110,6 +117,7 @@ export const lowRelay: Scheme = {
       [
         call,
         ...permissions(b),
+        ...stops,
         ...lowCuts(b, low),
         ...healthy,
         follows ? { parallel: [k.coil, follows.coil] } : k.coil,

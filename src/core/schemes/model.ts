@@ -27,11 +27,15 @@ export type Sign =
   | 'input'
   | 'winding'
   | 'source'
-  | 'cell';
+  | 'cell'
+  | 'capacitor'
+  | 'heater'
+  | 'surge'
+  | 'valve';
 
 /** What is between two pins. Volts, ohms, henries, farads. */
 export type Inside =
-  | { readonly kind: 'impedance'; readonly r: number; readonly l?: number }
+  | { readonly kind: 'impedance'; readonly r: number; readonly l?: number; readonly dc?: number }
   | { readonly kind: 'capacitor'; readonly c: number }
   | {
       readonly kind: 'source';
@@ -48,6 +52,8 @@ export interface Element {
   readonly part: Inside | null;
   /** States of the device in which it conducts; always, where none are given. */
   readonly closed?: readonly string[];
+  /** The device whose states those are, where it is not its own: a start switch goes by the motor. */
+  readonly follows?: string;
   /** S, of an open one. */
   readonly leak?: number;
 }
@@ -103,6 +109,21 @@ export type DeviceFunction =
   | 'horn'
   | 'lamp'
   | 'meter'
+  /** Capacitor and start switch of a motor, in a box at the panel. */
+  | 'start-gear'
+  /** What a tank is filled through. */
+  | 'valve'
+  /** What watches: the oil of a seal, the windings of a motor, the phases; what keeps floats in a hazardous pit from making a spark. */
+  | 'seal-relay'
+  | 'motor-thermal'
+  | 'winding-heat'
+  | 'phase-monitor'
+  | 'barrier'
+  /** What keeps the panel: dry, and from surges; and what it is fed from when the supply is gone. */
+  | 'heater'
+  | 'surge'
+  | 'transfer'
+  | 'generator'
   /** Equipment of others: it lets the pumps run, is stopped by high water, is told of an alarm, or is told that it may fill. */
   | 'permission'
   | 'cut-off'
@@ -128,17 +149,25 @@ export interface Device {
   /** The state it springs back to when it is let go. */
   readonly springs?: string;
   readonly elements: Readonly<Record<string, Element>>;
-  /** Of a breaker or fuse: what it is made for, A. */
+  /** Of a breaker or fuse: what it is made for; of a supply or battery: what guards it where it begins, A. */
   readonly rating?: number;
   /** Of a supply: the element it gives from, and how much, A. */
   readonly gives?: { readonly element: string; readonly amps: number };
-  /** What is inside beside its elements. */
-  readonly inside?: readonly { readonly id: string; readonly a: string; readonly b: string; readonly part: Inside }[];
+  /** What is inside beside its elements; `closed`: only in these of its states. */
+  readonly inside?: readonly {
+    readonly id: string;
+    readonly a: string;
+    readonly b: string;
+    readonly part: Inside;
+    readonly closed?: readonly string[];
+    readonly follows?: string;
+  }[];
   readonly transformer?: {
     readonly primary: readonly [string, string];
     readonly secondary: readonly [string, string];
     readonly ratio: number;
     readonly r: number;
+    readonly dc?: readonly [primary: number, secondary: number];
   };
   readonly cable?: CableRun;
   /** The sensor of the document that it is. */
@@ -165,6 +194,8 @@ export interface Circuit {
   readonly kind: 'ac' | 'dc';
   /** Extra-low voltage, apart from the mains. */
   readonly low: boolean;
+  /** Intrinsically safe: its wires lie apart from all others, in a colour of their own. */
+  readonly safe?: true;
   /** What it is for; `others`: it belongs to somebody else, and stays live when the pumps are isolated. */
   readonly function: 'power' | 'control' | 'alarm' | 'others';
 }
@@ -218,6 +249,8 @@ export interface Outcome {
   readonly makesWater?: true;
   readonly senses: Sense;
   readonly above: number;
+  /** States of the device in which alone it happens: a motor that stands under voltage does not run. */
+  readonly states?: readonly string[];
   /** Switched by something that must leave these pins dead when it does not run. */
   readonly dead?: readonly string[];
 }

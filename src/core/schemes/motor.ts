@@ -1,27 +1,77 @@
+import { traitsOf } from '../duties';
 import type { Pump } from '../station';
-import { leaf, type PanelBuilder } from './panelBuilder';
+import { overloadCurve } from '../circuit';
+import { leaf, net, type PanelBuilder } from './panelBuilder';
 import { coloursOf } from './colours';
-import { CLOSED, loadPart, OPEN_LEAK, sense } from './devices';
+import { motorSensors } from './carried';
+import { CLOSED, OPEN_LEAK, sense } from './devices';
 import { breaker } from './protection';
-import { type Feed, lineToNeutral } from './feed';
+import type { Feed } from './wires';
 import { GROUND_PIN, type Device, type Tree } from './model';
+import { singlePhase, threePhase } from './motorParts';
+import { valvePower } from './valve';
 
 /** A winding to its frame: insulation in good order, and its capacitance. */
 const INSULATION = 50e6;
 const FRAME = 2e-9;
-
-/** Share of its rated voltage under which a motor is not said to run. */
-const RUNS = 0.7;
-
-/** Above this multiple of its setting an overload relay opens, sooner or later. */
-const OVERLOAD = 1.15;
 
 /** What a single-phase motor keeps after it stops. */
 export const CAPACITOR_CHARGE = 'A motor with a capacitor keeps a charge after it stops: discharge it before touching.';
 
 const three = (feed: Feed) => feed.lines.length === 3;
 
-/** The motor of a pump at the end of its cable: one winding, or three in star. */
+/** Share of its voltage that a motor needs to begin to turn, and to go on. */
+const BEGINS = 0.7;
+const KEEPS = 0.6;
+
+/** Whether capacitor and start switch of a motor sit in a box at the panel, so that three cores go to it. */
+const boxed = ({ motor }: Pump, feed: Feed, driven: boolean): boolean =>
+  !driven && !three(feed) && motor.gear === 'in-panel';
+
+/** What is between its pins, and how it comes to turn. */
+function insideOf(b: PanelBuilder, pump: Pump, feed: Feed, tag: string, driven: boolean) {
+  const phase = three(feed) ? feed.volts / Math.sqrt(3) : feed.volts;
+  const volts = { starts: BEGINS * phase, keeps: KEEPS * phase };
+  if (three(feed)) {
+    const parts = threePhase(pump, phase, b.station);
+    const pins = ['U', 'V', 'W'];
+    const elements: Device['elements'] = Object.fromEntries(
+      pins.map((p) => [p, { pins: [p, 'star'], sign: 'motor', part: parts.winding }]),
+    );
+    return {
+      elements,
+      // A drive brings it up slowly: no starting current.
+      inside: pins.flatMap((p) => parts.inside(p)).filter((i) => !driven || i.id.endsWith('-single')),
+      behaviour: { kind: 'motor', windings: pins.map((p) => `${tag}.${p}`), ...volts } as const,
+    };
+  }
+  const parts = singlePhase(pump, phase, b.station);
+  const main = { pins: ['U', 'V'], sign: 'motor', part: parts.main } as const;
+  const behaviour = { kind: 'motor', windings: [`${tag}.U`], ...volts } as const;
+  if (driven) return { elements: { U: main } as Device['elements'], inside: [], behaviour };
+  const standing = { id: 'U-standing', a: 'U', b: 'V', ...parts.standing };
+  const auxiliary = `${tag}.auxiliary`;
+  if (boxed(pump, feed, driven))
+    return {
+      elements: {
+        U: main,
+        auxiliary: { pins: ['Z', 'V'], sign: 'motor', part: parts.auxiliary },
+      } as Device['elements'],
+      inside: [standing],
+      behaviour: { ...behaviour, auxiliary },
+    };
+  return {
+    elements: { U: main } as Device['elements'],
+    inside: [
+      standing,
+      { id: 'auxiliary', a: 'Z', b: 'V', part: parts.auxiliary },
+      { id: 'capacitor', a: 'U', b: 'Z', part: parts.capacitor, ...(parts.starts && { closed: parts.starts }) },
+    ],
+    behaviour: { ...behaviour, auxiliary },
+  };
+}
+
+/** The motor of a pump at the end of its cable: three windings in star, or a main and an auxiliary one. */
 export function motorDevice(
   b: PanelBuilder,
   n: number,
@@ -30,14 +80,9 @@ export function motorDevice(
   cable: Device['cable'],
   { driven = false }: { driven?: boolean } = {},
 ): Device {
-  const { supply } = b.station;
   const tag = `M${n}`;
-  const phase = three(feed) ? lineToNeutral(supply) : feed.volts;
-  const part = loadPart(phase, phase * pump.ratedCurrent, pump.motor.powerFactor, supply.frequency);
-  const pins = three(feed) ? ['U', 'V', 'W'] : ['U'];
-  const elements = Object.fromEntries(
-    pins.map((p) => [p, { pins: [p, three(feed) ? 'star' : 'V'] as const, sign: 'motor' as const, part }]),
-  );
+  const { elements, inside, behaviour } = insideOf(b, pump, feed, tag, driven);
+  const sensors = motorSensors(b, n);
   const device: Device = {
     tag,
     function: 'motor',
@@ -46,17 +91,18 @@ export function motorDevice(
     label: `pump ${n}`,
     place: 'field',
     cost: 0,
-    behaviour: { kind: 'worked' },
-    initial: '',
+    behaviour,
+    initial: 'still',
     positions: [],
-    elements: elements as Device['elements'],
+    elements: { ...elements, ...sensors.elements },
     inside: [
+      ...inside,
       { id: 'insulation', a: 'U', b: 'PE', part: { kind: 'impedance', r: INSULATION } },
       { id: 'frame', a: 'U', b: 'PE', part: { kind: 'capacitor', c: FRAME } },
       // The frame stands in the water, and the water in the ground, if badly.
       { id: 'water', a: 'PE', b: GROUND_PIN, part: { kind: 'impedance', r: 20e3 } },
     ],
-    cable,
+    cable: cable && withSensors(b, cable, sensors.pins),
     // Single-phase motors start by a capacitor, unless a drive starts them.
     ...(!driven &&
       !three(feed) && {
@@ -73,26 +119,64 @@ export function motorDevice(
     kind: 'pump',
     device: tag,
     pump: n,
-    senses: sense(
-      'volts',
-      'ac',
-      pins.map((p) => `${tag}.${p}`),
-      'least',
-    ),
-    above: RUNS * phase,
-    dead: three(feed) ? pins.map((p) => `${tag}:${p}`) : [`${tag}:U`, `${tag}:V`],
+    senses: sense('volts', 'ac', behaviour.windings, 'most'),
+    above: 0,
+    states: ['running', 'backwards', 'single'],
+    dead: Object.keys(cable?.colours ?? {})
+      .filter((p) => p !== 'PE')
+      .map((p) => `${tag}:${p}`),
   });
   return device;
 }
 
-export function motorCable(
+/** A cable of a pump with a core for each pin of what watches it. */
+function withSensors(
   b: PanelBuilder,
-  n: number,
-  feed: Feed,
-  pins = three(feed) ? ['U', 'V', 'W'] : ['U', 'V'],
+  cable: NonNullable<Device['cable']>,
+  pins: readonly string[],
 ): NonNullable<Device['cable']> {
+  const colours = coloursOf(b.station).sensors;
+  return {
+    ...cable,
+    colours: {
+      ...cable.colours,
+      ...Object.fromEntries(pins.map((p, i) => [p, colours[p.startsWith('TH') && i < 2 ? i + 2 : i]!])),
+    },
+  };
+}
+
+/** Capacitor and start switch of a single-phase motor in a box at the panel, between its main wire and the core to its auxiliary winding. */
+function startGear(b: PanelBuilder, n: number, pump: Pump, feed: Feed): Tree {
+  const tag = `C1${n}`;
+  const { capacitor, starts } = singlePhase(pump, feed.volts, b.station);
+  b.device({
+    tag,
+    function: 'start-gear',
+    pump: n,
+    description: `start box, ${(capacitor.c * 1e6).toPrecision(3)} µF`,
+    label: `starts pump ${n}`,
+    place: 'panel',
+    cost: 2,
+    behaviour: { kind: 'worked' },
+    initial: '',
+    positions: [],
+    elements: {
+      capacitor: {
+        pins: ['1', '2'],
+        sign: 'capacitor',
+        part: capacitor,
+        ...(starts && { closed: starts, follows: `M${n}`, leak: OPEN_LEAK }),
+      },
+    },
+    charge: CAPACITOR_CHARGE,
+  });
+  return leaf(tag, 'capacitor');
+}
+
+export function motorCable(b: PanelBuilder, n: number, feed: Feed, pump?: Pump): NonNullable<Device['cable']> {
   const colours = coloursOf(b.station);
   const second = feed.pair[1] === 'N' ? colours.neutral : colours.lines[1];
+  const pins = three(feed) ? ['U', 'V', 'W'] : ['U', 'V'];
   return {
     id: `W-pump${n}`,
     label: `cable to pump ${n}`,
@@ -100,6 +184,7 @@ export function motorCable(
     area: b.station.wiring.motor.area,
     colours: Object.fromEntries([
       ...pins.map((p, i) => [p, i === 1 ? (pins.length === 3 ? colours.lines[1] : second) : colours.lines[i]!]),
+      ...(pump && boxed(pump, feed, false) ? [['Z', colours.others]] : []),
       ['PE', colours.earth],
     ]),
   };
@@ -113,7 +198,7 @@ function overload(b: PanelBuilder, n: number, pump: Pump, poles: number) {
     tag,
     function: 'overload',
     pump: n,
-    description: `overload relay, set to ${pump.ratedCurrent} A`,
+    description: `overload relay, class ${pump.motor.overloadClass}, set to ${pump.ratedCurrent} A`,
     label: `guards pump ${n}`,
     place: 'panel',
     cost: 2,
@@ -125,7 +210,7 @@ function overload(b: PanelBuilder, n: number, pump: Pump, poles: number) {
         names.map((x) => `${tag}.${x}`),
         'most',
       ),
-      above: OVERLOAD * pump.ratedCurrent,
+      ...overloadCurve(pump.ratedCurrent, pump.motor.overloadClass),
     },
     initial: 'on',
     positions: [
@@ -162,7 +247,8 @@ export interface PumpPower {
 
 /**
  * Breaker, contacts and overload of one pump to its motor: a contact in every live wire. `contact` gives a main contact at each asking.
- * On two legs both are broken: a single pole would leave the motor live.
+ * On two legs both are broken: a single pole would leave the motor live. A tank that is filled through a valve has that instead; `opens` gives a
+ * contact that opens on the call, for one that opens without power.
  */
 export function pumpPower(
   b: PanelBuilder,
@@ -170,10 +256,15 @@ export function pumpPower(
   n: number,
   pump: Pump,
   contact: () => Tree,
-  more: { breaker?: boolean; overload?: boolean } = {},
+  more: { breaker?: boolean; overload?: boolean; opens?: () => Tree } = {},
 ): PumpPower {
+  const { mover } = traitsOf(b.station);
+  if (mover.kind === 'valve') {
+    valvePower(b, mover.valve, feed, { closes: contact, opens: more.opens ?? null }, more.breaker ?? true);
+    return { healthy: [] };
+  }
   const live = feed.pair[1] === 'N' ? 1 : feed.lines.length;
-  motorDevice(b, n, pump, feed, motorCable(b, n, feed));
+  motorDevice(b, n, pump, feed, motorCable(b, n, feed, pump));
   const poles =
     (more.breaker ?? true) ? breaker(b, `Q${n}`, `guards pump ${n}`, b.station.supply.breaker, live, { pump: n }) : [];
   const guard = (more.overload ?? true) ? overload(b, n, pump, live) : null;
@@ -192,15 +283,34 @@ export function pumpPower(
         `star ${n}`,
       ),
     );
-  } else {
-    b.rung(
-      `pump ${n}`,
-      'power',
-      feed.pair[0],
-      [...way(0), leaf(`M${n}`, 'U'), ...(live === 2 ? way(1).reverse() : [])],
-      feed.pair[1],
-    );
-  }
+  } else onePhase(b, feed, n, pump, way);
   b.land('PE', 'power', `M${n}`, 'PE', `X1:PE${n}`);
   return { healthy: guard ? [guard.healthy] : [] };
+}
+
+/** The rungs of a single-phase motor: its own, and of the box that starts it where it has one. */
+function onePhase(b: PanelBuilder, feed: Feed, n: number, pump: Pump, way: (i: number) => Tree[]): void {
+  const two = feed.pair[1] !== 'N';
+  const box = boxed(pump, feed, false);
+  b.rung(
+    `pump ${n}`,
+    'power',
+    feed.pair[0],
+    // Where a start box hangs on them the wires have names; else numbers, as they always had.
+    [
+      ...way(0),
+      ...(box ? [net(`R${n}`)] : []),
+      leaf(`M${n}`, 'U'),
+      ...(two ? [...(box ? [net(`C${n}`)] : []), ...way(1).reverse()] : []),
+    ],
+    feed.pair[1],
+  );
+  if (box)
+    b.rung(
+      `pump ${n}, start gear`,
+      'power',
+      `R${n}`,
+      [startGear(b, n, pump, feed), leaf(`M${n}`, 'auxiliary')],
+      two ? `C${n}` : feed.pair[1],
+    );
 }

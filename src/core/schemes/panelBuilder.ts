@@ -1,5 +1,17 @@
 import type { Station } from '../station';
-import type { Circuit, Core, Device, Link, Outcome, Panel, Rung, Terminal, Tree, WireFunction } from './model';
+import type {
+  Circuit,
+  Core,
+  Device,
+  DeviceFunction,
+  Link,
+  Outcome,
+  Panel,
+  Rung,
+  Terminal,
+  Tree,
+  WireFunction,
+} from './model';
 import { namesOf } from './tree';
 
 /**
@@ -10,6 +22,8 @@ export interface PanelBuilder {
   readonly station: Station;
   circuit(circuit: Circuit): Circuit;
   device<D extends Device>(device: D): D;
+  /** Devices so far, by what they are for. */
+  find(what: DeviceFunction): readonly Device[];
   /** An element more for a device that is there: a further contact. */
   addElement(tag: string, name: string, element: Device['elements'][string]): Tree;
   rung(label: string, circuit: string, from: string, tree: readonly Tree[], to: string): void;
@@ -104,6 +118,7 @@ export function panelBuilder(station: Station): PanelBuilder {
       devices.set(device.tag, device);
       return device;
     },
+    find: (what) => [...devices.values()].filter((d) => d.function === what),
     addElement(tag, name, element) {
       const device = deviceOf(tag);
       devices.set(tag, { ...device, elements: { ...device.elements, [name]: element } });

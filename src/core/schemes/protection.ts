@@ -1,3 +1,4 @@
+import { breakerCurve } from '../circuit';
 import { contactPart, OPEN_LEAK, sense, worked } from './devices';
 import type { Device, Tree } from './model';
 import { leaf, type PanelBuilder } from './panelBuilder';
@@ -9,47 +10,20 @@ const BREAKER_POSITIONS = [
   { state: 'off', label: 'off' },
 ];
 
-/** Past this share of its rating a breaker or fuse opens sooner or later; a circuit at rest is later. */
-const SUSTAINED = 1.45;
-
-/** A breaker or fuse with a pole for each wire; opens itself when any carries too much. */
+/** A breaker or fuse with a pole for each wire; opens itself when any carries too much. `handled: false`: nobody opens it to work behind it. */
 export function breaker(
   b: PanelBuilder,
   tag: string,
   label: string,
   amps: number,
   poles: number,
-  more: { fuse?: boolean; direct?: boolean; place?: Device['place']; pump?: number } = {},
+  more: { fuse?: boolean; direct?: boolean; place?: Device['place']; pump?: number; handled?: false } = {},
 ): Tree[] {
   const names = Array.from({ length: poles }, (_, i) => `${2 * i + 1}-${2 * i + 2}`);
-  // What it must break is the current of a short where it sits, kA in the steps in which they are made.
-  const { supply } = b.station;
-  const fault = supply.voltage / supply.loop / 1000;
-  const breaks = [1.5, 3, 4.5, 6, 10, 15, 25].find((kA) => kA >= fault) ?? 50;
-  const description = more.fuse
-    ? `fuse and holder${poles > 1 ? `, ${poles} poles` : ''}, ${amps} A, breaks ${breaks} kA`
-    : `circuit breaker, ${poles} pole${poles > 1 ? 's' : ''}, ${amps} A${more.direct ? ', for direct current' : ''}, breaks ${breaks} kA`;
+  const senses = names.map((n) => `${tag}.${n}`);
   b.device({
-    tag,
-    function: more.fuse ? 'fuse' : 'breaker',
-    pump: more.pump,
-    description,
-    label,
+    ...opener(b, tag, label, amps, senses, more),
     place: more.place ?? 'panel',
-    cost: more.fuse ? 1 : 2,
-    rating: amps,
-    behaviour: {
-      kind: 'trip',
-      senses: sense(
-        'amps',
-        more.direct ? 'dc' : 'ac',
-        names.map((n) => `${tag}.${n}`),
-        'most',
-      ),
-      above: SUSTAINED * amps,
-    },
-    initial: 'on',
-    positions: BREAKER_POSITIONS,
     elements: Object.fromEntries(
       names.map((n) => [
         n,
@@ -64,6 +38,50 @@ export function breaker(
     ),
   });
   return names.map((n) => leaf(tag, n));
+}
+
+/** A breaker at the board, whose poles are in what the board feeds: these components of the circuit. */
+export const breakerAt = (
+  b: PanelBuilder,
+  tag: string,
+  label: string,
+  amps: number,
+  poles: readonly string[],
+): Device => b.device({ ...opener(b, tag, label, amps, poles, {}), place: 'board', elements: {} });
+
+/** A breaker or fuse but for where it is, and its poles. */
+function opener(
+  b: PanelBuilder,
+  tag: string,
+  label: string,
+  amps: number,
+  senses: readonly string[],
+  more: { fuse?: boolean; direct?: boolean; pump?: number; handled?: false },
+): Omit<Device, 'place' | 'elements'> {
+  const poles = senses.length;
+  // What it must break is the current of a short where it sits, kA in the steps in which they are made.
+  const { supply } = b.station;
+  const fault = supply.voltage / supply.loop / 1000;
+  const breaks = [1.5, 3, 4.5, 6, 10, 15, 25].find((kA) => kA >= fault) ?? 50;
+  const description = more.fuse
+    ? `fuse and holder${poles > 1 ? `, ${poles} poles` : ''}, ${amps} A, breaks ${breaks} kA`
+    : `circuit breaker, ${poles} pole${poles > 1 ? 's' : ''}, ${amps} A${more.direct ? ', for direct current' : ''}, breaks ${breaks} kA`;
+  return {
+    tag,
+    function: more.fuse ? 'fuse' : 'breaker',
+    pump: more.pump,
+    description,
+    label,
+    cost: more.fuse ? 1 : 2,
+    rating: amps,
+    behaviour: {
+      kind: 'trip',
+      senses: sense('amps', more.direct ? 'dc' : 'ac', senses, 'most'),
+      ...breakerCurve(amps, supply.breakerTrips, more.fuse ? 'fuse' : 'breaker'),
+    },
+    initial: 'on',
+    positions: more.handled === false ? [] : BREAKER_POSITIONS,
+  };
 }
 
 /** A disconnect that can be locked off. */

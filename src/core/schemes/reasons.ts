@@ -1,3 +1,4 @@
+import { traitsOf } from '../duties';
 import { phrase, type Phrase, quantity } from '../units';
 import { type SensorRole, kindOf } from '../sensors';
 import type { Station } from '../station';
@@ -15,14 +16,16 @@ export function oneContactTwoLegs({ supply }: Station): Phrase[] {
 }
 
 /** A float that carries the motor is made and rated for it. */
-export function motorThroughFloat({ sensors, pumps }: Station): Phrase[] {
+export function motorThroughFloat(station: Station): Phrase[] {
+  const { sensors, pumps } = station;
   const float = sensors.find((s) => s.role === 'pump');
-  const amps = Math.max(...pumps.map((p) => p.ratedCurrent));
+  const valve = valveOf(station);
+  const amps = valve ? valve.power / station.supply.voltage : Math.max(...pumps.map((p) => p.ratedCurrent));
   if (!float) return [phrase`it needs one float that starts and stops the pump by its own range`];
   const { noMotor } = kindOf(float);
   if (noMotor) return [phrase`${noMotor}`];
   return [
-    ...(float.duty === 'control'
+    ...(float.duty === 'control' && !valve
       ? [phrase`the pump float is for pilot duty only: its contact must not carry a motor`]
       : []),
     ...(float.contactRating < amps
@@ -38,6 +41,36 @@ export const needs = ({ sensors }: Station, ...roles: readonly SensorRole[]): Ph
 
 export const onePump = ({ pumps }: Station): Phrase[] =>
   pumps.length === 1 ? [] : [phrase`it runs one pump, and there are ${String(pumps.length)}`];
+
+/** The mover of a station: a valve, where it is filled through one. */
+const valveOf = (station: Station) => {
+  const { mover } = traitsOf(station);
+  return mover.kind === 'valve' ? mover.valve : null;
+};
+
+/** A scheme that runs motors alone. */
+export const noValve = (station: Station): Phrase[] =>
+  valveOf(station) ? [phrase`the tank is filled through a valve, and this runs a motor`] : [];
+
+/** A valve that opens without power wants a contact that opens on the call, and there is none. */
+export const opensWithoutPower = (station: Station): Phrase[] =>
+  valveOf(station)?.rests === 'open'
+    ? [phrase`the valve opens without power: it needs a contact that opens on the call, and here only one closes`]
+    : [];
+
+/** A second float that stops the filling needs a circuit to sit in, and one pump before which it sits. */
+export const noSecondStop = (station: Station): Phrase[] =>
+  traitsOf(station).direction === 'fill' && station.sensors.some((s) => s.role === 'cutoff')
+    ? [
+        phrase`the second float that stops the filling needs a control circuit: here the first one carries the load itself`,
+      ]
+    : [];
+
+/** A panel that the power of the pumps does not come to cannot tell that it is lost. */
+export const noPumpPower = ({ alarm, interlocks }: Station): Phrase[] =>
+  alarm.powerFail || alarm.powerFailContact || interlocks.some((l) => l.kind === 'standby' && l.on !== 'high')
+    ? [phrase`the power of the pumps does not come to this panel: it cannot tell that it is lost`]
+    : [];
 
 export const noPermission = ({ interlocks }: Station): Phrase[] =>
   interlocks.flatMap((l) =>

@@ -26,6 +26,8 @@ export interface Scheme {
   readonly options: readonly Option[];
   /** Whether it runs all of its pumps at once when the water asks for it. */
   readonly together: 'one' | 'all';
+  /** Its control is at the mains unless 24 V is asked for. */
+  readonly mainsControl?: true;
   /** Fields of the document that it goes by beside its options. */
   readonly asks?: readonly SchemeField[];
   /** Every reason against it at this station; empty where it fits. */

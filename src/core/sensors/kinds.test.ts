@@ -44,6 +44,14 @@ const tilt: SensorOf<'tilt'> = {
 };
 const ALL: readonly Sensor[] = [tilt, rod, side, bell, transmitter];
 
+describe('what a tape can set', () => {
+  it('is possible for every kind as it usually hangs; a tether too short to tilt, or longer than the pit, is not', () => {
+    for (const s of ALL) expect([s.kind, kindOf(s).possible(s, 2, AROUND, 0.05)]).toEqual([s.kind, true]);
+    expect(kindOf(tilt).possible({ ...tilt, tether: 0.01 }, 2, AROUND, 0.05)).toBe(false);
+    expect(kindOf(tilt).possible({ ...tilt, tether: 2 }, 2, AROUND, 0.05)).toBe(false);
+  });
+});
+
 describe('a pressure bell (Boyle’s law: Young and Freedman, University Physics, section 18.1)', () => {
   it('by hand: at 5 kPa over 101 325 Pa, 2.2 L of air over 100 cm² has let the water up 10.3 mm', () => {
     // (p₀ + p)·(V − A·x) = p₀·V → x = V/A · p/(p₀ + p) = 0.22 · 5000/106325

@@ -379,7 +379,7 @@ describe('a document of version 2, as it was written when version 2 was new', ()
     if (!checked.ok) throw new Error(JSON.stringify(checked.problems));
     const { station } = checked;
     expect([station.version, station.duty, station.inflow.infiltration, station.found]).toEqual([
-      4,
+      5,
       { kind: 'empty' },
       0,
       null,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { DUTIES } from '../duties';
+import { DUTIES, USUAL_VALVE } from '../duties';
 import type { Fields } from '../form';
 import { RULE_IDS } from '../levels';
 import { KINDS } from '../sensors';
@@ -69,7 +69,7 @@ describe('the tables of duties and sensors', () => {
     const rules: readonly string[] = [...RULE_IDS.must, ...RULE_IDS.should];
     const fill = DUTIES.fill.traits({
       kind: 'fill',
-      from: { kind: 'valve', flow: 1e-3 },
+      from: { ...USUAL_VALVE, flow: 1e-3 },
       drowned: false,
       runOn: 0,
       keep: 0.1,

@@ -1,3 +1,4 @@
+import { OVERLOAD_CLASSES } from '../circuit';
 import { DUTIES } from '../duties';
 import { KINDS, type KindName } from '../sensors';
 import { SETTINGS, type Setting } from '../settings';
@@ -165,6 +166,21 @@ const FIELDS = {
   'pumps.*.curve.*.flow': figure('flow', 'flow'),
   'pumps.*.curve.*.head': figure('head', 'head'),
   'pumps.*.motor.starting': figure('starts at, times', 'factor', 'of its rated current'),
+  'pumps.*.motor.winding': figure('winding', 'resistance', 'of a phase, or the main one; empty: typical'),
+  'pumps.*.motor.auxiliary': figure('auxiliary winding', 'resistance', 'empty: typical'),
+  'pumps.*.motor.capacitor': figure('capacitor', 'capacitance', 'empty: typical'),
+  'pumps.*.motor.begins': choice('begins to turn by', [
+    ['start-capacitor', 'a start capacitor, switched off when it turns'],
+    ['run-capacitor', 'a run capacitor that stays'],
+  ]),
+  'pumps.*.motor.gear': choice('start gear', [
+    ['in-pump', 'in the pump'],
+    ['in-panel', 'in a box at the panel, three cores'],
+  ]),
+  'pumps.*.motor.overloadClass': choice(
+    'overload class',
+    OVERLOAD_CLASSES.map((c) => [c, `class ${c}`] as const),
+  ),
   ...under('pumps.*.riser.*', SEGMENT),
   ...under('discharge.segments.*', SEGMENT),
   'discharge.outlet': figure('outlet height', 'head', 'above the floor of the pit'),
@@ -206,6 +222,39 @@ const FIELDS = {
     ['four', 'lag has its own float, link out'],
     ['three', 'the alarm float calls the lag, with the link'],
   ]),
+  'control.parts.extraLow': choice('control at', [
+    ['no', 'the mains'],
+    ['ac', '24 V alternating, by a transformer'],
+    ['dc', '24 V direct, by a supply'],
+  ]),
+  'control.parts.sealProbe': choice('seal probe', [
+    ['none', 'none'],
+    ['alarm', 'rings'],
+    ['stop', 'rings and stops the pump'],
+  ]),
+  'control.parts.motorThermal': choice('motor thermal contact', [
+    ['none', 'none in the cord'],
+    ['returns', 'stops it until it has cooled'],
+    ['latches', 'stops it until it is reset'],
+  ]),
+  'control.parts.phaseMonitor': flag('phase monitor: order and loss'),
+  'control.parts.stagger': figure('after a power cut wait', 'time', 'each pump; the second twice as long'),
+  'control.parts.barrier.voltage': figure('barrier, open', 'voltage', 'Uo, off its plate'),
+  'control.parts.barrier.current': figure('barrier, shorted', 'leak', 'Io'),
+  'control.parts.barrier.capacitance': figure('capacitance allowed', 'capacitance', 'Co'),
+  'control.parts.barrier.inductance': figure('inductance allowed', 'inductance', 'Lo'),
+  'control.parts.heater': figure('panel heater', 'power'),
+  'control.parts.surge': flag('surge arrester'),
+  'control.parts.generator': choice('transfer to a generator', [
+    ['none', 'none'],
+    ['neutral-switched', 'its neutral earthed at it: all poles switched'],
+    ['neutral-solid', 'neutral of the supply kept: lines alone switched'],
+  ]),
+  'alarm.faults': flag('faults of motors and drive alarm too'),
+  'alarm.powerFail': flag('lost pump power alarms too'),
+  'alarm.runContact': flag('pump-run contacts, dry'),
+  'alarm.faultContact': flag('fault contact, closed when healthy'),
+  'alarm.powerFailContact': flag('power contact, closed when healthy'),
   'alarm.horn': flag('horn'),
   'alarm.lamp': flag('lamp'),
   'alarm.silence': flag('silence button: horn off, lamp stays'),
@@ -227,6 +276,7 @@ const FIELDS = {
     [60, '60 Hz'],
   ]),
   'supply.breaker': figure('breaker', 'current'),
+  'supply.feederBreaker': figure('breaker at the board', 'current', 'guards the feeder'),
   'supply.breakerTrips': figure('opens at once at, times', 'factor', 'read it off the breaker'),
   'supply.residualCurrent': flag('residual-current (ground-fault) protection on the pump'),
   'supply.loop': figure('loop at the board', 'resistance', 'as measured or told'),
@@ -240,6 +290,11 @@ const FIELDS = {
   'wiring.dropStarting': figure('drop let pass, starting', 'share'),
   'wiring.supplyBudget': figure('drive’s own supply gives', 'leak'),
   'interlocks.*.name': words('with'),
+  'interlocks.*.on': choice('started by', [
+    ['high', 'high water'],
+    ['power', 'lost power'],
+    ['either', 'either'],
+  ]),
   'interlocks.*.acts': choice('breaks', [
     ['low-voltage', 'its low-voltage call'],
     ['live', 'its live feed'],

@@ -2,7 +2,7 @@ import { GALLON, INCH, type Profile } from '../units';
 import { FLOAT_ANGLES, type Sensor } from '../sensors';
 import type { Station } from './schema';
 import { startingSettings } from '../settings';
-import { startingWiring } from './upgrade';
+import { startingMotor, startingParts, startingWiring } from './upgrade';
 import { CURRENT_VERSION } from './version';
 
 const GPM = GALLON / 60;
@@ -87,7 +87,7 @@ const metric: Omit<Station, 'identity'> = {
       minimumRun: 30,
       headShare: 0.9,
       ratedCurrent: 4.2,
-      motor: { powerFactor: 0.8, starting: 5 },
+      motor: { powerFactor: 0.8, starting: 5, ...startingMotor() },
       bearing: 270,
       offset: 0.2,
       riser: [],
@@ -119,7 +119,7 @@ const metric: Omit<Station, 'identity'> = {
   sensors: METRIC_FLOATS,
   found: null,
   cordRun: 2,
-  control: { alternates: false, floats: 'four', scheme: 'cord', options: {} },
+  control: { alternates: false, floats: 'four', scheme: 'cord', options: {}, parts: startingParts() },
   alarm: {
     horn: true,
     lamp: true,
@@ -131,12 +131,18 @@ const metric: Omit<Station, 'identity'> = {
     remoteContact: false,
     ownSupply: true,
     place: 'indoors, by the meter board',
+    faults: true,
+    powerFail: false,
+    runContact: false,
+    faultContact: false,
+    powerFailContact: false,
   },
   supply: {
     source: 'single',
     voltage: 230,
     frequency: 50,
     breaker: 10,
+    feederBreaker: 16,
     breakerTrips: 10,
     residualCurrent: true,
     loop: 0.6,
@@ -178,7 +184,7 @@ const us: Omit<Station, 'identity'> = {
       minimumRun: 30,
       headShare: 0.9,
       ratedCurrent: 8.5,
-      motor: { powerFactor: 0.8, starting: 5 },
+      motor: { powerFactor: 0.8, starting: 5, ...startingMotor() },
       bearing: 270,
       offset: 8 * INCH,
       riser: [],
@@ -253,6 +259,7 @@ const us: Omit<Station, 'identity'> = {
     voltage: 120,
     frequency: 60,
     breaker: 15,
+    feederBreaker: 20,
     breakerTrips: 10,
     residualCurrent: true,
     loop: 0.3,

@@ -1,3 +1,4 @@
+import { USUAL_VALVE } from '../duties';
 import type { Profile } from '../units';
 import { settingsSince } from '../settings';
 import { CURRENT_VERSION } from './version';
@@ -97,7 +98,84 @@ const STEPS: Readonly<Record<number, (document: Json) => Json>> = {
       landings: { cores: [], links: [] },
     };
   },
+  /**
+   * Version 5 knows the windings of motors, the breaker at the board, and parts that a panel carries beside its scheme. A document of
+   * version 4 had none of those parts, and keeps its panel and every landing; its motors are typical, its feeder guarded by the least
+   * breaker that carries its pumps together.
+   */
+  4: (document) => {
+    const supply = isObject(document.supply) ? document.supply : {};
+    const pumps = Array.isArray(document.pumps) ? document.pumps.filter(isObject) : [];
+    const amps = pumps.map((p) => (typeof p.ratedCurrent === 'number' ? p.ratedCurrent : 0));
+    const breaker = typeof supply.breaker === 'number' ? supply.breaker : 0;
+    const run = isObject(document.wiring) && isObject(document.wiring.feeder) ? document.wiring.feeder : {};
+    const feeder = typeof run.carries === 'number' ? run.carries : 0;
+    return {
+      ...document,
+      duty: withValve(document.duty),
+      pumps: adding(document.pumps, (p) => ({ motor: adding(p.motor, () => startingMotor()) })),
+      control: adding(document.control, (c) => ({
+        parts: startingParts(),
+        options: driveOfVersion4(c, supply.source),
+      })),
+      alarm: adding(document.alarm, () => ({
+        faults: false,
+        powerFail: false,
+        runContact: false,
+        faultContact: false,
+        powerFailContact: false,
+      })),
+      supply: adding(document.supply, () => ({ feederBreaker: feederBreaker(breaker, amps, feeder) })),
+      interlocks: adding(document.interlocks, (lock) => (lock.kind === 'standby' ? { on: 'high' } : {})),
+    };
+  },
 };
+
+/** A drive of version 4 ran a single-phase motor wherever its supply was no three-phase one. */
+function driveOfVersion4({ scheme, options }: Json, source: unknown): unknown {
+  return scheme === 'drive' && source !== 'three' && isObject(options) ? { output: 'single', ...options } : options;
+}
+
+/** Ratings in which breakers are made, A (IEC 60898-1 and NFPA 70, 240.6, those that both have or that are common). */
+const RATINGS = [6, 10, 15, 16, 20, 25, 30, 32, 40, 50, 63, 80, 100, 125, 160, 200, 250];
+
+/** The least breaker at the board that carries all pumps; larger than that of one of them where the feeder carries it, A. */
+function feederBreaker(breaker: number, amps: readonly number[], carries: number): number {
+  const together = amps.length > 1 ? 1.25 * amps.reduce((sum, a) => sum + a, 0) : 0;
+  const graded = RATINGS.find((r) => r > breaker && r >= together && r <= carries);
+  return graded ?? RATINGS.find((r) => r >= Math.max(breaker, together)) ?? breaker;
+}
+
+/** A motor of which only the plate is known. */
+export const startingMotor = () =>
+  ({
+    winding: null,
+    auxiliary: null,
+    capacitor: null,
+    begins: 'start-capacitor',
+    gear: 'in-pump',
+    overloadClass: 10,
+  }) as const;
+
+/** A panel that carries nothing beside its scheme. */
+export const startingParts = () =>
+  ({
+    extraLow: 'no',
+    sealProbe: 'none',
+    motorThermal: 'none',
+    phaseMonitor: false,
+    stagger: null,
+    barrier: null,
+    heater: null,
+    surge: false,
+    generator: 'none',
+  }) as const;
+
+/** The valve of a tank that is filled through one: a solenoid valve that closes without power, as most are. */
+const withValve = (duty: unknown): unknown =>
+  isObject(duty) && isObject(duty.from) && duty.from.kind === 'valve'
+    ? { ...duty, from: { ...USUAL_VALVE, ...duty.from } }
+    : duty;
 
 /** The document in a version, with the settings that the version brought. */
 const withSettings = (version: number, document: Json): Json => {

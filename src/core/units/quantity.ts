@@ -18,7 +18,10 @@ export type Dimension =
   | 'ratio'
   | 'share'
   | 'mass'
-  | 'pressure';
+  | 'pressure'
+  | 'capacitance'
+  | 'inductance'
+  | 'power';
 
 /**
  * How a person writes it. `height` is a level or a float position (tape units), `distance` a run of pipe or cord, `bore` and `roughness`
@@ -54,7 +57,10 @@ export type Format =
   | 'pressure'
   | 'resistance'
   | 'leak'
-  | 'drop';
+  | 'drop'
+  | 'capacitance'
+  | 'inductance'
+  | 'power';
 
 /** A number and how it is written; the value is in the SI unit of its dimension (rates per hour, °C, degrees, shares of one). */
 export interface Quantity {

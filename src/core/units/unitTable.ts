@@ -99,6 +99,9 @@ export const DIMENSIONS: Readonly<Record<Dimension, DimensionRow>> = {
       inwc: 249.089,
     },
   },
+  capacitance: { si: 'F', units: { f: 1, mf: 1e-3, µf: 1e-6, μf: 1e-6, uf: 1e-6, nf: 1e-9, pf: 1e-12 } },
+  inductance: { si: 'H', units: { h: 1, mh: 1e-3, µh: 1e-6, μh: 1e-6, uh: 1e-6 } },
+  power: { si: 'W', units: { w: 1, va: 1, kw: 1e3, kva: 1e3, hp: 745.7 } },
 };
 
 interface FormatRow {
@@ -152,6 +155,9 @@ export const FORMATS: Readonly<Record<Format, FormatRow>> = {
   count: row('ratio', '', '', [0, 0]),
   mass: row('mass', 'kg', 'lb', { sig: 3 }),
   pressure: row('pressure', 'kPa', 'psi', { sig: 3 }),
+  capacitance: row('capacitance', 'µF', 'µF', { sig: 3 }),
+  inductance: row('inductance', 'mH', 'mH', { sig: 3 }),
+  power: row('power', 'W', 'W', { sig: 3 }),
 };
 
 export const dimensionOf = (format: Format): Dimension => FORMATS[format].dimension;

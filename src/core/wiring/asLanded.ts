@@ -1,9 +1,9 @@
-import { EARTH, read, sensed, structureOf, type Settled } from '../circuit';
+import { EARTH, read, structureOf } from '../circuit';
 import { pinOf, type Outcome, type Panel } from '../schemes';
 import type { Station } from '../station';
 import { coreWords, joins } from './changed';
 import { comparedOf, hazardsOf, isolated, isOpening, type Compared } from './hazards';
-import type { Inputs } from './inputs';
+import { happens as on, type Inputs } from './inputs';
 import { secondTrials } from './secondFaults';
 import { trialsOf, type Trial } from './trials';
 import { wire, type Wired } from './wired';
@@ -35,7 +35,7 @@ export interface AsLanded {
 const EARTHED = 5;
 
 /** How bad it is that what was isolated is live: after what one touches, before what burns. */
-const ISOLATED = 3.5;
+const ISOLATED = 4.5;
 
 function differencesOf({ panel, landed, links }: Wired): Difference[] {
   const cores = panel.cores.flatMap((c): Difference[] => {
@@ -56,8 +56,6 @@ function differencesOf({ panel, landed, links }: Wired): Difference[] {
       .map((d) => ({ core: null, what: `no link from ${d.a} to ${d.b}: ${d.label}` })),
   ];
 }
-
-const on = (settled: Settled, o: Outcome): boolean => sensed(settled.solution, o.senses) >= o.above;
 
 /** One outcome in every trial: never, always, or wrong in some. */
 function outcomeEffect(panel: Panel, o: Outcome, trials: readonly Trial[]): Effect[] {
@@ -128,6 +126,24 @@ function latent(compared: Compared, told: readonly Effect[]): Effect[] {
   return [...found.values()];
 }
 
+/** Motors whose phases are changed: they run, and give too little. */
+function backwards({ devices }: Panel, trials: readonly Trial[]): Effect[] {
+  return devices.flatMap((d): Effect[] => {
+    const first = trials.find((t) => t.landed.states[d.tag] === 'backwards' && t.design.states[d.tag] !== 'backwards');
+    return first
+      ? [
+          {
+            id: `${d.tag}-backwards`,
+            severity: 'fault',
+            sentence: `${d.label} turns backwards: two of its phases are changed. It gives less water, and an impeller that is screwed on can come off`,
+            inputs: first.inputs,
+            when: first.when,
+          },
+        ]
+      : [];
+  });
+}
+
 /** Frames that no earth core holds: measured with all sources off. */
 function unearthed({ panel, netlist, states }: Wired): Effect[] {
   const dead = structureOf({
@@ -189,6 +205,7 @@ export function asLanded(station: Station, panel: Panel): AsLanded {
     ...unearthed(landed),
     ...strayEarths(landed),
     ...panel.outcomes.flatMap((o) => outcomeEffect(panel, o, trials)),
+    ...backwards(panel, trials),
   ];
   return { differences, effects: [...effects, ...latent(compared, effects)], strays: landed.strays };
 }

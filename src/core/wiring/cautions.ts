@@ -17,13 +17,20 @@ export function cautions(station: Station, panel: Panel): Caution[] {
   const several = has('supply') && has('alarm-supply');
   const charges = panel.devices.flatMap((d) => d.charge ?? []);
   // A pump that others control is as any of its supply.
-  if (!has('motor') && station.supply.source !== 'three') charges.push(CAPACITOR_CHARGE);
+  if (!has('motor') && !has('valve') && station.supply.source !== 'three') charges.push(CAPACITOR_CHARGE);
   const each: (Caution | null)[] = [
     { at: 'power', sentence: 'Isolate, lock, prove dead: try the meter on a known live source before and after.' },
     several || foreign.length > 0
       ? {
           at: 'panel',
           sentence: `${several || foreign.filter((c) => !c.low).length + (has('supply') || has('alarm-supply') ? 1 : 0) > 1 ? 'More than one supply' : 'A foreign circuit'} in one box: the pump’s disconnect leaves ${[...(several ? ['the alarm’s supply'] : []), ...foreign.map((c) => c.label)].join(', ')} live.`,
+        }
+      : null,
+    has('generator')
+      ? {
+          at: 'panel',
+          sentence:
+            'A generator is a second source behind the transfer switch: lock its start, and the switch in its middle.',
         }
       : null,
     ...[...new Set(charges)].map((sentence): Caution => ({ at: 'motor', sentence })),

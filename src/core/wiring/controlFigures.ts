@@ -1,10 +1,15 @@
-import { across, conducts, rms, type Settled } from '../circuit';
+import { across, conducts, rms, sensed, type Settled } from '../circuit';
 import { type Device, type DeviceFunction, leaves, namesOf, type Panel, rungOf } from '../schemes';
 import type { Station } from '../station';
 import { phrase, quantity } from '../units';
 import { atLeast, atMost, told, type WiringCheck } from './check';
+import { barrierFigures } from './barrierFigures';
+import { driveFigures } from './driveFigures';
+import { earthFigures } from './earthFigures';
+import { failSafeFigures } from './failSafe';
 import { solveWith } from './inputs';
 import { inputsToTry } from './inputsToTry';
+import { valveFigures } from './valveFigures';
 import type { Wired } from './wired';
 
 const amps = ({ solution }: Settled, id: string): number => {
@@ -145,15 +150,69 @@ function longRuns(station: Station, { panel, netlist }: Wired): WiringCheck[] {
   });
 }
 
+/** A coil, and a float whose cord lies on one of its ways. */
+interface Way {
+  readonly coil: Device;
+  readonly float: Device;
+}
+
+function waysOf(panel: Panel): Way[] {
+  const found = panel.rungs.flatMap((rung): Way[] => {
+    const devices = leaves(rung.tree).map((leaf) => panel.devices.find((d) => d.tag === namesOf(leaf)[0])!);
+    const float = devices.find((d) => d.sensor !== undefined && d.cable);
+    const coil = devices.find((d) => 'pickUp' in d.behaviour);
+    return float && coil ? [{ coil, float }] : [];
+  });
+  return [...new Map(found.map((w) => [`${w.coil.tag} ${w.float.tag}`, w])).values()];
+}
+
+const closed = ({ solution, states }: Settled, { tag, elements }: Device): boolean =>
+  Object.keys(elements).some((name) => {
+    const part = solution.structure.components.get(`${tag}.${name}`);
+    return part !== undefined && conducts(part, states);
+  });
+
+/**
+ * Coils that a float works over its cord: the most volts that one ever gets with no hand at work, against what it pulls in at. A coil that
+ * two floats can work is asked of each alone, the others open, where that can be: a short cord does not hide a long one.
+ */
+function pullsIn(panel: Panel, trials: readonly Settled[]): WiringCheck[] {
+  const all = waysOf(panel);
+  return all.flatMap(({ coil, float }): WiringCheck[] => {
+    if (!('pickUp' in coil.behaviour)) return [];
+    const { senses, pickUp } = coil.behaviour;
+    const others = all.filter((w) => w.coil === coil && w.float !== float).map((w) => w.float);
+    const alone = trials.filter((t) => closed(t, float) && !others.some((o) => closed(t, o)));
+    const has = Math.max(...(alone.length > 0 ? alone : trials).map((t) => sensed(t.solution, senses)));
+    return [
+      atLeast(
+        `pulls-${coil.tag}-${float.tag}`,
+        `${coil.tag} pulls in over the cord of the ${float.label}`,
+        quantity('voltage', pickUp),
+        quantity('voltage', has),
+        phrase`${quantity('distance', float.cable!.length)} out and back: less than it needs, and the float closes and nothing follows. Thicker cores, or a higher voltage.`,
+      ),
+    ];
+  });
+}
+
 /** Contacts, supplies, leaks, kinds of breaker and long runs of a panel as it is wired. */
 export function controlFigures(station: Station, wired: Wired): WiringCheck[] {
   const combinations = inputsToTry(wired.panel);
   const trials = combinations.map((p) => solveWith(wired, p));
+  // First come those in which no hand is at work.
+  const byFloats = 2 ** wired.panel.devices.filter((d) => d.sensor !== undefined).length;
   return [
     ...contactDuty(station, wired.panel, trials),
     ...budgets(wired.panel, trials),
     ...longRuns(station, wired),
+    ...pullsIn(wired.panel, trials.slice(0, byFloats)),
     ...solidLeaks(wired, trials[0]!),
     ...breakerKinds(wired.panel),
+    ...earthFigures(wired),
+    ...driveFigures(station, wired),
+    ...barrierFigures(station, wired.panel),
+    ...valveFigures(station, wired),
+    ...failSafeFigures(station, wired),
   ];
 }

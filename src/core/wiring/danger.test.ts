@@ -100,6 +100,13 @@ describe('danger is told first, with what carries it', () => {
       /^danger: (all that is earthed|mains on an extra-low-voltage circuit).*\d+ V to earth, by the .* core of the cable that .*L1, on X2:4$/,
     );
   });
+  it('mains in the cord of a float that works at extra-low voltage, though no terminal of that circuit carries it', () => {
+    const spare = built(tank).cores.find((c) => c.pin === 'S-pump:NO')!;
+    expect(spare.terminal).toBeNull();
+    expect(effects(tank, [{ core: spare.id, to: pump(tank, 'W0:L1').terminal }]).join('\n')).toMatch(
+      /danger: mains in an extra-low-voltage cord \(cord of the pump float\): its .* core carries 2[23]\d V to earth/,
+    );
+  });
   it('line and earth changed at the pump: its frame, and the water, before that it does not run', () => {
     const [line, earth] = [pump(sump, 'M1:U'), pump(sump, 'M1:PE')];
     const told = effects(sump, [
@@ -127,6 +134,18 @@ describe('danger is told first, with what carries it', () => {
       { core: phase.id, to: neutral.terminal },
     ]);
     expect(told.join('\n')).toMatch(/gets (39|40)\d V and is made for 23\d V: it burns, by the (grey|blue) core/);
+  });
+  it('phases changed: it turns backwards, which no voltage tells; a phase missing: it hums, and something opens', () => {
+    const s = demo('underpass-storm-sump.json');
+    const [u, v, w] = ['M1:U', 'M1:V', 'M1:W'].map((p) => pump(s, p));
+    const changed = effects(s, [
+      { core: u!.id, to: v!.terminal },
+      { core: v!.id, to: u!.terminal },
+    ]);
+    expect(changed).toEqual([expect.stringMatching(/^fault: pump 1 turns backwards: two of its phases are changed/)]);
+    const loose = effects(s, [{ core: w!.id, to: null }]);
+    expect(loose.join('\n')).toMatch(/danger: pump 1 hums, does not begin to turn, and overheats/);
+    expect(loose.join('\n')).toMatch(/F11 opens \(guards pump 1\): too much current flows/);
   });
   it('a neutral that is not brought back is live through what hangs on it, and is not called switched', () => {
     const told = effects(sump, [{ core: pump(sump, 'W9:N').id, to: null }]);

@@ -17,7 +17,7 @@ export interface Energised {
 interface Belongs {
   readonly wires: readonly (readonly [net: string, circuit: Circuit])[];
   readonly elements: ReadonlyMap<string, Circuit>;
-  /** The device that attends to an element: a relay to its coil. */
+  /** The device that attends to an element: a relay to its coil, a motor to its windings. */
   readonly coils: ReadonlyMap<string, Device>;
 }
 
@@ -40,7 +40,11 @@ function belongs(panel: Panel): Belongs {
   }
   const coils = new Map(
     panel.devices.flatMap((d) =>
-      'pickUp' in d.behaviour ? d.behaviour.senses.components.map((id) => [id, d] as const) : [],
+      'pickUp' in d.behaviour
+        ? d.behaviour.senses.components.map((id) => [id, d] as const)
+        : d.behaviour.kind === 'motor'
+          ? d.behaviour.windings.map((id) => [id, d] as const)
+          : [],
     ),
   );
   const made = { wires: [...wires.values()], elements, coils };

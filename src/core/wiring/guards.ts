@@ -1,13 +1,12 @@
 import type { Device, Panel } from '../schemes';
 import type { Station } from '../station';
 import { soldSizes, typicalAmpacity } from './conductor';
+import { LOADS } from './loads';
 
 /*
  * What a wire inside a panel must carry without harm: the rating of what opens before it burns. From each source the current that can come
  * is followed through what conducts; a breaker or a fuse lets no more through than its rating.
  */
-
-const LOADS: ReadonlySet<string> = new Set(['coil', 'timer', 'motor', 'lamp', 'horn', 'counter', 'winding', 'input']);
 
 interface Way {
   readonly a: string;
@@ -29,24 +28,27 @@ function waysOf({ devices, spans }: Panel): Way[] {
 }
 
 /** Wires that a source feeds, each with the most that can come before something else opens, A. */
-function fedBy({ devices, terminals, cores, spans }: Panel, { supply }: Station): [net: string, amps: number][] {
+function fedBy({ devices, terminals, cores, spans }: Panel): [net: string, amps: number][] {
   const nets = new Map(terminals.map((t) => [t.id, t.net]));
   const board = (d: Device): [string, number][] =>
     cores
       .filter((c) => c.pin.startsWith(`${d.tag}:`) && c.terminal !== null)
-      .map((c) => [nets.get(c.terminal!)!, supply.breaker]);
+      .map((c) => [nets.get(c.terminal!)!, d.rating!]);
   return devices.flatMap((d) => {
     if (d.function === 'supply' || d.function === 'alarm-supply') return board(d);
+    // Its fuse sits at its terminal.
+    if (d.function === 'battery')
+      return (spans[`${d.tag}.cell`] ?? []).map((net): [string, number] => [net, d.rating!]);
     const fed = d.gives ? (spans[d.gives.element] ?? spans[`${d.tag}.out`]) : undefined;
     return fed ? fed.map((net): [string, number] => [net, d.gives!.amps]) : [];
   });
 }
 
 /** By wire: the most that can flow in it before something opens, A. What no source of the panel feeds is not there. */
-export function guardsOf(panel: Panel, station: Station): ReadonlyMap<string, number> {
+export function guardsOf(panel: Panel): ReadonlyMap<string, number> {
   const found = new Map<string, number>();
   const ways = waysOf(panel);
-  const queue = fedBy(panel, station);
+  const queue = fedBy(panel);
   for (let next = queue.pop(); next !== undefined; next = queue.pop()) {
     const [net, amps] = next;
     if (amps <= (found.get(net) ?? 0)) continue;

@@ -1,8 +1,9 @@
-import { between, conducts, liveToEarth, potential, rms, sensed, type Settled } from '../circuit';
-import type { Device, DeviceFunction, Outcome, Panel } from '../schemes';
+import { between, conducts, liveToEarth, potential, rms, type Settled } from '../circuit';
+import type { Device, DeviceFunction, Panel } from '../schemes';
 import { carriedBy, changedOf, type Changed } from './changed';
-import type { Inputs } from './inputs';
+import { happens as on, type Inputs } from './inputs';
 import type { Wired } from './wired';
+import { LOADS } from './loads';
 
 /** What can hurt somebody in one state of a panel as it is landed, and that its design does not do. */
 export interface Hazard {
@@ -35,17 +36,13 @@ const BAND = 50;
 /** A load burns above this share of what it is made for; a motor that has less than the other does not start. */
 const OVER = 1.15;
 const UNDER = 0.8;
-const HUMS = 0.2;
 /** A source that gives so many times what it ever should, and at least so many amperes, is shorted. */
 const SHORT = { times: 3, amps: 20 };
 
 /** What one opens to work at what is behind it. */
 const ISOLATES: ReadonlySet<DeviceFunction> = new Set(['disconnect', 'breaker', 'fuse', 'residual-current']);
 
-const LOADS: ReadonlySet<string> = new Set(['coil', 'timer', 'motor', 'lamp', 'horn', 'counter', 'winding', 'input']);
-
 const figure = (v: number): string => `${v.toFixed(v < 10 ? 1 : 0)} V`;
-const on = (settled: Settled, o: Outcome): boolean => sensed(settled.solution, o.senses) >= o.above;
 
 /** The loads of a panel, each with its element, its device and its ends in the circuit. */
 function loadsOf({ panel, structure }: Wired): { id: string; device: Device; a: string; b: string }[] {
@@ -134,6 +131,28 @@ function extraLow({ panel, design, landed, changed }: Compared, now: Sides): Haz
     });
 }
 
+/** Cords that by design carry extra-low voltage alone, as those of floats in the water: whoever cuts or splices one takes it to be harmless. */
+function lowCords({ panel, design, landed, changed }: Compared, now: Sides): Hazard[] {
+  const low = new Set(panel.circuits.filter((c) => c.low).map((c) => c.id));
+  const circuit = new Map(panel.terminals.map((t) => [t.id, t.circuit]));
+  return panel.devices.flatMap((device): Hazard[] => {
+    const cores = device.cable ? panel.cores.filter((c) => c.cable === device.cable!.id) : [];
+    const used = cores.flatMap((c) => (c.terminal === null ? [] : [low.has(circuit.get(c.terminal)!)]));
+    if (used.length === 0 || used.includes(false)) return [];
+    for (const { pin, colour } of cores) {
+      const volts = liveToEarth(now.landed.solution, landed.points.get(pin) ?? pin);
+      if (volts < BAND || liveToEarth(now.design.solution, design.points.get(pin) ?? pin) >= BAND) continue;
+      return [
+        {
+          id: `mains-in-${device.cable!.id}`,
+          sentence: `mains in an extra-low-voltage cord (${device.cable!.label}): its ${colour} core carries ${figure(volts)} to earth${carriedBy(landed, now.landed, landed.points.get(pin) ?? pin, changed)}`,
+        },
+      ];
+    }
+    return [];
+  });
+}
+
 /** Neutrals that are not held: whoever takes one for harmless touches the line through a load. */
 function neutrals({ panel, design, landed, changed }: Compared, now: Sides): Hazard[] {
   for (const { id, net } of panel.terminals) {
@@ -166,8 +185,8 @@ function shorts({ landed, given, changed }: Compared, now: Sides): Hazard[] {
   });
 }
 
-/** Loads that get more than they are made for, and motors that get too little to start. */
-function loads({ panel, landed, made, changed }: Compared, now: Sides): Hazard[] {
+/** Loads that get more than they are made for, and motors that cannot turn as they should. */
+function loads({ landed, made, changed }: Compared, now: Sides): Hazard[] {
   const told = new Set<string>();
   return loadsOf(landed).flatMap((load) => {
     const { device } = load;
@@ -184,17 +203,25 @@ function loads({ panel, landed, made, changed }: Compared, now: Sides): Hazard[]
         },
       ];
     }
-    const pump = panel.outcomes.find((o) => o.device === device.tag && o.kind === 'pump');
-    if (device.function !== 'motor' || !pump || on(now.landed, pump)) return [];
-    if (has < HUMS * needs || has > UNDER * needs) return [];
+    const turning = comesTo(now.landed, device.tag);
+    if (turning === null || comesTo(now.design, device.tag) === turning) return [];
     told.add(device.tag);
+    const least = has > 1 && has < UNDER * needs ? `: it gets ${figure(has)} where it needs ${figure(needs)}` : '';
     return [
-      {
-        id: `${device.tag}-under`,
-        sentence: `${name} gets ${figure(has)} where it needs ${figure(needs)}: it hums, does not start, and overheats`,
-      },
+      turning === 'single'
+        ? {
+            id: `${device.tag}-single`,
+            sentence: `${name} runs on two of its three phases: √3 of its current flows, and it overheats`,
+          }
+        : { id: `${device.tag}-under`, sentence: `${name} hums, does not begin to turn, and overheats${least}` },
     ];
   });
+}
+
+/** How a motor came to turn badly, or to stand under voltage, before its protection opened; null where it did neither. */
+function comesTo({ states, moves }: Settled, tag: string): 'single' | 'stalled' | null {
+  const bad = [states[tag], ...moves.filter((m) => m.device === tag).map((m) => m.to)];
+  return bad.includes('stalled') ? 'stalled' : bad.includes('single') ? 'single' : null;
 }
 
 /** What interrupts the way back of a load that is live: the device whose open contact has the live end of it on one side and the return on the other. */
@@ -289,7 +316,7 @@ function opened({ panel }: Compared, { design, landed }: Sides): Hazard[] {
 }
 
 /** In the order of what they do to people: what one touches, what burns, what only stops. */
-const KINDS = [frames, extraLow, neutrals, liveOff, shorts, loads, opened];
+const KINDS = [frames, extraLow, lowCords, neutrals, liveOff, shorts, loads, opened];
 const OPENED = KINDS.indexOf(opened);
 
 /** Whether a hazard is that something opened, or never rests: where a fault was put in, that is as it should be. */

@@ -1,5 +1,5 @@
 export { wire, type Wired } from './wired';
-export { floatsAt, happens, outcomesOf, type Inputs, inputProblems, solveWith, panelSolver } from './inputs';
+export { floatsAt, happens, inTheEnd, outcomesOf, type Inputs, inputProblems, solveWith, panelSolver } from './inputs';
 export { asLanded, type AsLanded, type Effect } from './asLanded';
 export { reasonFor, type Reason } from './why';
 export { awgArea, coreResistance, sizeName, soldSizes, typicalAmpacity } from './conductor';
@@ -22,3 +22,4 @@ export { expectedReadings, usualInputs, type ExpectedReading } from './expected'
 export { cautions, DEFERENCE, type Caution } from './cautions';
 export { energised, type Energised } from './energised';
 export { readingWords } from './readingWords';
+export { inputsToTry } from './inputsToTry';

@@ -1,4 +1,4 @@
-import { sensed, settle, type Settled, type States } from '../circuit';
+import { sensed, settle, waitingOf, type Settled, type States } from '../circuit';
 import type { Device, Outcome } from '../schemes';
 import { hasRisen } from '../sensing';
 import { type Trips } from '../sensors';
@@ -46,6 +46,29 @@ export function inputProblems({ panel }: Wired, inputs: Inputs): string[] {
 export const solveWith = (wired: Wired, inputs: Inputs, before: States = wired.states): Settled =>
   settle(wired.structure, { ...before, ...inputs });
 
+/** More protection than this does not open one after the other. */
+const PROTECTIONS = 12;
+
+/** Of two that open within this share of one another’s time the one nearer to the load is taken: that is what they are graded for. */
+const GRADED = 1.25;
+
+/** What a settled circuit comes to when all protection that warms has opened, the quickest first: as it stands in the end. */
+export function inTheEnd({ structure }: Wired, first: Settled): Settled {
+  let now = first;
+  for (let i = 0; i < PROTECTIONS; i++) {
+    const warms = waitingOf(now).filter((w) => w.to === 'tripped');
+    if (warms.length === 0) return now;
+    const least = Math.min(...warms.map((w) => w.after));
+    const quickest = warms.filter((w) => w.after <= GRADED * least).at(-1)!;
+    const then = settle(structure, { ...now.states, [quickest.device]: quickest.to });
+    now = {
+      ...then,
+      moves: [...now.moves, { device: quickest.device, from: quickest.from, to: quickest.to }, ...then.moves],
+    };
+  }
+  return now;
+}
+
 /** A cache in front of `solveWith`: the same inputs from the same states is answered from memory. */
 export function panelSolver(wired: Wired): (inputs: Inputs, before?: States) => Settled {
   const known = new WeakMap<States, Map<string, Settled>>();
@@ -62,8 +85,8 @@ export function panelSolver(wired: Wired): (inputs: Inputs, before?: States) => 
   };
 }
 
-export const happens = ({ solution }: Settled, { senses, above }: Outcome): boolean =>
-  sensed(solution, senses) >= above;
+export const happens = ({ solution, states }: Settled, o: Outcome): boolean =>
+  (o.states === undefined || o.states.includes(states[o.device]!)) && sensed(solution, o.senses) >= o.above;
 
 /** Which of a panel's outcomes happen, by id. */
 export const outcomesOf = (wired: Wired, settled: Settled): Readonly<Record<string, boolean>> =>

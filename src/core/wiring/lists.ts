@@ -61,6 +61,7 @@ function wireColour(station: Station, panel: Panel, net: string, circuitId: stri
   if (is !== undefined) return PAINT[is](colours);
   if (!circuit || circuit.function === 'power') return colours.lines[0];
   if (circuit.function === 'others') return colours.others;
+  if (circuit.safe) return colours.safe;
   return circuit.low ? colours.low[circuit.kind] : colours.control;
 }
 
@@ -91,7 +92,7 @@ export function wireList(station: Station, { panel, landed }: Wired): Wire[] {
     ends.set(net, known);
   };
   const circuitOfNet = circuitsOf(panel);
-  const guards = guardsOf(panel, station);
+  const guards = guardsOf(panel);
   for (const [pin, net] of Object.entries(panel.pinNets)) end(net, pin, circuitOfNet.get(net) ?? 'control');
   for (const t of panel.terminals) end(t.net, t.id, t.circuit);
   const place = (pin: string) => panel.devices.find((d) => d.tag === pinOf(pin)[0])?.place ?? 'panel';
@@ -176,7 +177,7 @@ function terminalFor(station: Station, panel: Panel, net: string): string {
   const areas = panel.cores
     .filter((c) => c.terminal !== null && ids.has(c.terminal))
     .map((c) => panel.devices.find((d) => d.tag === pinOf(c.pin)[0])!.cable!.area);
-  const amps = guardsOf(panel, station).get(net) ?? 0;
+  const amps = guardsOf(panel).get(net) ?? 0;
   const [area, rated] = TERMINALS.find(([a, i]) => a >= Math.max(...areas, 0) && i >= amps) ?? TERMINALS.at(-1)!;
   const earth = panel.wires[net] === 'earth';
   return `${earth ? 'earth terminal' : 'terminal'}, to ${sizeName(area, 'metric-230')}${earth ? '' : `, ${rated} A`}`;

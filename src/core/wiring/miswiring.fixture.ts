@@ -1,12 +1,12 @@
 import {
   between,
   conducts,
-  due,
   EARTH,
   potential,
   rms,
   sensed,
   settle,
+  waitingOf,
   type Component,
   type Settled,
   type States,
@@ -119,6 +119,28 @@ interface Seen {
   readonly live: ReadonlySet<string>;
 }
 
+/** Mains on what people take to be harmless: circuits of extra-low voltage, and cords that carry nothing else. */
+function lowHarm(panel: Panel, at: (point: string) => number): Set<string> {
+  const harm = new Set<string>();
+  for (const t of panel.terminals)
+    if (panel.circuits.find((c) => c.id === t.circuit)?.low) {
+      const points = [t.id, ...panel.cores.filter((c) => c.terminal === t.id).map((c) => c.pin)];
+      if (Math.max(...points.map(at)) > BAND) harm.add(`low ${t.circuit}`);
+    }
+  // A cord of extra-low voltage alone, as a float’s in the water.
+  const isLow = (id: string) => {
+    const t = panel.terminals.find((x) => x.id === id);
+    return panel.circuits.find((c) => c.id === t?.circuit)?.low === true;
+  };
+  for (const d of panel.devices) {
+    const cores = d.cable ? panel.cores.filter((c) => c.cable === d.cable!.id) : [];
+    const on = cores.filter((c) => c.terminal !== null);
+    if (on.length > 0 && on.every((c) => isLow(c.terminal!)) && cores.some((c) => at(c.pin) > BAND))
+      harm.add(`cord ${d.tag}`);
+  }
+  return harm;
+}
+
 /** One state, as its outcomes and what is live that people touch. */
 function see(wired: Wired, settled: Settled): Seen {
   const { panel, structure } = wired;
@@ -129,14 +151,13 @@ function see(wired: Wired, settled: Settled): Seen {
     if (d.cable && at(`${d.tag}:PE`) > HURTS) harm.add(`frame ${d.tag}`);
     if (settled.states[d.tag] === 'tripped') harm.add(`tripped ${d.tag}`);
   }
-  for (const t of panel.terminals)
-    if (panel.circuits.find((c) => c.id === t.circuit)?.low) {
-      const points = [t.id, ...panel.cores.filter((c) => c.terminal === t.id).map((c) => c.pin)];
-      if (Math.max(...points.map(at)) > BAND) harm.add(`low ${t.circuit}`);
-    }
+  for (const what of lowHarm(panel, at)) harm.add(what);
   for (const t of panel.terminals)
     if (panel.wires[t.net] === 'neutral' && at(t.id) > HURTS) harm.add(`neutral ${t.net}`);
-  const on = panel.outcomes.map((o) => sensed(settled.solution, o.senses) >= o.above);
+  const on = panel.outcomes.map(
+    (o) =>
+      sensed(settled.solution, o.senses) >= o.above && (o.states?.includes(settled.states[o.device] ?? '') ?? true),
+  );
   panel.outcomes.forEach((o, i) => {
     if (o.dead && !on[i] && Math.max(...o.dead.map(at)) > HURTS) harm.add(`off ${o.id}`);
   });
@@ -161,21 +182,26 @@ function see(wired: Wired, settled: Settled): Seen {
     }),
   );
   const live = new Set(panel.terminals.filter((t) => at(t.id) > HURTS).map((t) => t.id));
-  return { outcomes: on.join(), harm, loads, amps, live };
+  const backwards = panel.devices.filter((d) => settled.states[d.tag] === 'backwards').map((d) => d.tag);
+  return { outcomes: [...on, ...backwards].join(), harm, loads, amps, live };
+}
+
+/** Once all that warms has opened: nothing more than this is waited for. */
+function protectedNow(wired: Wired, from: Settled): Settled {
+  const [first] = waitingOf(from)
+    .filter((w) => w.to === 'tripped')
+    .sort((a, b) => a.after - b.after);
+  return first ? protectedNow(wired, settle(wired.structure, { ...from.states, [first.device]: 'tripped' })) : from;
 }
 
 /** A state, and what it comes to as timers run out, twice; where none runs it stays as it is. */
 function stages(wired: Wired, first: Settled): Settled[] {
   const found = [first];
   for (let i = 0; i < 2; i++) {
-    const { states } = found.at(-1)!;
-    const over = Object.fromEntries(
-      wired.netlist.devices.flatMap(({ id, behaviour }) => {
-        const next = due(behaviour, states[id]!);
-        return next ? [[id, next.to]] : [];
-      }),
-    );
-    found.push(settle(wired.structure, { ...states, ...over }));
+    const last = found.at(-1)!;
+    const { states } = last;
+    const over = Object.fromEntries(waitingOf(last).map((w) => [w.device, w.to]));
+    found.push(protectedNow(wired, settle(wired.structure, { ...states, ...over })));
   }
   return found;
 }
@@ -184,7 +210,9 @@ function stages(wired: Wired, first: Settled): Settled[] {
 export function judgeOf(station: Station, panel: Panel): (landings: Landings) => Class {
   const inputs = inputsToTry(panel);
   const design = wire(station, panel, { cores: [], links: [] });
-  const should = inputs.map((i) => stages(design, solveWith(design, i)).map((s) => see(design, s)));
+  const should = inputs.map((i) =>
+    stages(design, protectedNow(design, solveWith(design, i))).map((s) => see(design, s)),
+  );
   const most = (of: (s: Seen) => ReadonlyMap<string, number>) => {
     const found = new Map<string, number>();
     for (const s of should.flat()) for (const [id, v] of of(s)) found.set(id, Math.max(v, found.get(id) ?? 0));
@@ -207,7 +235,7 @@ export function judgeOf(station: Station, panel: Panel): (landings: Landings) =>
     const landed = wire(station, panel, landings);
     let stops = false;
     for (const [i, input] of inputs.entries()) {
-      for (const [k, state] of stages(landed, solveWith(landed, input)).entries()) {
+      for (const [k, state] of stages(landed, protectedNow(landed, solveWith(landed, input))).entries()) {
         const is = see(landed, state);
         const wanted = should[i]![k]!;
         if ([...is.harm].some((h) => !wanted.harm.has(h))) return 'danger';

@@ -2,7 +2,7 @@ import { settle, structureOf, type Component, type Structure } from '../circuit'
 import type { DeviceFunction, Panel } from '../schemes';
 import type { Sides } from './hazards';
 import { inputWords } from './inputsToTry';
-import type { Inputs } from './inputs';
+import { inTheEnd, type Inputs } from './inputs';
 import type { Wired } from './wired';
 
 /** Something that fails by itself, one day, after the panel was wired: what it does to the circuit, and in words when it is so. */
@@ -62,7 +62,9 @@ export function secondTrials(design: Wired, landed: Wired): SecondTrial[] {
     const sides = [design, landed].map((wired) => ({ wired, structure: withParts(wired, fault.adds?.(wired) ?? []) }));
     return (['down', 'up'] as const).map((at): SecondTrial => {
       const inputs = { ...Object.fromEntries(floats.map((f) => [f, at])), ...fault.inputs };
-      const [d, l] = sides.map(({ wired, structure }) => settle(structure, { ...wired.states, ...inputs }));
+      const [d, l] = sides.map(({ wired, structure }) =>
+        inTheEnd({ ...wired, structure }, settle(structure, { ...wired.states, ...inputs })),
+      );
       return {
         id: fault.id,
         inputs,

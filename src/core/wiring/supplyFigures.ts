@@ -1,12 +1,15 @@
-import { schemeOf } from '../schemes';
+import { traitsOf } from '../duties';
+import { panelOf, schemeOf } from '../schemes';
 import type { Pump, Station } from '../station';
 import { phrase, quantity } from '../units';
 import { atLeast, atMost, told, type WiringCheck } from './check';
 import { coreInductance, coreResistance, sizeName, soldSizes, typicalAmpacity } from './conductor';
+import { guardOfFeeder, protectionFigures } from './protectionFigures';
 
 /** Power factor of a motor as it starts, with its rotor still: a usual figure. */
 const STARTING_POWER_FACTOR = 0.6;
-const COLD = 20;
+/** Of the coil of a valve: a usual figure. */
+const VALVE_POWER_FACTOR = 0.4;
 
 interface Run {
   readonly length: number;
@@ -35,13 +38,13 @@ export function voltageDrop(station: Station, amps: number, powerFactor: number)
 }
 
 /**
- * Impedance of the loop from the source by the line to a fault at the motor's frame and back by the earth conductor, Ω, cold: what is
- * told of the board, and both cables out and back.
+ * Impedance of the loop from the source by the line to a fault at the motor's frame and back by the earth conductor, Ω, with the
+ * conductors as warm as they get (a fault comes to a loaded circuit): what is told of the board, and both cables out and back.
  */
 export function faultLoop(station: Station): number {
   const { wiring, supply } = station;
   const r = [wiring.feeder, wiring.motor].reduce(
-    (sum, c) => sum + 2 * coreResistance(c.length, c.area, COLD),
+    (sum, c) => sum + 2 * coreResistance(c.length, c.area, wiring.warmest),
     supply.loop,
   );
   const x = [wiring.feeder, wiring.motor].reduce(
@@ -82,14 +85,19 @@ function pumpChecks(station: Station, pump: Pump, n: number): WiringCheck[] {
   ];
 }
 
+/** What guards a run, A: the feeder at the board, the pump’s cable in the panel. */
+const guardOf = (station: Station, run: 'feeder' | 'motor'): number =>
+  run === 'feeder' ? guardOfFeeder(station) : station.supply.breaker;
+
 /** The smallest size sold that carries what its breaker lets through and loses little enough, the other run as it is; null where none does. */
 function leastSize(station: Station, run: 'feeder' | 'motor'): number | null {
-  const { supply, pumps, wiring } = station;
+  const { pumps, wiring } = station;
+  const guards = guardOf(station, run);
   const most = pumps.reduce((a, b) => (a.ratedCurrent > b.ratedCurrent ? a : b));
   const fits = (area: number): boolean => {
     const tried = { ...station, wiring: { ...wiring, [run]: { ...wiring[run], area } } };
     return (
-      typicalAmpacity(area) >= supply.breaker &&
+      typicalAmpacity(area) >= guards &&
       voltageDrop(tried, most.ratedCurrent, most.motor.powerFactor) <= wiring.dropRunning &&
       voltageDrop(tried, most.ratedCurrent * most.motor.starting, STARTING_POWER_FACTOR) <= wiring.dropStarting
     );
@@ -110,13 +118,28 @@ const sizeChecks = (station: Station): WiringCheck[] =>
     return told(
       `size-${run}`,
       `size of the ${name}`,
-      phrase`${sizeName(least, station.profile)} is the least that typically carries ${quantity('current', station.supply.breaker)} and drops little enough; ${sizeName(station.wiring[run].area, station.profile)} is laid. Typical figure; your code governs.`,
+      phrase`${sizeName(least, station.profile)} is the least that typically carries ${quantity('current', guardOf(station, run))} and drops little enough; ${sizeName(station.wiring[run].area, station.profile)} is laid. Typical figure; your code governs.`,
     );
   });
 
+/** What the circuit feeds as a motor of its own: a valve is no more than its coil, and starts no heavier than it runs. */
+function fed(station: Station): readonly Pump[] {
+  const { mover } = traitsOf(station);
+  const made = panelOf(station);
+  // A drive brings its motor up slowly: no more than it takes as it runs.
+  if (made.ok && made.panel.devices.some((d) => d.function === 'drive'))
+    return station.pumps.map((p) => ({ ...p, motor: { ...p.motor, starting: 1 } }));
+  if (mover.kind === 'pump') return station.pumps;
+  const [pump] = station.pumps;
+  const ratedCurrent = mover.valve.power / VALVE_POWER_FACTOR / station.supply.voltage;
+  return [{ ...pump!, ratedCurrent, motor: { ...pump!.motor, powerFactor: VALVE_POWER_FACTOR, starting: 3 } }];
+}
+
 /** Conductors, drop, fault loop and protection of the pump circuit. */
-export function supplyFigures(station: Station): WiringCheck[] {
-  const { supply, wiring, pumps } = station;
+export function supplyFigures(of: Station): WiringCheck[] {
+  const pumps = fed(of);
+  const station: Station = { ...of, pumps: [...pumps] };
+  const { supply, wiring } = station;
   const together =
     schemeOf(station.control.scheme)?.together === 'all'
       ? pumps.reduce((sum, p) => sum + p.ratedCurrent, 0)
@@ -148,6 +171,7 @@ export function supplyFigures(station: Station): WiringCheck[] {
       quantity('current', supply.breaker),
       phrase`Smaller, and it opens while the pump runs.`,
     ),
+    ...protectionFigures(station, together),
     ...sizeChecks(station),
     ...pumps.flatMap((p, i) => pumpChecks(station, p, i + 1)),
     atLeast(
@@ -155,7 +179,7 @@ export function supplyFigures(station: Station): WiringCheck[] {
       'a fault at the motor opens the breaker at once',
       quantity('current', needed),
       quantity('current', fault),
-      phrase`The loop at the motor is ${quantity('resistance', loop)}: ${quantity('resistance', supply.loop)} told of the board, the rest cable. The breaker opens at once at ${String(supply.breakerTrips)} times its ${quantity('current', supply.breaker)}.${supply.residualCurrent ? ' A residual-current (ground-fault) device opens on far less.' : ' Without a residual-current (ground-fault) device nothing else opens quickly.'} Measure the loop; the code says what must open how fast.`,
+      phrase`The loop at the motor is ${quantity('resistance', loop)}: ${quantity('resistance', supply.loop)} told of the board, the rest cable at ${quantity('temperature', wiring.warmest)}. The breaker opens at once at ${String(supply.breakerTrips)} times its ${quantity('current', supply.breaker)}.${supply.residualCurrent ? ' A residual-current (ground-fault) device opens on far less.' : ' Without a residual-current (ground-fault) device nothing else opens quickly.'} Measure the loop; the code says what must open how fast.`,
     ),
   ];
 }

@@ -1,6 +1,6 @@
-import { due, settle, type Settled } from '../circuit';
+import { settle, waitingOf, type Settled } from '../circuit';
 import type { Sides } from './hazards';
-import { solveWith, type Inputs } from './inputs';
+import { inTheEnd, solveWith, type Inputs } from './inputs';
 import { inputWords, inputsToTry } from './inputsToTry';
 import type { Wired } from './wired';
 
@@ -15,12 +15,10 @@ export interface Trial extends Sides {
 const RUNS = 2;
 
 /** What it comes to when every timer that runs has run out; null where none runs. */
-export function afterTimers({ structure, netlist }: Wired, { states }: Settled): Settled | null {
-  const over = netlist.devices.flatMap((d) => {
-    const next = due(d.behaviour, states[d.id]!);
-    return next ? [[d.id, next.to] as const] : [];
-  });
-  return over.length === 0 ? null : settle(structure, { ...states, ...Object.fromEntries(over) });
+export function afterTimers(wired: Wired, settled: Settled): Settled | null {
+  const over = waitingOf(settled).map((w) => [w.device, w.to] as const);
+  if (over.length === 0) return null;
+  return inTheEnd(wired, settle(wired.structure, { ...settled.states, ...Object.fromEntries(over) }));
 }
 
 /** Lets the timers of both run out, each by its own. */
@@ -51,8 +49,8 @@ function withTheWater(design: Wired, landed: Wired): Trial[] {
     ([tag, to]): Trial => {
       inputs = { ...inputs, [tag]: to };
       const sides = {
-        design: settle(design.structure, { ...before, ...inputs }),
-        landed: settle(landed.structure, { ...is, ...inputs }),
+        design: inTheEnd(design, settle(design.structure, { ...before, ...inputs })),
+        landed: inTheEnd(landed, settle(landed.structure, { ...is, ...inputs })),
       };
       [before, is] = [sides.design.states, sides.landed.states];
       return { inputs, ...sides, when: inputWords(panel, inputs) };
@@ -65,8 +63,8 @@ export function trialsOf(design: Wired, landed: Wired): Trial[] {
   const { panel } = landed;
   const rest = inputsToTry(panel).map((inputs): Trial => ({
     inputs,
-    design: solveWith(design, inputs),
-    landed: solveWith(landed, inputs),
+    design: inTheEnd(design, solveWith(design, inputs)),
+    landed: inTheEnd(landed, solveWith(landed, inputs)),
     when: inputWords(panel, inputs),
   }));
   return [...rest, ...rest.flatMap((t) => timed(design, landed, t)), ...withTheWater(design, landed)];

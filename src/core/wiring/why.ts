@@ -48,7 +48,7 @@ const towards = (tree: Tree, wanted: string): Tree =>
   });
 
 /** Signs of what uses current: a rung with one of these ends at its wire, it does not feed it. */
-const USES: ReadonlySet<Sign> = new Set(['coil', 'timer', 'motor', 'lamp', 'horn', 'counter', 'input']);
+const USES: ReadonlySet<Sign> = new Set(['coil', 'timer', 'motor', 'lamp', 'horn', 'counter', 'input', 'valve']);
 
 const signOf = (panel: Panel, leaf: string): Sign | undefined => {
   const [tag, element] = namesOf(leaf);

@@ -62,8 +62,33 @@ function seats(panel: Panel, { cores, links }: Landings): Seats {
   return { landed, links: [...fitted.values()], strays };
 }
 
-const when = (device: Device, { closed, leak }: Element) =>
-  closed ? { when: { device: device.tag, states: closed, ...(leak ? { leak } : {}) } } : {};
+const when = (device: Device, { closed, leak, follows }: Pick<Element, 'closed' | 'leak' | 'follows'>) =>
+  closed ? { when: { device: follows ?? device.tag, states: closed, ...(leak ? { leak } : {}) } } : {};
+
+/** Every pin of a device, outside and inside. */
+const pinsOf = ({ elements, inside = [] }: Device): string[] => [
+  ...Object.values(elements).flatMap((e) => e.pins),
+  ...inside.flatMap(({ a, b }) => [a, b]).filter((pin) => pin !== GROUND_PIN),
+];
+
+/** What a device is in the circuit: its elements, and what is inside beside them. */
+function deviceParts(device: Device, node: (pin: string) => string): Component[] {
+  const elements = Object.entries(device.elements).flatMap(([name, element]): Component[] => {
+    const [a, b] = element.pins.map(node) as [string, string];
+    return element.part ? [{ ...element.part, id: `${device.tag}.${name}`, a, b, ...when(device, element) }] : [];
+  });
+  const inside = (device.inside ?? []).map(({ id, a, b, part, ...gate }): Component => ({
+    ...part,
+    id: `${device.tag}.${id}`,
+    a: node(a),
+    b: node(b),
+    ...when(device, gate),
+  }));
+  if (!device.transformer) return [...elements, ...inside];
+  const { primary, secondary, ...rest } = device.transformer;
+  const [a, b, c, d] = [...primary, ...secondary].map(node) as [string, string, string, string];
+  return [...elements, ...inside, { ...rest, kind: 'transformer', id: `${device.tag}.core`, a, b, c, d }];
+}
 
 /**
  * Makes the circuit of a panel with its cores and links where they sit. Nothing here knows of any scheme.
@@ -82,21 +107,9 @@ export function wire(station: Station, panel: Panel, landings: Landings = statio
   const components: Component[] = [];
   const points = new Map<string, string>(nets);
   for (const device of panel.devices) {
-    for (const [name, element] of Object.entries(device.elements)) {
-      const [a, b] = element.pins.map((p) => node(device, p)) as [string, string];
-      for (const pin of element.pins) points.set(`${device.tag}:${pin}`, node(device, pin));
-      if (element.part)
-        components.push({ ...element.part, id: `${device.tag}.${name}`, a, b, ...when(device, element) });
-    }
-    for (const { id, a, b, part } of device.inside ?? []) {
-      components.push({ ...part, id: `${device.tag}.${id}`, a: node(device, a), b: node(device, b) });
-      for (const pin of [a, b]) if (pin !== GROUND_PIN) points.set(`${device.tag}:${pin}`, node(device, pin));
-    }
-    if (device.transformer) {
-      const { primary, secondary, ratio, r } = device.transformer;
-      const [a, b, c, d] = [...primary, ...secondary].map((p) => node(device, p)) as [string, string, string, string];
-      components.push({ kind: 'transformer', id: `${device.tag}.core`, a, b, c, d, ratio, r });
-    }
+    const own = (pin: string) => node(device, pin);
+    for (const pin of pinsOf(device)) points.set(`${device.tag}:${pin}`, own(pin));
+    components.push(...deviceParts(device, own));
     if (device.cable) components.push(...cableParts(device, device.cable, panel, landed, nets, station));
   }
   for (const { a, b } of links)

@@ -34,11 +34,14 @@ export function FigureAt({
   label,
   hint,
   format,
+  nullable = false,
 }: {
   path: string;
   label: string;
   hint?: string;
   format: Format;
+  /** Left empty it is not said: null. */
+  nullable?: boolean;
 }) {
   const value = useEditor((s) => getAt(s.document, path));
   const edit = useEditor((s) => s.edit);
@@ -54,6 +57,7 @@ export function FigureAt({
       problem={problem?.message}
       hint={hint}
       onCommit={(v) => edit((d) => setAt(d, path as DocumentPath, v))}
+      onClear={nullable ? () => edit((d) => setAt(d, path as DocumentPath, null)) : undefined}
     />
   );
 }
@@ -94,9 +98,9 @@ export function FlagAt({ path, label }: { path: string; label: string }) {
 }
 
 /** A quantity of the document, by its path. */
-export function QuantityField({ path, ...as }: { path: FigurePath } & Called) {
+export function QuantityField({ path, nullable, ...as }: { path: FigurePath; nullable?: boolean } & Called) {
   const field = fieldAt(path);
-  return <FigureAt path={path} format={field.format} {...called(field, as)} />;
+  return <FigureAt path={path} format={field.format} nullable={nullable} {...called(field, as)} />;
 }
 
 /** One of a few values of the document, by its path. */

@@ -3,6 +3,8 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
 import { setAt } from '@/core/editing';
+import { traitsOf } from '@/core/duties';
+import type { Station } from '@/core/station';
 import { quantity, say, sayPhrase } from '@/core/units';
 import {
   boxChecks,
@@ -107,6 +109,27 @@ function CheckList({ title, checks }: { title: string; checks: readonly WiringCh
   );
 }
 
+/** One motor, as its plate and the meter tell it. Of a three-phase one there is no capacitor. */
+function MotorFields({ pump, station, guarded }: { pump: number; station: Station; guarded: boolean }) {
+  const at = `pumps.${pump}.motor` as const;
+  const single = station.supply.source !== 'three';
+  return (
+    <Group title={station.pumps.length > 1 ? `motor of pump ${pump + 1}` : 'motor'}>
+      <QuantityField path={`${at}.starting`} />
+      {guarded && <ChoiceField path={`${at}.overloadClass`} />}
+      <QuantityField path={`${at}.winding`} nullable />
+      {single && (
+        <>
+          <QuantityField path={`${at}.auxiliary`} nullable />
+          <QuantityField path={`${at}.capacitor`} nullable />
+          <ChoiceField path={`${at}.begins`} />
+          <ChoiceField path={`${at}.gear`} />
+        </>
+      )}
+    </Group>
+  );
+}
+
 /** Figures of the wiring and boxes, what they are made from beside them. */
 export function Checks() {
   const live = usePanel((s) => s.live!);
@@ -118,6 +141,7 @@ export function Checks() {
   return (
     <Box sx={{ p: 1.5 }}>
       <Group title="supply and cables">
+        <QuantityField path="supply.feederBreaker" />
         <QuantityField path="supply.breaker" />
         <QuantityField path="supply.breakerTrips" hint={`of ${line}; read it off the breaker`} />
         <QuantityField path="supply.loop" />
@@ -129,10 +153,16 @@ export function Checks() {
         <QuantityField path="wiring.warmest" />
         <QuantityField path="wiring.dropRunning" />
         <QuantityField path="wiring.dropStarting" />
-        {station.pumps.map((_, i) => (
-          <QuantityField key={i} path={`pumps.${i}.motor.starting`} label={`pump ${i + 1} starts at, times`} />
-        ))}
       </Group>
+      {traitsOf(station).mover.kind === 'pump' &&
+        station.pumps.map((_, i) => (
+          <MotorFields
+            key={i}
+            pump={i}
+            station={station}
+            guarded={live.panel.devices.some((d) => d.function === 'overload' && d.pump === i + 1)}
+          />
+        ))}
       <CheckList title="power" checks={sound} />
       <CheckList title="control" checks={control} />
       <Group title="boxes">

@@ -2,8 +2,8 @@
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import Typography from '@mui/material/Typography';
-import { memo, type KeyboardEvent } from 'react';
-import { due } from '@/core/circuit';
+import { memo, useMemo, type KeyboardEvent } from 'react';
+import { waitingOf } from '@/core/circuit';
 import type { Device } from '@/core/schemes';
 import { quantity, say } from '@/core/units';
 import { useStationSystem } from '../editor/StationProvider';
@@ -59,30 +59,34 @@ const Hand = memo(function Hand({
   );
 });
 
-/** Everything that a hand can work, by name and position, and every timer that waits: the drawing’s own hands, for keyboard and glove. */
+/** Everything that a hand can work, by name and position, every timer that runs and protection that warms: the drawing’s own hands, for keyboard and glove. */
 export function Hands() {
   const panel = usePanel((s) => s.live!.panel);
   const settled = usePanel((s) => s.live!.settled);
   const put = usePanel((s) => s.put);
   const letTimeRun = usePanel((s) => s.letTimeRun);
   const system = useStationSystem();
-  const hands = panel.devices.filter((d) => d.sensor === undefined && d.positions.length > 0);
-  const timers = panel.devices.flatMap((d) => {
-    const next = due(d.behaviour, settled.states[d.tag]!);
-    return next ? [{ device: d, next }] : [];
-  });
+  const hands = panel.devices.filter(
+    (d) => d.sensor === undefined && (d.positions.length > 0 || settled.states[d.tag] === 'tripped'),
+  );
+  const waiting = useMemo(() => waitingOf(settled), [settled]);
   return (
     <Box role="group" aria-label="worked by hand" sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, px: 1, py: 0.5 }}>
       {hands.map((d) => (
         <Hand key={d.tag} device={d} state={settled.states[d.tag]!} put={put} />
       ))}
-      {timers.map(({ device, next }) => (
+      {waiting.map(({ device, from, to, after }) => (
         <ButtonBase
-          key={device.tag}
-          onClick={() => letTimeRun(device.tag)}
-          sx={{ ...chip, borderStyle: 'dashed', borderColor: 'primary.main' }}
+          key={device}
+          onClick={() => letTimeRun(device)}
+          sx={{
+            ...chip,
+            borderStyle: 'dashed',
+            borderColor: to === 'tripped' ? 'error.main' : 'primary.main',
+          }}
         >
-          <b>{device.tag}</b> {settled.states[device.tag]}: let {say(quantity('time', next.after), system)} pass
+          <b>{device}</b> {to === 'tripped' ? 'warms, and opens' : from}: let {say(quantity('time', after), system)}{' '}
+          pass
         </ButtonBase>
       ))}
       {settled.chatter.length > 0 && (

@@ -36,6 +36,8 @@ const Drawing = styled('svg')(({ theme }) => {
     '& .ground': { fill: 'transparent', stroke: 'none' },
     '& .leaf:focus-visible .ground, & .leaf.why .ground': { stroke: pit.brass, strokeWidth: 2, strokeDasharray: '4 2' },
     '& .leaf.why .ground': { fill: pit.brass, fillOpacity: 0.14 },
+    '& .leaf.would .ground': { stroke: pit.vermilion, strokeWidth: 2, strokeDasharray: '6 3' },
+    '& .leaf.would .tag': { fill: pit.vermilion },
     '& .probe': { stroke: pit.panel, strokeWidth: 1.5, fill: pit.vermilion },
     '& .probe.b': { fill: pit.ink },
   };
@@ -59,6 +61,7 @@ const Leaf = memo(function Leaf({
   state,
   on,
   why,
+  would,
   hands,
 }: {
   leaf: LeafShape;
@@ -66,6 +69,7 @@ const Leaf = memo(function Leaf({
   state: string;
   on: boolean;
   why: boolean;
+  would: boolean;
   hands: LeafHands;
 }) {
   const works = (device?.positions.length ?? 0) > 0 && !leaf.load;
@@ -79,10 +83,10 @@ const Leaf = memo(function Leaf({
   };
   return (
     <g
-      className={`leaf${works ? ' works' : ''}${why ? ' why' : ''}`}
+      className={`leaf${works ? ' works' : ''}${why ? ' why' : ''}${would ? ' would' : ''}`}
       role="button"
       tabIndex={0}
-      aria-label={stateWords(leaf, device, state, on)}
+      aria-label={`${stateWords(leaf, device, state, on)}${would ? '; the meter’s load would move it' : ''}`}
       aria-pressed={on}
       onClick={() => !(works && springs) && hands.act(leaf)}
       onPointerDown={(e) => {
@@ -131,6 +135,7 @@ export function Ladder({ panel, sheet, why, hands }: Props) {
   const points = usePanel((s) => s.live!.wired.points);
   const meter = usePanel((s) => s.meter);
   const touch = usePanel((s) => s.touch);
+  const would = usePanel((s) => s.would);
   const probing = meter.hand !== null && meter.mode !== 'amps';
   const nodeOf = (point: string | null) => (point === null ? null : (points.get(point) ?? null));
   const probed = { a: nodeOf(meter.a), b: nodeOf(meter.b) };
@@ -160,6 +165,7 @@ export function Ladder({ panel, sheet, why, hands }: Props) {
             state={states[leaf.tag] ?? ''}
             on={on.has(leaf.id)}
             why={why.has(leaf.id)}
+            would={would.has(leaf.tag)}
             hands={hands}
           />
         ))}

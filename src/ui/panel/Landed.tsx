@@ -3,16 +3,38 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { landedByDesign } from '@/core/editing';
-import type { AsLanded } from '@/core/wiring';
+import type { AsLanded, Effect } from '@/core/wiring';
 import { useEditor } from '../editor/StationProvider';
 import { usePanel } from './PanelProvider';
 
 const BEFORE = { danger: 'danger: ', fault: '', latent: 'works until a second fault: ' } as const;
 
+/** So many sentences are read at once; danger is told whole. */
+const AT_ONCE = 5;
+
 /** What is landed otherwise than designed, what that will do, and in which inputs it shows. */
 export function Landed({ report }: { report: AsLanded }) {
   const pose = usePanel((s) => s.pose);
   const edit = useEditor((s) => s.edit);
+  const dangers = report.effects.filter((e) => e.severity === 'danger').length;
+  const [shown, more] = [0, 1].map((part) =>
+    report.effects.filter((_, i) => Number(i >= Math.max(dangers, AT_ONCE)) === part),
+  ) as [Effect[], Effect[]];
+  const line = (e: Effect) => (
+    <Box
+      component="li"
+      key={e.id}
+      sx={{ fontWeight: 600, color: e.severity === 'danger' ? 'error.main' : 'text.primary' }}
+    >
+      {BEFORE[e.severity]}
+      {e.sentence} ({e.when}){' '}
+      {e.inputs && (
+        <Button size="small" sx={{ minHeight: 24, py: 0 }} onClick={() => pose(e.inputs!)}>
+          show it
+        </Button>
+      )}
+    </Box>
+  );
   return (
     <Box
       component="section"
@@ -35,28 +57,25 @@ export function Landed({ report }: { report: AsLanded }) {
       </ul>
       {report.effects.length > 0 && (
         <Box component="ul" aria-label="what it will do">
-          {report.effects.map((e) => (
-            <Box
-              component="li"
-              key={e.id}
-              sx={{ fontWeight: 600, color: e.severity === 'danger' ? 'error.main' : 'text.primary' }}
-            >
-              {BEFORE[e.severity]}
-              {e.sentence} ({e.when}){' '}
-              {e.inputs && (
-                <Button size="small" sx={{ minHeight: 24, py: 0 }} onClick={() => pose(e.inputs!)}>
-                  show it
-                </Button>
-              )}
-            </Box>
-          ))}
+          {shown.map(line)}
         </Box>
+      )}
+      {more.length > 0 && (
+        <details>
+          <Box component="summary" sx={{ cursor: 'pointer', minHeight: 30 }}>
+            {more.length} more that{' '}
+            {more.every((e) => e.severity === 'latent') ? 'wait for a second fault' : 'do not work as they should'}
+          </Box>
+          <Box component="ul" aria-label="what else it will do">
+            {more.map(line)}
+          </Box>
+        </details>
       )}
       {report.effects.length === 0 && report.differences.length > 0 && (
         <Typography>
           No effect in what was asked: every float and every hand of this panel, with its timers run out; and, with all
           floats hanging and all lifted, each supply cut, each battery flat, and a winding of each motor that has an
-          earth core to its frame. Not asked here: two of these at once, a neutral lost, and the way a motor turns.
+          earth core to its frame. Not asked here: two of these at once, and a neutral lost.
         </Typography>
       )}
     </Box>

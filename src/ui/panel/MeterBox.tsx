@@ -2,7 +2,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { memo, useMemo, useRef } from 'react';
+import { memo, useEffect, useMemo, useRef } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { Reading } from '@/core/circuit';
 import { readingWords } from '@/core/wiring';
@@ -10,7 +10,8 @@ import { ON_DRAWING } from '../frame/hotkeys';
 import { Pick } from '../parts/Pick';
 import { TextBox } from '../parts/TextBox';
 import { usePanel } from './PanelProvider';
-import { METER_FUNCTIONS, meterReading, type Meter } from './panelStore';
+import { METER_FUNCTIONS, meterReading, movedByMeter } from './metering';
+import type { Meter } from './panelStore';
 
 const WORDS: Readonly<Record<Meter['mode'], string>> = {
   'ac-volts': 'V alternating',
@@ -61,7 +62,9 @@ const warns = (reading: Reading): boolean =>
 function Display() {
   const live = usePanel((s) => s.live);
   const meter = usePanel((s) => s.meter);
+  const setWould = usePanel((s) => s.setWould);
   const reading = useMemo(() => meterReading({ live, meter }), [live, meter]);
+  useEffect(() => setWould(movedByMeter({ live, meter })), [live, meter, setWould]);
   const { shown, means } = reading
     ? readingWords(reading)
     : { shown: '– –', means: meter.mode === 'amps' ? 'put the clamp round a core' : 'touch two points' };

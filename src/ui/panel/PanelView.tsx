@@ -18,18 +18,23 @@ import { Hands } from './Hands';
 import { nextPosition } from './panelStore';
 import { LadderWithWhy } from './LadderWithWhy';
 import { useLanded } from './useLanded';
-import { Strip } from './Strip';
 import { Notice } from '../parts/Notice';
 import { Sheets } from '../parts/Sheets';
 import { Segments } from '../parts/Segments';
 
+const Waiting = () => <Box sx={{ p: 1.5, fontSize: 13 }}>drawing the sheet…</Box>;
+
 // Sheets that are not seen at once are fetched when they are opened.
-const Checks = dynamic(() => import('./Checks').then((m) => m.Checks), { loading: () => null });
-const Lists = dynamic(() => import('./Lists').then((m) => m.Lists), { loading: () => null });
-const Readings = dynamic(() => import('./Readings').then((m) => m.Readings), { loading: () => null });
-const SchemeSheet = dynamic(() => import('./SchemeSheet').then((m) => m.SchemeSheet), { loading: () => null });
+const Checks = dynamic(() => import('./Checks').then((m) => m.Checks), { loading: Waiting });
+const Lists = dynamic(() => import('./Lists').then((m) => m.Lists), { loading: Waiting });
+const Readings = dynamic(() => import('./Readings').then((m) => m.Readings), { loading: Waiting });
+const SchemeSheet = dynamic(() => import('./SchemeSheet').then((m) => m.SchemeSheet), { loading: Waiting });
 const Landed = dynamic(() => import('./Landed').then((m) => m.Landed), { loading: () => null });
-// The meter is in hand a moment after the drawing is there.
+// Terminals are there, and the meter in hand, a moment after the drawing.
+const Strip = dynamic(() => import('./Strip').then((m) => m.Strip), {
+  ssr: false,
+  loading: () => <Box sx={{ px: 1, fontSize: 13 }}>drawing the terminals…</Box>,
+});
 const MeterBox = dynamic(() => import('./MeterBox').then((m) => m.MeterBox), { ssr: false });
 
 type Sheet = 'drawing' | 'scheme' | 'checks' | 'lists' | 'readings';

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
-import { addInterlock, removeInterlock, withOption, withScheme } from '@/core/editing';
+import { addInterlock, removeInterlock, setAt, withOption, withScheme } from '@/core/editing';
 import { choiceOf, panelOf, SCHEMES, type Scheme } from '@/core/schemes';
 import type { Interlock, Station } from '@/core/station';
 import { sayPhrase } from '@/core/units';
@@ -11,6 +11,7 @@ import { partsList, wire } from '@/core/wiring';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { ChoiceField, Field, QuantityField, TickField, WordsField } from '../fields/fields';
 import { Pick } from '../parts/Pick';
+import { TickBox } from '../parts/TickBox';
 import { Group } from './Group';
 
 const CLASSES = ['', 'small change', 'moderate', 'considerable', 'dear'] as const;
@@ -123,9 +124,52 @@ const ALARM = [
   'alarm.test',
   'alarm.low',
   'alarm.battery',
-  'alarm.remoteContact',
   'alarm.ownSupply',
+  'alarm.faults',
+  'alarm.powerFail',
+  'alarm.remoteContact',
+  'alarm.runContact',
+  'alarm.faultContact',
+  'alarm.powerFailContact',
 ] as const;
+
+/** A barrier to begin with: figures of a common one, to be read off its plate. */
+const BARRIER: NonNullable<Station['control']['parts']['barrier']> = {
+  voltage: 10.5,
+  current: 0.013,
+  capacitance: 2.4e-6,
+  inductance: 0.165,
+};
+
+/** What the panel carries beside its scheme. */
+function Parts({ parts, scheme }: { parts: Station['control']['parts']; scheme: Scheme | undefined }) {
+  const edit = useEditor((s) => s.edit);
+  return (
+    <Group title="parts beside the scheme">
+      {(scheme?.mainsControl || parts.extraLow !== 'no') && <ChoiceField path="control.parts.extraLow" />}
+      <ChoiceField path="control.parts.sealProbe" />
+      <ChoiceField path="control.parts.motorThermal" />
+      <QuantityField path="control.parts.stagger" nullable />
+      <ChoiceField path="control.parts.generator" />
+      <QuantityField path="control.parts.heater" nullable />
+      <TickField path="control.parts.phaseMonitor" />
+      <TickField path="control.parts.surge" />
+      <TickBox
+        label="intrinsically safe floats, behind barriers"
+        checked={parts.barrier !== null}
+        onChange={(on) => edit((d) => setAt(d, 'control.parts.barrier', on ? BARRIER : null))}
+      />
+      {parts.barrier && (
+        <>
+          <QuantityField path="control.parts.barrier.voltage" />
+          <QuantityField path="control.parts.barrier.current" />
+          <QuantityField path="control.parts.barrier.capacitance" />
+          <QuantityField path="control.parts.barrier.inductance" />
+        </>
+      )}
+    </Group>
+  );
+}
 
 const LOCKS: readonly (readonly [Interlock['kind'], string])[] = [
   ['cutoff', 'cut-off of what makes the water'],
@@ -151,6 +195,7 @@ function Interlocks({ locks }: { locks: Station['interlocks'] }) {
           }}
         >
           <WordsField path={`interlocks.${i}.name`} label={LOCKS.find(([k]) => k === lock.kind)![1]} />
+          {lock.kind === 'standby' && <ChoiceField path={`interlocks.${i}.on`} />}
           {lock.kind === 'cutoff' && (
             <>
               <ChoiceField path={`interlocks.${i}.acts`} />
@@ -197,6 +242,7 @@ export function SchemeSheet() {
   return (
     <Box sx={{ p: 1.5 }}>
       {taken && <Options station={station} scheme={taken} />}
+      <Parts parts={station.control.parts} scheme={taken} />
       <Group title="the alarm">
         {ALARM.map((path) => (
           <TickField key={path} path={path} />

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { sensorTrips } from '@/core/levels';
 import { newStation, type Station } from '@/core/station';
 import { outcomesOf } from '@/core/wiring';
-import { createPanelSession, meterReading, nextPosition } from './panelStore';
+import { meterReading, movedByMeter } from './metering';
+import { createPanelSession, nextPosition } from './panelStore';
 
 const contactor = (): Station => {
   const s = newStation('a', 'b', 'metric-230');
@@ -48,6 +49,19 @@ describe('the live', () => {
     put('S2', 'pressed');
     put('S2', 'out');
     expect(does()).toMatchObject({ horn: false, lamp: true });
+  });
+  it('points out what low-impedance mode would trip, and trips nothing', () => {
+    const s = contactor();
+    const { store, setMeter } = live({ ...s, supply: { ...s.supply, residualCurrent: true } });
+    const moved = () => [...movedByMeter(store.getState())];
+    // From a live wire to earth it draws more than 30 mA past the device: 230 V over 3 kΩ.
+    setMeter({ a: 'L1', b: 'earth', mode: 'low-z-volts' });
+    expect([moved(), store.getState().live!.settled.states.Q9]).toEqual([['Q9'], 'on']);
+    setMeter({ mode: 'ac-volts' });
+    expect(moved()).toEqual([]);
+    // Between line and neutral it comes back through the device.
+    setMeter({ b: 'N', mode: 'low-z-volts' });
+    expect(moved()).toEqual([]);
   });
   it('a short trips the breaker, which a hand resets once the short is gone', () => {
     const s = contactor();

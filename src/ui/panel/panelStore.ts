@@ -1,5 +1,5 @@
 import { createStore } from 'zustand/vanilla';
-import { clamp, due, METER_MODES, read, type MeterMode, type Reading, type Settled } from '@/core/circuit';
+import { waitingOf, type MeterMode, type Settled } from '@/core/circuit';
 import { sensorTrips } from '@/core/levels';
 import { panelOf, type Device, type Panel, type Scheme } from '@/core/schemes';
 import type { Station } from '@/core/station';
@@ -35,6 +35,8 @@ export interface PanelSession {
   /** Floats that a hand holds, by sensor. */
   readonly held: Readonly<Record<string, 'up' | 'down'>>;
   readonly meter: Meter;
+  /** Devices that the load of the meter would move, as a residual-current device that it would trip. */
+  readonly would: ReadonlySet<string>;
   /** The document that the panel is of, and how high the water is. */
   take(station: Station, level: number): void;
   put(tag: string, state: string): void;
@@ -44,6 +46,7 @@ export interface PanelSession {
   /** Puts everything as the inputs say, from rest. */
   pose(inputs: Inputs): void;
   setMeter(change: Partial<Meter>): void;
+  setWould(devices: ReadonlySet<string>): void;
   /** Touches a point with the probe in hand. */
   touch(point: string): void;
 }
@@ -55,22 +58,8 @@ export function nextPosition({ positions }: Device, state: string): string {
   return positions[(at + 1) % positions.length]!.state;
 }
 
+const NOTHING: ReadonlySet<string> = new Set();
 const REST: Meter = { mode: 'ac-volts', a: null, b: null, clamped: null, hand: null };
-
-/** What the meter shows now; null until both probes (or the clamp) are on something. */
-export function meterReading({ live, meter }: Pick<PanelSession, 'live' | 'meter'>): Reading | null {
-  if (!live) return null;
-  const { wired, settled } = live;
-  if (meter.mode === 'amps') return meter.clamped === null ? null : clamp(settled.solution, [meter.clamped]);
-  if (meter.a === null || meter.b === null) return null;
-  const [a, b] = [meter.a, meter.b].map((p) => (p === 'earth' ? '0' : (wired.points.get(p) ?? `${p}?`)));
-  const reading = read(wired.structure, settled.states, a!, b!, meter.mode);
-  return !reading.ok && reading.reason === 'no-such-point'
-    ? { ...reading, at: reading.at.replace(/\?$/, '') }
-    : reading;
-}
-
-export const METER_FUNCTIONS = [...METER_MODES, 'amps'] as const;
 
 /** The state of the Panel view: what the document is wired to, how it is worked, and where the meter is. */
 export function createPanelSession() {
@@ -104,6 +93,7 @@ export function createPanelSession() {
       hands: {},
       held: {},
       meter: REST,
+      would: NOTHING,
       take(station, at) {
         const { live } = get();
         const moved = at !== level;
@@ -166,8 +156,7 @@ export function createPanelSession() {
       },
       letTimeRun(tag) {
         const { live } = get();
-        const device = live?.panel.devices.find((d) => d.tag === tag);
-        const next = device && due(device.behaviour, live!.settled.states[tag]!);
+        const next = live && waitingOf(live.settled).find((w) => w.device === tag);
         if (next) settle({ [tag]: next.to });
       },
       pose(inputs) {
@@ -186,6 +175,10 @@ export function createPanelSession() {
         const settled = solve({}, live.wired.states);
         set({ held, hands, live: { ...live, settled } });
         settle();
+      },
+      setWould: (devices) => {
+        // An empty one for another empty one is no change.
+        if (devices.size > 0 || get().would.size > 0) set({ would: devices });
       },
       setMeter: (change) => set({ meter: { ...get().meter, ...change } }),
       touch(point) {

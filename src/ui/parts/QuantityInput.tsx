@@ -12,6 +12,8 @@ interface Props {
   value: number | null;
   /** Called with a value that could be read, when the field is left or Enter is pressed. */
   onCommit(value: number): void;
+  /** Called when the field is left empty, where that means something. */
+  onClear?(): void;
   /** What is wrong with the value, from outside. */
   problem?: string;
   hint?: string;
@@ -26,14 +28,29 @@ const suffix = (format: Format, system: UnitSystem) =>
 /**
  * A field for a quantity. What is typed stays as it is until it can be read; what cannot be read is said beneath and kept.
  */
-export function QuantityInput({ label, format, system, value, onCommit, problem, hint, name, onFocus }: Props) {
+export function QuantityInput({
+  label,
+  format,
+  system,
+  value,
+  onCommit,
+  onClear,
+  problem,
+  hint,
+  name,
+  onFocus,
+}: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const shown = typed ?? (value === null ? '' : fieldText(quantity(format, value), system));
   const parsed = typed === null || typed.trim() === '' ? null : parseQuantity(format, typed, system);
   const unreadable = parsed && !parsed.ok ? parsed.reason : undefined;
   const commit = () => {
     if (typed === null) return;
-    if (typed.trim() === '') return setTyped(null);
+    if (typed.trim() === '') {
+      setTyped(null);
+      if (value !== null) onClear?.();
+      return;
+    }
     if (!parsed?.ok) return;
     setTyped(null);
     if (typed !== (value === null ? '' : fieldText(quantity(format, value), system))) onCommit(parsed.value);

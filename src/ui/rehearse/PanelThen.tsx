@@ -2,9 +2,8 @@
 import Box from '@mui/material/Box';
 import { useMemo, useState } from 'react';
 import { settle } from '@/core/circuit';
-import { faultsOf } from '@/core/faults';
+import { applyFaults, faultsOf } from '@/core/faults';
 import { sheetsOf, type LeafShape } from '@/core/papers';
-import { wiredWith } from '@/core/rehearsal';
 import { panelOf } from '@/core/schemes';
 import type { Station } from '@/core/station';
 import { happens, energised, wire } from '@/core/wiring';
@@ -32,7 +31,7 @@ export function PanelThen({ station, cursor }: { station: Station; cursor: Curso
   const wired = useMemo(
     () =>
       made &&
-      wiredWith(
+      applyFaults(
         station,
         made.panel,
         made.healthy,

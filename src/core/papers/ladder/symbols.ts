@@ -94,6 +94,17 @@ export function symbol(sign: Sign, x: number, y: number, on: boolean): Stroke[] 
       return [{ d: circle(x, y, 10) }, { d: `M${x - 5} ${y - 2} h10 M${x - 5} ${y + 3} h3 m4 0 h3` }];
     case 'cell':
       return [{ d: `M${x - 4} ${y - 9} v18 M${x + 4} ${y - 5} v10 M${x - HALF} ${y} h11 M${x + 4} ${y} h11` }];
+    case 'capacitor':
+      return [{ d: `M${x - 3} ${y - 10} v20 M${x + 3} ${y - 10} v20 M${x - HALF} ${y} h12 M${x + 3} ${y} h12` }];
+    case 'valve':
+      return [{ d: `M${x - 12} ${y - 8} L${x + 12} ${y + 8} V${y - 8} L${x - 12} ${y + 8} Z`, filled: on }];
+    case 'surge':
+      return [{ d: box(x, y, 11, 6) }, { d: `M${x - 5} ${y + 4} L${x + 5} ${y - 4}` }];
+    case 'heater':
+      return [
+        { d: box(x, y, 13, 7), filled: on },
+        { d: `M${x - 4} ${y - 7} v14 M${x + 4} ${y - 7} v14 M${x - 9} ${y - 7} v14` },
+      ];
     default:
       return [];
   }
@@ -101,4 +112,4 @@ export function symbol(sign: Sign, x: number, y: number, on: boolean): Stroke[] 
 
 /** What shows an element’s state as energised rather than closed. */
 export const isLoad = (sign: Sign): boolean =>
-  ['coil', 'timer', 'motor', 'lamp', 'horn', 'counter', 'input'].includes(sign);
+  ['coil', 'timer', 'motor', 'lamp', 'horn', 'counter', 'input', 'heater', 'valve'].includes(sign);

@@ -1,5 +1,5 @@
 import { phrase } from '../../units';
-import { sendForPerson } from './clocks';
+import { heatOf, sendForPerson, stopClock } from './clocks';
 import { tell, type Run } from './run';
 import { applyActiveFaults, transition } from './transition';
 import { settleWater } from './water';
@@ -11,6 +11,14 @@ export function attend(run: Run): void {
   const { devices } = prepared.panel;
   const mended = [...s.active].map((i) => prepared.faults.find((f) => f.id === scenario.faults[i]!.id)!.label);
   tell(run, 'person', () => phrase`a person is there${mended.length > 0 ? `, and repairs: ${mended.join(', ')}` : ''}`);
+  // Who changes a motor leaves one that is cold.
+  for (const i of s.active) {
+    const mended = prepared.faults.find((f) => f.id === scenario.faults[i]!.id)!;
+    const pump = mended.group === 'motor' ? devices.find((d) => d.tag === mended.part)?.pump : undefined;
+    if (pump === undefined) continue;
+    s.open &= ~(1 << (pump - 1));
+    stopClock(s, heatOf(s, pump - 1));
+  }
   s.active = new Set();
   const why = () => phrase`a person reset it`;
   applyActiveFaults(run, why);

@@ -1,4 +1,4 @@
-import { phrase } from '../../units';
+import { phrase, type Phrase } from '../../units';
 import type { ScheduledEvent } from '../compile';
 import { attend } from './attendance';
 import { stopClock } from './clocks';
@@ -8,11 +8,20 @@ import { protect, recover } from './thermal';
 import { applyActiveFaults, transition } from './transition';
 import { settleWater } from './water';
 
+/** Why a protection that takes its time has opened. */
+function warmed({ s, compiled }: Run, tag: string): () => Phrase {
+  const pump = compiled.prepared.panel.devices.find((d) => d.tag === tag)?.pump;
+  return pump !== undefined && s.panel.stalled & (1 << (pump - 1))
+    ? () => phrase`pump ${String(pump)} stood under voltage`
+    : () => phrase`more current flowed than it carries`;
+}
+
 function ring(run: Run, clock: Clock): void {
   const { s } = run;
   switch (clock.kind) {
     case 'timer': {
       const { device, to } = clock;
+      if (to === 'tripped') return transition(run, s.model.machine.after(s.panel, device, to), warmed(run, device));
       tell(run, 'timer', () => phrase`${device}: ${to}`);
       return transition(run, s.model.machine.after(s.panel, device, to), () => phrase`${device} has run its time`);
     }

@@ -4,6 +4,7 @@ import type { CompiledScenario } from '../compile';
 import type { Step } from '../inflow';
 import type { PanelState } from '../panelMachine';
 import type { FaultedModel } from '../faultedModel';
+import { setOf } from '../pumping';
 
 /** What waits for its time, s. Pumps are numbered from 0. */
 export type Clock =
@@ -50,7 +51,8 @@ export interface State {
 export const inflowNow = (s: State): number => (s.t >= s.shedUntil ? 0 : s.now.flow * s.model.inflow);
 
 /** Pumps that move water, as bits: they have voltage or run on, nothing keeps them from it, and they draw no air. */
-export const pumpingNow = (s: State): number => (s.panel.running | s.runsOn) & s.model.moves & ~s.dry;
+export const pumpingNow = (s: State): number =>
+  setOf((s.panel.running | s.runsOn) & s.model.moves & ~s.dry, s.panel.backwards);
 
 export const copyOf = (s: State): State => ({
   ...s,

@@ -1,6 +1,7 @@
 import type { Panel } from '../../schemes';
 import { phrase, type Phrase, quantity } from '../../units';
 import type { PanelState } from '../panelMachine';
+import { setOf } from '../pumping';
 import { runOnFor, sendForPerson, stopClock, timerOf } from './clocks';
 import { tell, type Run } from './run';
 import { inflowNow, type State } from './state';
@@ -22,8 +23,8 @@ const bitsOf = (mask: number): number => {
 };
 
 /** What the pumps that ran delivered here, m³/s. */
-function capacity(s: State, { running }: PanelState): number {
-  const { volumes, flows } = s.model.delivery(running & s.model.moves & ~s.dry);
+function capacity(s: State, { running, backwards }: PanelState): number {
+  const { volumes, flows } = s.model.delivery(setOf(running & s.model.moves & ~s.dry, backwards));
   const i = Math.max(
     volumes.findIndex((v) => v >= s.v),
     1,
@@ -83,6 +84,9 @@ export function transition(run: Run, to: PanelState, why: () => Phrase): void {
   for (const tag of to.tripped)
     if (before.states[tag] !== 'tripped' && !s.model.held.has(tag))
       tell(run, 'protection', () => phrase`${tag} (${deviceOf(compiled.prepared.panel, tag).label}) opens: ${why()}`);
+  for (let i = 0; i < s.since.length; i++)
+    if (to.stalled & ~before.stalled & (1 << i))
+      tell(run, 'protection', () => phrase`pump ${String(i + 1)} hums and stands under voltage: ${why()}`);
   if (to.alarm && !before.alarm) sendForPerson(s, compiled.scenario.responseTime);
   const makes = compiled.cutOffs.length === 0 || compiled.cutOffs.some((id) => to.outcomes[id]);
   s.shedUntil = makes ? Infinity : Math.min(s.shedUntil, s.t + compiled.sheds);

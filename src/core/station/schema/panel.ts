@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { OVERLOAD_CLASSES } from '../../circuit';
 import { named, number, positive, words } from './numbers';
 
 /*
@@ -7,6 +8,43 @@ import { named, number, positive, words } from './numbers';
 
 const slug = (what: string) =>
   z.string().regex(/^[a-z][a-z0-9-]{0,39}$/, `${what} is lower-case letters, digits and hyphens`);
+
+/**
+ * Parts that any panel can carry beside its scheme. What needs a contactor to act on says so where the scheme has none.
+ */
+export const partsSchema = z.strictObject({
+  extraLow: z
+    .enum(['no', 'ac', 'dc'], 'must be no, ac or dc')
+    .describe('control at 24 V, alternating from a transformer or direct from a supply, instead of at the mains'),
+  sealProbe: z
+    .enum(['none', 'alarm', 'stop'], 'must be none, alarm or stop')
+    .describe('a probe in the oil of the seal: it rings, or rings and stops the pump'),
+  motorThermal: z
+    .enum(['none', 'returns', 'latches'], 'must be none, returns or latches')
+    .describe(
+      'contacts in the windings, brought out in the cord: the pump comes back when it has cooled, or by a hand',
+    ),
+  phaseMonitor: z.boolean().describe('a relay that knows order and loss of phases'),
+  stagger: positive('the wait', 3600)
+    .nullable()
+    .describe('s that each pump waits after the power is back, the second twice as long; null: none waits'),
+  barrier: z
+    .strictObject({
+      voltage: positive('the voltage of the barrier', 60).describe('V that it gives at most, open (Uo)'),
+      current: positive('the current of the barrier', 1).describe('A that it gives at most, shorted (Io)'),
+      capacitance: positive('the capacitance of the barrier', 1e-3).describe('F that may hang on it (Co)'),
+      inductance: positive('the inductance of the barrier', 10).describe('H that may hang on it (Lo)'),
+    })
+    .nullable()
+    .describe('intrinsically safe circuits for the floats, with the figures of the barrier; null: none'),
+  heater: positive('the heater', 2000).nullable().describe('W of a heater in the panel; null: none'),
+  surge: z.boolean().describe('a surge arrester at the incoming supply'),
+  generator: z
+    .enum(['none', 'neutral-switched', 'neutral-solid'], 'must be none, neutral-switched or neutral-solid')
+    .describe(
+      'transfer to a generator: with a neutral of its own, tied to earth there, or with the neutral of the supply',
+    ),
+});
 
 export const controlSchema = z.strictObject({
   alternates: z.boolean().describe('the pumps take turns: the next call starts the next pump'),
@@ -17,6 +55,7 @@ export const controlSchema = z.strictObject({
   options: z
     .record(slug('an option'), slug('a choice'))
     .describe('choices of the schemes, by the names that each scheme gives them; those of other schemes are kept'),
+  parts: partsSchema.describe('what the panel carries beside its scheme'),
 });
 
 export const alarmSchema = z.strictObject({
@@ -30,6 +69,11 @@ export const alarmSchema = z.strictObject({
   remoteContact: z.boolean(),
   ownSupply: z.boolean().describe('fed from a circuit of its own, not from the pump’s'),
   place: words(120).describe('where the alarm is heard and seen'),
+  faults: z.boolean().describe('a tripped overload, a drive in fault or a motor too hot gives the alarm too'),
+  powerFail: z.boolean().describe('lost power of the pumps gives the alarm too, on the alarm’s own supply or battery'),
+  runContact: z.boolean().describe('a dry contact for each pump that runs'),
+  faultContact: z.boolean().describe('a dry contact that opens on a fault, closed when all is well'),
+  powerFailContact: z.boolean().describe('a dry contact that opens when the power is lost, closed when it is there'),
 });
 
 export const supplySchema = z.strictObject({
@@ -38,7 +82,8 @@ export const supplySchema = z.strictObject({
     .describe('line and neutral; two legs and neutral; three legs and neutral'),
   voltage: positive('the supply voltage', 1000).describe('V, line to neutral for single, between legs for the others'),
   frequency: z.union([z.literal(50), z.literal(60)], 'must be 50 or 60 Hz').describe('Hz'),
-  breaker: positive('the breaker', 1000).describe('A'),
+  breaker: positive('the breaker', 1000).describe('A, of each pump in the panel'),
+  feederBreaker: positive('the breaker at the board', 1000).describe('A, at the board: it guards the feeder'),
   breakerTrips: number
     .min(2, 'a breaker trips at once at twice its rating or more')
     .max(25, 'a breaker that trips at once only past 25 times its rating')
@@ -80,6 +125,29 @@ export const motorSchema = z.strictObject({
     .min(1, 'a motor starts at its rated current or more')
     .max(20, 'a starting current beyond reason')
     .describe('starting current in times the rated'),
+  winding: positive('a winding', 10000)
+    .nullable()
+    .describe('Ω of a phase, or of the main winding, at 20 °C; null: typical for its current'),
+  auxiliary: positive('an auxiliary winding', 10000)
+    .nullable()
+    .describe('Ω of the auxiliary winding of a single-phase motor, at 20 °C; null: typical'),
+  capacitor: positive('a capacitor', 0.01)
+    .nullable()
+    .describe('F of the capacitor of a single-phase motor; null: typical for its current'),
+  begins: z
+    .enum(['start-capacitor', 'run-capacitor'], 'must be start-capacitor or run-capacitor')
+    .describe('a single-phase motor: its capacitor is switched off once it turns, or stays'),
+  gear: z
+    .enum(['in-pump', 'in-panel'], 'must be in-pump or in-panel')
+    .describe(
+      'capacitor and start switch of a single-phase motor: in the pump, or in a box at the panel with three cores to the pump',
+    ),
+  overloadClass: z
+    .union(
+      OVERLOAD_CLASSES.map((c) => z.literal(c)),
+      `there are overload classes ${OVERLOAD_CLASSES.join(', ')}`,
+    )
+    .describe('class of its overload relay'),
 });
 
 export const interlockSchema = z.discriminatedUnion(
@@ -105,7 +173,10 @@ export const interlockSchema = z.discriminatedUnion(
     }),
     z.strictObject({
       kind: z.literal('standby'),
-      name: named(60).describe('the pump or generator that the alarm starts'),
+      name: named(60).describe('the pump or generator that is started'),
+      on: z
+        .enum(['high', 'power', 'either'], 'must be high, power or either')
+        .describe('by high water, by lost power, or by either'),
     }),
     z.strictObject({ kind: z.literal('external-stop'), name: named(60).describe('whose contact stops the pump') }),
   ],
