@@ -15,7 +15,7 @@ export const times = (p: Phasor, q: Phasor): Phasor => ({
   re: p.re * q.re - p.im * q.im,
   im: p.re * q.im + p.im * q.re,
 });
-export const size = (p: Phasor): number => Math.hypot(p.re, p.im);
+export const size = (p: Phasor): number => Math.sqrt(p.re * p.re + p.im * p.im);
 export const inverse = ({ re, im }: Phasor): Phasor => {
   const d = re * re + im * im;
   return { re: re / d, im: -im / d };

@@ -1,7 +1,7 @@
 import { nextOfMotor, turns } from './motor';
 import type { Behaviour, CircuitDevice, MotorBehaviour, Sense, States } from './netlist';
 import { plus, size, ZERO, type Phasor } from './phasor';
-import { across, between, solve, type Solution } from './solve';
+import { across, between, solve, solveAgain, type Solution } from './solve';
 import type { Structure } from './structure';
 import { tripTime } from './tripCurve';
 
@@ -96,7 +96,7 @@ export interface Settled {
   /** Devices that never come to rest, in the order they move; empty when all is quiet. */
   readonly chatter: readonly string[];
   /** What moved by itself on the way, in order. */
-  readonly moves: readonly { readonly device: string; readonly from: string; readonly to: string }[];
+  readonly moves: readonly Move[];
 }
 
 /** A device that waits: time alone takes it from one state to another. */
@@ -116,7 +116,38 @@ export const waitingOf = ({ solution, states }: Settled): Waiting[] =>
     return next ? [{ device: id, from, ...next }] : [];
   });
 
-const keyOf = (devices: readonly CircuitDevice[], states: States): string => devices.map((d) => states[d.id]).join('|');
+interface Move {
+  readonly device: string;
+  readonly from: string;
+  readonly to: string;
+}
+
+/** The place among the moves since when they have come to nothing: every device is again as it was then. Null: there is none. */
+function comesBack(moves: readonly Move[], states: States): number | null {
+  const changed = new Set<string>();
+  for (let i = moves.length - 1; i >= 0; i--) {
+    const { device, from } = moves[i]!;
+    if (states[device] === from) changed.delete(device);
+    else changed.add(device);
+    if (changed.size === 0) return i;
+  }
+  return null;
+}
+
+/** The devices that move by themselves, in the order in which they are asked. */
+function ordered(structure: Structure): readonly CircuitDevice[] {
+  const known = ORDERED.get(structure);
+  if (known) return known;
+  const { devices } = structure.netlist;
+  const made = [
+    ...devices.filter((d) => d.behaviour.kind === 'trip').reverse(),
+    ...devices.filter((d) => !['trip', 'worked', 'motor'].includes(d.behaviour.kind)),
+    ...devices.filter((d) => d.behaviour.kind === 'motor'),
+  ];
+  ORDERED.set(structure, made);
+  return made;
+}
+const ORDERED = new WeakMap<Structure, readonly CircuitDevice[]>();
 
 /**
  * Solves again and again until no device wants to move. Protection moves before coils, coils before rotors, one at a time: of
@@ -124,19 +155,12 @@ const keyOf = (devices: readonly CircuitDevice[], states: States): string => dev
  * states comes back, the devices that moved since then chatter.
  */
 export function settle(structure: Structure, from: States): Settled {
-  const { devices } = structure.netlist;
-  const moving = [
-    ...devices.filter((d) => d.behaviour.kind === 'trip').reverse(),
-    ...devices.filter((d) => !['trip', 'worked', 'motor'].includes(d.behaviour.kind)),
-    ...devices.filter((d) => d.behaviour.kind === 'motor'),
-  ];
-  let states = from;
-  const seen = new Map<string, number>([[keyOf(devices, states), 0]]);
-  const moves: { device: string; from: string; to: string }[] = [];
-  let solution: Solution | undefined;
+  const moving = ordered(structure);
+  const states = { ...from };
+  const solution = solve(structure, states);
+  const moves: Move[] = [];
   for (;;) {
-    solution = solve(structure, states, solution);
-    let move: (typeof moves)[number] | null = null;
+    let move: Move | null = null;
     for (const { id, behaviour } of moving) {
       const to = moved(solution, behaviour, states[id]!);
       if (to !== states[id]) {
@@ -146,11 +170,10 @@ export function settle(structure: Structure, from: States): Settled {
     }
     if (move === null) return { solution, states, chatter: [], moves };
     moves.push(move);
-    states = { ...states, [move.device]: move.to };
-    const key = keyOf(devices, states);
-    const before = seen.get(key);
-    if (before !== undefined)
-      return { solution, states, chatter: [...new Set(moves.slice(before).map((m) => m.device))], moves };
-    seen.set(key, moves.length);
+    states[move.device] = move.to;
+    solveAgain(solution, move.device);
+    const since = comesBack(moves, states);
+    if (since !== null)
+      return { solution, states, chatter: [...new Set(moves.slice(since).map((m) => m.device))], moves };
   }
 }

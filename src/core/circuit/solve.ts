@@ -24,27 +24,85 @@ interface Probe {
   readonly b: number;
 }
 
-/** The equations of an island in given states: what it conducts, and what its sources, or the probe alone, put in. */
-function equationsOf(nodes: Int32Array, prepared: Prepared, states: States, probe?: Probe) {
-  const count = nodes.length;
-  const equations = {
-    yRe: prepared.yRe.slice(),
-    yIm: prepared.yIm.slice(),
-    gRe: prepared.gRe.slice(),
-    gIm: prepared.gIm.slice(),
-    jRe: probe ? new Float64Array(count) : prepared.jRe.slice(),
-    jIm: probe ? new Float64Array(count) : prepared.jIm.slice(),
-  };
-  if (probe)
-    for (let n = 0; n < count; n++) {
-      if (nodes[n] === probe.a) equations.jRe[n]! += 1;
-      if (nodes[n] === probe.b) equations.jRe[n]! -= 1;
+/** Lays down the equations of an island in given states: what it conducts, and what its sources, or the probe alone, put in. */
+function layDown({ nodes, work }: Island, prepared: Prepared, states: States, probe?: Probe): void {
+  work.yRe.set(prepared.yRe);
+  work.yIm.set(prepared.yIm);
+  work.gRe.set(prepared.gRe);
+  work.gIm.set(prepared.gIm);
+  if (probe) {
+    work.jRe.fill(0);
+    work.jIm.fill(0);
+    for (let n = 0; n < nodes.length; n++) {
+      if (nodes[n] === probe.a) work.jRe[n]! += 1;
+      if (nodes[n] === probe.b) work.jRe[n]! -= 1;
     }
-  for (const { stamp, re, im, jRe, jIm } of prepared.gates) {
-    if (conducts(stamp.part, states)) put(stamp, re, im, probe ? 0 : jRe, probe ? 0 : jIm, equations);
-    else if (stamp.part.when?.leak) put(stamp, stamp.part.when.leak, 0, 0, 0, equations);
+  } else {
+    work.jRe.set(prepared.jRe);
+    work.jIm.set(prepared.jIm);
   }
-  return equations;
+  for (const { stamp, re, im, jRe, jIm } of prepared.gates) {
+    if (conducts(stamp.part, states)) put(stamp, re, im, probe ? 0 : jRe, probe ? 0 : jIm, work);
+    else if (stamp.part.when?.leak) put(stamp, stamp.part.when.leak, 0, 0, 0, work);
+  }
+}
+
+/** Eliminates node after node of the equations that are laid down. */
+function eliminate({ order, work }: Island): void {
+  const { yRe, yIm, gRe, gIm, jRe, jIm, sRe, sIm } = work;
+  let at = 0;
+  while (at < order.length) {
+    const node = order[at]!;
+    const count = order[at + 1]!;
+    const neighbours = at + 2;
+    const to = neighbours + count;
+    at = to + count;
+    let re = gRe[node]!;
+    let im = gIm[node]!;
+    for (let i = to; i < to + count; i++) {
+      re += yRe[order[i]!]!;
+      im += yIm[order[i]!]!;
+    }
+    const d = re * re + im * im;
+    sRe[node] = d === 0 ? 0 : re / d;
+    sIm[node] = d === 0 ? 0 : -im / d;
+    for (let i = 0; i < count; i++) {
+      const place = order[to + i]!;
+      const wRe = yRe[place]! * sRe[node] - yIm[place]! * sIm[node];
+      const wIm = yRe[place]! * sIm[node] + yIm[place]! * sRe[node];
+      const n = order[neighbours + i]!;
+      gRe[n]! += wRe * gRe[node]! - wIm * gIm[node]!;
+      gIm[n]! += wRe * gIm[node]! + wIm * gRe[node]!;
+      jRe[n]! += wRe * jRe[node]! - wIm * jIm[node]!;
+      jIm[n]! += wRe * jIm[node]! + wIm * jRe[node]!;
+      for (let k = to + i + 1; k < to + count; k++) {
+        const from = order[k]!;
+        const between = order[at++]!;
+        yRe[between]! += wRe * yRe[from]! - wIm * yIm[from]!;
+        yIm[between]! += wRe * yIm[from]! + wIm * yRe[from]!;
+      }
+    }
+  }
+}
+
+/** The potentials of the nodes, from the last that was eliminated to the first. */
+function follow({ order, starts, work }: Island): void {
+  const { yRe, yIm, jRe, jIm, sRe, sIm, re, im } = work;
+  for (let o = starts.length - 1; o >= 0; o--) {
+    const at = starts[o]!;
+    const node = order[at]!;
+    const count = order[at + 1]!;
+    let aRe = jRe[node]!;
+    let aIm = jIm[node]!;
+    for (let i = at + 2; i < at + 2 + count; i++) {
+      const n = order[i]!;
+      const p = order[i + count]!;
+      aRe += yRe[p]! * re[n]! - yIm[p]! * im[n]!;
+      aIm += yRe[p]! * im[n]! + yIm[p]! * re[n]!;
+    }
+    re[node] = aRe * sRe[node]! - aIm * sIm[node]!;
+    im[node] = aRe * sIm[node]! + aIm * sRe[node]!;
+  }
 }
 
 /**
@@ -53,87 +111,47 @@ function equationsOf(nodes: Int32Array, prepared: Prepared, states: States, prob
  * Gaussian elimination of the nodal equations whose diagonal is never stored but summed, so that nothing is subtracted where all components
  * are passive, and a leak of 1e-9 S beside a contact of 100 S keeps its digits (W. K. Grassmann, M. I. Taksar and D. P. Heyman, 1985).
  */
-function solveIsland(
-  { nodes, order }: Island,
-  prepared: Prepared,
-  states: States,
-  field: Potentials,
-  probe?: Probe,
-): void {
-  const count = nodes.length;
-  const { yRe, yIm, gRe, gIm, jRe, jIm } = equationsOf(nodes, prepared, states, probe);
-
-  const sRe = new Float64Array(count);
-  const sIm = new Float64Array(count);
-  for (const { node, neighbours, to, between } of order) {
-    let re = gRe[node]!;
-    let im = gIm[node]!;
-    for (const p of to) {
-      re += yRe[p]!;
-      im += yIm[p]!;
-    }
-    const d = re * re + im * im;
-    sRe[node] = d === 0 ? 0 : re / d;
-    sIm[node] = d === 0 ? 0 : -im / d;
-    let next = 0;
-    for (let i = 0; i < to.length; i++) {
-      const wRe = yRe[to[i]!]! * sRe[node]! - yIm[to[i]!]! * sIm[node]!;
-      const wIm = yRe[to[i]!]! * sIm[node]! + yIm[to[i]!]! * sRe[node]!;
-      const n = neighbours[i]!;
-      gRe[n]! += wRe * gRe[node]! - wIm * gIm[node]!;
-      gIm[n]! += wRe * gIm[node]! + wIm * gRe[node]!;
-      jRe[n]! += wRe * jRe[node]! - wIm * jIm[node]!;
-      jIm[n]! += wRe * jIm[node]! + wIm * jRe[node]!;
-      for (let k = i + 1; k < to.length; k++) {
-        const p = between[next++]!;
-        yRe[p]! += wRe * yRe[to[k]!]! - wIm * yIm[to[k]!]!;
-        yIm[p]! += wRe * yIm[to[k]!]! + wIm * yRe[to[k]!]!;
-      }
-    }
-  }
-
-  const re = new Float64Array(count);
-  const im = new Float64Array(count);
-  for (let o = order.length - 1; o >= 0; o--) {
-    const { node, neighbours, to } = order[o]!;
-    let aRe = jRe[node]!;
-    let aIm = jIm[node]!;
-    for (let i = 0; i < to.length; i++) {
-      const p = to[i]!;
-      const n = neighbours[i]!;
-      aRe += yRe[p]! * re[n]! - yIm[p]! * im[n]!;
-      aIm += yRe[p]! * im[n]! + yIm[p]! * re[n]!;
-    }
-    re[node] = aRe * sRe[node]! - aIm * sIm[node]!;
-    im[node] = aRe * sIm[node]! + aIm * sRe[node]!;
-  }
-  for (let i = 0; i < count; i++) {
-    field.re[nodes[i]!] = re[i]!;
-    field.im[nodes[i]!] = im[i]!;
+function solveIsland(island: Island, prepared: Prepared, states: States, field: Potentials, probe?: Probe): void {
+  layDown(island, prepared, states, probe);
+  eliminate(island);
+  follow(island);
+  const { nodes, work } = island;
+  for (let i = 0; i < nodes.length; i++) {
+    field.re[nodes[i]!] = work.re[i]!;
+    field.im[nodes[i]!] = work.im[i]!;
   }
 }
 
-const blank = (frequency: number, count: number, from: Potentials | null | undefined): Potentials => ({
+const blank = (frequency: number, count: number): Potentials => ({
   frequency,
-  re: from ? from.re.slice() : new Float64Array(count),
-  im: from ? from.im.slice() : new Float64Array(count),
+  re: new Float64Array(count),
+  im: new Float64Array(count),
 });
 
 /**
  * Solves a circuit in given states of its devices: complex nodal analysis at the mains frequency and, where there are direct
- * sources, at 0 Hz beside it; the two are superposed by whoever asks. Islands are solved each by itself, at what its sources are; given a
- * solution of the same structure before, only those that a change of states reaches.
+ * sources, at 0 Hz beside it; the two are superposed by whoever asks. Islands are solved each by itself, at what its sources are.
  */
-export function solve(structure: Structure, states: States, before?: Solution): Solution {
+export function solve(structure: Structure, states: States): Solution {
   const { names, islands, netlist, hasDc } = structure;
-  const ac = blank(netlist.frequency, names.length, before?.ac);
-  const dc = hasDc ? blank(0, names.length, before?.dc) : null;
-  for (const island of islands) {
-    if (before && island.devices.every((d) => before.states[d] === states[d])) continue;
-    if (island.ac) solveIsland(island, island.ac, states, ac);
-    if (island.dc) solveIsland(island, island.dc, states, dc!);
-  }
-  return { structure, states, ac, dc };
+  const solution: Solution = {
+    structure,
+    states,
+    ac: blank(netlist.frequency, names.length),
+    dc: hasDc ? blank(0, names.length) : null,
+  };
+  for (const island of islands) into(solution, island);
+  return solution;
+}
+
+function into({ states, ac, dc }: Solution, island: Island): void {
+  if (island.ac) solveIsland(island, island.ac, states, ac);
+  if (island.dc) solveIsland(island, island.dc, states, dc!);
+}
+
+/** Solves again, in place, what a device reaches whose state has changed in the solution’s own states. */
+export function solveAgain(solution: Solution, device: string): void {
+  for (const island of solution.structure.islands) if (island.devices.has(device)) into(solution, island);
 }
 
 /**
@@ -143,7 +161,7 @@ export function solve(structure: Structure, states: States, before?: Solution): 
 export function impedanceBetween(structure: Structure, states: States, a: string, b: string, of: 'ac' | 'dc'): Phasor {
   const place = (name: string) => structure.nodes.get(name) ?? -1;
   const probe = { a: place(a), b: place(b) };
-  const field = blank(0, structure.names.length, null);
+  const field = blank(0, structure.names.length);
   for (const island of structure.islands)
     if (island.nodes.includes(probe.a) || island.nodes.includes(probe.b))
       solveIsland(island, island.at(of), states, field, probe);

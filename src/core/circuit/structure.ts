@@ -1,16 +1,6 @@
 import { admittance, emf } from './admittance';
 import { EARTH, type Netlist, type Component } from './netlist';
 
-/** The elimination of one node: who its neighbours are then, and where the admittances between them are kept. */
-interface Elimination {
-  readonly node: number;
-  readonly neighbours: Int32Array;
-  /** Place of the admittance to each neighbour. */
-  readonly to: Int32Array;
-  /** Place of the admittance of each pair of neighbours, row by row. */
-  readonly between: Int32Array;
-}
-
 /** Where a part is put: pairs of nodes with the weight of its admittance there. A place below zero is to earth at node −1 − place. */
 interface Stamp {
   readonly part: Component;
@@ -31,25 +21,45 @@ export interface Gate {
   readonly jIm: number;
 }
 
-/** An island at one frequency with every part in it that no device opens; the others apart. */
-export interface Prepared {
+/** Admittances between the nodes of an island by their places, S; those of each node to earth, S; what is injected into each node, A. */
+export interface Equations {
   readonly yRe: Float64Array;
   readonly yIm: Float64Array;
   readonly gRe: Float64Array;
   readonly gIm: Float64Array;
   readonly jRe: Float64Array;
   readonly jIm: Float64Array;
+}
+
+/** An island at one frequency with every part in it that no device opens; the others apart. */
+export interface Prepared extends Equations {
   readonly gates: readonly Gate[];
+}
+
+/** Where an island is solved, again and again: written anew by each solve, read by nobody after it. */
+export interface Workspace extends Equations {
+  /** Impedance of each node as it is eliminated, Ω. */
+  readonly sRe: Float64Array;
+  readonly sIm: Float64Array;
+  /** Potential of each node, V. */
+  readonly re: Float64Array;
+  readonly im: Float64Array;
 }
 
 /** Nodes that hang together other than by earth: solved by themselves. */
 export interface Island {
   /** Each node’s place among all nodes of the circuit. */
   readonly nodes: Int32Array;
-  readonly places: number;
-  readonly order: readonly Elimination[];
+  /**
+   * The order of elimination as one list of whole numbers, node after node: the node; how many neighbours it has then, n; n neighbours; the n
+   * places of the admittances to them; the n(n − 1)/2 places of those between each pair of them, row by row.
+   */
+  readonly order: Int32Array;
+  /** Where each node begins in `order`. */
+  readonly starts: Int32Array;
+  readonly work: Workspace;
   /** Devices whose states decide which components of it conduct. */
-  readonly devices: readonly string[];
+  readonly devices: ReadonlySet<string>;
   /** At the mains frequency and at 0 Hz; null where it has no source of that kind. */
   readonly ac: Prepared | null;
   readonly dc: Prepared | null;
@@ -157,7 +167,8 @@ function islandOf(components: readonly Component[], frequency: number, globalOf:
   });
 
   const left = new Set(nodes.keys());
-  const order: Elimination[] = [];
+  const order: number[] = [];
+  const starts: number[] = [];
   while (left.size > 0) {
     let node = -1;
     for (const n of left) if (node < 0 || neighbours[n]!.size < neighbours[node]!.size) node = n;
@@ -166,12 +177,8 @@ function islandOf(components: readonly Component[], frequency: number, globalOf:
     for (const [i, [n]] of around.entries()) for (const [m] of around.slice(i + 1)) between.push(placeOf(n, m));
     for (const [n] of around) neighbours[n]!.delete(node);
     left.delete(node);
-    order.push({
-      node,
-      neighbours: Int32Array.from(around, ([n]) => n),
-      to: Int32Array.from(around, ([, p]) => p),
-      between: Int32Array.from(between),
-    });
+    starts.push(order.length);
+    order.push(node, around.length, ...around.map(([n]) => n), ...around.map(([, p]) => p), ...between);
   }
   const source = (dc: boolean) => components.some((p) => p.kind === 'source' && (p.frequency === 0) === dc);
   const made = new Map<'ac' | 'dc', Prepared>();
@@ -184,9 +191,10 @@ function islandOf(components: readonly Component[], frequency: number, globalOf:
   };
   return {
     nodes: Int32Array.from(nodes),
-    places,
-    order,
-    devices: [...new Set(components.flatMap((p) => (p.when ? [p.when.device] : [])))],
+    order: Int32Array.from(order),
+    starts: Int32Array.from(starts),
+    work: workspace(nodes.length, places),
+    devices: new Set(components.flatMap((p) => (p.when ? [p.when.device] : []))),
     ac: source(false) ? at('ac') : null,
     dc: source(true) ? at('dc') : null,
     at,
@@ -197,14 +205,7 @@ function islandOf(components: readonly Component[], frequency: number, globalOf:
 const AIR = 1e-9;
 
 /** Adds a stamp that conducts re + j·im and injects j into the equations of an island. */
-export function put(
-  { at, a, b }: Stamp,
-  re: number,
-  im: number,
-  jRe: number,
-  jIm: number,
-  to: Omit<Prepared, 'gates'>,
-): void {
+export function put({ at, a, b }: Stamp, re: number, im: number, jRe: number, jIm: number, to: Equations): void {
   for (const { place, weight } of at) {
     if (place < 0) {
       to.gRe[-1 - place]! += weight * re;
@@ -225,17 +226,26 @@ export function put(
   }
 }
 
+const blankEquations = (count: number, places: number): Equations => ({
+  yRe: new Float64Array(places),
+  yIm: new Float64Array(places),
+  gRe: new Float64Array(count),
+  gIm: new Float64Array(count),
+  jRe: new Float64Array(count),
+  jIm: new Float64Array(count),
+});
+
+const workspace = (count: number, places: number): Workspace => ({
+  ...blankEquations(count, places),
+  sRe: new Float64Array(count),
+  sIm: new Float64Array(count),
+  re: new Float64Array(count),
+  im: new Float64Array(count),
+});
+
 function prepare(stamps: readonly Stamp[], count: number, places: number, frequency: number): Prepared {
-  const field = (n: number) => new Float64Array(n);
-  const made = {
-    yRe: field(places),
-    yIm: field(places),
-    gRe: field(count).fill(AIR),
-    gIm: field(count),
-    jRe: field(count),
-    jIm: field(count),
-    gates: [] as Gate[],
-  };
+  const made = { ...blankEquations(count, places), gates: [] as Gate[] };
+  made.gRe.fill(AIR);
   for (const stamp of stamps) {
     const { part } = stamp;
     // At 0 Hz a transformer does not couple: its windings are copper, each by itself.
