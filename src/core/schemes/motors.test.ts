@@ -122,6 +122,11 @@ describe('a three-phase motor', () => {
 });
 
 describe('a single-phase motor', () => {
+  it('cannot have its start gear in a box at the panel where it hangs on a plug', () => {
+    expect(panelOf(sump).ok).toBe(true);
+    const boxed = panelOf(withMotor(sump, { gear: 'in-panel' }));
+    expect(boxed.ok ? '' : JSON.stringify(boxed.reasons)).toMatch(/no panel to hold it/);
+  });
   const measured = withMotor(byContactor, { winding: 3, auxiliary: 8 });
   it('reads its main winding between its two leads: its capacitor is open to the meter', () => {
     const wired = wire(measured, built(measured));

@@ -48,6 +48,12 @@ const valveOf = (station: Station) => {
   return mover.kind === 'valve' ? mover.valve : null;
 };
 
+/** A pump on a cord has its capacitor in itself: there is no panel that its start gear could sit in. */
+export const noStartBox = (station: Station): Phrase[] =>
+  station.supply.source !== 'three' && station.pumps.some((p) => p.motor.gear === 'in-panel') && !valveOf(station)
+    ? [phrase`capacitor and start switch of the pump are in a box at the panel, and here there is no panel to hold it`]
+    : [];
+
 /** A scheme that runs motors alone. */
 export const noValve = (station: Station): Phrase[] =>
   valveOf(station) ? [phrase`the tank is filled through a valve, and this runs a motor`] : [];

@@ -36,6 +36,15 @@ const rod = (role: Sensor['role'], lowerStop: number, upperStop: number): Sensor
 });
 
 describe('what contradicts itself, in the trade’s words', () => {
+  it('a pipe as rough as a twentieth of its bore, and not one a hair smoother', () => {
+    const rough = (share: number): Station => {
+      const s = sound();
+      s.discharge.segments[0]!.roughness = s.discharge.segments[0]!.bore * share;
+      return s;
+    };
+    expect(problemsOf(rough(1 / 20)).map((p) => p.message)).toEqual([expect.stringMatching(/no friction formula/)]);
+    expect(problemsOf(rough(1 / 20.001))).toEqual([]);
+  });
   it.each<[string, string, RegExp, (s: Station) => void]>([
     [
       'a storm that runs backwards',
