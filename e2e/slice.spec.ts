@@ -100,7 +100,7 @@ test('a station goes out as a file and comes in elsewhere with the same numbers'
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'station file' }).click();
   const file = await (await download).path();
-  expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({ format: 'pit-bell/station', version: 5 });
+  expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({ format: 'pit-bell/station', version: 6 });
 
   await page.goto('/');
   await page

@@ -172,7 +172,7 @@ function besideLoop() {
     for (let t = 0; t < lasts; t++) {
       const h = vessel.height(v);
       if (!on && h >= rise) [on, starts] = [true, starts + 1];
-      else if (on && h <= fall) [on, v] = [false, v + drainback(1)];
+      else if (on && h <= fall) [on, v] = [false, v + drainback(1, fall).volume];
       const q = on ? flowAt(h)! : 0;
       pumped += q;
       v += flow - q;

@@ -1,5 +1,5 @@
 import type * as z from 'zod';
-import { pumpModelSchema } from '@/core/station';
+import { readPumpModel, type pumpModelSchema } from '@/core/station';
 import type { Db } from './db';
 
 type PumpModel = z.infer<typeof pumpModelSchema>;
@@ -10,7 +10,7 @@ export function listPumpModels(db: Db): PumpModel[] {
     .prepare<[], { model: string }>('SELECT model FROM pump_models ORDER BY name COLLATE NOCASE')
     .all()
     .flatMap(({ model }) => {
-      const read = pumpModelSchema.safeParse(JSON.parse(model));
+      const read = readPumpModel(JSON.parse(model));
       return read.success ? [read.data] : [];
     });
 }

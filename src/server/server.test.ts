@@ -130,7 +130,7 @@ describe('stations', () => {
     const old = readFileSync(new URL('../core/station/fixtures/version-1.json', import.meta.url), 'utf8');
     db.exec("INSERT INTO stations (id, revision, created_at) VALUES (5, 1, 'x')");
     db.prepare("INSERT INTO revisions (station_id, revision, saved_at, document) VALUES (5, 1, 'x', ?)").run(old);
-    expect(findStation(db, 5)!.station).toMatchObject({ version: 5, vessel: { displacement: [] } });
+    expect(findStation(db, 5)!.station).toMatchObject({ version: CURRENT_VERSION, vessel: { displacement: [] } });
     expect(saveStation(db, 5, 1, findStation(db, 5)!.station, AT)).toMatchObject({ ok: true, saved: { revision: 2 } });
   });
 

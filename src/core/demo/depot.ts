@@ -15,7 +15,11 @@ function washBay(): Station {
       inletInvert: 38 * INCH,
       overflow: 52 * INCH,
     },
-    inflow: { source: { kind: 'steady', low: 1 * GPM, design: 12 * GPM, peak: 30 * GPM }, infiltration: 0 },
+    inflow: {
+      source: { kind: 'steady', low: 1 * GPM, design: 12 * GPM, peak: 30 * GPM },
+      inletPipe: null,
+      infiltration: 0,
+    },
     settings: { ...s.settings, reserveTime: 600 },
   };
 }
@@ -54,8 +58,14 @@ function coldStore(): Station {
     inflow: {
       source: {
         kind: 'appliances',
-        list: [1, 2, 3].map((n) => ({ name: `coil ${n}`, rate: (1.5 * GALLON) / 3600, after: 0.03 * GALLON })),
+        list: [1, 2, 3].map((n) => ({
+          name: `coil ${n}`,
+          rate: (1.5 * GALLON) / 3600,
+          after: 0.03 * GALLON,
+          over: null,
+        })),
       },
+      inletPipe: null,
       infiltration: 0,
     },
     pumps: [
@@ -144,7 +154,11 @@ function washDown(): Station {
       inletInvert: 60 * INCH,
       overflow: 66 * INCH,
     },
-    inflow: { source: { kind: 'steady', low: 2 * GPM, design: 10 * GPM, peak: 60 * GPM }, infiltration: 5 * GPM },
+    inflow: {
+      source: { kind: 'steady', low: 2 * GPM, design: 10 * GPM, peak: 60 * GPM },
+      inletPipe: null,
+      infiltration: 5 * GPM,
+    },
     pumps: [
       {
         ...s.pumps[0]!,

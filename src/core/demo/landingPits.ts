@@ -13,7 +13,11 @@ export function workshop(): Station {
   return {
     ...s,
     vessel: { ...s.vessel, shape: { kind: 'cylinder', diameter: 0.9, depth: 1.4 }, inletInvert: 0.95, overflow: 1.35 },
-    inflow: { source: { kind: 'steady', low: 0.1e-3, design: 0.45e-3, peak: 1.6e-3 }, infiltration: 0 },
+    inflow: {
+      source: { kind: 'steady', low: 0.1e-3, design: 0.45e-3, peak: 1.6e-3 },
+      inletPipe: null,
+      infiltration: 0,
+    },
     pumps: [{ ...s.pumps[0]!, offset: 0.25, riserOffset: 0.32 }],
     pole: { ...s.pole, offset: 0.05 },
     sensors: [motorFloat(0.475, 0.15, 30, 8, { cordLength: 5 }), float('alarm', 0.85, 0, bracket(195, 0.2, 300))],
@@ -46,6 +50,7 @@ export function washroom(): Station {
           { name: 'mop sink', volume: 40 * LITRES, flow: 0.3e-3, perDay: 2, atOnce: 1 },
         ],
       },
+      inletPipe: null,
       infiltration: 0,
     },
     pumps: [
@@ -99,7 +104,11 @@ export function ticketOffice(): Station {
       inletInvert: 0.45,
       overflow: 0.58,
     },
-    inflow: { source: { kind: 'steady', low: 0.02e-3, design: 0.1e-3, peak: 0.6e-3 }, infiltration: 0 },
+    inflow: {
+      source: { kind: 'steady', low: 0.02e-3, design: 0.1e-3, peak: 0.6e-3 },
+      inletPipe: null,
+      infiltration: 0,
+    },
     pumps: [
       {
         ...s.pumps[0]!,
@@ -169,7 +178,7 @@ export function gully(): Station {
       inletInvert: 1.05,
       overflow: 1.5,
     },
-    inflow: { source: { kind: 'steady', low: 0.1e-3, design: 0.6e-3, peak: 2.2e-3 }, infiltration: 0 },
+    inflow: { source: { kind: 'steady', low: 0.1e-3, design: 0.6e-3, peak: 2.2e-3 }, inletPipe: null, infiltration: 0 },
     pumps: [{ ...s.pumps[0]!, offset: 0.22, riserOffset: 0.28 }],
     pole: { ...s.pole, offset: 0.02 },
     sensors: [
@@ -250,6 +259,7 @@ export function underpass(): Station {
           [240, 0.3],
         ].map(([time, flow]) => ({ time: time! * MINUTE, flow: flow! * LITRES })),
       },
+      inletPipe: null,
       infiltration: 0,
     },
     pumps: [

@@ -31,6 +31,7 @@ export function lodge(): Station {
           0.2,
         ],
       },
+      inletPipe: null,
       infiltration: 0.002 * LITRES,
     },
     pumps: [
@@ -131,6 +132,7 @@ export function sandBed(): Station {
           0.2,
         ],
       },
+      inletPipe: null,
       infiltration: 0,
     },
     pumps: [
@@ -200,6 +202,7 @@ export function cistern(): Station {
     },
     inflow: {
       source: { kind: 'steady', low: 0.01 * LITRES, design: 0.15 * LITRES, peak: 2.5 * LITRES },
+      inletPipe: null,
       infiltration: 0,
     },
     pumps: [
@@ -280,6 +283,7 @@ export function header(): Station {
         mean: 0.12 * LITRES,
         factors: [0, 0, 0, 0, 0, 0.5, 2, 3, 2.5, 2, 1.5, 1, 2, 2, 1.5, 1, 1, 2, 1.5, 0.5, 0, 0, 0, 0],
       },
+      inletPipe: null,
       infiltration: 0,
     },
     pumps: [

@@ -95,6 +95,8 @@ export function plastic(
     bore,
     roughness: 1.5e-6,
     hazenWilliams: 150,
+    material: null,
+    wall: null,
     fittings: Object.entries(fittings).map(([n, [k, count]]) => ({ name: n, k, count })),
   };
 }

@@ -74,7 +74,7 @@ export function withSource(station: Station, kind: InflowSource['kind']): Statio
           ],
         };
       case 'appliances':
-        return { kind, list: [{ name: 'cooling coil', rate: 2e-6, after: 0.1e-3 }] };
+        return { kind, list: [{ name: 'cooling coil', rate: 2e-6, after: 0.1e-3, over: null }] };
     }
   })();
   return { ...station, inflow: { ...station.inflow, source } };

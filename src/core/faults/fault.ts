@@ -24,7 +24,7 @@ export interface FaultEffects {
   /** What the inflow is multiplied by. */
   readonly inflow?: number;
   /** The whole line drains back at every stop. */
-  readonly drainsBack?: true;
+  readonly checksOpen?: readonly number[];
 }
 
 export type FaultGroup = 'sensor' | 'power' | 'control' | 'motor' | 'pipe';

@@ -199,7 +199,22 @@ export function pipeFaults(station: Station): Fault[] {
   return [
     ...(discharge.checkValve
       ? [
-          pipe('check-open', 'check-open', 'check valve stuck open: the line drains back', { drainsBack: true }),
+          pipe(
+            'check-open',
+            'check-open',
+            `check valve${pumps.length > 1 ? 's of all pumps' : ''} stuck open: the line drains back`,
+            { checksOpen: pumps.map((_, i) => i) },
+          ),
+          ...(pumps.length > 1
+            ? pumps.map((_, i) =>
+                pipe(
+                  `check-open-${i + 1}`,
+                  'check-open',
+                  `check valve of pump ${i + 1} stuck open: what the others pump comes back through it, and turns it backwards`,
+                  { checksOpen: [i] },
+                ),
+              )
+            : []),
           ...pumps.map((_, i) =>
             pipe(`check-shut-${i + 1}`, 'check-shut', `check valve of pump ${i + 1} stuck shut`, {
               pumps: { [i + 1]: { moves: false } },

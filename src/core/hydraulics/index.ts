@@ -1,2 +1,10 @@
 export { freezingTime } from './freezing';
-export { hydraulicsOf, type Hydraulics, type NoDuty, type OperatingPoint } from './hydraulics';
+export {
+  hydraulicsOf,
+  type Disorder,
+  type Drainback,
+  type Hydraulics,
+  type NoDuty,
+  type OperatingPoint,
+  type Running,
+} from './hydraulics';

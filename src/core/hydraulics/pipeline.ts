@@ -17,6 +17,9 @@ export interface Pipeline {
   readonly length: number;
 }
 
+/** What of a length of pipe its flow feels. */
+export type Pipe = Omit<Segment, 'material' | 'wall'>;
+
 export type FrictionSchool = Station['settings']['friction'];
 
 /**
@@ -49,7 +52,7 @@ export function slopeOf(
  * @param viscosity kinematic, m²/s
  */
 export function pipelineOf(
-  segments: readonly Segment[],
+  segments: readonly Pipe[],
   viscosity: number,
   school: FrictionSchool = 'darcy-weisbach',
 ): Pipeline {

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { Inflow } from '../station';
 import { dailyVolume, daySurge, flowsOf, inflowAt } from './index';
 
-const of = (source: Inflow['source'], infiltration = 0): Inflow => ({ source, infiltration });
+const of = (source: Inflow['source'], infiltration = 0): Inflow => ({ source, inletPipe: null, infiltration });
 const day = Array.from({ length: 24 }, (_, h) => (h === 8 ? 6 : h >= 7 && h < 19 ? 1.5 : 0));
 
 describe('low, design and peak, by hand', () => {
@@ -36,7 +36,7 @@ describe('low, design and peak, by hand', () => {
     expect([low, design, peak]).toEqual([1e-3, 3e-3, 5e-3].map((x) => expect.closeTo(x, 12)));
   });
   it('appliances: the least of them, and all together', () => {
-    const list = [1e-6, 3e-6].map((rate, i) => ({ name: `a${i}`, rate, after: 1e-4 }));
+    const list = [1e-6, 3e-6].map((rate, i) => ({ name: `a${i}`, rate, after: 1e-4, over: null }));
     expect(flowsOf(of({ kind: 'appliances', list }))).toEqual({ low: 1e-6, design: 4e-6, peak: 4e-6 });
   });
 });

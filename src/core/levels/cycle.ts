@@ -1,4 +1,4 @@
-import type { NoDuty } from '../hydraulics';
+import type { NoDuty, Running } from '../hydraulics';
 import { goldenMinimum, integrate } from '../numeric';
 import type { Result } from '../result';
 import type { LevelGeometry } from './geometry';
@@ -6,7 +6,7 @@ import type { LevelGeometry } from './geometry';
 export interface Cycle {
   /** What comes in; of a tank being filled, what is drawn; m³/s. */
   readonly inflow: number;
-  /** Time in which no pump runs, s: from stop to start. */
+  /** Time in which no pump runs, s: from stop to start; Infinity where the water leaves by itself and never calls. */
   readonly fill: number;
   /** Time in which one pump or more runs, from start to stop, s; Infinity when the inflow holds it running. */
   readonly run: number;
@@ -18,42 +18,100 @@ export interface Cycle {
   readonly keepsUp: boolean;
   /** How many pumps run at once. */
   readonly pumps: number;
+  /** Which pump leads in it, by number from 0: of unlike pumps that take turns, the one whose turn is the shortest, or does not end. */
+  readonly lead: number;
 }
 
 export type CycleResult = Result<Cycle, NoDuty>;
 
-/** Flow of the first `running` pumps at a level known to have an operating point, m³/s. */
-function flowAt({ hydraulics }: Pick<LevelGeometry, 'hydraulics'>, level: number, running: number): number {
-  const flow = hydraulics.flowAt(level, running);
-  if (flow === null) throw new RangeError(`no operating point at ${level} m`);
-  return flow;
+/** Pumps in the order in which one turn calls them. */
+type Order = readonly number[];
+
+/** Every order in which pumps are called: one where the first always leads; as many as pumps where they take turns. */
+export function ordersOf({ station, hydraulics }: Pick<LevelGeometry, 'station' | 'hydraulics'>): readonly Order[] {
+  const all = Array.from({ length: hydraulics.count }, (_, i) => i);
+  return station.control.alternates ? all.map((first) => all.map((i) => (first + i) % all.length)) : [all];
 }
 
-/** ∫ A dh / |Q(h) − Qi| between two levels, s, piece by piece between the breaks of the vessel. */
+/** Orders that alike pumps make alike: one is worked out for all. */
+type Likes = readonly [Order, ...Order[]];
+
+function turnsOf(context: LevelGeometry): readonly Likes[] {
+  const { likeness } = context.hydraulics;
+  const made = new Map<string, [Order, ...Order[]]>();
+  for (const order of ordersOf(context)) {
+    const key = order.map((i) => likeness[i]).join();
+    const there = made.get(key);
+    if (there) there.push(order);
+    else made.set(key, [order]);
+  }
+  return [...made.values()];
+}
+
+/** The first so many of an order: as a number where they are the first of the station, so that what is known of them serves again. */
+export const firstOf = (order: Order, running: number): Running => (order[0] === 0 ? running : order.slice(0, running));
+
+type Flow = (level: number) => number;
+
+/** Flow of pumps at levels known to have an operating point, m³/s. */
+function flowOf({ hydraulics }: Pick<LevelGeometry, 'hydraulics'>, running: Running): Flow {
+  const table = hydraulics.table(running);
+  return (level) => {
+    const flow = table(level);
+    if (flow === null) throw new RangeError(`no operating point at ${level} m`);
+    return flow;
+  };
+}
+
+/** ∫ A dh / |q(h) − Qi| between two levels, s, piece by piece between the breaks of the vessel. */
 function passTime(
-  context: LevelGeometry,
+  { vessel }: LevelGeometry,
   a: number,
   b: number,
   inflow: number,
-  running: number,
+  flow: Flow,
   tolerance: number,
 ): number {
   const [low, high] = [Math.min(a, b), Math.max(a, b)];
-  const pace = (h: number) =>
-    context.vessel.area(h) / Math.abs((running > 0 ? flowAt(context, h, running) : 0) - inflow);
-  const marks = [low, ...context.vessel.breaks.filter((h) => h > low && h < high), high];
+  const pace = (h: number) => vessel.area(h) / Math.abs(flow(h) - inflow);
+  const marks = [low, ...vessel.breaks.filter((h) => h > low && h < high), high];
   return marks.slice(1).reduce((time, upper, i) => time + integrate(pace, marks[i]!, upper, tolerance), 0);
 }
 
-/** Time for `running` pumps to bring the level from `from` to `to` against an inflow that they overcome, s. */
+/** Time for pumps to bring the level from `from` to `to` against an inflow that they overcome, s. */
 export const drawTime = (
   context: LevelGeometry,
   from: number,
   to: number,
   inflow: number,
-  running = 1,
+  running: Running = 1,
   tolerance = 1e-9,
-): number => passTime(context, from, to, inflow, running, tolerance);
+): number => passTime(context, from, to, inflow, flowOf(context, running), tolerance);
+
+/**
+ * Time from the stop to the start with no pump running, s. What falls back comes in beside the inflow; a line whose end is under the water
+ * goes on to empty the pit, down to where air breaks it, and one that fills from below empties the tank again. Infinite where the water never
+ * comes to call.
+ */
+function restTime(context: LevelGeometry, inflow: number, ran: Running, tolerance = 1e-9): number {
+  const { hydraulics, stop, lead, drawdown, vessel, station } = context;
+  if (!hydraulics.flowsStill(Math.max(stop, lead))) {
+    const { volume, time } = hydraulics.drainback(ran, stop);
+    if (volume === 0) return drawdown / inflow;
+    const meanwhile = inflow + volume / time;
+    return meanwhile * time >= drawdown ? drawdown / meanwhile : (drawdown - volume) / inflow;
+  }
+  const still = (h: number) => hydraulics.still(h);
+  if (stop > lead) return passTime(context, lead, stop, inflow, still, tolerance);
+  if (still(stop) > inflow) {
+    const bottom = Math.max(...station.pumps.map((p) => p.intake));
+    // It comes to rest above the intake, or a plain line draws on as fast as water comes.
+    if (!hydraulics.siphons || stop <= bottom || still(bottom) <= inflow) return Infinity;
+    const falls = passTime(context, bottom, stop, inflow, still, tolerance);
+    return falls + (vessel.volume(lead) - vessel.volume(bottom)) / inflow;
+  }
+  return still(lead) >= inflow ? Infinity : passTime(context, stop, lead, inflow, still, tolerance);
+}
 
 /** A way in which the station can cycle: `running` pumps at once, at inflows between two ends. */
 interface Regime {
@@ -62,11 +120,12 @@ interface Regime {
   readonly most: number;
 }
 
-/** Why there is no operating point somewhere between stop and a call, or null: flow changes one way with level, so the ends tell. */
-function noDutyIn({ hydraulics, stop, calls }: LevelGeometry): NoDuty | null {
+/** Why there is no operating point somewhere on the way of an order, or null: flow changes one way with level, so the ends tell. */
+function noDutyIn({ hydraulics, stop, calls }: LevelGeometry, order: Order): NoDuty | null {
   for (const [i, call] of calls.entries()) {
-    for (const level of [stop, call]) {
-      const point = hydraulics.at(level, i + 1);
+    const next = calls[i + 1];
+    for (const level of [stop, call, ...(next === undefined ? [] : [next])]) {
+      const point = hydraulics.at(level, firstOf(order, i + 1));
       if (!point.ok) return point;
     }
   }
@@ -77,73 +136,124 @@ function noDutyIn({ hydraulics, stop, calls }: LevelGeometry): NoDuty | null {
  * Pump k is called only when k − 1 pumps lose ground all the way to its call, and k pumps end a cycle only where they gain all the way
  * to the stop. Between two regimes the pumps run on without a stop.
  */
-function regimesOf({ stop, calls, hydraulics }: LevelGeometry): Regime[] {
-  const flow = (level: number, running: number) => flowAt({ hydraulics }, level, running);
+function regimesOf(context: LevelGeometry, order: Order): Regime[] {
+  const { stop, calls } = context;
+  const flows = calls.map((_, i) => flowOf(context, firstOf(order, i + 1)));
   return calls.map((call, i) => ({
     running: i + 1,
-    least: i === 0 ? 0 : Math.max(flow(call, i), flow(calls[i - 1]!, i)),
-    most: Math.min(flow(stop, i + 1), flow(call, i + 1)),
+    least: i === 0 ? 0 : Math.max(flows[i - 1]!(call), flows[i - 1]!(calls[i - 1]!)),
+    most: Math.min(flows[i]!(stop), flows[i]!(call)),
   }));
 }
 
-/** Share of the cycles in which one pump starts. */
-const turn = ({ station, hydraulics }: LevelGeometry, running: number): number =>
-  station.control.alternates ? running / hydraulics.count : 1;
+/** A turn at a steady inflow: its two times, and how many pumps run at once. */
+interface Turn {
+  readonly likes: Likes;
+  readonly fill: number;
+  readonly run: number;
+  readonly running: number;
+}
 
-function cycleIn(context: LevelGeometry, { running }: Regime, inflow: number, tolerance = 1e-9): Cycle {
-  const { calls, stop, drawdown, hydraulics } = context;
-  const fill = Math.max(drawdown - hydraulics.drainback(running), 0) / inflow;
-  let run = drawTime(context, calls[running - 1]!, stop, inflow, running, tolerance);
-  for (let k = 1; k < running; k++) run += passTime(context, calls[k - 1]!, calls[k]!, inflow, k, tolerance);
-  const cycle = fill + run;
+function turnIn(context: LevelGeometry, likes: Likes, running: number, inflow: number, tolerance = 1e-9): Turn {
+  const { calls, stop } = context;
+  const [order] = likes;
+  let run = drawTime(context, calls[running - 1]!, stop, inflow, firstOf(order, running), tolerance);
+  for (let k = 1; k < running; k++)
+    run += drawTime(context, calls[k - 1]!, calls[k]!, inflow, firstOf(order, k), tolerance);
+  return { likes, fill: restTime(context, inflow, firstOf(order, running), tolerance), run, running };
+}
+
+/** Time that all turns take, each in its turn, s. */
+const roundOf = (turns: readonly Turn[]): number =>
+  turns.reduce((sum, t) => sum + t.likes.length * (t.fill + t.run), 0);
+
+/** Starts in an hour of the pump that starts most. */
+function startsOf({ hydraulics }: LevelGeometry, turns: readonly Turn[]): number {
+  const starts = Array.from({ length: hydraulics.count }, (_, pump) =>
+    turns.reduce((sum, t) => sum + t.likes.filter((o) => o.slice(0, t.running).includes(pump)).length, 0),
+  );
+  return (3600 * Math.max(...starts)) / roundOf(turns);
+}
+
+/** What is told of all turns at an inflow. */
+function told(context: LevelGeometry, inflow: number, turns: readonly Turn[]): Cycle {
+  const shortest = turns.reduce((a, b) => (b.fill + b.run < a.fill + a.run ? b : a));
+  const { fill, run, running, likes } = shortest;
   return {
     inflow,
     fill,
     run,
-    cycle,
-    startsPerHour: (3600 / cycle) * turn(context, running),
+    cycle: fill + run,
+    startsPerHour: startsOf(context, turns),
     keepsUp: true,
     pumps: running,
+    lead: likes[0][0]!,
   };
 }
 
 /**
- * One fill and one run at a steady inflow. The water that drains back after a stop shortens the fill.
+ * One fill and one run at a steady inflow. The water that drains back after a stop shortens the fill. Where unlike pumps take turns each leads
+ * in its own; they keep up only where each of them does.
  * @param inflow above zero, m³/s
  */
 export function cycleOf(context: LevelGeometry, inflow: number): CycleResult {
-  const none = noDutyIn(context);
-  if (none) return { ok: false, ...none };
-  const regimes = regimesOf(context);
-  const regime = regimes.find((r) => inflow > r.least && inflow < r.most);
-  if (regime) return { ok: true, ...cycleIn(context, regime, inflow) };
-  const running = regimes.filter((r) => inflow > r.least).at(-1)?.running ?? 1;
-  return {
-    ok: true,
-    inflow,
-    fill: Math.max(context.drawdown - context.hydraulics.drainback(running), 0) / inflow,
-    run: Infinity,
-    cycle: Infinity,
-    startsPerHour: 0,
-    keepsUp: false,
-    pumps: running,
-  };
+  const turns: Turn[] = [];
+  for (const likes of turnsOf(context)) {
+    const [order] = likes;
+    const none = noDutyIn(context, order);
+    if (none) return { ok: false, ...none };
+    const regimes = regimesOf(context, order);
+    const regime = regimes.find((r) => inflow > r.least && inflow < r.most);
+    if (regime) turns.push(turnIn(context, likes, regime.running, inflow));
+    else {
+      const running = regimes.filter((r) => inflow > r.least).at(-1)?.running ?? 1;
+      return {
+        ok: true,
+        inflow,
+        fill: restTime(context, inflow, firstOf(order, running)),
+        run: Infinity,
+        cycle: Infinity,
+        startsPerHour: 0,
+        keepsUp: false,
+        pumps: running,
+        lead: order[0]!,
+      };
+    }
+  }
+  return { ok: true, ...told(context, inflow, turns) };
 }
 
 /**
  * The inflow at which a pump starts most often, and that cycle. In each regime fill time V/Qi and the times ∫ A dh/|Q(h) − Qi|
- * are convex in Qi, so their sum has one valley between its ends. With one pump of constant flow this is the classical
- * Qi = Q/2, T = 4·V/Q.
+ * are convex in Qi, so their sum has one valley between its ends; so has the sum over the turns of unlike pumps, between the ends that
+ * they share. With one pump of constant flow this is the classical Qi = Q/2, T = 4·V/Q.
  */
 export function worstCycle(context: LevelGeometry): CycleResult {
-  const none = noDutyIn(context);
-  if (none) return { ok: false, ...none };
-  const worst = regimesOf(context)
-    .filter((r) => r.least < r.most)
-    .map((r) => {
-      const { x } = goldenMinimum((q) => cycleIn(context, r, q, 1e-6).cycle, r.least, r.most);
-      return cycleIn(context, r, x);
-    })
-    .reduce<Cycle | null>((most, c) => (most && most.startsPerHour >= c.startsPerHour ? most : c), null);
+  const turns = turnsOf(context);
+  for (const [order] of turns) {
+    const none = noDutyIn(context, order);
+    if (none) return { ok: false, ...none };
+  }
+  const regimes = turns.map(([order]) => regimesOf(context, order).filter((r) => r.least < r.most));
+  const ends = [...new Set([...regimes.flat().flatMap((r) => [r.least, r.most]), ...turningPoints(context)])];
+  ends.sort((a, b) => a - b);
+  const all = ends.slice(1).flatMap((most, i): Cycle[] => {
+    const least = ends[i]!;
+    const middle = (least + most) / 2;
+    const chosen = regimes.map((list) => list.find((r) => middle > r.least && middle < r.most));
+    if (!chosen.every((r) => r !== undefined)) return [];
+    const at = (q: number, tolerance?: number) =>
+      turns.map((likes, k) => turnIn(context, likes, chosen[k]!.running, q, tolerance));
+    if (roundOf(at(middle, 1e-3)) === Infinity) return [];
+    const { x } = goldenMinimum((q) => roundOf(at(q, 1e-6)), least, most);
+    return [told(context, x, at(x))];
+  });
+  const worst = all.reduce<Cycle | null>((most, c) => (most && most.startsPerHour >= c.startsPerHour ? most : c), null);
   return worst ? { ok: true, ...worst } : cycleOf(context, context.inflow.design);
 }
+
+/** Inflows at which a line that flows by itself begins to take all that comes, at one of the levels. */
+const turningPoints = ({ hydraulics, stop, lead, station }: LevelGeometry): number[] =>
+  hydraulics.flowsStill(Math.max(stop, lead))
+    ? [stop, lead, ...station.pumps.map((p) => p.intake)].map((h) => hydraulics.still(h)).filter((q) => q > 0)
+    : [];

@@ -38,13 +38,14 @@ export function doseFigures({
   station,
   hydraulics,
   drawdown,
+  stop,
   atLead,
-}: Pick<LevelGeometry, 'station' | 'hydraulics' | 'drawdown' | 'atLead'>): DoseResult {
+}: Pick<LevelGeometry, 'station' | 'hydraulics' | 'drawdown' | 'stop' | 'atLead'>): DoseResult {
   const { duty, inflow } = station;
   if (duty.kind !== 'dose') throw new RangeError('nothing is dosed');
   if (!atLead.ok) return atLead;
   const pumped = duty.mode === 'timed' ? atLead.flow * duty.on : drawdown;
-  const volume = Math.max(pumped - hydraulics.drainback(1), 0);
+  const volume = Math.max(pumped - hydraulics.drainback(1, stop).volume, 0);
   const perDay = dailyVolume(inflow);
   const taken = duty.mode === 'timed' ? (86400 / (duty.on + duty.off)) * volume : perDay;
   return {

@@ -203,7 +203,7 @@ describe('a tooth of a duplex', () => {
     }
     const cycle = ok(cycleOf(c, inflow));
     // What drained back at the stop is pumped once more.
-    expect(pumped / (inflow * cycle.cycle + c.hydraulics.drainback(2))).toBeCloseTo(1, 6);
+    expect(pumped / (inflow * cycle.cycle + c.hydraulics.drainback(2, c.stop).volume)).toBeCloseTo(1, 6);
     expect(tooth.at(-1)!.time).toBeCloseTo(cycle.cycle, 4);
     expect(Math.max(...tooth.map((p) => p.level))).toBeCloseTo(0.75, 9);
   });
@@ -327,7 +327,7 @@ describe('rules of each duty, by hand', () => {
     expect(ruleOf(pond(), 'keep-up').state).toBe('not-applicable');
   });
   it('condensate: room for what is still shed, lift within the maker’s share, a bore that does not clog', () => {
-    const list = [{ name: 'coil', rate: 1e-6, after: 0.05 }];
+    const list = [{ name: 'coil', rate: 1e-6, after: 0.05, over: null }];
     const reservoir = (change: Change = () => {}) =>
       box(
         1e-4,

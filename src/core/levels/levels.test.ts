@@ -86,7 +86,7 @@ describe('cycle', () => {
     const c = levelContext(station());
     const cycle = cycleOf(c, 0.0008);
     if (!cycle.ok) throw new Error(cycle.reason);
-    expect(cycle.fill * 0.0008 + c.hydraulics.drainback(1)).toBeCloseTo(c.drawdown, 10);
+    expect(cycle.fill * 0.0008 + c.hydraulics.drainback(1, c.stop).volume).toBeCloseTo(c.drawdown, 10);
     const slices = Array.from({ length: 20 }, (_, i) =>
       drawTime(c, c.lead - ((c.lead - c.stop) * i) / 20, c.lead - ((c.lead - c.stop) * (i + 1)) / 20, 0.0008),
     );
@@ -126,7 +126,10 @@ describe('cycle', () => {
   it('draws a tooth that begins at the stop (and what drained back), peaks at the lead and ends at the stop', () => {
     const c = levelContext(station());
     const tooth = sawtooth(c, 0.0005);
-    expect(tooth[0]!.level).toBeCloseTo(c.vessel.height(c.vessel.volume(c.stop) + c.hydraulics.drainback(1)), 9);
+    expect(tooth[0]!.level).toBeCloseTo(
+      c.vessel.height(c.vessel.volume(c.stop) + c.hydraulics.drainback(1, c.stop).volume),
+      9,
+    );
     expect(Math.max(...tooth.map((p) => p.level))).toBeCloseTo(c.lead, 9);
     expect(tooth.at(-1)!.level).toBeCloseTo(c.stop, 9);
     expect(tooth.map((p) => p.time)).toEqual(tooth.map((p) => p.time).sort((a, b) => a - b));

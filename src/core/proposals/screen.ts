@@ -47,7 +47,7 @@ export function screenFor(
   const filling = direction === 'fill';
   const step = tapeStep(systemOf(station.profile));
   const inflow = flowsOf(station.inflow);
-  const back = filling ? 0 : hydraulics.drainback(hydraulics.count);
+  const back = (stop: number) => (filling ? 0 : hydraulics.drainback(hydraulics.count, stop).volume);
   const cover = Math.max(...pumps.map((p) => (settings.submergence === 'motor' ? p.motorTop : p.volute)));
   const limit = Math.min(...pumps.map((p) => p.startsPerHour));
   const least = Math.max(...pumps.map((p) => p.minimumRun));
@@ -73,14 +73,16 @@ export function screenFor(
       lead * EASE >= duty.keep && (into === null || (overflowVolume - vessel.volume(stop)) * EASE >= into * duty.runOn)
     );
   };
-  const drains = ({ drawdown }: Band) => !asks('drainback') || drawdown * EASE >= back * (1 + settings.drainbackMargin);
+  const drains = ({ stop, drawdown }: Band) =>
+    !asks('drainback') || drawdown * EASE >= back(stop) * (1 + settings.drainbackMargin);
   // Between stop and start the flow lies between its ends; a constant flow q cycles in no less than (√(V−D) + √V)²/q.
   const paced = ({ stop, lead, drawdown }: Band) => {
     if (valve || timed || !(asks('starts') || asks('run'))) return true;
     const [a, b] = [flow(stop), flow(lead)];
     if (a === null || b === null) return !asks('starts');
     const slow = Math.min(a, b);
-    const shortest = (Math.sqrt(Math.max(drawdown - hydraulics.drainback(1), 0)) + Math.sqrt(drawdown)) ** 2 / slow;
+    const shortest =
+      (Math.sqrt(Math.max(drawdown - hydraulics.drainback(1, stop).volume, 0)) + Math.sqrt(drawdown)) ** 2 / slow;
     if (asks('starts') && (3600 / shortest) * turn > limit * EASE) return false;
     if (!asks('run') || inflow.design >= slow) return true;
     return (drawdown / (slow - inflow.design)) * EASE >= least;
@@ -111,9 +113,9 @@ export function screenFor(
 function surgeFits(
   station: Station,
   { vessel, hydraulics }: Surroundings,
-  { lead, drawdown }: Band,
+  { stop, lead, drawdown }: Band,
   alarm: number,
 ): boolean {
-  const dosed = doseFigures({ station, hydraulics, drawdown, atLead: hydraulics.at(lead) });
+  const dosed = doseFigures({ station, hydraulics, drawdown, stop, atLead: hydraulics.at(lead) });
   return !dosed.ok || (vessel.volume(alarm) - vessel.volume(lead)) * EASE >= dosed.surge;
 }

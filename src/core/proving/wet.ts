@@ -64,7 +64,7 @@ export function running({ station }: LevelContext): Step {
 export function pumpDown(context: LevelContext): Step {
   const { vessel, stop, lead, hydraulics } = context;
   const none = untold(context);
-  const rise = vessel.height(vessel.volume(stop) + hydraulics.drainback(1)) - stop;
+  const rise = vessel.height(vessel.volume(stop) + hydraulics.drainback(1, stop).volume) - stop;
   const run: Expectation = none
     ? unknown('run', 'from start to stop', 'time', none)
     : around('run', 'from start to stop', quantity('time', drawTime(context, lead, stop, 0)), water);

@@ -1,6 +1,6 @@
 import { traitsOf } from '../duties';
 import { applyFaults, faultId, faultsOf, heldBy, THERMAL, type Fault } from '../faults';
-import { hydraulicsOf } from '../hydraulics';
+import { hydraulicsOf, type Hydraulics } from '../hydraulics';
 import { sensorTrips } from '../levels';
 import { panelOf, type Panel } from '../schemes';
 import type { Station } from '../station';
@@ -30,8 +30,9 @@ export interface FaultedModel {
   /** Floats that move. */
   readonly floats: readonly Float[];
   readonly delivery: (set: number) => Delivery;
-  /** What runs back when so many pumps stop, m³. */
-  readonly drainback: (running: number) => number;
+  readonly hydraulics: Hydraulics;
+  /** Once full the line goes on by itself, until air gets in. */
+  readonly siphons: boolean;
   readonly inflow: number;
   /** Pumps, as bits, that move water when they turn; that no overload relay guards; that turn in air. */
   readonly moves: number;
@@ -88,10 +89,15 @@ function faultedModel(
 ): FaultedModel {
   const changed = faults.reduce((s, f) => f.effects.station?.(s) ?? s, station);
   const held = heldBy(faults);
-  const samePipe = healthy !== null && changed.pumps === station.pumps && changed.discharge === station.discharge;
+  const checksOpen = faults.flatMap((f) => f.effects.checksOpen ?? []);
+  const samePipe =
+    healthy !== null &&
+    changed.pumps === station.pumps &&
+    changed.discharge === station.discharge &&
+    checksOpen.length === 0;
+  const hydraulics = samePipe ? healthy.hydraulics : hydraulicsOf(changed, { checksOpen });
   const sameCircuit =
     healthy !== null && faults.every((f) => !f.effects.circuit && !f.effects.landings && !f.effects.holds);
-  const drainsBack = faults.some((f) => f.effects.drainsBack);
   const tags = floatsOf(panel);
   const mask = (of: (n: number) => boolean) => station.pumps.reduce((m, _, i) => (of(i + 1) ? m | (1 << i) : m), 0);
   return {
@@ -118,12 +124,9 @@ function faultedModel(
           ]
         : [];
     }),
-    delivery: samePipe ? healthy.delivery : deliveries(changed, vessel, top),
-    drainback:
-      samePipe && !drainsBack
-        ? healthy.drainback
-        : hydraulicsOf(drainsBack ? { ...changed, discharge: { ...changed.discharge, checkValve: null } } : changed)
-            .drainback,
+    delivery: samePipe ? healthy.delivery : deliveries(changed, vessel, top, { checksOpen }, hydraulics),
+    hydraulics,
+    siphons: hydraulics.siphons && hydraulics.flowsStill(vessel.height(top)),
     inflow: faults.reduce((product, f) => product * (f.effects.inflow ?? 1), 1),
     moves: mask((n) => faults.every((f) => f.effects.pumps?.[n]?.moves !== false)),
     unguarded: mask((n) => !panel.devices.some((d) => d.function === 'overload' && d.pump === n && !(d.tag in held))),

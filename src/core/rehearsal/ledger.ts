@@ -24,6 +24,8 @@ export interface Span {
 export interface Balance {
   readonly inflow: number;
   readonly pumped: number;
+  /** What left through the line with no pump running; below zero: what came back out of the tank that is filled. */
+  readonly still: number;
   readonly drainback: number;
   readonly overflow: number;
   readonly change: number;
@@ -83,6 +85,7 @@ export function ledger(
   const sums = {
     inflow: 0,
     pumped: 0,
+    still: 0,
     returned: 0,
     overflow: 0,
     alarm: 0,
@@ -106,6 +109,7 @@ export function ledger(
       const { running, alarm } = p.panel;
       sums.inflow += p.came;
       sums.pumped += p.pumped;
+      sums.still += p.still;
       sums.overflow += p.overflow;
       sums.stored += ((p.v0 + p.v1) / 2) * time;
       if (p.inflow > most) most = p.inflow;
@@ -167,7 +171,7 @@ export function ledger(
     close(t, v) {
       const change = v - v0;
       // What leaves: of a vessel that pumps fill, what is drawn.
-      const left = sense < 0 ? sums.inflow : sums.pumped - sums.returned;
+      const left = sense < 0 ? sums.inflow : sums.pumped + sums.still - sums.returned;
       return {
         pumps: pumps.map((p) => ({
           starts: p.starts,
@@ -180,10 +184,11 @@ export function ledger(
         balance: {
           inflow: sums.inflow,
           pumped: sums.pumped,
+          still: sums.still,
           drainback: sums.returned,
           overflow: sums.overflow,
           change,
-          residue: sense * (sums.inflow - sums.pumped) + sums.returned - sums.overflow - change,
+          residue: sense * (sums.inflow - sums.pumped - sums.still) + sums.returned - sums.overflow - change,
         },
         pumpingTime: sums.any,
         alarmTime: sums.alarm,

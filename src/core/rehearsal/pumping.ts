@@ -1,4 +1,5 @@
-import { hydraulicsOf } from '../hydraulics';
+import { traitsOf } from '../duties';
+import { hydraulicsOf, type Disorder, type Hydraulics } from '../hydraulics';
 import type { Pump, Station } from '../station';
 import type { Vessel } from '../vessel';
 
@@ -19,33 +20,63 @@ const NOTHING = (top: number): Delivery => ({
   unsure: false,
 });
 
-/** Delivery of a set of pumps (by number from 0) between the floor and a volume, m³. */
-function deliveryOf(station: Station, vessel: Vessel, set: readonly number[], top: number): Delivery {
-  if (set.length === 0) return NOTHING(top);
-  const hydraulics = hydraulicsOf({ ...station, pumps: set.map((i) => station.pumps[i]!) });
-  let unsure = false;
-  const at = (level: number): number => {
-    const flow = hydraulics.flowAt(level, set.length);
-    if (flow !== null) return flow;
-    unsure = true;
-    const point = hydraulics.at(level, set.length);
-    return point.ok ? point.flow : point.reason === 'run-out' ? point.atLeast : 0;
+/** What flows between the floor and a volume, m³, by itself, with no pump running: through a line that is full, or only where the water stands over its crest. */
+function stillOf({ hydraulics, station }: Source, vessel: Vessel, top: number, full: boolean): Delivery {
+  if (!hydraulics.flowsStill(vessel.height(top))) return NOTHING(top);
+  const { mover } = traitsOf(station);
+  const inVessel = mover.kind === 'pump' && mover.stands === 'in-vessel';
+  const foot = inVessel ? vessel.volume(Math.max(...station.pumps.map((p) => p.intake))) : 0;
+  const flows = (v: number): number => {
+    const level = vessel.height(v);
+    return full || level > hydraulics.crest || !hydraulics.siphons ? hydraulics.still(level) : 0;
   };
-  const volumes = [
+  const volumes = volumesTo(vessel, top);
+  // At the intake air comes in: what flowed ends there, within a hair of water.
+  const edge = full && hydraulics.siphons ? [] : [foot, foot * (1 + 1e-9)].filter((v) => v > 0 && v < top);
+  const all = [...new Set([...volumes, ...edge])].sort((a, b) => a - b);
+  return {
+    volumes: Float64Array.from(all),
+    flows: Float64Array.from(all, (v) => (v <= foot && edge.length > 0 ? 0 : flows(v))),
+    unsure: false,
+  };
+}
+
+const volumesTo = (vessel: Vessel, top: number): number[] =>
+  [
     ...new Set([
       ...Array.from({ length: CELLS + 1 }, (_, i) => (top * i) / CELLS),
       ...vessel.breaks.map((h) => vessel.volume(h)).filter((v) => v > 0 && v < top),
     ]),
   ].sort((a, b) => a - b);
+
+/** A station and its hydraulics. */
+interface Source {
+  readonly station: Station;
+  readonly hydraulics: Hydraulics;
+}
+
+/** Delivery of a set of pumps (by number from 0) between the floor and a volume, m³. */
+function deliveryOf({ hydraulics }: Source, vessel: Vessel, set: readonly number[], top: number): Delivery {
+  let unsure = false;
+  const at = (level: number): number => {
+    const flow = hydraulics.flowAt(level, set);
+    if (flow !== null) return flow;
+    unsure = true;
+    const point = hydraulics.at(level, set);
+    return point.ok ? point.flow : point.reason === 'run-out' ? point.atLeast : 0;
+  };
+  const volumes = volumesTo(vessel, top);
   const flows = volumes.map((v) => at(vessel.height(v)));
   return { volumes: Float64Array.from(volumes), flows: Float64Array.from(flows), unsure };
 }
 
-/** In a set of pumps the bits from here on say which of them turn backwards. */
+/** In a set of pumps the bits from here on say which of them turn backwards; this one, with no pump in it, that a siphon is full. */
 const BACKWARDS = 8;
+const FULL = 1 << 16;
 
-/** A set of pumps, as bits, and which of them turn backwards, as one number. */
-export const setOf = (pumps: number, backwards: number): number => pumps | ((backwards & pumps) << BACKWARDS);
+/** A set of pumps, as bits, and which of them turn backwards, as one number; with none of them, whether the line stands full. */
+export const setOf = (pumps: number, backwards: number, full = false): number =>
+  pumps === 0 ? (full ? FULL : 0) : pumps | ((backwards & pumps) << BACKWARDS);
 
 /** What a centrifugal pump still gives when it turns backwards, by flow and by head: assumed, it differs much by the impeller. */
 const REVERSED = { flow: 0.5, head: 0.6 } as const;
@@ -56,18 +87,31 @@ const reversed = (pump: Pump): Pump => ({
 });
 
 /** Deliveries of every set of pumps, each made when it is first asked for. `set` is made by `setOf`, the first pump the lowest bit. */
-export function deliveries(station: Station, vessel: Vessel, top: number): (set: number) => Delivery {
+export function deliveries(
+  station: Station,
+  vessel: Vessel,
+  top: number,
+  disorder: Disorder = {},
+  hydraulics: Hydraulics = hydraulicsOf(station, disorder),
+): (set: number) => Delivery {
   const made = new Map<number, Delivery>();
+  const sources = new Map<number, Source>([[0, { station, hydraulics }]]);
+  const sourceOf = (back: number): Source => {
+    const there = sources.get(back);
+    if (there) return there;
+    const turned = { ...station, pumps: station.pumps.map((p, i) => (back & (1 << i) ? reversed(p) : p)) };
+    const source = { station: turned, hydraulics: hydraulicsOf(turned, disorder) };
+    sources.set(back, source);
+    return source;
+  };
   return (set) => {
     const known = made.get(set);
     if (known) return known;
-    const back = set >> BACKWARDS;
-    const delivery = deliveryOf(
-      back === 0 ? station : { ...station, pumps: station.pumps.map((p, i) => (back & (1 << i) ? reversed(p) : p)) },
-      vessel,
-      station.pumps.map((_, i) => i).filter((i) => set & (1 << i)),
-      top,
-    );
+    const pumps = station.pumps.map((_, i) => i).filter((i) => set & (1 << i));
+    const delivery =
+      pumps.length === 0
+        ? stillOf({ station, hydraulics }, vessel, top, set === FULL)
+        : deliveryOf(sourceOf(set >> BACKWARDS), vessel, pumps, top);
     made.set(set, delivery);
     return delivery;
   };

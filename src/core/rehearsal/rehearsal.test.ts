@@ -113,7 +113,7 @@ describe('a station through time', () => {
       const predicted = cycleAt(context, context.inflow.design);
       if (!predicted.ok) throw new Error(file);
       const { pumps, duration } = run(station, { duration: 6 * 86400 });
-      expect(pumps[0]!.starts / (duration / 3600) / predicted.startsPerHour).toBeCloseTo(1, 2);
+      expect(Math.abs(pumps[0]!.starts - (predicted.startsPerHour * duration) / 3600)).toBeLessThanOrEqual(1);
     }
   });
 
@@ -172,7 +172,7 @@ describe('a station through time', () => {
     for (let t = 0; t < 21600; t++) {
       const h = vessel.height(v);
       if (!on && h >= rise) [on, starts] = [true, starts + 1];
-      else if (on && h <= fall) [on, v] = [false, v + drainback(1)];
+      else if (on && h <= fall) [on, v] = [false, v + drainback(1, fall).volume];
       const q = on ? flowAt(h)! : 0;
       pumped += q;
       v += inflow - q;

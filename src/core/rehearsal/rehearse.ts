@@ -195,7 +195,7 @@ export function record(
  * @example
  * const sump = newStation('Sump', 'Yard', 'metric-230');
  * const { run } = rehearse(sump, readyScenarios(sump)[0]);
- * [run.pumps[0].starts, run.alarms] // → [252, 0]
+ * [run.pumps[0].starts, run.alarms] // → [251, 0]
  */
 export function rehearse(
   station: Station,

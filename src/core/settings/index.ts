@@ -24,9 +24,13 @@ export const SETTINGS = {
     [
       ['motor', 'the motor'],
       ['volute', 'the volute'],
+      ['vortex', 'the intake, so deep that no vortex forms'],
     ],
     'motor',
-    { hint: 'motor: cooling; volute: no air', about: 'which school: the water covers the motor, or the volute' },
+    {
+      hint: 'motor: cooling; volute: no air; vortex: by its flow',
+      about: 'which school: the water covers the motor, or the volute, or stands over the intake by D·(1 + 2.3·Fr)',
+    },
   ),
   inlet: choice(
     'the alarm acts',
@@ -59,6 +63,18 @@ export const SETTINGS = {
     [1, 'the keep-up factor must be 1 or more'],
     [10, 'the keep-up factor is beyond reason'],
   ),
+  firm: {
+    ...choice(
+      'with the largest pump out',
+      [
+        ['peak', 'the rest take the peak'],
+        ['design', 'the rest take design; the reserve takes the rest'],
+      ],
+      'peak',
+      { about: 'which school: firm capacity for the peak inflow, or for the design inflow with the alarm’s reserve' },
+    ),
+    since: 6,
+  },
   drainbackMargin: atLeastZero('drainback margin', 'share', 0.5, 'the drainback margin', 10, {
     about: 'extra drawdown over the drainback, as a share of it',
   }),
@@ -91,6 +107,20 @@ export const SETTINGS = {
     [0, 'the weep-hole coefficient must be more than zero', false],
     [1, 'the weep-hole coefficient cannot pass 1'],
   ),
+  standingLoss: {
+    ...between(
+      'pump that stands loses',
+      'factor',
+      20,
+      [0, 'an impeller that stands loses something', false],
+      [1000, 'the loss of a standing pump is beyond reason'],
+      {
+        hint: 'velocity heads',
+        about: 'loss of water that passes a pump which stands, in velocity heads of its own pipe',
+      },
+    ),
+    since: 6,
+  },
   waterTemperature: between(
     'water',
     'temperature',

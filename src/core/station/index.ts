@@ -2,7 +2,9 @@ export { depthOf } from './depthOf';
 export { upgrade } from './upgrade';
 export {
   stationSchema,
+  PIPE_MATERIALS,
   pumpModelSchema,
+  readPumpModel,
   type CurvePoint,
   type Inflow,
   type InflowSource,

@@ -2,7 +2,7 @@ import { GALLON, INCH, type Profile } from '../units';
 import { FLOAT_ANGLES, type Sensor } from '../sensors';
 import type { Station } from './schema';
 import { startingSettings } from '../settings';
-import { startingMotor, startingParts, startingWiring } from './upgrade';
+import { startingMotor, startingParts, startingWiring, unknownOfPipe, unknownOfPump } from './upgrade';
 import { CURRENT_VERSION } from './version';
 
 const GPM = GALLON / 60;
@@ -68,7 +68,7 @@ const metric: Omit<Station, 'identity'> = {
   },
   obstacles: [],
   pole: { bearing: 90, offset: 0.05, diameter: 0.03 },
-  inflow: { source: { kind: 'steady', low: 0.1e-3, design: 0.5e-3, peak: 1.5e-3 }, infiltration: 0 },
+  inflow: { source: { kind: 'steady', low: 0.1e-3, design: 0.5e-3, peak: 1.5e-3 }, inletPipe: null, infiltration: 0 },
   pumps: [
     {
       name: 'sump pump, 0.55 kW',
@@ -87,6 +87,7 @@ const metric: Omit<Station, 'identity'> = {
       minimumRun: 30,
       headShare: 0.9,
       ratedCurrent: 4.2,
+      ...unknownOfPump(),
       motor: { powerFactor: 0.8, starting: 5, ...startingMotor() },
       bearing: 270,
       offset: 0.2,
@@ -103,6 +104,7 @@ const metric: Omit<Station, 'identity'> = {
         bore: 0.0408,
         roughness: 1.5e-6,
         hazenWilliams: 150,
+        ...unknownOfPipe(),
         fittings: [
           { name: '90° elbow', k: 0.95, count: 3 },
           { name: 'swing check valve', k: 2.1, count: 1 },
@@ -115,6 +117,7 @@ const metric: Omit<Station, 'identity'> = {
     highPoint: null,
     laterals: null,
     exposed: 0,
+    rating: null,
   },
   sensors: METRIC_FLOATS,
   found: null,
@@ -152,6 +155,7 @@ const metric: Omit<Station, 'identity'> = {
   enclosure: { place: 'indoors', conduit: 'sealed', splices: 'none', dripLoops: true, glands: true, lockable: true },
   landings: { cores: [], links: [] },
   settings: startingSettings('metric-230'),
+  assumed: null,
 };
 
 const us: Omit<Station, 'identity'> = {
@@ -165,7 +169,11 @@ const us: Omit<Station, 'identity'> = {
     overflow: 46 * INCH,
   },
   pole: { bearing: 90, offset: 2 * INCH, diameter: 1.25 * INCH },
-  inflow: { source: { kind: 'steady', low: 2 * GPM, design: 8 * GPM, peak: 25 * GPM }, infiltration: 0 },
+  inflow: {
+    source: { kind: 'steady', low: 2 * GPM, design: 8 * GPM, peak: 25 * GPM },
+    inletPipe: null,
+    infiltration: 0,
+  },
   pumps: [
     {
       name: 'sump pump, 1/2 hp',
@@ -184,6 +192,7 @@ const us: Omit<Station, 'identity'> = {
       minimumRun: 30,
       headShare: 0.9,
       ratedCurrent: 8.5,
+      ...unknownOfPump(),
       motor: { powerFactor: 0.8, starting: 5, ...startingMotor() },
       bearing: 270,
       offset: 8 * INCH,
@@ -200,6 +209,7 @@ const us: Omit<Station, 'identity'> = {
         bore: 1.59 * INCH,
         roughness: 1.5e-6,
         hazenWilliams: 150,
+        ...unknownOfPipe(),
         fittings: [
           { name: '90° elbow', k: 0.95, count: 3 },
           { name: 'swing check valve', k: 2.1, count: 1 },
@@ -212,6 +222,7 @@ const us: Omit<Station, 'identity'> = {
     highPoint: null,
     laterals: null,
     exposed: 0,
+    rating: null,
   },
   sensors: [
     {

@@ -129,7 +129,27 @@ const STEPS: Readonly<Record<number, (document: Json) => Json>> = {
       interlocks: adding(document.interlocks, (lock) => (lock.kind === 'standby' ? { on: 'high' } : {})),
     };
   },
+  /**
+   * Version 6 knows what motors draw by flow, the wall of pipes, the inlet pipe as storage, and which figures were taken on site. Of a
+   * document of version 5 nothing of that is known: its figures stay as they were, and nobody says which of them were assumed.
+   */
+  5: (document) => ({
+    ...document,
+    pumps: adding(document.pumps, (p) => ({ ...unknownOfPump(), riser: adding(p.riser, unknownOfPipe) })),
+    discharge: adding(document.discharge, (d) => ({ segments: adding(d.segments, unknownOfPipe), rating: null })),
+    inflow: adding(document.inflow, (inflow) => ({
+      inletPipe: null,
+      source: adding(inflow.source, (source) =>
+        source.kind === 'appliances' ? { list: adding(source.list, () => ({ over: null })) } : {},
+      ),
+    })),
+    assumed: null,
+  }),
 };
+
+/** What is not known of a pump, and of a length of pipe, until somebody says it. */
+export const unknownOfPump = () => ({ bell: null, power: null, minimumFlow: null }) as const;
+export const unknownOfPipe = () => ({ material: null, wall: null }) as const;
 
 /** A drive of version 4 ran a single-phase motor wherever its supply was no three-phase one. */
 function driveOfVersion4({ scheme, options }: Json, source: unknown): unknown {

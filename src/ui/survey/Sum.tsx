@@ -96,7 +96,7 @@ function figuresOf(context: LevelContext, lost: number): Figure[] {
     ...(pumped && mover.stands === 'in-vessel'
       ? ([
           ['back through the weep hole', atStart((p) => quantity('flow', p.weep))],
-          ['drains back each stop', quantity('volume', hydraulics.drainback(1))],
+          ['drains back each stop', quantity('volume', hydraulics.drainback(1, context.stop).volume)],
         ] satisfies Figure[])
       : []),
     ...(laterals && atLead.ok

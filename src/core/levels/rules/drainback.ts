@@ -8,9 +8,9 @@ export const drainback: Rule<'drainback'> = {
   severity: 'must',
   settings: ['drainbackMargin'],
   about: ['pipe', 'level:lead', 'level:stop'],
-  judge({ station, hydraulics, drawdown }) {
+  judge({ station, hydraulics, drawdown, stop }) {
     const about = ['pipe', 'level:lead', 'level:stop'] as const;
-    const back = hydraulics.drainback(hydraulics.count);
+    const back = hydraulics.drainback(hydraulics.count, stop).volume;
     if (back === 0) return notAsked(phrase`The check valve sits at the pump, so nothing drains back.`, about);
     const { checkValve, highPoint } = station.discharge;
     const from = checkValve

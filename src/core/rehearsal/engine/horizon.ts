@@ -1,5 +1,5 @@
 import type { Run } from './run';
-import { pumpingNow } from './state';
+import { movingNow } from './state';
 
 /** Until when nothing is due, s, and between which volumes nothing acts, m³. */
 export interface Horizon {
@@ -15,6 +15,7 @@ export function lookAhead({ s, compiled }: Run, end: number, horizon: Horizon): 
   let until = Math.min(s.now.until, end);
   if (s.nextScheduled < schedule.length && schedule[s.nextScheduled]!.at < until) until = schedule[s.nextScheduled]!.at;
   if (s.t < s.shedUntil && s.shedUntil < until) until = s.shedUntil;
+  if (s.falls && s.falls.until < until) until = s.falls.until;
   for (const c of s.clocks) if (c.at < until) until = c.at;
   let low = 0;
   let high = top;
@@ -23,12 +24,14 @@ export function lookAhead({ s, compiled }: Run, end: number, horizon: Horizon): 
       if (f.fall > low && f.fall <= s.v) low = f.fall;
     } else if (f.rise < high && f.rise >= s.v) high = f.rise;
   }
-  const set = pumpingNow(s);
+  const set = movingNow(s);
+  // Air breaks a siphon where the first of the intakes is bare.
+  const breaks = s.full && set === 0;
   for (let i = 0; i < intakes.length; i++) {
     const { loses, primes } = intakes[i]!;
     if (s.dry & (1 << i)) {
       if (primes < high && primes >= s.v) high = primes;
-    } else if (set & (1 << i) && loses > low && loses <= s.v) low = loses;
+    } else if ((breaks || set & (1 << i)) && loses > low && loses <= s.v) low = loses;
   }
   horizon.until = until;
   horizon.low = low;

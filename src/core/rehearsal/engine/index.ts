@@ -6,7 +6,7 @@ import { type Horizon, lookAhead } from './horizon';
 import { stay } from './limits';
 import { happenNow } from './moment';
 import { hear, type Listener, Passing, type Run } from './run';
-import { inflowNow, pumpingNow, type State } from './state';
+import { fallsNow, inflowNow, movingNow, pumpingNow, type State } from './state';
 import { settleWater } from './water';
 
 /** Who is asked, and told, while time passes. */
@@ -21,23 +21,28 @@ export interface Watch {
 const ASKED = 4096;
 
 /** Moves the water by its law, until something acts on the way or something is due. */
-function move({ s, stretch }: Run, { until, low, high }: Horizon, flowing: Flowing): void {
+function move({ s, stretch, listener }: Run, { until, low, high }: Horizon, flowing: Flowing): void {
   flowing.delivery = s.model.delivery(pumpingNow(s));
   flowing.volume = s.v;
-  flowing.inflow = inflowNow(s);
+  const comes = inflowNow(s);
+  const falls = fallsNow(s);
+  flowing.inflow = comes + falls;
   flowing.low = low;
   flowing.high = high;
   flowing.most = Math.max(until - s.t, 0);
   const moved = flowOn(flowing);
   stretch.from = s.t;
   stretch.v0 = s.v;
-  stretch.inflow = flowing.inflow;
-  stretch.pumped = moved.pumped;
+  stretch.inflow = comes;
+  stretch.falls = falls;
+  stretch.pumped = movingNow(s) === 0 ? 0 : moved.pumped;
+  stretch.still = movingNow(s) === 0 ? moved.pumped : 0;
   stretch.overflow = 0;
   stretch.over = false;
   s.v = moved.volume;
   s.t = moved.time >= until - s.t ? until : s.t + moved.time;
-  stretch.came = flowing.inflow * (s.t - stretch.from);
+  stretch.came = comes * (s.t - stretch.from);
+  if (falls > 0) listener.ranBack?.(falls * (s.t - stretch.from));
 }
 
 /**

@@ -56,6 +56,7 @@ export function happenNow(run: Run): void {
   const { s, compiled } = run;
   const { schedule, inflowOf } = compiled;
   if (s.t >= s.now.until) s.now = inflowOf(s.t);
+  if (s.falls && s.t >= s.falls.until) s.falls = null;
   for (const clock of [...s.clocks]) {
     // One that rang before may have stopped this one.
     if (clock.at > s.t || !s.clocks.includes(clock)) continue;

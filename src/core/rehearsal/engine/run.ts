@@ -10,8 +10,9 @@ export interface Passed extends Stretch {
   panel: PanelState;
   /** Pumps that had voltage and drew air, as bits. */
   dry: number;
-  /** m³ moved by pumps, and run over. */
+  /** m³ moved by pumps; that left with none of them running, or came back (below zero); and run over. */
   pumped: number;
+  still: number;
   overflow: number;
   /** m³ that came in (of a tank that is filled: that were drawn). */
   came: number;
@@ -48,6 +49,8 @@ export class Passing implements Passed {
   inflow = 0;
   dry = 0;
   pumped = 0;
+  still = 0;
+  falls = 0;
   overflow = 0;
   came = 0;
   over = false;
@@ -71,7 +74,8 @@ export class Passing implements Passed {
   }
 
   readonly at = (time: number): number => {
-    const { v0, inflow, sense, top, from, delivery } = this;
+    const { v0, sense, top, from, delivery } = this;
+    const inflow = this.inflow + this.falls;
     if (v0 === this.v1 || delivery === null) return v0;
     return flowOn({ delivery, volume: v0, inflow, sense, low: 0, high: top, most: time - from }).volume;
   };

@@ -34,6 +34,10 @@ export interface State {
   runsOn: number;
   /** In the order in which they were started. */
   clocks: Clock[];
+  /** The line is full, and what flows in it goes on with no pump running: only where a siphon pulls. */
+  full: boolean;
+  /** What falls back out of the line after a stop, m³/s, and until when, s. */
+  falls: { readonly flow: number; readonly until: number } | null;
   now: Step;
   nextScheduled: number;
   shedUntil: number;
@@ -50,9 +54,14 @@ export interface State {
 /** What comes in at this moment, m³/s: nothing once appliances have shed what they had. */
 export const inflowNow = (s: State): number => (s.t >= s.shedUntil ? 0 : s.now.flow * s.model.inflow);
 
+/** What falls back out of the line at this moment, m³/s. */
+export const fallsNow = ({ falls, t }: State): number => (falls && t < falls.until ? falls.flow : 0);
+
 /** Pumps that move water, as bits: they have voltage or run on, nothing keeps them from it, and they draw no air. */
-export const pumpingNow = (s: State): number =>
-  setOf((s.panel.running | s.runsOn) & s.model.moves & ~s.dry, s.panel.backwards);
+export const movingNow = (s: State): number => (s.panel.running | s.runsOn) & s.model.moves & ~s.dry;
+
+/** What moves the water, by its number among the deliveries: those pumps, or the line by itself. */
+export const pumpingNow = (s: State): number => setOf(movingNow(s), s.panel.backwards, s.full);
 
 export const copyOf = (s: State): State => ({
   ...s,
@@ -78,6 +87,8 @@ export function beginning({ prepared, scenario, inflowOf, way }: CompiledScenari
     open: 0,
     dry: 0,
     runsOn: 0,
+    full: false,
+    falls: null,
     clocks: panel.waiting.map((w) => ({ kind: 'timer', at: w.after, device: w.device, to: w.to })),
     now: inflowOf(0),
     nextScheduled: 0,

@@ -16,11 +16,7 @@ export function switched({ s, compiled }: Run): void {
     s.ended = phrase`chatter: the panel switches without end at ${quantity('height', compiled.prepared.vessel.height(s.v))}`;
 }
 
-const bitsOf = (mask: number): number => {
-  let n = 0;
-  for (let m = mask; m > 0; m >>= 1) n += m & 1;
-  return n;
-};
+const pumpsOf = (mask: number): number[] => Array.from({ length: 8 }, (_, i) => i).filter((i) => mask & (1 << i));
 
 /** What the pumps that ran delivered here, m³/s. */
 function capacity(s: State, { running, backwards }: PanelState): number {
@@ -48,12 +44,18 @@ function setTimers(s: State, before: PanelState): void {
 }
 
 /** Pumps that stopped: what stood in their line runs back, or what they fill still runs in. */
-function stopPumps({ s, compiled, listener }: Run, before: PanelState, moved: number): void {
+function stopPumps({ s, compiled }: Run, before: PanelState, moved: number): void {
   const { prepared, way, runOn } = compiled;
-  if (moved !== 0 && s.panel.running === 0 && way.direction === 'empty') {
-    const back = Math.min(s.model.drainback(bitsOf(moved)), prepared.top - s.v);
-    listener.ranBack?.(back);
-    s.v += back;
+  const { hydraulics, siphons } = s.model;
+  const level = prepared.vessel.height(s.v);
+  if (s.panel.running !== 0) s.falls = null;
+  else if (moved !== 0 && way.direction === 'empty') {
+    // A line that goes on by itself stays full; out of any other what stands over the water falls back.
+    s.full = siphons && hydraulics.still(level) > 0;
+    if (!hydraulics.flowsStill(level)) {
+      const { volume, time } = hydraulics.drainback(pumpsOf(moved), level);
+      if (volume > 0) s.falls = { flow: volume / time, until: s.t + time };
+    }
   }
   const stopped = before.running & ~s.panel.running;
   if (stopped && runOn > 0) for (let i = 0; i < s.since.length; i++) if (stopped & (1 << i)) runOnFor(s, i, runOn);

@@ -1,6 +1,7 @@
 import { phrase, quantity } from '../../units';
 import type { Float } from '../faultedModel';
 import { tell, type Run } from './run';
+import { movingNow } from './state';
 import { watchHeat } from './thermal';
 import { switched, transition } from './transition';
 
@@ -22,10 +23,21 @@ function passFloats(run: Run): void {
   }
 }
 
+/** Air gets into a siphon at an intake, and it pulls no more. */
+function passSiphon(run: Run): void {
+  const { s, compiled } = run;
+  const { intakes, vessel } = compiled.prepared;
+  if (!s.full || movingNow(s) !== 0 || !intakes.some((i) => s.v <= i.loses)) return;
+  s.full = false;
+  const at = vessel.height(s.v);
+  tell(run, 'dry', () => phrase`air breaks the siphon at ${quantity('height', at)}`);
+}
+
 /** Pumps that draw air, or draw water again. */
 function passIntakes(run: Run): void {
   const { s, compiled } = run;
   const { intakes, vessel } = compiled.prepared;
+  passSiphon(run);
   for (let i = 0; i < intakes.length; i++) {
     const bit = 1 << i;
     const { loses, primes } = intakes[i]!;

@@ -69,6 +69,11 @@ export const stationSchema = z.strictObject({
   enclosure: enclosureSchema,
   landings: landingsSchema,
   settings: settingsSchema,
+  assumed: z
+    .array(z.string().max(80, 'a field with so long a name'))
+    .max(400, 'more than 400 assumed figures')
+    .nullable()
+    .describe('surveyed figures that nobody took on site yet, by their paths; null: not known, as of older documents'),
 });
 
 export type Station = z.infer<typeof stationSchema>;
@@ -82,4 +87,4 @@ export type Interlock = Station['interlocks'][number];
 export type Obstacle = Station['obstacles'][number];
 export type Vessel = Station['vessel'];
 export type VesselShape = Vessel['shape'];
-export { pumpModelSchema } from './pumps';
+export { PIPE_MATERIALS, pumpModelSchema, readPumpModel } from './pumps';

@@ -56,6 +56,9 @@ const appliances = z.strictObject({
         name: named(60),
         rate: flow('the rate of the appliance').describe('water it makes while it runs, m³/s'),
         after: atLeastZero('what it sheds after it stops', 1).describe('m³ that still come after it has been stopped'),
+        over: positive('the time in which it sheds that', 86400)
+          .nullable()
+          .describe('s in which that comes; null: at the rate of the appliance'),
       }),
     )
     .min(1, 'a list of appliances needs one')
@@ -69,5 +72,13 @@ export const inflowSchema = z.strictObject({
     [steady, pattern, fixtures, storm, appliances],
     'must be steady, pattern, fixtures, storm or appliances',
   ),
+  inletPipe: z
+    .strictObject({
+      length: positive('the length of the inlet pipe', 20000).describe('m'),
+      bore: positive('the bore of the inlet pipe', 3).describe('m'),
+      fall: positive('the fall of the inlet pipe', 1).describe('m a metre, towards the pit'),
+    })
+    .nullable()
+    .describe('the pipe that water comes by, where it is used as storage; null: not counted'),
   infiltration: atLeastZero('the infiltration', 10).describe('m³/s that rain adds to the design and the peak inflow'),
 });

@@ -2,6 +2,9 @@ import * as z from 'zod';
 import { motorSchema } from './panel';
 import { atLeastZero, bearing, heightAboveFloor, named, number, offset, positive } from './numbers';
 
+/** What pipes are made of. */
+export const PIPE_MATERIALS = ['pvc', 'polyethylene', 'abs', 'copper', 'steel', 'ductile-iron'] as const;
+
 const fittingSchema = z.strictObject({
   name: named(60),
   k: atLeastZero('a loss factor', 1000).describe('loss in velocity heads, each'),
@@ -18,6 +21,11 @@ export const segmentSchema = z.strictObject({
     .max(160, 'a Hazen–Williams C above 160')
     .describe('coefficient C; used by Hazen–Williams'),
   fittings: z.array(fittingSchema).max(40, 'more than 40 lines of fittings'),
+  material: z
+    .enum(PIPE_MATERIALS, `must be ${PIPE_MATERIALS.join(', ')}`)
+    .nullable()
+    .describe('what the pipe is of, for its wave speed; null: judged by its roughness'),
+  wall: positive('the wall of the pipe', 0.2).nullable().describe('m; null: a typical wall for its bore'),
 });
 
 const curvePoint = z.strictObject({
@@ -43,7 +51,30 @@ export const pumpModelSchema = z.strictObject({
     .max(1, 'the head share cannot pass 100 %')
     .describe("the maker's limit: share of shut-off head that the pump may run at"),
   ratedCurrent: positive('the rated current', 500).describe('nameplate current, A'),
+  bell: positive('the intake opening', 3)
+    .nullable()
+    .describe('diameter of the intake’s bell or opening, m; null: assumed'),
+  power: z
+    .array(
+      z.strictObject({
+        flow: atLeastZero('a flow on the power curve', 10).describe('m³/s'),
+        power: positive('a power', 1e6).describe('input power, W'),
+      }),
+    )
+    .min(2, 'power needs two points or more')
+    .max(60, 'more than 60 points of power')
+    .nullable()
+    .describe('electrical input by flow; null: a typical shape is assumed'),
+  minimumFlow: positive('the least flow', 10)
+    .nullable()
+    .describe('least flow that the maker allows, m³/s; null: assumed'),
 });
+
+/** A pump as a library keeps it, of this version or of one before: what came later is not known of it. */
+export const readPumpModel = (input: unknown) =>
+  pumpModelSchema.safeParse(
+    typeof input === 'object' && input !== null ? { bell: null, power: null, minimumFlow: null, ...input } : input,
+  );
 
 export const pumpSchema = z.strictObject({
   ...pumpModelSchema.shape,
@@ -120,4 +151,7 @@ export const dischargeSchema = z.strictObject({
   exposed: atLeastZero('the exposed length', 20000).describe(
     'm of the line that runs in the open, where it can freeze',
   ),
+  rating: positive('the pressure rating', 10e6)
+    .nullable()
+    .describe('pressure that the line is made for, Pa; null: not known'),
 });
