@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { demoPumps } from '@/core/demo';
-import { newStation } from '@/core/station';
+import { CURRENT_VERSION, newStation } from '@/core/station';
 import { openDatabase, type Db } from './db';
 import { LARGEST_BODY, idFrom, readJson } from './edge';
 import { MIGRATIONS } from './migrations';

@@ -76,6 +76,8 @@ export interface Hydraulics {
    * is filled.
    */
   still(level: number): number;
+  /** Height that the water must stand over for anything to flow without a pump, once the line is full, m. */
+  standingHeight(level: number): number;
   /** Whether anything flows without a pump, at any level up to `height`. */
   flowsStill(height: number): boolean;
   /** The highest place that the water passes, m, and whether beyond it a siphon pulls. */
@@ -142,8 +144,12 @@ export function hydraulicsOf(station: HydraulicStation, { checksOpen = [] }: Dis
     hole,
     entryHead: (b.riser.length > 0 ? b.riser : main).entryHead,
   });
+  const likeness = branches.map((b) => branches.findIndex((x) => x.key === b.key));
+  const allAlike = likeness.every((l) => l === 0);
   const allOf = (running: Running): readonly number[] =>
     typeof running === 'number' ? branches.slice(0, running).map((_, i) => i) : running;
+  /** Of pumps that are all alike it does not matter which run: what is known of some serves for others. */
+  const plain = (running: Running): Running => (typeof running === 'object' && allAlike ? running.length : running);
 
   const flowOf = ({ branch, runs }: Group, head: number, level: number): number =>
     (runs ? runningFlow : standingFlow)(branch, head, aroundOf(level, branch));
@@ -253,7 +259,8 @@ export function hydraulicsOf(station: HydraulicStation, { checksOpen = [] }: Dis
   /** How far the water is lifted: to its end, or to a crest with air in it. */
   const lift = (level: number): number => line.standing(level) - (inVessel ? level : source);
 
-  const drainback = (running: Running, level: number): Drainback => {
+  const drainback = (which: Running, level: number): Drainback => {
+    const running = plain(which);
     if (direction === 'fill') return { volume: 0, time: 0 };
     const key = `${String(running)}|${typeof running}|${level}`;
     const before = fallen.get(key);
@@ -303,7 +310,8 @@ export function hydraulicsOf(station: HydraulicStation, { checksOpen = [] }: Dis
     valve === null
       ? solve(level, running)
       : { ok: true, flow: valve, weep: 0, pumpFlow: valve, head: 0, staticHead: 0, pumps: [], shortCircuit: 0 };
-  const at = (level: number, running: Running = 1): OperatingPoint => {
+  const at = (level: number, which: Running = 1): OperatingPoint => {
+    const running = plain(which);
     const key = running === 1 ? level : `${String(running)}${typeof running === 'number' ? ':' : ';'}${level}`;
     const before = known.get(key);
     if (before) return before;
@@ -320,7 +328,7 @@ export function hydraulicsOf(station: HydraulicStation, { checksOpen = [] }: Dis
     valve === null && (inVessel ? line.standing(height) < height : still(height) !== 0);
   const tables = new Map<string, (level: number) => number | null>();
   const tableOf = (running: Running) => {
-    const set = allOf(running);
+    const set = allOf(plain(running));
     const key = String(set);
     const there = tables.get(key);
     if (there) return there;
@@ -340,7 +348,7 @@ export function hydraulicsOf(station: HydraulicStation, { checksOpen = [] }: Dis
     risers: branches.map((b) => b.riser),
     laterals,
     count: valve === null ? branches.length : 1,
-    likeness: branches.map((b) => branches.findIndex((x) => x.key === b.key)),
+    likeness,
     drainback,
     staticHead: lift,
     jointHead: (flow, level) => line.headFor(flow, level) - (inVessel ? level : source),
@@ -348,6 +356,7 @@ export function hydraulicsOf(station: HydraulicStation, { checksOpen = [] }: Dis
     flowAt: (level, running = 1) => tableOf(running)(level),
     table: tableOf,
     still,
+    standingHeight: line.standing,
     flowsStill,
     crest: line.crest,
     siphons: line.siphons,

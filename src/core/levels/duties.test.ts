@@ -335,19 +335,30 @@ describe('rules of each duty, by hand', () => {
           (s.duty = { kind: 'condensate' }),
           (s.inflow.source = { kind: 'appliances', list }),
           (s.sensors = [at('pump', 0.5, 1), at('cutoff', 1.7, 1.8)]),
+          (s.interlocks = [{ kind: 'cutoff', name: 'coil', acts: 'low-voltage', volts: 24, amps: 0.4, warns: false }]),
           change(s)
         ),
       );
-    expect(ruleOf(reservoir(), 'condensate')).toMatchObject({ state: 'holds', needs: { value: 0.9 } });
+    expect(ruleOf(reservoir(), 'lift')).toMatchObject({ state: 'holds', needs: { value: 0.9 } });
+    expect(ruleOf(reservoir(), 'cut-off').state).toBe('holds');
     const late = ruleOf(
       reservoir((s) => (s.sensors[1] = at('cutoff', 1.8, 1.86))),
-      'condensate',
+      'cut-off',
     );
     expect(late).toMatchObject({ state: 'broken', needs: { value: 0.05 }, has: { value: expect.closeTo(0.04, 9) } });
     const high = ruleOf(
       reservoir((s) => ((s.discharge.outlet = 190), (s.pumps[0]!.headShare = 0.9))),
-      'condensate',
+      'lift',
     );
+    // What is absent, bridged or landed otherwise never holds.
+    const cut = (change: Change) => ruleOf(reservoir(change), 'cut-off').state;
+    expect([
+      cut((s) => s.sensors.pop()),
+      cut((s) => (s.interlocks = [])),
+      cut((s) => (s.landings = { cores: [], links: [{ a: 'X4:1', b: 'X4:2', fitted: true }] })),
+      cut((s) => (s.landings = { cores: [{ core: 'W-cutoff/red', to: null }], links: [] })),
+      cut((s) => (s.landings = { cores: [{ core: 'W-pump/white', to: null }], links: [] })),
+    ]).toEqual(['broken', 'broken', 'unknown', 'unknown', 'holds']);
     expect(high).toMatchObject({ state: 'broken', has: { format: 'share', value: expect.closeTo(189.5 / 200, 9) } });
     expect(
       ruleOf(
@@ -644,7 +655,7 @@ describe('more water never helps', () => {
     for (const kind of ['empty', 'dose', 'fill', 'transfer', 'condensate'] as const) {
       const s = withDuty(newStation('a', 'b', 'metric-230'), kind);
       expect(checkStation(s)).toMatchObject({ ok: true });
-      expect(judge(s).rules.length).toBe(17);
+      expect(judge(s).rules.length).toBe(22);
       expect(s.sensors.every((x) => kindOf(x).noun === 'float')).toBe(true);
     }
   });

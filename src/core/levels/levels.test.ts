@@ -140,23 +140,28 @@ describe('rules', () => {
   it('judges the station to begin from: all that there are, none broken', () => {
     const { rules } = judge(station());
     expect(rules.map((r) => r.id).sort()).toEqual([
-      'condensate',
+      'cut-off',
       'dose',
       'drainback',
       'dry-run',
       'fill',
+      'firm',
       'gap',
       'inlet',
       'keep-up',
+      'lift',
+      'minimum-flow',
       'order',
       'reach',
       'reserve',
       'run',
       'squirt',
       'starts',
+      'still',
       'submergence',
       'swing',
       'tube-bore',
+      'way-back',
     ]);
     expect(rules.filter((r) => r.state === 'broken')).toEqual([]);
   });

@@ -4,7 +4,7 @@ import type { SettingName } from '../settings';
 import type { Vessel } from '../vessel';
 import { geometryOf, type LevelContext, type Surroundings } from './context';
 import { worstCycle } from './cycle';
-import { judgeRule, type JudgedRule, type Rule } from './rule';
+import { judgeRule, titleOf, type JudgedRule, type Rule } from './rule';
 import { RULES, type RuleId } from './rules';
 import { reachOf } from './rules/reach';
 
@@ -14,9 +14,12 @@ export const RULE_IDS: Readonly<Record<'must' | 'should', readonly RuleId[]>> = 
   should: RULES.filter((r) => r.severity === 'should').map((r) => r.id),
 };
 
+/** Those that floats can be set by: the others ask of pump, pipe and panel. */
+export const BY_FLOATS: ReadonlySet<RuleId> = new Set(RULES.filter((r) => !r.otherThanFloats).map((r) => r.id));
+
 const BY_ID = new Map<RuleId, Rule<RuleId>>(RULES.map((r) => [r.id, r]));
 
-export const ruleTitle = (id: RuleId): string => BY_ID.get(id)!.title;
+export const ruleTitle = (id: RuleId, station: Station): string => titleOf(BY_ID.get(id)!, station);
 
 /** Settings that a rule asks by. */
 export const settingsOfRule = (id: RuleId): readonly SettingName[] => BY_ID.get(id)!.settings ?? [];

@@ -1,6 +1,7 @@
 import { traitsOf } from '../duties';
 import type { MarkName, Need } from '../sensors';
 import type { SettingName } from '../settings';
+import type { Station } from '../station';
 import type { Phrase, Quantity } from '../units';
 import type { LevelContext } from './context';
 
@@ -30,10 +31,13 @@ export const notAsked = (why: Phrase, about: readonly DrawingRef[]): NoCondition
 /** One rule of the trade: what it is called, how hard it binds, and what it asks of a station. */
 export interface Rule<Id extends string = string> {
   readonly id: Id;
-  readonly title: string;
+  /** What it asks; of a station whose duty has other words for it, in those. */
+  readonly title: string | ((station: Station) => string);
   readonly severity: 'must' | 'should';
   /** Settings that it asks by: they can be set where it is read. */
   readonly settings?: readonly SettingName[];
+  /** No float that is set otherwise can mend it: it asks of pump, pipe and panel. */
+  readonly otherThanFloats?: true;
   /** What it is about where the duty of the station does not ask it. */
   readonly about: readonly DrawingRef[];
   judge(context: LevelContext): readonly Condition[] | NoCondition;
@@ -65,8 +69,12 @@ function measure(c: Condition): { slack: number; share: number } {
 /** Rounding in the arithmetic never breaks a rule: a billionth of the need is let pass. */
 const ROUNDING = 1e-9;
 
+export const titleOf = ({ title }: Rule, station: Station): string =>
+  typeof title === 'string' ? title : title(station);
+
 export function judgeRule<Id extends string>(rule: Rule<Id>, context: LevelContext): JudgedRule<Id> {
-  const { id, title, severity } = rule;
+  const { id, severity } = rule;
+  const title = titleOf(rule, context.station);
   const spared = traitsOf(context.station).notAsked[id];
   const asked = spared ? notAsked(spared, rule.about) : rule.judge(context);
   if ('state' in asked)

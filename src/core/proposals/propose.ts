@@ -1,5 +1,6 @@
 import { traitsOf } from '../duties';
 import {
+  BY_FLOATS,
   judge,
   moves,
   RULE_IDS,
@@ -31,7 +32,7 @@ interface Found {
   readonly gains: readonly Gain[];
   /** From what hangs there now. */
   readonly moves: readonly Move[];
-  /** Rules that should hold and do not, by title: nothing on the tape keeps them too. */
+  /** Rules that do not hold, by title: those that should and nothing on the tape keeps too, and those that no float can mend. */
   readonly gives: readonly string[];
 }
 
@@ -45,8 +46,9 @@ interface Impossible {
 
 export type Proposal = Found | Impossible;
 
-const MUSTS: ReadonlySet<RuleId> = new Set(RULE_IDS.must);
-const ALL: ReadonlySet<RuleId> = new Set([...RULE_IDS.must, ...RULE_IDS.should]);
+/** What a setting of floats can keep. What it cannot is told beside it. */
+const MUSTS: ReadonlySet<RuleId> = new Set(RULE_IDS.must.filter((id) => BY_FLOATS.has(id)));
+const ALL: ReadonlySet<RuleId> = BY_FLOATS;
 
 function gainsOf(before: Judgement, after: Judgement): Gain[] {
   const of = (take: (j: Judgement) => Quantity | null, what: string): Gain => ({
@@ -81,7 +83,9 @@ function proposeOne(field: Field, aim: Aim, from: readonly Sensor[], now: Judgem
       sensors: made.sensors,
       gains: gainsOf(now, after),
       moves: moves(from, made.sensors),
-      gives: after.rules.filter((r) => r.severity === 'should' && r.state === 'broken').map((r) => r.title),
+      gives: after.rules
+        .filter((r) => (r.severity === 'should' || !BY_FLOATS.has(r.id)) && r.state === 'broken')
+        .map((r) => r.title),
     };
   }
   return null;
@@ -89,10 +93,15 @@ function proposeOne(field: Field, aim: Aim, from: readonly Sensor[], now: Judgem
 
 function impossible(field: Field, aim: Aim): Proposal {
   const { station } = field;
-  const bites = RULE_IDS.must.filter(
-    (id) => search(field, 'fewest-starts', new Set(RULE_IDS.must.filter((m) => m !== id))) !== null,
+  const bites = [...MUSTS].filter(
+    (id) => search(field, 'fewest-starts', new Set([...MUSTS].filter((m) => m !== id))) !== null,
   );
-  return { aim, ok: false, bites: bites.map(ruleTitle), remedies: remediesFor(station, MUSTS, ALL) };
+  return {
+    aim,
+    ok: false,
+    bites: bites.map((id) => ruleTitle(id, station)),
+    remedies: remediesFor(station, MUSTS, ALL),
+  };
 }
 
 /** The aims that the levels of a station can serve: where a timer starts the pump they have no say in its starts. */

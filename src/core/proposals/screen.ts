@@ -1,5 +1,5 @@
 import { traitsOf } from '../duties';
-import { doseFigures, type Surroundings, type RuleId } from '../levels';
+import { coverNeeded, doseFigures, type Surroundings, type RuleId } from '../levels';
 import { flowsOf } from '../inflow';
 import type { Station } from '../station';
 import { systemOf, tapeStep } from '../units';
@@ -48,7 +48,6 @@ export function screenFor(
   const step = tapeStep(systemOf(station.profile));
   const inflow = flowsOf(station.inflow);
   const back = (stop: number) => (filling ? 0 : hydraulics.drainback(hydraulics.count, stop).volume);
-  const cover = Math.max(...pumps.map((p) => (settings.submergence === 'motor' ? p.motorTop : p.volute)));
   const limit = Math.min(...pumps.map((p) => p.startsPerHour));
   const least = Math.max(...pumps.map((p) => p.minimumRun));
   const turn = control.alternates ? 1 / hydraulics.count : 1;
@@ -64,7 +63,8 @@ export function screenFor(
   const alarmMost = Math.min(asks('inlet') ? inletMost : Infinity, reserved);
 
   const covered = (stop: number) =>
-    stop * EASE >= cover || !((duty.kind === 'transfer' && asks('dry-run')) || asks('submergence'));
+    stop * EASE >= coverNeeded(station, hydraulics, stop) ||
+    !((duty.kind === 'transfer' && asks('dry-run')) || asks('submergence'));
   const kept = ({ stop, lead, drawdown }: Band) => {
     if (duty.kind === 'transfer' && asks('dry-run') && drawdown * EASE < duty.usefulRun) return false;
     if (duty.kind !== 'fill' || !asks('fill')) return true;
@@ -84,8 +84,8 @@ export function screenFor(
     const shortest =
       (Math.sqrt(Math.max(drawdown - hydraulics.drainback(1, stop).volume, 0)) + Math.sqrt(drawdown)) ** 2 / slow;
     if (asks('starts') && (3600 / shortest) * turn > limit * EASE) return false;
-    if (!asks('run') || inflow.design >= slow) return true;
-    return (drawdown / (slow - inflow.design)) * EASE >= least;
+    if (!asks('run') || inflow.low >= slow) return true;
+    return (drawdown / (slow - inflow.low)) * EASE >= least;
   };
 
   return {
@@ -104,7 +104,7 @@ export function screenFor(
       rise <= alarmMost + 1e-9 && (!timed || !asks('dose') || surgeFits(station, { vessel, hydraulics }, band, rise)),
     cutoff(rise) {
       const { source } = station.inflow;
-      if (!asks('condensate') || duty.kind !== 'condensate' || source.kind !== 'appliances') return true;
+      if (!asks('cut-off') || duty.kind !== 'condensate' || source.kind !== 'appliances') return true;
       return (overflowVolume - vessel.volume(rise)) * EASE >= source.list.reduce((sum, a) => sum + a.after, 0);
     },
   };

@@ -1,47 +1,89 @@
 import { phrase, quantity } from '../../units';
 import type { LevelContext } from '../context';
-import { notAsked, type Condition, type Rule } from '../rule';
+import { notAsked, type Rule } from '../rule';
 import { sayNoDuty } from '../sayNoDuty';
 
 /** What the appliances still shed after the cut-off has stopped them, m³. */
 const shedAfter = ({ station: { inflow } }: LevelContext): number =>
   inflow.source.kind === 'appliances' ? inflow.source.list.reduce((sum, a) => sum + a.after, 0) : 0;
 
-/** The cut-off stops the appliances while what they still shed has room. Their sum is keep-up's to ask; the pump's limit of lift is asked here. */
-export const condensate: Rule<'condensate'> = {
-  id: 'condensate',
-  title: 'cut-off before the spill, lift within limit',
+const NO_CONDENSATE = phrase`No condensate is pumped here.`;
+
+/** The pump lifts within its maker's limit. Whether it takes the sum of the appliances is keep-up's to ask. */
+export const lift: Rule<'lift'> = {
+  id: 'lift',
+  title: 'lift within the maker’s limit',
   severity: 'must',
-  about: ['pump'],
-  judge(context) {
-    const { station, vessel, cutoff, overflow, atStop, hydraulics, marks } = context;
-    const pump = station.pumps[0]!;
-    if (station.duty.kind !== 'condensate') return notAsked(phrase`No condensate is pumped here.`, ['pump']);
+  otherThanFloats: true,
+  about: ['pump', 'pipe'],
+  judge({ station, atStop, hydraulics }) {
+    const about = ['pump', 'pipe'] as const;
+    if (station.duty.kind !== 'condensate') return notAsked(NO_CONDENSATE, about);
     if (!atStop.ok) return { state: 'unknown', why: sayNoDuty(atStop), about: ['pump'] };
+    const pump = station.pumps[0]!;
     const shutOff = hydraulics.curves[0]!.at(0);
     const share = atStop.staticHead / shutOff;
-    const conditions: Condition[] = [
+    return [
       {
         sense: 'at-most',
         needs: quantity('share', pump.headShare),
         has: quantity('share', share),
         why: phrase`It lifts ${quantity('head', atStop.staticHead)}, ${quantity('share', share)} of its shut-off head of ${quantity('head', shutOff)}; its maker allows ${quantity('share', pump.headShare)}.`,
-        about: ['pump', 'pipe'],
+        about,
       },
     ];
-    if (cutoff) {
-      const after = shedAfter(context);
-      const room = vessel.volume(overflow) - vessel.volume(cutoff.rise);
-      conditions.push({
+  },
+};
+
+/** Cores and links that decide whether the cut-off still acts, by the names that every scheme gives them. */
+const touchesCutOff = ({ landings }: LevelContext['station']): boolean =>
+  landings.cores.some(({ core }) => /^W-cut/.test(core)) ||
+  landings.links.some(({ a, b }) => [a, b].some((t) => /^X[46]:/.test(t)));
+
+/** A cut-off is there, it stops what makes the water, and what is still shed after it has room. */
+export const cutOff: Rule<'cut-off'> = {
+  id: 'cut-off',
+  title: 'cut-off before the spill',
+  severity: 'must',
+  about: ['level:overflow'],
+  judge(context) {
+    const { station, vessel, cutoff, overflow, marks } = context;
+    if (station.duty.kind !== 'condensate') return notAsked(NO_CONDENSATE, ['level:overflow']);
+    const after = shedAfter(context);
+    const absent = (sentence: ReturnType<typeof phrase>) => [
+      {
+        sense: 'at-least' as const,
+        needs: quantity('count', 1),
+        has: quantity('count', 0),
+        why: sentence,
+        about: ['level:overflow'] as const,
+      },
+    ];
+    if (!cutoff)
+      return absent(
+        phrase`No cut-off float is fitted: when the pump fails the appliances go on, and the reservoir spills. Fit one, and break their call or their feed by it.`,
+      );
+    if (!station.interlocks.some((lock) => lock.kind === 'cutoff'))
+      return absent(
+        phrase`A cut-off float hangs there, and nothing is named that it stops: it breaks no appliance’s call or feed. Name what makes the water among the interlocks of the panel.`,
+      );
+    if (touchesCutOff(station))
+      return {
+        state: 'unknown',
+        why: phrase`A core or a link of the cut-off does not sit where the design puts it. Whether it still stops the appliances is told in Panel, under what is not as designed: until that is put right nobody should count on it.`,
+        about: ['level:cutoff'],
+      };
+    const room = vessel.volume(overflow) - vessel.volume(cutoff.rise);
+    return [
+      {
         sense: 'at-least',
         needs: quantity('volume', after),
         has: quantity('volume', room),
         scale: Math.max(after, 1e-6),
-        why: phrase`The cut-off stops the appliances at ${quantity('height', cutoff.rise)}; they shed ${quantity('volume', after)} more, and to the overflow there is room for ${quantity('volume', room)}.`,
+        why: phrase`The cut-off is designed to stop the appliances at ${quantity('height', cutoff.rise)}; they shed ${quantity('volume', after)} more, and to the overflow there is room for ${quantity('volume', room)}. That it really stops them is for a test.`,
         about: ['level:cutoff', 'level:overflow', `float:${marks.find((m) => m.name === 'cutoff')!.sensor!}`],
-      });
-    }
-    return conditions;
+      },
+    ];
   },
 };
 
@@ -51,9 +93,10 @@ export const tubeBore: Rule<'tube-bore'> = {
   title: 'bore of the condensate line',
   severity: 'should',
   settings: ['tubeBore'],
+  otherThanFloats: true,
   about: ['pipe'],
   judge({ station: { duty, discharge, settings } }) {
-    if (duty.kind !== 'condensate') return notAsked(phrase`No condensate is pumped here.`, ['pipe']);
+    if (duty.kind !== 'condensate') return notAsked(NO_CONDENSATE, ['pipe']);
     const has = quantity('bore', Math.min(...discharge.segments.map((s) => s.bore)));
     return [
       {

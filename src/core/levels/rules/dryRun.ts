@@ -1,5 +1,6 @@
 import { phrase, quantity } from '../../units';
 import { notAsked, type Condition, type Rule } from '../rule';
+import { sayCover } from './submergence';
 
 /** A pump that takes water which is wanted elsewhere stops before its intake draws air, and does not start again for a mouthful. */
 export const dryRun: Rule<'dry-run'> = {
@@ -8,22 +9,20 @@ export const dryRun: Rule<'dry-run'> = {
   severity: 'must',
   settings: ['submergence'],
   about: ['pump'],
-  judge({ station, stop, lead, low, marks, drawdown }) {
-    const { duty, pumps, settings } = station;
+  judge(context) {
+    const { station, stop, lead, low, marks, drawdown } = context;
+    const { duty, pumps } = station;
     const volute = Math.max(...pumps.map((p) => p.volute));
-    const motor = settings.submergence === 'motor';
-    const cover = quantity('height', motor ? Math.max(...pumps.map((p) => p.motorTop)) : volute);
+    const cover = sayCover(context);
     const by = (name: 'stop' | 'low') => `float:${marks.find((m) => m.name === name)!.sensor!}` as const;
     const transfer: Condition[] =
       duty.kind === 'transfer'
         ? [
             {
               sense: 'at-least',
-              needs: cover,
+              needs: quantity('height', cover.needs),
               has: quantity('height', stop),
-              why: motor
-                ? phrase`The pump stops with the water at ${quantity('height', stop)}; its motor reaches up to ${cover}. (The other school covers only the volute, at ${quantity('height', volute)}.)`
-                : phrase`The pump stops with the water at ${quantity('height', stop)}; its intake draws air below ${cover}. (The other school covers the motor too.)`,
+              why: cover.why,
               about: ['level:stop', by('stop'), 'pump'],
             },
             {

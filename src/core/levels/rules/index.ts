@@ -1,19 +1,23 @@
 import type { Rule } from '../rule';
-import { condensate, tubeBore } from './condensate';
+import { cutOff, lift, tubeBore } from './condensate';
 import { dose, squirt } from './dose';
 import { drainback } from './drainback';
 import { dryRun } from './dryRun';
 import { fill } from './fill';
+import { firm } from './firm';
 import { gap } from './gap';
 import { inlet } from './inlet';
 import { keepUp } from './keepUp';
+import { minimumFlow } from './minimumFlow';
 import { order } from './order';
 import { reach } from './reach';
 import { reserve } from './reserve';
 import { run } from './run';
 import { starts } from './starts';
+import { still } from './still';
 import { submergence } from './submergence';
 import { swing } from './swing';
+import { wayBack } from './wayBack';
 
 /** Every rule that a station is judged by. A new rule is a file of its own and a name in this list. */
 const ALL = [
@@ -24,6 +28,10 @@ const ALL = [
   run,
   drainback,
   keepUp,
+  firm,
+  minimumFlow,
+  wayBack,
+  still,
   inlet,
   reserve,
   reach,
@@ -31,7 +39,8 @@ const ALL = [
   dryRun,
   dose,
   squirt,
-  condensate,
+  lift,
+  cutOff,
   tubeBore,
   fill,
 ] as const;

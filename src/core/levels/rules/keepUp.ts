@@ -1,22 +1,32 @@
 import { traitsOf } from '../../duties';
 import { phrase, quantity } from '../../units';
+import type { OperatingPoint } from '../../hydraulics';
+import { firstOf, ordersOf } from '../cycle';
 import type { Rule } from '../rule';
 import { sayNoDuty } from '../sayNoDuty';
 
 /** Running at the level that calls the last of them, the pumps take the peak inflow with something to spare; what fills a tank, the peak draw. */
 export const keepUp: Rule<'keep-up'> = {
   id: 'keep-up',
-  title: 'pump against peak inflow',
+  title: (station) => {
+    const { mover, words } = traitsOf(station);
+    return `${mover.kind} against peak ${words.inflow}`;
+  },
   severity: 'must',
   settings: ['keepUpFactor'],
   about: ['pump', 'pipe', 'level:lead'],
-  judge({ station, calls, hydraulics, inflow: { peak } }) {
+  judge(context) {
+    const { station, calls, hydraulics, inflow } = context;
+    const { peak } = inflow;
     const about = ['pump', 'pipe', 'level:lead'] as const;
     const { settings } = station;
     const { mover, words } = traitsOf(station);
     const running = calls.length;
     const level = calls[running - 1]!;
-    const point = hydraulics.at(level, running);
+    // Where unlike pumps take turns and not all are called, those that give least are asked.
+    const points = ordersOf(context).map((order) => hydraulics.at(level, firstOf(order, running)));
+    const flow = (p: OperatingPoint) => (p.ok ? p.flow : p.reason === 'run-out' ? p.atLeast : 0);
+    const point = points.reduce((a, b) => (flow(b) < flow(a) ? b : a));
     if (!point.ok && point.reason === 'below-static-head') return { state: 'unknown', why: sayNoDuty(point), about };
     const delivered = point.ok ? point.flow : point.atLeast;
     const known = point.ok ? '' : ' or more (past the end of its curve)';

@@ -78,11 +78,9 @@ describe('needs and has, by hand', () => {
 
 describe('what a rule says', () => {
   it('names the other school where practice differs', () => {
-    expect(sayPhrase(ruleOf('submergence').why, 'metric')).toContain(
-      'The other school covers only the volute, at 140 mm',
-    );
+    expect(sayPhrase(ruleOf('submergence').why, 'metric')).toContain('Other schools: the volute: 140 mm; no vortex: ');
     expect(sayPhrase(ruleOf('submergence', (s) => (s.settings.submergence = 'volute')).why, 'metric')).toContain(
-      'covers the motor too, up to 300 mm',
+      'the motor, to cool it: 300 mm',
     );
     expect(sayPhrase(ruleOf('inlet').why, 'metric')).toContain('The other school uses that pipe as storage');
     expect(sayPhrase(ruleOf('inlet', (s) => (s.settings.inlet = 'storage')).why, 'metric')).toContain(
@@ -110,5 +108,83 @@ describe('what a rule says', () => {
     );
     expect(r.state).not.toBe('unknown');
     expect(sayPhrase(r.why, 'metric')).toContain('or more (past the end of its curve)');
+  });
+});
+
+describe('several pumps, and water that finds its own way', () => {
+  const parabola = (a: number, b: number, to: number) =>
+    Array.from({ length: 41 }, (_, i) => ({ flow: (to * i) / 40, head: a - b * ((to * i) / 40) ** 2 }));
+  /** A line whose loss is nothing: each pump gives √((a − lift)/b). */
+  const plain = (s: Station, ...curves: readonly (readonly [a: number, b: number])[]) => {
+    const [pump] = s.pumps;
+    s.pumps = curves.map(([a, b], i) => ({
+      ...pump!,
+      name: `pump ${i + 1}`,
+      curve: parabola(a, b, Math.sqrt((a / b) * 0.98)),
+    }));
+    s.discharge = {
+      ...s.discharge,
+      weepHole: null,
+      outlet: 5,
+      segments: [{ ...s.discharge.segments[0]!, length: 0.1, bore: 1.5, fittings: [] }],
+    };
+    s.control = { ...s.control, alternates: true, floats: 'three' };
+  };
+  const gives = (a: number, b: number, level: number) => Math.sqrt((a - (5 - level)) / b);
+
+  it('firm: the weaker pump alone, at the lead, against the peak; or the design, the reserve holding the rest', () => {
+    const two = (s: Station) => {
+      plain(s, [12, 1e6], [9, 1e6]);
+      s.inflow.source = { kind: 'steady', low: 1e-4, design: 1e-3, peak: 2.2e-3 };
+    };
+    const alone = gives(9, 1e6, LEAD);
+    expect(ruleOf('firm', two)).toMatchObject({ state: 'broken', needs: { value: 2.2e-3 * 1.1 } });
+    expect(ruleOf('firm', two).has!.value / alone).toBeCloseTo(1, 3);
+    const other = ruleOf('firm', (s) => (two(s), (s.settings.firm = 'design')));
+    const room = AREA * (1.15 - 0.75 - SWING);
+    expect(other.state).toBe(room / (2.2e-3 - alone) > 300 ? 'holds' : 'broken');
+    expect(ruleOf('firm').state).toBe('not-applicable');
+  });
+  it('least flow: a pump that a stronger one holds shut runs against a closed valve, and is told', () => {
+    const shut = ruleOf('minimum-flow', (s) => plain(s, [12, 1e6], [4.6, 1e6]));
+    expect(shut).toMatchObject({ state: 'broken', has: { value: 0 } });
+    expect(ruleOf('minimum-flow', (s) => plain(s, [12, 1e6], [11, 1e6])).state).toBe('holds');
+    const said = ruleOf('minimum-flow', (s) => (plain(s, [12, 1e6]), (s.pumps[0]!.minimumFlow = 2.6e-3)));
+    expect(said.needs!.value).toBe(2.6e-3);
+    expect(said.has!.value / gives(12, 1e6, STOP)).toBeCloseTo(1, 3);
+  });
+  it('no check valves: what comes back through the pump that stands, as a share of what the other pumps', () => {
+    const open = ruleOf('way-back', (s) => (plain(s, [12, 1e6], [12, 1e6]), (s.discharge.checkValve = null)));
+    expect(open.state).toBe('broken');
+    expect(open.has!.value).toBeGreaterThan(0.5);
+    expect(ruleOf('way-back', (s) => plain(s, [12, 1e6], [12, 1e6])).state).toBe('not-applicable');
+  });
+  it('still: an outlet under the water drains it, one over it or a vented crest does not', () => {
+    expect(ruleOf('still', (s) => (s.discharge.outlet = LEAD - 0.01))).toMatchObject({
+      state: 'broken',
+      needs: { value: expect.closeTo(LEAD, 9) },
+    });
+    expect(ruleOf('still', (s) => (s.discharge.outlet = -3)).state).toBe('broken');
+    const crest = (vented: boolean) => (s: Station) => {
+      s.discharge.outlet = -3;
+      s.discharge.highPoint = { height: 2, along: 3, vented };
+    };
+    expect([ruleOf('still', crest(true)).state, ruleOf('still', crest(false)).state]).toEqual(['holds', 'broken']);
+  });
+  it('vortices: S = D·(1 + 2.3·Fr), by hand for 100 mm and 2.9 L/s at the stop', () => {
+    const r = ruleOf('submergence', (s) => {
+      s.settings.submergence = 'vortex';
+      s.pumps[0]!.bell = 0.1;
+    });
+    const flow = judge(station()).context.hydraulics.at(STOP);
+    if (!flow.ok) throw new Error('lifts');
+    const v = flow.pumpFlow / ((Math.PI / 4) * 0.01);
+    expect(r.needs!.value).toBeCloseTo(0.05 + 0.1 * (1 + (2.3 * v) / Math.sqrt(9.80665 * 0.1)), 9);
+  });
+  it('run: the shortest of the three inflows is at the least of them', () => {
+    const { cycles } = judge(station());
+    if (!cycles.low.ok || !cycles.design.ok) throw new Error('cycles');
+    expect(figures('run')[1]).toBeCloseTo(cycles.low.run, 9);
+    expect(cycles.low.run).toBeLessThan(cycles.design.run);
   });
 });

@@ -4,10 +4,10 @@ import { cycleOf } from '../cycle';
 import { notAsked, type Rule } from '../rule';
 import { sayNoDuty } from '../sayNoDuty';
 
-/** At design inflow each run lasts long enough for the motor to shed the heat of its start. */
+/** At every inflow that was surveyed each run lasts long enough for the motor to shed the heat of its start. */
 export const run: Rule<'run'> = {
   id: 'run',
-  title: 'run time at design inflow',
+  title: 'shortest run at the inflows surveyed',
   severity: 'should',
   about: ['level:lead', 'level:stop', 'pump'],
   judge(context) {
@@ -27,11 +27,18 @@ export const run: Rule<'run'> = {
         },
       ];
     }
-    const cycle = cycleOf(context, inflow.design);
-    if (!cycle.ok) return { state: 'unknown', why: sayNoDuty(cycle), about: ['pump'] };
-    const why = cycle.keepsUp
-      ? phrase`From start to stop in ${quantity('time', cycle.run)} against ${quantity('flow', cycle.inflow)}. A run under ${needs} leaves the heat of the start in the winding.`
-      : phrase`The design inflow holds the pump running without a stop, so no run is too short; see whether it keeps up.`;
-    return [{ sense: 'at-least', needs, has: quantity('time', cycle.run), why, about }];
+    const cycles = (['low', 'design', 'peak'] as const).map((name) => ({
+      name,
+      cycle: cycleOf(context, inflow[name]),
+    }));
+    const asked = cycles.flatMap(({ name, cycle }) => (cycle.ok ? [{ name, ...cycle }] : []));
+    const none = cycles.find(({ cycle }) => !cycle.ok)?.cycle;
+    if (none && !none.ok) return { state: 'unknown', why: sayNoDuty(none), about: ['pump'] };
+    const shortest = asked.reduce((a, b) => (b.run < a.run ? b : a));
+    const why =
+      shortest.run < Infinity
+        ? phrase`At the ${shortest.name} inflow, ${quantity('flow', shortest.inflow)}, it goes from start to stop in ${quantity('time', shortest.run)}: the shortest of the three. A run under ${needs} leaves the heat of the start in the winding.`
+        : phrase`At each inflow it runs without a stop, so no run is too short; see whether it keeps up.`;
+    return [{ sense: 'at-least', needs, has: quantity('time', shortest.run), why, about }];
   },
 };

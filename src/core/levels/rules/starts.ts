@@ -30,7 +30,7 @@ export const starts: Rule<'starts'> = {
     if (!worst.ok) return { state: 'unknown', why: sayNoDuty(worst), about: ['pump'] };
     const shared =
       control.alternates && hydraulics.count > 1
-        ? phrase` ${String(hydraulics.count)} pumps take turns, so each starts in ${String(worst.pumps)} of ${String(hydraulics.count)} cycles.`
+        ? phrase` ${String(hydraulics.count)} pumps take turns, so each starts in ${String(worst.pumps)} of ${String(hydraulics.count)} cycles${hydraulics.likeness.some((l) => l !== 0) ? `; the shortest of them is the one that pump ${worst.lead + 1} leads` : ''}.`
         : phrase``;
     const called = worst.pumps > 1 ? phrase` (${String(worst.pumps)} pumps at once)` : phrase``;
     return [
