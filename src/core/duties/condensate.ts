@@ -3,6 +3,14 @@ import { dutyKind, EMPTIES, type Traits } from './duty';
 
 const CONDENSES: Traits = {
   ...EMPTIES,
+  words: {
+    ...EMPTIES.words,
+    vessel: 'reservoir',
+    whenAlarm: 'Switch the appliances off and call.',
+    danger:
+      'Condensate can be acid, and what cleans its tray can burn: gloves and eyes covered. The appliance has a supply of its own: isolate and prove that too.',
+    keepOut: 'The appliance beside it has a supply of its own. Keep the cover on.',
+  },
   notAsked: { run: phrase`A condensate reservoir pumps for seconds: its pump is made for that.` },
 };
 

@@ -51,6 +51,9 @@ export interface DutyWords {
   /** What an alarm at high water means, and what to do then. */
   readonly alarmMeans: string;
   readonly whenAlarm: string;
+  /** What can hurt a person at the water, while working; and what the door card says of it. */
+  readonly danger: string;
+  readonly keepOut: string;
   /** What the levels are called where they are not called as everywhere, and what happens there. */
   readonly marks: Readonly<Partial<Record<MarkName | 'inlet', string>>>;
   readonly acts: Readonly<Partial<Record<MarkName, string>>>;
@@ -176,6 +179,9 @@ export const EMPTIES: Traits = {
     came: 'water in',
     alarmMeans: 'the water is higher than the pump should ever let it come',
     whenAlarm: 'Use less water, call, and do not open the pit.',
+    danger:
+      'Test the pit for gas before the lid is off for long, and never go in alone. Sewage infects: gloves and eyes covered.',
+    keepOut: 'Pits hold gas and deep water. Do not enter. Keep the lid on.',
     marks: {},
     acts: {},
   },

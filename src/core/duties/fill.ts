@@ -95,6 +95,9 @@ const FILLS: Traits = {
     came: 'water drawn',
     alarmMeans: 'the tank is fuller than it should ever be',
     whenAlarm: 'Shut the supply, call.',
+    danger:
+      'A tank is a confined space: nobody goes in alone or untested. Where the water is drunk, clean hands and tools, and nothing that it may not touch.',
+    keepOut: 'A tank holds deep water and bad air. Do not enter. Keep the cover on.',
     marks: { inlet: 'fill pipe', low: 'low alarm', cutoff: 'second stop' },
     acts: {
       lead: 'filling starts',

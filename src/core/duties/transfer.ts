@@ -12,7 +12,12 @@ const fields = {
 const TRANSFERS: Traits = {
   ...EMPTIES,
   kept: true,
-  words: { ...EMPTIES.words, marks: { lead: 'restart' } },
+  words: {
+    ...EMPTIES.words,
+    marks: { lead: 'restart' },
+    danger: 'A cistern is a confined space with deep water: nobody goes in alone, or before its air is tested.',
+    keepOut: 'A cistern holds deep water and bad air. Do not enter. Keep the lid on.',
+  },
   notAsked: {
     submergence: phrase`A transfer pump is asked for the submergence of its intake by the rule against running dry.`,
     'keep-up': phrase`The water is wanted here; the pump need not take all of it.`,

@@ -1,10 +1,4 @@
+export type { Drainback } from './drainback';
 export { freezingTime } from './freezing';
-export {
-  hydraulicsOf,
-  type Disorder,
-  type Drainback,
-  type Hydraulics,
-  type NoDuty,
-  type OperatingPoint,
-  type Running,
-} from './hydraulics';
+export { hydraulicsOf, type Disorder, type Hydraulics, type Running } from './hydraulics';
+export type { NoDuty, OperatingPoint } from './network';

@@ -102,7 +102,7 @@ export function doorCard(
     contact: station.identity.contact || 'no number is set',
     cautions: [
       'Two supplies may meet here: isolate and lock both, prove dead, before anything is touched.',
-      'Pits hold gas and deep water. Do not enter. Keep the lid on.',
+      words.keepOut,
       'Electrical work by licensed people, to the local code.',
     ],
   };

@@ -1,4 +1,3 @@
-import type { Station } from '../station';
 import { phrase, type Format, type Phrase, type Quantity } from '../units';
 import type { Expectation } from './step';
 
@@ -59,7 +58,3 @@ export const unknown = (id: string, label: string, format: Format, why: Phrase):
   sentence: why,
   reading: { expected: null, format, least: null, most: null },
 });
-
-/** True where the float stands in the pump's own cord: then plugs are pulled where elsewhere a selector is turned. */
-export const floatInCord = ({ sensors }: Pick<Station, 'sensors'>): boolean =>
-  sensors.some((s) => s.role === 'pump' && s.duty === 'motor');

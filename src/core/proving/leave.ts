@@ -1,6 +1,7 @@
 import type { LevelContext } from '../levels';
 import { phrase, quantity } from '../units';
-import { atMost, floatInCord, seen } from './expect';
+import { atMost, seen } from './expect';
+import { holdOf } from './holdOff';
 import type { Step } from './step';
 
 export function stray({ station }: LevelContext): Step {
@@ -42,26 +43,32 @@ export function closeUp(_: LevelContext): Step {
 }
 
 export function handOver({ station }: LevelContext): Step {
-  const plug = floatInCord(station);
+  const { by } = holdOf(station);
   return {
     id: 'hand-over',
     phase: 'leave',
     title: 'Leave it working',
     actions: [
-      plug
-        ? phrase`The pump plugs into the float's plug, not straight into the outlet. Breakers on, locks off, tools counted.`
-        : phrase`Every selector to automatic. Breakers on, locks off, tools counted.`,
+      {
+        plug: phrase`The pump plugs into the float's plug, not straight into the outlet. Breakers on, locks off, tools counted.`,
+        selector: phrase`Every selector to automatic. Breakers on, locks off, tools counted.`,
+        breaker: phrase`Breakers on, locks off, tools counted.`,
+      }[by],
       phrase`Show the owner the alarm, the silence button and the number on the door card.`,
     ],
     cautions: [
-      plug
-        ? 'A pump plugged straight into the outlet runs until it burns.'
-        : 'A selector left in Hand runs the pump until it burns; left at Off it floods.',
+      {
+        plug: 'A pump plugged straight into the outlet runs until it burns.',
+        selector: 'A selector left in Hand runs the pump until it burns; left at Off it floods.',
+        breaker: 'A breaker that is left off leaves the station to its alarm.',
+      }[by],
     ],
     expects: [
-      plug
-        ? seen('automatic', 'pump plug', phrase`in the back of the float's plug: nothing left in Hand`)
-        : seen('automatic', 'selectors', phrase`at automatic: nothing left in Hand`),
+      {
+        plug: seen('automatic', 'pump plug', phrase`in the back of the float's plug: nothing left in Hand`),
+        selector: seen('automatic', 'selectors', phrase`at automatic: nothing left in Hand`),
+        breaker: seen('automatic', 'pump circuit', phrase`its breaker on, no lock left`),
+      }[by],
       seen(
         'owner',
         'owner',

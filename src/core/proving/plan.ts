@@ -4,6 +4,7 @@ import type { Station } from '../station';
 import { carriedParts } from './carried';
 import { dryLift, tapeCheck } from './dry';
 import { closeUp, handOver, stray } from './leave';
+import { isPlugged } from '../schemes';
 import { contactCheck, isolate } from './makeSafe';
 import { rotation } from './rotation';
 import type { Step } from './step';
@@ -42,7 +43,7 @@ export function testPlan(station: Station): Step[] {
   const context = levelContext(station);
   return [
     isolate(context),
-    ...context.sensors.map(({ sensor }) => contactCheck(sensor)),
+    ...context.sensors.map(({ sensor }) => contactCheck(sensor, isPlugged(station))),
     tapeCheck(context),
     ...rotation(context),
     dryLift(context),

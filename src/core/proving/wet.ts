@@ -1,7 +1,8 @@
 import { traitsOf } from '../duties';
 import { drawTime, sayNoDuty, type LevelContext } from '../levels';
 import { phrase, quantity, type Phrase } from '../units';
-import { around, atMost, floatInCord, seen, TOLERANCE, unknown } from './expect';
+import { holdOf } from './holdOff';
+import { around, atMost, seen, TOLERANCE, unknown } from './expect';
 import type { Expectation, Step } from './step';
 
 const water = { share: TOLERANCE.water };
@@ -242,6 +243,7 @@ export function fillTank(context: LevelContext): Step[] {
 export function fillToAlarm(context: LevelContext): Step[] {
   const { station, vessel, stop, lead, alarm } = context;
   if (!alarm || traitsOf(station).direction === 'fill') return alarm ? alarmExtras(context) : [];
+  const hold = holdOf(station);
   const volume = vessel.volume(alarm.rise) - vessel.volume(lead);
   const none = untold(context);
   return [
@@ -249,9 +251,7 @@ export function fillToAlarm(context: LevelContext): Step[] {
       id: 'fill-alarm',
       phase: 'alarm',
       title: 'Fill until the alarm acts',
-      actions: [
-        phrase`${floatInCord(station) ? 'Unplug the pump' : 'Hold every pump at Off'}, leave the alarm on. Fill from the start level on.`,
-      ],
+      actions: [phrase`${hold.off}, leave the alarm on. Fill from the start level on.`],
       cautions: ['Stay with it: nothing pumps now, and the overflow is the next thing up.'],
       expects: [
         around('volume', 'water from start to alarm', quantity('volume', volume), water),
@@ -274,10 +274,8 @@ export function fillToAlarm(context: LevelContext): Step[] {
     {
       id: 'recover',
       phase: 'alarm',
-      title: floatInCord(station) ? 'Plug the pump in again' : 'Pumps back to automatic',
-      actions: [
-        phrase`Hose off. ${floatInCord(station) ? "Plug the pump into the float's plug" : 'Selectors to automatic'}; watch in hand until it stops.`,
-      ],
+      title: hold.backTitle,
+      actions: [phrase`Hose off. ${hold.back}; watch in hand until it stops.`],
       cautions: [],
       expects: [
         none

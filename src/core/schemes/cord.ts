@@ -40,6 +40,7 @@ export const cord: Scheme = {
       ['box', 'sealed box'],
     ]),
   ],
+  plugged: (choose) => choose('join') === 'plug',
   against: (station) => [
     ...onePump(station),
     ...oneContactTwoLegs(station),

@@ -13,6 +13,12 @@ const chooser = (scheme: Scheme, station: Station) => (id: string) => choiceOf(s
 export const reasonsAgainst = (scheme: Scheme, station: Station): readonly Phrase[] =>
   scheme.against(station, chooser(scheme, station));
 
+/** Whether the pump of a station hangs on a plug, by its scheme. */
+export function isPlugged(station: Station): boolean {
+  const scheme = schemeOf(station.control.scheme);
+  return scheme?.plugged?.(chooser(scheme, station)) ?? false;
+}
+
 /**
  * The panel of a station by a scheme, its own unless another is given.
  * @returns the reasons against it where it cannot be built

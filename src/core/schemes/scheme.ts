@@ -31,6 +31,8 @@ export interface Scheme {
   /** Fields of the document that it goes by beside its options. */
   readonly asks?: readonly SchemeField[];
   /** Every reason against it at this station; empty where it fits. */
+  /** The pump hangs on a plug that a hand can pull. */
+  plugged?(choose: (option: string) => string): boolean;
   against(station: Station, choose: (option: string) => string): readonly Phrase[];
   build(builder: PanelBuilder, choose: (option: string) => string): void;
 }

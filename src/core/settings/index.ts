@@ -166,6 +166,43 @@ export const SETTINGS = {
     hint: 'for the next cut',
     about: 'cord left over for the next cut, m',
   }),
+  ampacity: {
+    ...choice(
+      'conductors carry by',
+      [
+        ['cautious', 'method B2 in mm², the 60 °C column in AWG'],
+        ['full', 'method C in mm², the 75 °C column in AWG'],
+      ],
+      'cautious',
+      {
+        hint: 'typical tables',
+        about: 'which column of the common tables typical currents of conductors are read from',
+      },
+    ),
+    since: 6,
+  },
+  wiringAmbient: {
+    ...between(
+      'air round the cables',
+      'temperature',
+      30,
+      [-20, 'colder than the tables go'],
+      [55, 'hotter than the tables go'],
+      { about: '°C that typical currents of conductors are corrected to' },
+    ),
+    since: 6,
+  },
+  grouped: {
+    ...between(
+      'circuits bunched',
+      'count',
+      1,
+      [1, 'a circuit by itself is one'],
+      [9, 'more than nine circuits in a bunch: lay them apart'],
+      { about: 'loaded circuits that lie together' },
+    ),
+    since: 6,
+  },
   tightShare: between('tight below', 'share', 0.1, [0, 'cannot be negative'], [1, 'cannot pass 100 %'], {
     hint: 'of the need',
     about: 'slack below this share of the need is called tight',

@@ -40,9 +40,3 @@ export function sizeName(area: number, profile: 'metric-230' | 'us-120'): string
 
 export const soldSizes = (profile: 'metric-230' | 'us-120'): readonly number[] =>
   profile === 'us-120' ? GAUGES.map(awgArea) : METRIC;
-
-/**
- * Current that copper of a size usually carries in a cable in free air or conduit at 30 °C, A: a fair curve through the common tables,
- * to begin with. Typical only; the local code and the way it is laid decide, and the document's own figure is what is judged.
- */
-export const typicalAmpacity = (area: number): number => Math.round(12.5 * (area * 1e6) ** 0.625);

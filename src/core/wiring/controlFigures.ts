@@ -20,6 +20,22 @@ const amps = ({ solution }: Settled, id: string): number => {
   return rms(ac!, dc!) / (part.kind === 'transformer' ? part.ratio : 1);
 };
 
+/** What a contact carries, as far as its rating asks. */
+const CARRIES = {
+  motor: phrase`It carries the motor: its motor rating counts, not its resistive one.`,
+  valve: phrase`It carries the valve’s coil: its inductive rating counts.`,
+  others: phrase`It carries what it switches, and no motor.`,
+} as const;
+
+/** The load in the rung of a sensor’s contact. */
+function carriedBy(panel: Panel, { tag }: Device): keyof typeof CARRIES {
+  const rung = rungOf(panel, (leaf) => namesOf(leaf)[0] === tag);
+  const has = (what: DeviceFunction) =>
+    rung !== undefined &&
+    leaves(rung.tree).some((leaf) => panel.devices.find((d) => d.tag === namesOf(leaf)[0])?.function === what);
+  return has('motor') ? 'motor' : has('valve') ? 'valve' : 'others';
+}
+
 /** The most that flows through each contact of a sensor, over every posture, against its rating. */
 function contactDuty({ sensors }: Station, panel: Panel, trials: readonly Settled[]): WiringCheck[] {
   return sensors.flatMap((sensor): WiringCheck[] => {
@@ -36,7 +52,7 @@ function contactDuty({ sensors }: Station, panel: Panel, trials: readonly Settle
         quantity('current', carried),
         carried < 0.1
           ? phrase`It carries ${quantity('leak', carried)}: pilot duty.`
-          : phrase`It carries the motor: its motor rating counts, not its resistive one.`,
+          : CARRIES[carriedBy(panel, device)],
       ),
     ];
   });

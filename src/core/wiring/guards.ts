@@ -1,6 +1,6 @@
 import type { Device, Panel } from '../schemes';
-import type { Station } from '../station';
-import { soldSizes, typicalAmpacity } from './conductor';
+import { guardedAt, type Laid } from './ampacity';
+import { soldSizes } from './conductor';
 import { LOADS } from './loads';
 
 /*
@@ -59,19 +59,7 @@ export function guardsOf(panel: Panel): ReadonlyMap<string, number> {
   return found;
 }
 
-/** AWG sizes may be guarded by no more than this, whatever they would carry, A (NFPA 70, 240.4(D): 14, 12 and 10 AWG). */
-const SMALL: readonly (readonly [area: number, amps: number])[] = [
-  [2.2e-6, 15],
-  [3.5e-6, 20],
-  [5.4e-6, 30],
-];
-
-const carries = (area: number, profile: Station['profile']): number => {
-  const small = profile === 'us-120' ? SMALL.find(([most]) => area <= most) : undefined;
-  return Math.min(typicalAmpacity(area), small?.[1] ?? Infinity);
-};
-
 /** The smallest size that is sold, m², from a least one on, that a guard of so many amperes keeps from harm. Typical; the local code decides. */
-export const sizeFor = (amps: number, least: number, profile: Station['profile']): number =>
-  soldSizes(profile).find((area) => area >= least * 0.99 && carries(area, profile) >= amps) ??
-  soldSizes(profile).at(-1)!;
+export const sizeFor = (amps: number, least: number, laid: Laid): number =>
+  soldSizes(laid.profile).find((area) => area >= least * 0.99 && guardedAt(area, laid) >= amps) ??
+  soldSizes(laid.profile).at(-1)!;

@@ -112,7 +112,7 @@ export function wireList(station: Station, { panel, landed }: Wired): Wire[] {
       const amps = panel.wires[net] === 'earth' ? most : neutral ? at(to) : (guards.get(net) ?? 0);
       const of = neutral ? circuitOfNet.get(beyond(panel, net, to)) : circuit;
       const use = panel.circuits.find((c) => c.id === of)?.function === 'power' ? 'power' : 'control';
-      const area = sizeFor(amps, LEAST[use][station.profile], station.profile);
+      const area = sizeFor(amps, LEAST[use][station.profile], station);
       return {
         from,
         to,

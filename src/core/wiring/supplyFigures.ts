@@ -3,7 +3,8 @@ import { panelOf, schemeOf } from '../schemes';
 import type { Pump, Station } from '../station';
 import { phrase, quantity } from '../units';
 import { atLeast, atMost, told, type WiringCheck } from './check';
-import { coreInductance, coreResistance, sizeName, soldSizes, typicalAmpacity } from './conductor';
+import { guardedAt, LEAST_SIZE, sourceOf } from './ampacity';
+import { coreInductance, coreResistance, sizeName, soldSizes } from './conductor';
 import { guardOfFeeder, protectionFigures } from './protectionFigures';
 
 /** Power factor of a motor as it starts, with its rotor still: a usual figure. */
@@ -97,7 +98,8 @@ function leastSize(station: Station, run: 'feeder' | 'motor'): number | null {
   const fits = (area: number): boolean => {
     const tried = { ...station, wiring: { ...wiring, [run]: { ...wiring[run], area } } };
     return (
-      typicalAmpacity(area) >= guards &&
+      area >= LEAST_SIZE.power[station.profile] * 0.99 &&
+      guardedAt(area, station) >= guards &&
       voltageDrop(tried, most.ratedCurrent, most.motor.powerFactor) <= wiring.dropRunning &&
       voltageDrop(tried, most.ratedCurrent * most.motor.starting, STARTING_POWER_FACTOR) <= wiring.dropStarting
     );
@@ -118,7 +120,7 @@ const sizeChecks = (station: Station): WiringCheck[] =>
     return told(
       `size-${run}`,
       `size of the ${name}`,
-      phrase`${sizeName(least, station.profile)} is the least that typically carries ${quantity('current', guardOf(station, run))} and drops little enough; ${sizeName(station.wiring[run].area, station.profile)} is laid. Typical figure; your code governs.`,
+      phrase`${sizeName(least, station.profile)} is the least that typically carries ${quantity('current', guardOf(station, run))} and drops little enough; ${sizeName(station.wiring[run].area, station.profile)} is laid. ${sourceOf(station)}, at ${quantity('temperature', station.settings.wiringAmbient)}: typical; your code governs.`,
     );
   });
 

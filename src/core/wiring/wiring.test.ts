@@ -28,7 +28,6 @@ import {
   solveWith,
   panelSolver,
   supplyFigures,
-  typicalAmpacity,
   voltageDrop,
   wire,
   wireList,
@@ -339,7 +338,6 @@ describe('figures of the wiring', () => {
   it('100 m of 1.5 mm² are 1.149 Ω at 20 °C, and 15.7 % more at 60 °C', () => {
     expect(coreResistance(100, 1.5e-6, 20)).toBeCloseTo(1.1494, 3);
     expect(coreResistance(100, 1.5e-6, 60) / coreResistance(100, 1.5e-6, 20)).toBeCloseTo(1.1572, 4);
-    expect(typicalAmpacity(2.5e-6)).toBeGreaterThan(typicalAmpacity(1.5e-6));
   });
   it('drop and fault loop of a circuit worked by hand', () => {
     const s = newStation('a', 'b', 'metric-230');

@@ -27,6 +27,7 @@ type Run = 'feeder' | 'motor' | 'field';
 /** The size of a run of cable; a size newly picked brings its typical current with it. */
 function SizeField({ run, label }: { run: Run; label: string }) {
   const profile = useEditor((s) => s.document.profile);
+  const settings = useEditor((s) => s.document.settings);
   const { area } = useEditor((s) => s.document.wiring[run]);
   const edit = useEditor((s) => s.edit);
   const sizes = soldSizes(profile);
@@ -37,7 +38,13 @@ function SizeField({ run, label }: { run: Run; label: string }) {
       value={near ?? area}
       choices={(near === undefined ? [area, ...sizes] : sizes).map((s) => [s, sizeName(s, profile)] as const)}
       onPick={(size) =>
-        edit((d) => setAt(setAt(d, `wiring.${run}.area`, size), `wiring.${run}.carries`, typicalAmpacity(size)))
+        edit((d) =>
+          setAt(
+            setAt(d, `wiring.${run}.area`, size),
+            `wiring.${run}.carries`,
+            typicalAmpacity(size, { profile, settings }),
+          ),
+        )
       }
     />
   );

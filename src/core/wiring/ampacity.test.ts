@@ -1,0 +1,80 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { newStation, type Station } from '../station';
+import { sayPhrase } from '../units';
+import { ambientFactor, groupFactor, guardedAt, typicalAmpacity } from './ampacity';
+import { awgArea, soldSizes } from './conductor';
+import { sizeFor } from './guards';
+import { supplyFigures } from './supplyFigures';
+
+const of = (profile: Station['profile'], over: Partial<Station['settings']> = {}): Station => {
+  const s = newStation('a', 'b', profile);
+  return { ...s, settings: { ...s.settings, ...over } };
+};
+const metric = of('metric-230');
+const us = of('us-120');
+
+describe('what copper typically carries (IEC 60364-5-52, table B.52.4; NFPA 70, table 310.16)', () => {
+  it.each([
+    [1.5, 15, 17.5],
+    [2.5, 20, 24],
+    [6, 34, 41],
+    [16, 62, 76],
+  ])('%d mm²: %d A in conduit, %d A on a wall', (mm2, b2, c) => {
+    expect([metric, of('metric-230', { ampacity: 'full' })].map((s) => typicalAmpacity(mm2 * 1e-6, s))).toEqual([
+      b2,
+      c,
+    ]);
+  });
+  it.each([
+    [14, 15, 20],
+    [12, 20, 25],
+    [8, 40, 50],
+    [0, 125, 150],
+  ])('AWG %d: %d A at 60 °C, %d A at 75 °C', (gauge, at60, at75) => {
+    expect([us, of('us-120', { ampacity: 'full' })].map((s) => typicalAmpacity(awgArea(gauge), s))).toEqual([
+      at60,
+      at75,
+    ]);
+  });
+  it('small conductors are guarded by 15, 20 and 30 A whatever they carry; and AWG 16 never stands behind 15 A', () => {
+    const full = of('us-120', { ampacity: 'full' });
+    expect([14, 12, 10, 8].map((g) => guardedAt(awgArea(g), full))).toEqual([15, 20, 30, 50]);
+    expect(sizeFor(15, awgArea(20), us)).toBeCloseTo(awgArea(14), 12);
+    expect(sizeFor(20, awgArea(20), full)).toBeCloseTo(awgArea(12), 12);
+  });
+  it('warm air and company take their share, as the tables print it', () => {
+    // B.52.14, PVC: 0.87 at 40 °C; 310.15(B)(1): 0.82 at 40 °C in the 60 °C column, 0.88 in the 75 °C one.
+    expect(ambientFactor(of('metric-230', { wiringAmbient: 40 }))).toBeCloseTo(0.87, 2);
+    expect(ambientFactor(of('us-120', { wiringAmbient: 40 }))).toBeCloseTo(0.82, 2);
+    expect(ambientFactor(of('us-120', { wiringAmbient: 40, ampacity: 'full' }))).toBeCloseTo(0.88, 2);
+    expect([1, 2, 3, 9].map((grouped) => groupFactor(of('metric-230', { grouped })))).toEqual([1, 0.8, 0.7, 0.5]);
+  });
+  it('never more for less copper, never more for warmer air', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom<Station['profile']>('metric-230', 'us-120'),
+        fc.double({ min: 0.4e-6, max: 100e-6, noNaN: true }),
+        fc.double({ min: -10, max: 50, noNaN: true }),
+        (profile, area, wiringAmbient) => {
+          const at = (a: number, more: number) =>
+            typicalAmpacity(a, of(profile, { wiringAmbient: wiringAmbient + more }));
+          expect(at(area, 0)).toBeGreaterThanOrEqual(at(area * 0.8, 0));
+          expect(at(area, 5)).toBeLessThanOrEqual(at(area, 0));
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+  it('suggests no power conductor below what the codes take as least, and says where its figures are from', () => {
+    for (const s of [metric, us]) {
+      const least = soldSizes(s.profile).find((a) => a >= (s === us ? awgArea(14) : 1.5e-6) * 0.99)!;
+      const weak: Station = { ...s, supply: { ...s.supply, breaker: 2 } };
+      const check = supplyFigures(weak).find((c) => c.id === 'size-motor')!;
+      const said = sayPhrase(check.why, 'metric');
+      expect(said).toContain(s === us ? 'AWG 14 is the least' : '1.5 mm² is the least');
+      expect(said).toContain(s === us ? 'NFPA 70 table 310.16, 60 °C' : 'method B2');
+      expect(least).toBeGreaterThan(1.4e-6);
+    }
+  });
+});
