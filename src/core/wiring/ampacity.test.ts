@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { demoStations } from '../demo';
 import { newStation, type Station } from '../station';
 import { sayPhrase } from '../units';
 import { ambientFactor, groupFactor, guardedAt, typicalAmpacity } from './ampacity';
@@ -76,5 +77,26 @@ describe('what copper typically carries (IEC 60364-5-52, table B.52.4; NFPA 70, 
       expect(said).toContain(s === us ? 'NFPA 70 table 310.16, 60 °C' : 'method B2');
       expect(least).toBeGreaterThan(1.4e-6);
     }
+  });
+});
+
+describe('motors that start together when the power comes back', () => {
+  const duplex = demoStations().find((d) => d.station.control.scheme === 'duplex')!.station;
+  const drop = (s: Station) => supplyFigures(s).find((c) => c.id === 'drop-starting-1')!.has!.value;
+  const at = (stagger: number | null): Station => ({
+    ...duplex,
+    control: { ...duplex.control, parts: { ...duplex.control.parts, stagger } },
+  });
+  it('the feeder carries the starts of both, by hand; with a wait one start and what the other runs at', () => {
+    const [p] = duplex.pumps;
+    const { wiring, supply } = duplex;
+    const ohms = (run: { length: number; area: number }) =>
+      Math.sqrt(3) *
+      run.length *
+      ((1.7241e-8 / run.area) * (1 + 0.00393 * (wiring.warmest - 20)) * 0.6 + 0.09e-3 * (supply.frequency / 50) * 0.8);
+    const start = p!.ratedCurrent * p!.motor.starting;
+    const by = (feeder: number) => (ohms(wiring.feeder) * feeder + ohms(wiring.motor) * start) / supply.voltage;
+    expect(drop(at(null)) / by(2 * start)).toBeCloseTo(1, 6);
+    expect(drop(at(10)) / by(start + duplex.pumps[1]!.ratedCurrent)).toBeCloseTo(1, 6);
   });
 });

@@ -1,7 +1,7 @@
 import { traitsOf } from '../duties';
 import { panelOf, schemeOf } from '../schemes';
 import type { Pump, Station } from '../station';
-import { phrase, quantity } from '../units';
+import { phrase, quantity, type Phrase } from '../units';
 import { atLeast, atMost, told, type WiringCheck } from './check';
 import { guardedAt, LEAST_SIZE, sourceOf } from './ampacity';
 import { coreInductance, coreResistance, sizeName, soldSizes } from './conductor';
@@ -17,25 +17,46 @@ interface Run {
   readonly area: number;
 }
 
-/** Ω of the whole way out and back through feeder and motor cable; three phases go out and come back by each other, so once √3. */
-function way(station: Station, temperature: number): { r: number; x: number } {
-  const { wiring, supply } = station;
-  const both = (f: (run: Run) => number) => f(wiring.feeder) + f(wiring.motor);
+/** Ω of a run out and back; three phases go out and come back by each other, so once √3. */
+function way({ wiring, supply }: Station, run: Run): { r: number; x: number } {
   const there = supply.source === 'three' ? Math.sqrt(3) : 2;
   return {
-    r: there * both((c) => coreResistance(c.length, c.area, temperature)),
-    x: there * 2 * Math.PI * supply.frequency * both((c) => coreInductance(c.length)),
+    r: there * coreResistance(run.length, run.area, wiring.warmest),
+    x: there * 2 * Math.PI * supply.frequency * coreInductance(run.length),
   };
 }
 
 /**
  * Share of the voltage that is lost between board and motor when it takes a current at a power factor: the usual approximation
  * ΔU = k·I·(R·cos φ + X·sin φ), k·R being 2·R for two wires and √3·R for three (IEC 60364-5-52, annex G).
- * @param amps A
+ * @param amps A in the motor’s cable
+ * @param feeder A in the feeder, where more than this motor hangs on it
  */
-export function voltageDrop(station: Station, amps: number, powerFactor: number): number {
-  const { r, x } = way(station, station.wiring.warmest);
-  return (amps * (r * powerFactor + x * Math.sqrt(1 - powerFactor ** 2))) / station.supply.voltage;
+export function voltageDrop(station: Station, amps: number, powerFactor: number, feeder = amps): number {
+  const lost = (run: Run, through: number) => {
+    const { r, x } = way(station, run);
+    return through * (r * powerFactor + x * Math.sqrt(1 - powerFactor ** 2));
+  };
+  const { wiring, supply } = station;
+  return (lost(wiring.feeder, feeder) + lost(wiring.motor, amps)) / supply.voltage;
+}
+
+/** What the feeder carries while a pump starts: all that may start with it when the power comes back; with a wait of their own, the others as they run. */
+function feederAtStart({ pumps, control }: Station, pump: Pump): { readonly amps: number; readonly others: Phrase } {
+  const start = (p: Pump) => p.ratedCurrent * p.motor.starting;
+  const others = pumps.filter((p) => p !== pump);
+  if (others.length === 0 || schemeOf(control.scheme)?.together !== 'all')
+    return { amps: start(pump), others: phrase`` };
+  const { stagger } = control.parts;
+  return stagger === null
+    ? {
+        amps: start(pump) + others.reduce((sum, p) => sum + start(p), 0),
+        others: phrase` When the power comes back with the water high all pumps start together, and the feeder carries ${quantity('current', start(pump) + others.reduce((sum, p) => sum + start(p), 0))}: a wait of each after a power cut (parts of the panel) takes them apart.`,
+      }
+    : {
+        amps: start(pump) + others.reduce((sum, p) => sum + p.ratedCurrent, 0),
+        others: phrase` The others run meanwhile; after a power cut each waits ${quantity('time', stagger)} longer than the one before.`,
+      };
 }
 
 /**
@@ -67,7 +88,8 @@ function pumpChecks(station: Station, pump: Pump, n: number): WiringCheck[] {
   const name = station.pumps.length > 1 ? `, pump ${n}` : '';
   const running = voltageDrop(station, pump.ratedCurrent, pump.motor.powerFactor);
   const start = pump.ratedCurrent * pump.motor.starting;
-  const starting = voltageDrop(station, start, STARTING_POWER_FACTOR);
+  const feeder = feederAtStart(station, pump);
+  const starting = voltageDrop(station, start, STARTING_POWER_FACTOR, feeder.amps);
   return [
     atMost(
       `drop-running-${n}`,
@@ -81,7 +103,7 @@ function pumpChecks(station: Station, pump: Pump, n: number): WiringCheck[] {
       `voltage drop, starting${name}`,
       quantity('drop', wiring.dropStarting),
       quantity('drop', starting),
-      phrase`Starting takes ${quantity('current', start)}; a motor that starts on too little voltage hums, heats and trips, and contactors let go.`,
+      phrase`Starting takes ${quantity('current', start)}; a motor that starts on too little voltage hums, heats and trips, and contactors let go.${feeder.others}`,
     ),
   ];
 }
@@ -101,7 +123,12 @@ function leastSize(station: Station, run: 'feeder' | 'motor'): number | null {
       area >= LEAST_SIZE.power[station.profile] * 0.99 &&
       guardedAt(area, station) >= guards &&
       voltageDrop(tried, most.ratedCurrent, most.motor.powerFactor) <= wiring.dropRunning &&
-      voltageDrop(tried, most.ratedCurrent * most.motor.starting, STARTING_POWER_FACTOR) <= wiring.dropStarting
+      voltageDrop(
+        tried,
+        most.ratedCurrent * most.motor.starting,
+        STARTING_POWER_FACTOR,
+        feederAtStart(station, most).amps,
+      ) <= wiring.dropStarting
     );
   };
   return soldSizes(station.profile).find(fits) ?? null;
