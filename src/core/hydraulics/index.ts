@@ -1,4 +1,5 @@
 export type { Drainback } from './drainback';
 export { freezingTime } from './freezing';
 export { hydraulicsOf, type Disorder, type Hydraulics, type Running } from './hydraulics';
+export { ampsAt, IN_AIR, powerOf } from './power';
 export type { NoDuty, OperatingPoint } from './network';

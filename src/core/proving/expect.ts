@@ -13,6 +13,9 @@ export const TOLERANCE = {
   voltage: 0.1,
   /** Motor current over its nameplate. */
   current: 0.05,
+  /** Motor current at a flow, by its maker’s power curve, and by one that is assumed. */
+  power: 0.1,
+  assumedPower: 0.25,
 } as const;
 
 /** Something only to be seen, heard or felt. */

@@ -1,6 +1,7 @@
 import { traitsOf } from '../duties';
 import { drawTime, sayNoDuty, type LevelContext } from '../levels';
 import { phrase, quantity, type Phrase } from '../units';
+import { ampsAt, powerOf } from '../hydraulics';
 import { holdOf } from './holdOff';
 import { around, atMost, seen, TOLERANCE, unknown } from './expect';
 import type { Expectation, Step } from './step';
@@ -43,7 +44,29 @@ export function fillToLead(context: LevelContext): Step {
   };
 }
 
-export function running({ station }: LevelContext): Step {
+/** Amps of the pump that leads: never over its plate, and what its power at its flow comes to. */
+function amps({ station, atLead, atStop }: LevelContext): Expectation[] {
+  const pump = station.pumps[0]!;
+  const most = atMost('amps', 'amps running', quantity('current', pump.ratedCurrent * (1 + TOLERANCE.current)));
+  if (traitsOf(station).mover.kind === 'valve' || !atLead.ok || !atStop.ok) return [most];
+  const at = (flow: number) => ampsAt(pump, station.supply, powerOf(pump, station.supply)(flow));
+  const mean = (at(atLead.pumpFlow) + at(atStop.pumpFlow)) / 2;
+  const assumed = pump.power === null;
+  return [
+    most,
+    around(
+      'amps-at-flow',
+      `amps at its flow${assumed ? ', by an assumed power curve' : ''}`,
+      quantity('current', mean),
+      {
+        share: assumed ? TOLERANCE.assumedPower : TOLERANCE.power,
+      },
+    ),
+  ];
+}
+
+export function running(context: LevelContext): Step {
+  const { station } = context;
   const volts = quantity('voltage', station.supply.voltage);
   return {
     id: 'running',
@@ -56,7 +79,7 @@ export function running({ station }: LevelContext): Step {
     expects: [
       around('rest-volts', 'volts at rest', volts, { share: TOLERANCE.voltage }),
       around('run-volts', 'volts running', volts, { share: TOLERANCE.voltage }),
-      atMost('amps', 'amps running', quantity('current', station.pumps[0]!.ratedCurrent * (1 + TOLERANCE.current))),
+      ...amps(context),
     ],
     about: ['pump'],
   };

@@ -1,6 +1,6 @@
 import { traitsOf } from '../duties';
 import { applyFaults, faultId, faultsOf, heldBy, THERMAL, type Fault } from '../faults';
-import { hydraulicsOf, type Hydraulics } from '../hydraulics';
+import { hydraulicsOf, IN_AIR, powerOf, type Hydraulics } from '../hydraulics';
 import { sensorTrips } from '../levels';
 import { panelOf, type Panel } from '../schemes';
 import type { Station } from '../station';
@@ -36,6 +36,8 @@ export interface FaultedModel {
   readonly inflow: number;
   /** Pumps, as bits, that move water when they turn; that no overload relay guards; that turn in air. */
   readonly moves: number;
+  /** Electrical input of a pump that turns and moves nothing: against a shut line, or in air, W. */
+  readonly idle: (pump: number, inAir: boolean) => number;
   readonly unguarded: number;
   readonly air: number;
 }
@@ -128,6 +130,7 @@ function faultedModel(
     hydraulics,
     siphons: hydraulics.siphons && hydraulics.flowsStill(vessel.height(top)),
     inflow: faults.reduce((product, f) => product * (f.effects.inflow ?? 1), 1),
+    idle: (pump, inAir) => powerOf(changed.pumps[pump]!, station.supply)(0) * (inAir ? IN_AIR : 1),
     moves: mask((n) => faults.every((f) => f.effects.pumps?.[n]?.moves !== false)),
     unguarded: mask((n) => !panel.devices.some((d) => d.function === 'overload' && d.pump === n && !(d.tag in held))),
     air: mask((n) => faults.some((f) => f.effects.pumps?.[n]?.air)),

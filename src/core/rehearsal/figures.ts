@@ -32,7 +32,7 @@ export function figures(station: Pick<Station, 'duty'>, run: Rehearsal): Figure[
       of('ran', 'ran', time(p.runTime)),
       of('run', 'longest run', time(p.longestRun)),
       of('rest', 'longest rest', time(p.longestRest)),
-      of('energy', 'energy at rated current, kWh', quantity('factor', p.energy / JOULES)),
+      of('energy', 'energy, kWh', quantity('factor', p.energy / JOULES)),
     ];
   });
   const add = (id: string, what: string, value: Quantity | null) => list.push({ id, what, value });

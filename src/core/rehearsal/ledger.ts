@@ -10,7 +10,7 @@ export interface PumpRecord {
   readonly longestRest: number;
   /** Most starts in any one hour. */
   readonly mostStartsInAnHour: number;
-  /** J at rated current and power factor. */
+  /** J, by what its motor takes at its flow. */
   readonly energy: number;
 }
 
@@ -61,17 +61,13 @@ export interface Account {
 
 const KEPT = 500;
 
-/** Power at rated current, W. */
-const watts = ({ supply }: Prepared['station'], amps: number, powerFactor: number): number =>
-  (supply.source === 'three' ? Math.sqrt(3) : 1) * supply.voltage * amps * powerFactor;
-
 /** Keeps the account of a rehearsal that it listens to. */
 export function ledger(
   { station, vessel, lanes }: Prepared,
   v0: number,
 ): { listener: Listener; close(t: number, v: number): Account } {
   const { sense } = wayOf(station);
-  const pumps = station.pumps.map((p) => ({
+  const pumps = station.pumps.map(() => ({
     starts: 0,
     runTime: 0,
     longestRun: 0,
@@ -80,7 +76,7 @@ export function ledger(
     since: 0,
     on: false,
     recent: [] as number[],
-    watts: watts(station, p.ratedCurrent, p.motor.powerFactor),
+    energy: 0,
   }));
   const sums = {
     inflow: 0,
@@ -142,7 +138,11 @@ export function ledger(
         firstDry ??= p.from;
       }
       if (running) sums.any += time;
-      for (let i = 0; i < pumps.length; i++) if (running & (1 << i)) pumps[i]!.runTime += time;
+      for (let i = 0; i < pumps.length; i++)
+        if (running & (1 << i)) {
+          pumps[i]!.runTime += time;
+          pumps[i]!.energy += time * p.watts(i);
+        }
       for (let n = 0, bits = p.on; bits > 0; n++, bits >>= 1) if (bits & 1) times[n]! += time;
     },
     turned(t, _before, after) {
@@ -179,7 +179,7 @@ export function ledger(
           longestRun: Math.max(p.longestRun, p.on ? t - p.since : 0),
           longestRest: Math.max(p.longestRest, p.on ? 0 : t - p.since),
           mostStartsInAnHour: p.mostStartsInAnHour,
-          energy: p.runTime * p.watts,
+          energy: p.energy,
         })),
         balance: {
           inflow: sums.inflow,

@@ -1,5 +1,5 @@
 import { traitsOf } from '../duties';
-import { hydraulicsOf, type Disorder, type Hydraulics } from '../hydraulics';
+import { hydraulicsOf, powerOf, type Disorder, type Hydraulics } from '../hydraulics';
 import type { Pump, Station } from '../station';
 import type { Vessel } from '../vessel';
 
@@ -7,16 +7,21 @@ import type { Vessel } from '../vessel';
 export interface Delivery {
   readonly volumes: Float64Array;
   readonly flows: Float64Array;
+  /** Electrical input of a pump of the set, by number from 0, with so much water stored, W. */
+  watts(pump: number, volume: number): number;
   /** Somewhere the pumps run past their curves, or cannot lift: there the flow is the least known, or none. */
   readonly unsure: boolean;
 }
 
 /** Cells of the table: with straight lines between, flows are true to a few parts in 100 000. */
 const CELLS = 160;
+/** Cells of the table of power. */
+const POWERS = 16;
 
 const NOTHING = (top: number): Delivery => ({
   volumes: Float64Array.of(0, top),
   flows: Float64Array.of(0, 0),
+  watts: () => 0,
   unsure: false,
 });
 
@@ -37,6 +42,7 @@ function stillOf({ hydraulics, station }: Source, vessel: Vessel, top: number, f
   return {
     volumes: Float64Array.from(all),
     flows: Float64Array.from(all, (v) => (v <= foot && edge.length > 0 ? 0 : flows(v))),
+    watts: () => 0,
     unsure: false,
   };
 }
@@ -56,7 +62,7 @@ interface Source {
 }
 
 /** Delivery of a set of pumps (by number from 0) between the floor and a volume, m³. */
-function deliveryOf({ hydraulics }: Source, vessel: Vessel, set: readonly number[], top: number): Delivery {
+function deliveryOf({ hydraulics, station }: Source, vessel: Vessel, set: readonly number[], top: number): Delivery {
   let unsure = false;
   const at = (level: number): number => {
     const flow = hydraulics.flowAt(level, set);
@@ -67,7 +73,32 @@ function deliveryOf({ hydraulics }: Source, vessel: Vessel, set: readonly number
   };
   const volumes = volumesTo(vessel, top);
   const flows = volumes.map((v) => at(vessel.height(v)));
-  return { volumes: Float64Array.from(volumes), flows: Float64Array.from(flows), unsure };
+  // Power changes little with level: a coarse table of it, made when it is first asked for.
+  const powers = new Map<number, readonly number[]>();
+  const powersOf = (pump: number): readonly number[] => {
+    const there = powers.get(pump);
+    if (there) return there;
+    const of = powerOf(station.pumps[pump]!, station.supply);
+    const made = Array.from({ length: POWERS + 1 }, (_, i) => {
+      const point = hydraulics.at(vessel.height((top * i) / POWERS), set);
+      const duty = point.ok ? point.pumps[set.indexOf(pump)] : undefined;
+      if (duty) return of(duty.pumpFlow);
+      return of(!point.ok && point.reason === 'run-out' ? station.pumps[pump]!.curve.at(-1)!.flow : 0);
+    });
+    powers.set(pump, made);
+    return made;
+  };
+  return {
+    volumes: Float64Array.from(volumes),
+    flows: Float64Array.from(flows),
+    watts(pump, volume) {
+      const table = powersOf(pump);
+      const place = Math.min(Math.max((volume / top) * POWERS, 0), POWERS);
+      const i = Math.min(Math.floor(place), POWERS - 1);
+      return table[i]! + (table[i + 1]! - table[i]!) * (place - i);
+    },
+    unsure,
+  };
 }
 
 /** In a set of pumps the bits from here on say which of them turn backwards; this one, with no pump in it, that a siphon is full. */
@@ -119,7 +150,7 @@ export function deliveries(
 
 /** Water that moves between two volumes under a steady inflow. Volumes m³, flows m³/s. */
 export interface Flowing {
-  delivery: Delivery;
+  delivery: Pick<Delivery, 'volumes' | 'flows'>;
   volume: number;
   inflow: number;
   /** 1 where inflow fills and pumps empty, −1 where pumps fill. */

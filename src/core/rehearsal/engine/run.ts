@@ -1,6 +1,7 @@
 import type { Phrase } from '../../units';
 import type { CompiledScenario, EventKind } from '../compile';
 import type { PanelState } from '../panelMachine';
+import type { FaultedModel } from '../faultedModel';
 import { flowOn, type Delivery } from '../pumping';
 import type { Stretch } from '../trace';
 import { pumpingNow, type State } from './state';
@@ -17,6 +18,8 @@ export interface Passed extends Stretch {
   /** m³ that came in (of a tank that is filled: that were drawn). */
   came: number;
   over: boolean;
+  /** Electrical input of a pump that turned, by number from 0, in the mean, W. */
+  watts(pump: number): number;
 }
 
 /** Who hears what happens. Nothing that hears changes what happens. */
@@ -55,6 +58,7 @@ export class Passing implements Passed {
   came = 0;
   over = false;
   private delivery: Delivery | null = null;
+  private model: FaultedModel | null = null;
 
   constructor(
     public panel: PanelState,
@@ -71,7 +75,16 @@ export class Passing implements Passed {
     this.on = s.panel.lanes | (this.over ? this.overLane : 0);
     this.dry = s.panel.running & s.dry;
     this.delivery = s.model.delivery(pumpingNow(s));
+    this.model = s.model;
   }
+
+  readonly watts = (pump: number): number => {
+    const { delivery, model, dry, v0, v1 } = this;
+    if (!delivery || !model) return 0;
+    const bit = 1 << pump;
+    if ((dry | model.air) & bit) return model.idle(pump, true);
+    return model.moves & bit ? delivery.watts(pump, (v0 + v1) / 2) : model.idle(pump, false);
+  };
 
   readonly at = (time: number): number => {
     const { v0, sense, top, from, delivery } = this;
