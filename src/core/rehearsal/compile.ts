@@ -1,6 +1,7 @@
 import { traitsOf, wayOf, type Way } from '../duties';
 import { phrase, type Phrase } from '../units';
 import { inflowing, type Inflowing } from './inflow';
+import type { Station } from '../station';
 import type { Scenario } from './scenario';
 import type { Prepared } from './faultedModel';
 
@@ -37,8 +38,8 @@ export interface CompiledScenario {
   readonly inflowOf: Inflowing;
   readonly schedule: readonly ScheduledEvent[];
   readonly cutOffs: readonly string[];
-  /** How long appliances still shed after they are stopped, s. */
-  readonly sheds: number;
+  /** What appliances still shed after the cut-off has stopped them: for how long each, s, and which share of all that they make. */
+  readonly sheds: readonly { readonly lasts: number; readonly share: number }[];
   readonly way: Way;
   /** How long a filling still runs in after its call to stop, s. */
   readonly runOn: number;
@@ -98,6 +99,18 @@ function schedule({ panel, faults }: Prepared, scenario: Scenario): ScheduledEve
     .map(({ d }) => d);
 }
 
+/** What comes of each appliance after it was stopped: its own amount, over its own time, as a share of what all make while they run. */
+function shedsOf(source: Station['inflow']['source']): CompiledScenario['sheds'] {
+  if (source.kind !== 'appliances') return [];
+  const all = source.list.reduce((sum, a) => sum + a.rate, 0);
+  return source.list
+    .filter((a) => a.after > 0)
+    .map((a) => {
+      const lasts = a.over ?? a.after / a.rate;
+      return { lasts, share: a.after / lasts / all };
+    });
+}
+
 /** @returns problems where the scenario names what the panel has not */
 export function compileScenario(
   prepared: Prepared,
@@ -115,7 +128,7 @@ export function compileScenario(
       inflowOf: inflowing(station, scenario),
       schedule: schedule(prepared, scenario),
       cutOffs: panel.outcomes.filter((o) => o.makesWater).map((o) => o.id),
-      sheds: source.kind === 'appliances' ? Math.max(...source.list.map((a) => a.after / a.rate)) : 0,
+      sheds: shedsOf(source),
       way: wayOf(station),
       runOn: traitsOf(station).runOn,
     },

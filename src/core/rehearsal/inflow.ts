@@ -1,6 +1,7 @@
 import { flowsOf, inflowAt } from '../inflow';
 import type { Station } from '../station';
 import type { Scenario } from './scenario';
+import { usesOf, type UsesOfDay } from './uses';
 
 /** An inflow that holds from a time on until another, both s. */
 export interface Step {
@@ -13,6 +14,26 @@ export type Inflowing = (time: number) => Step;
 
 /** Straight lines of a storm are cut into pieces of at most this, s, each with the mean of its own: its water is kept exactly. */
 const PIECE = 30;
+const DAY = 86400;
+
+/** Uses of fixtures day by day, a day drawn when it comes. */
+function usedFixtures(
+  source: Extract<Station['inflow']['source'], { kind: 'fixtures' }>,
+  infiltration: number,
+): Inflowing {
+  let day = -1;
+  let drawn: UsesOfDay = { times: Float64Array.of(0), flows: Float64Array.of(0) };
+  let at = 0;
+  return (t) => {
+    const today = Math.floor(t / DAY);
+    if (today !== day) [day, drawn, at] = [today, usesOf(source, today), 0];
+    const { times, flows } = drawn;
+    const local = t - day * DAY;
+    if (times[at]! > local) at = 0;
+    while (at + 1 < times.length && times[at + 1]! <= local) at++;
+    return { flow: flows[at]! + infiltration, until: day * DAY + (times[at + 1] ?? DAY) };
+  };
+}
 
 function surveyed(station: Station): Inflowing {
   const { inflow } = station;
@@ -26,7 +47,7 @@ function surveyed(station: Station): Inflowing {
     case 'pattern':
       return (t) => ({ flow: inflowAt(inflow, t), until: (Math.floor(t / 3600) + 1) * 3600 });
     case 'fixtures':
-      return (t) => ({ flow: inflowAt(inflow, t), until: (Math.floor(t / 1800) + 1) * 1800 });
+      return usedFixtures(source, inflow.infiltration);
     case 'storm': {
       // Every row is an edge of a piece, so that each piece is one straight line and its middle is its mean.
       const edges = source.rows.flatMap((r, i) => {

@@ -1,17 +1,23 @@
 import fc from 'fast-check';
+
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
 import { hydraulicsOf } from '../hydraulics';
+import { cycleAt, levelContext } from '../levels';
 import { panelOf } from '../schemes';
 import { newStation, type Station } from '../station';
+import { sayPhrase } from '../units';
 import { vesselOf } from '../vessel';
 import { wire } from '../wiring';
 import { inflowing } from './inflow';
 import { panelMachine } from './panelMachine';
 import { deliveries } from './pumping';
 import { readyScenarios } from './ready';
+import { rehearse } from './rehearse';
 import type { Scenario } from './scenario';
+import { SCENARIO_VERSION } from './scenarioUpgrade';
 import { addStretch, BUCKETS, traceFor } from './trace';
+import { usesOf } from './uses';
 
 const demo = (file: string): Station => demoStations().find((d) => d.file === file)!.station;
 const told = (station: Station, inflow: Scenario['inflow']) =>
@@ -61,7 +67,24 @@ describe('inflow in steps', () => {
   it('fixtures run in their hours and not at night', () => {
     const of = told(demo('washroom-pit.json'), { kind: 'survey', scale: 1 });
     expect(of(3 * 3600).flow).toBe(0);
-    expect(of(12 * 3600).flow).toBeGreaterThan(0);
+    const { volume } = water(of, 86400);
+    const before = water(told(demo('washroom-pit.json'), { kind: 'survey', scale: 1 }), 3 * 3600).volume;
+    expect([before, volume > 0]).toEqual([0, true]);
+  });
+  it('a fixture list comes as uses: as often as each is used, at its flow, the day’s water in all, and every day another', () => {
+    const { source } = demo('washroom-pit.json').inflow;
+    if (source.kind !== 'fixtures') throw new Error('fixtures');
+    const litres = ({ times, flows }: ReturnType<typeof usesOf>) =>
+      times.reduce((sum, t, i) => sum + flows[i]! * ((times[i + 1] ?? 86400) - t), 0);
+    const daily = source.uses.reduce((sum, u) => sum + u.volume * u.perDay, 0);
+    for (const day of [0, 1, 30]) expect(litres(usesOf(source, day)) / daily).toBeCloseTo(1, 6);
+    expect(usesOf(source, 3)).toEqual(usesOf(source, 3));
+    expect([...usesOf(source, 3).times]).not.toEqual([...usesOf(source, 4).times]);
+    // Never more at once than there are.
+    const most = source.uses.reduce((sum, u) => sum + u.flow * u.atOnce, 0);
+    expect(Math.max(...usesOf(source, 5).flows)).toBeLessThanOrEqual(most * (1 + 1e-9));
+    const hours = [...usesOf(source, 5).times].slice(1).map((t) => t / 3600);
+    expect(Math.min(...hours)).toBeGreaterThanOrEqual(12 - source.hours / 2);
   });
   it('rows begin at their time, end at the next, and come again after their period', () => {
     const of = told(newStation('a', 'b', 'metric-230'), {
@@ -257,5 +280,106 @@ describe('the trace', () => {
     expect(Math.max(...trace.lanes[1]!.share)).toBe(0);
     addStretch(trace, straight(201, 260, 0, 9, 0b11));
     expect(Math.max(...trace.greatest)).toBeLessThan(1);
+  });
+});
+
+describe('what the water does by itself', () => {
+  const scenario = (s: Station, over: Partial<Scenario> = {}): Scenario => ({
+    format: 'pit-bell/scenario',
+    version: SCENARIO_VERSION,
+    name: 'x',
+    duty: s.duty.kind,
+    duration: 6 * 3600,
+    startLevel: null,
+    inflow: { kind: 'steps', rows: [{ time: 0, flow: 5e-4 }], repeatEvery: null },
+    powerCuts: [],
+    operations: [],
+    faults: [],
+    responseTime: null,
+    motorProtection: { lockedRotor: 10, dryRunning: 600, cooling: 900 },
+    ...over,
+  });
+  const go = (s: Station, over: Partial<Scenario> = {}) => {
+    const answer = rehearse(s, scenario(s, over));
+    if (!answer.ok) throw new Error(JSON.stringify(answer));
+    expect(Math.abs(answer.run.balance.residue)).toBeLessThan(1e-6);
+    return answer.run;
+  };
+  const sump = newStation('a', 'b', 'metric-230');
+
+  it('an outlet under the water empties the pit down to the intake, and the pump is never called', () => {
+    const s: Station = { ...sump, discharge: { ...sump.discharge, outlet: -3, weepHole: null } };
+    const run = go(s, { startLevel: 0.55 });
+    expect(run.pumps[0]!.starts).toBe(0);
+    expect(run.balance.still).toBeGreaterThan(5e-4 * 6 * 3600);
+    expect(run.lowestLevel).toBeCloseTo(s.pumps[0]!.intake, 3);
+  });
+  it('a siphon pulls on after the stop until air breaks it; with a vent it does not', () => {
+    const over = (vented: boolean): Station => ({
+      ...sump,
+      discharge: {
+        ...sump.discharge,
+        outlet: -2,
+        weepHole: null,
+        highPoint: { height: 2, along: 3, vented },
+      },
+    });
+    const [pulls, stands] = [go(over(false)), go(over(true))];
+    expect(pulls.balance.still).toBeGreaterThan(0);
+    expect(pulls.events.some((e) => /air breaks the siphon/.test(sayPhrase(e.sentence, 'metric')))).toBe(true);
+    expect(pulls.pumps[0]!.starts).toBeLessThan(stands.pumps[0]!.starts);
+    expect(stands.balance.still).toBe(0);
+    // The cycle of the level rules is the same.
+    const context = levelContext(over(false));
+    const cycle = cycleAt(context, 5e-4);
+    if (!cycle.ok) throw new Error('cycle');
+    expect(Math.abs(pulls.pumps[0]!.starts - (6 * 3600) / cycle.cycle)).toBeLessThanOrEqual(1);
+  });
+  it('a tank that is filled from below without a check valve runs back, and the pump starts again and again', () => {
+    const tank = demo('workshop-header-tank.json');
+    if (tank.duty.kind !== 'fill') throw new Error('fills');
+    const below = (checked: boolean): Station => ({
+      ...tank,
+      duty: { ...tank.duty, drowned: true } as Station['duty'],
+      discharge: { ...tank.discharge, outlet: 0.05, checkValve: checked ? tank.discharge.checkValve : null },
+    });
+    const idle = { inflow: { kind: 'steps' as const, rows: [{ time: 0, flow: 0 }], repeatEvery: null } };
+    const [back, holds] = [go(below(false), idle), go(below(true), idle)];
+    expect(back.balance.still).toBeLessThan(-0.01);
+    expect(holds.balance.still).toBe(0);
+    expect(back.pumps[0]!.starts).toBeGreaterThan(holds.pumps[0]!.starts);
+  });
+  it('a tank that is full at the beginning starts no pump', () => {
+    const tank = demo('workshop-header-tank.json');
+    const run = go(tank, {
+      duration: 60,
+      startLevel: levelContext(tank).stop + 0.01,
+      inflow: { kind: 'steps', rows: [{ time: 0, flow: 0 }], repeatEvery: null },
+    });
+    expect([run.pumps[0]!.starts, run.events.filter((e) => e.kind === 'pump').length]).toEqual([0, 0]);
+  });
+  it('one check valve stuck open: the other pump runs longer for the same water', () => {
+    const duplex = demo('underpass-storm-sump.json');
+    const at = (faults: Scenario['faults']) => go(duplex, { faults, duration: 86400 });
+    const [well, sick] = [at([]), at([{ from: 0, to: null, id: 'check-open-2' }])];
+    const ran = (r: typeof well) => r.pumps[0]!.runTime / r.pumps[0]!.starts;
+    expect(ran(sick)).toBeGreaterThan(1.3 * ran(well));
+  });
+  it('appliances that the cut-off stops shed each its own amount, over its own time', () => {
+    const cold = demo('cold-store-condensate.json');
+    if (cold.inflow.source.kind !== 'appliances') throw new Error('appliances');
+    const list = cold.inflow.source.list.map((a, i) => ({
+      ...a,
+      after: i === 0 ? 4e-4 : 1e-4,
+      over: i === 0 ? 1200 : null,
+    }));
+    const s: Station = { ...cold, inflow: { ...cold.inflow, source: { ...cold.inflow.source, list } } };
+    const run = go(s, { faults: [{ from: 0, to: null, id: 'blocked' }], inflow: { kind: 'survey', scale: 1 } });
+    const cut = run.events.find((e) => e.kind === 'interlock')!;
+    const vessel = vesselOf(s.vessel);
+    // All of it is in the reservoir, or over its rim.
+    const after = list.reduce((sum, a) => sum + a.after, 0);
+    const gained = vessel.volume(run.highestLevel) - vessel.volume(cut.level) + run.balance.overflow;
+    expect(gained).toBeCloseTo(after, 6);
   });
 });

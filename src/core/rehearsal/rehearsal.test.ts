@@ -87,7 +87,6 @@ describe('water under a delivery', () => {
         delivery: {
           volumes: Float64Array.of(0, k, 2 * k),
           flows: Float64Array.of(0.01 * k, 0.012 * k, 0.013 * k),
-          unsure: false,
         },
         volume: 1.9 * k,
         inflow: 0.002 * k,

@@ -14,7 +14,11 @@ export function lookAhead({ s, compiled }: Run, end: number, horizon: Horizon): 
   const { intakes, top } = prepared;
   let until = Math.min(s.now.until, end);
   if (s.nextScheduled < schedule.length && schedule[s.nextScheduled]!.at < until) until = schedule[s.nextScheduled]!.at;
-  if (s.t < s.shedUntil && s.shedUntil < until) until = s.shedUntil;
+  if (s.cutAt !== null)
+    for (const { lasts } of s.sheds) {
+      const ends = s.cutAt + lasts;
+      if (s.t < ends && ends < until) until = ends;
+    }
   if (s.falls && s.falls.until < until) until = s.falls.until;
   for (const c of s.clocks) if (c.at < until) until = c.at;
   let low = 0;

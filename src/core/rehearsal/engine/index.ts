@@ -72,6 +72,9 @@ export function advance(
     most: 0,
   };
   if (s.t === 0) {
+    // A pump that is called from the beginning starts then.
+    if (s.panel.running !== 0)
+      listener.turned?.(0, { ...s.panel, running: 0 }, s.panel, () => phrase`it is called from the beginning`, s.since);
     if (s.panel.alarm) sendForPerson(s, scenario.responseTime);
     settleWater(run);
     happenNow(run);
@@ -83,9 +86,9 @@ export function advance(
     move(run, horizon, flowing);
     hear(run);
     if (s.t < horizon.until) {
-      const [node, dry] = [s.panel, s.dry];
+      const [node, dry, full] = [s.panel, s.dry, s.full];
       settleWater(run);
-      if (s.panel !== node || s.dry !== dry) continue;
+      if (s.panel !== node || s.dry !== dry || s.full !== full) continue;
       stay(run, horizon.until);
     }
     happenNow(run);

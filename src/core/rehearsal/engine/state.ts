@@ -40,7 +40,9 @@ export interface State {
   falls: { readonly flow: number; readonly until: number } | null;
   now: Step;
   nextScheduled: number;
-  shedUntil: number;
+  /** When the cut-off stopped the appliances, s; null: they may run. And what they shed after it. */
+  cutAt: number | null;
+  readonly sheds: CompiledScenario['sheds'];
   spill: boolean;
   /** Where power and hands last put devices, held or not. */
   puts: Readonly<Record<string, string>>;
@@ -52,7 +54,13 @@ export interface State {
 }
 
 /** What comes in at this moment, m³/s: nothing once appliances have shed what they had. */
-export const inflowNow = (s: State): number => (s.t >= s.shedUntil ? 0 : s.now.flow * s.model.inflow);
+export function inflowNow({ t, now, model, cutAt, sheds }: State): number {
+  const comes = now.flow * model.inflow;
+  if (cutAt === null) return comes;
+  let share = 0;
+  for (const s of sheds) if (t < cutAt + s.lasts) share += s.share;
+  return comes * share;
+}
 
 /** What falls back out of the line at this moment, m³/s. */
 export const fallsNow = ({ falls, t }: State): number => (falls && t < falls.until ? falls.flow : 0);
@@ -71,16 +79,22 @@ export const copyOf = (s: State): State => ({
 });
 
 /** Where the rehearsal begins: at its start level, the panel as it rests, nothing yet heard. */
-export function beginning({ prepared, scenario, inflowOf, way }: CompiledScenario): State {
+export function beginning({ prepared, scenario, inflowOf, way, sheds }: CompiledScenario): State {
   const { station, vessel, top } = prepared;
   const model = prepared.withFaults([]);
   const stops = sensorTrips(station).flatMap((t) =>
     t.sensor.role === 'pump' || t.sensor.role === 'stop' ? [t[way.stops]] : [],
   );
-  const panel = model.machine.first;
+  const v = Math.min(vessel.volume(scenario.startLevel ?? Math.min(...stops, station.vessel.overflow)), top);
+  // In a tank that is filled the floats that stop the filling are up before anything is switched on: none starts only to stop.
+  const up = way.sense < 0 ? model.floats.filter((f) => v >= f.rise) : [];
+  const panel =
+    up.length === 0
+      ? model.machine.first
+      : model.machine.at({ ...model.machine.first.states, ...Object.fromEntries(up.map((f) => [f.tag, 'up'])) });
   return {
     t: 0,
-    v: Math.min(vessel.volume(scenario.startLevel ?? Math.min(...stops, station.vessel.overflow)), top),
+    v,
     panel,
     model,
     active: new Set(),
@@ -92,7 +106,8 @@ export function beginning({ prepared, scenario, inflowOf, way }: CompiledScenari
     clocks: panel.waiting.map((w) => ({ kind: 'timer', at: w.after, device: w.device, to: w.to })),
     now: inflowOf(0),
     nextScheduled: 0,
-    shedUntil: Infinity,
+    cutAt: null,
+    sheds,
     spill: false,
     puts: {},
     since: station.pumps.map(() => 0),

@@ -91,7 +91,7 @@ export function transition(run: Run, to: PanelState, why: () => Phrase): void {
       tell(run, 'protection', () => phrase`pump ${String(i + 1)} hums and stands under voltage: ${why()}`);
   if (to.alarm && !before.alarm) sendForPerson(s, compiled.scenario.responseTime);
   const makes = compiled.cutOffs.length === 0 || compiled.cutOffs.some((id) => to.outcomes[id]);
-  s.shedUntil = makes ? Infinity : Math.min(s.shedUntil, s.t + compiled.sheds);
+  s.cutAt = makes ? null : (s.cutAt ?? s.t);
 }
 
 const deviceOf = ({ devices }: Panel, tag: string) => devices.find((d) => d.tag === tag)!;
