@@ -655,7 +655,7 @@ describe('more water never helps', () => {
     for (const kind of ['empty', 'dose', 'fill', 'transfer', 'condensate'] as const) {
       const s = withDuty(newStation('a', 'b', 'metric-230'), kind);
       expect(checkStation(s)).toMatchObject({ ok: true });
-      expect(judge(s).rules.length).toBe(22);
+      expect(judge(s).rules.length).toBe(23);
       expect(s.sensors.every((x) => kindOf(x).noun === 'float')).toBe(true);
     }
   });

@@ -159,6 +159,7 @@ describe('rules', () => {
       'starts',
       'still',
       'submergence',
+      'surge',
       'swing',
       'tube-bore',
       'way-back',

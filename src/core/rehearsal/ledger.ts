@@ -61,23 +61,30 @@ export interface Account {
 
 const KEPT = 500;
 
+/** What is counted of a pump. */
+const tally = () => ({
+  starts: 0,
+  runTime: 0,
+  longestRun: 0,
+  longestRest: 0,
+  mostStartsInAnHour: 0,
+  since: 0,
+  on: false,
+  recent: [] as number[],
+  energy: 0,
+  ran(time: number, watts: number) {
+    this.runTime += time;
+    this.energy += time * watts;
+  },
+});
+
 /** Keeps the account of a rehearsal that it listens to. */
 export function ledger(
   { station, vessel, lanes }: Prepared,
   v0: number,
 ): { listener: Listener; close(t: number, v: number): Account } {
   const { sense } = wayOf(station);
-  const pumps = station.pumps.map(() => ({
-    starts: 0,
-    runTime: 0,
-    longestRun: 0,
-    longestRest: 0,
-    mostStartsInAnHour: 0,
-    since: 0,
-    on: false,
-    recent: [] as number[],
-    energy: 0,
-  }));
+  const pumps = station.pumps.map(tally);
   const sums = {
     inflow: 0,
     pumped: 0,
@@ -138,11 +145,9 @@ export function ledger(
         firstDry ??= p.from;
       }
       if (running) sums.any += time;
-      for (let i = 0; i < pumps.length; i++)
-        if (running & (1 << i)) {
-          pumps[i]!.runTime += time;
-          pumps[i]!.energy += time * p.watts(i);
-        }
+      pumps.forEach((pump, i) => {
+        if (running & (1 << i)) pump.ran(time, p.watts(i));
+      });
       for (let n = 0, bits = p.on; bits > 0; n++, bits >>= 1) if (bits & 1) times[n]! += time;
     },
     turned(t, _before, after) {

@@ -406,3 +406,32 @@ describe('a document of version 2, as it was written when version 2 was new', ()
     expect(checked.ok && judge(checked.station).rules.find((r) => r.id === 'swing')!.state).not.toBe('broken');
   });
 });
+
+describe('power, walls and least flows', () => {
+  const changed = (change: (s: Station) => void) => {
+    const s = sound();
+    change(s);
+    return problemsOf(s).map((p) => `${p.path}: ${p.message}`);
+  };
+  it('are told where they cannot be', () => {
+    const power = (...watts: number[]) =>
+      changed((s) => (s.pumps[0]!.power = watts.map((power, i) => ({ flow: i * 1e-3, power }))));
+    expect(power(400, 500, 600)).toEqual([]);
+    expect(power(600, 400, 200)).toEqual([expect.stringMatching(/pumps.0.power.2.power: power falls from 600 W/)]);
+    expect(
+      changed(
+        (s) =>
+          (s.pumps[0]!.power = [
+            { flow: 1e-3, power: 5 },
+            { flow: 1e-3, power: 6 },
+          ]),
+      ),
+    ).toEqual([expect.stringMatching(/pumps.0.power.1.flow: flows of the power points rise/)]);
+    expect(changed((s) => (s.pumps[0]!.minimumFlow = 1))).toEqual([expect.stringMatching(/could never be run/)]);
+    expect(changed((s) => (s.discharge.segments[0]!.wall = 0.1))).toEqual([
+      expect.stringMatching(/thicker than the bore/),
+    ]);
+    expect(changed((s) => (s.settings.standingLoss = 0))).toEqual([expect.stringMatching(/loses something/)]);
+    expect(changed((s) => (s.settings.grouped = 12))).toEqual([expect.stringMatching(/more than nine circuits/)]);
+  });
+});

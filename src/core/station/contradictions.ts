@@ -86,6 +86,8 @@ function* segmentContradictions(
         path: [...path, i, 'roughness'],
         sentence: phrase`the roughness is more than a twentieth of the bore: no friction formula holds there`,
       };
+    if (s.wall !== null && s.wall > s.bore)
+      yield { path: [...path, i, 'wall'], sentence: phrase`the wall is thicker than the bore` };
     if (weep !== null && weep >= s.bore)
       yield { path: ['discharge', 'weepHole', 'diameter'], sentence: phrase`the weep hole is as wide as the pipe` };
   }
@@ -103,6 +105,34 @@ function* lateralContradictions(laterals: Laterals): Generator<Contradiction> {
       path: at('roughness'),
       sentence: phrase`the roughness is more than a twentieth of the bore: no friction formula holds there`,
     };
+}
+
+/** A pump of the kind that is meant here takes no less than this share at its last flow of what it takes at none. */
+const FALLS = 0.5;
+
+function* powerContradictions({ pumps }: Station): Generator<Contradiction> {
+  for (const [i, pump] of pumps.entries()) {
+    const points = pump.power ?? [];
+    for (const [j, p] of points.entries()) {
+      const before = points[j - 1];
+      if (before && p.flow <= before.flow)
+        yield {
+          path: ['pumps', i, 'power', j, 'flow'],
+          sentence: phrase`flows of the power points rise from one to the next`,
+        };
+    }
+    const [first, last] = [points[0], points.at(-1)];
+    if (first && last && last.power < first.power * FALLS)
+      yield {
+        path: ['pumps', i, 'power', points.length - 1, 'power'],
+        sentence: phrase`power falls from ${quantity('power', first.power)} at no flow to ${quantity('power', last.power)} at the end: no pump of this kind takes so much less where it does most`,
+      };
+    if (pump.minimumFlow !== null && pump.minimumFlow >= pump.curve.at(-1)!.flow)
+      yield {
+        path: ['pumps', i, 'minimumFlow'],
+        sentence: phrase`the least flow is past the last point of its curve: it could never be run`,
+      };
+  }
 }
 
 function* dischargeContradictions({ pumps, discharge, settings }: Station): Generator<Contradiction> {
@@ -166,6 +196,7 @@ export function* contradictions(station: Station): Generator<Contradiction> {
   yield* dutyContradictions(station);
   yield* inflowContradictions(station.inflow);
   yield* pumpContradictions(station);
+  yield* powerContradictions(station);
   yield* dischargeContradictions(station);
   yield* sensorContradictions(station);
   yield* supplyContradictions(station);

@@ -155,7 +155,6 @@ const metric: Omit<Station, 'identity'> = {
   enclosure: { place: 'indoors', conduit: 'sealed', splices: 'none', dripLoops: true, glands: true, lockable: true },
   landings: { cores: [], links: [] },
   settings: startingSettings('metric-230'),
-  assumed: null,
 };
 
 const us: Omit<Station, 'identity'> = {

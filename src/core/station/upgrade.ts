@@ -130,8 +130,8 @@ const STEPS: Readonly<Record<number, (document: Json) => Json>> = {
     };
   },
   /**
-   * Version 6 knows what motors draw by flow, the wall of pipes, the inlet pipe as storage, and which figures were taken on site. Of a
-   * document of version 5 nothing of that is known: its figures stay as they were, and nobody says which of them were assumed.
+   * Version 6 knows what motors draw by flow, the wall of pipes, and the inlet pipe as storage. Of a document of version 5 nothing of that
+   * is known: its figures stay as they were.
    */
   5: (document) => ({
     ...document,
@@ -143,7 +143,6 @@ const STEPS: Readonly<Record<number, (document: Json) => Json>> = {
         source.kind === 'appliances' ? { list: adding(source.list, () => ({ over: null })) } : {},
       ),
     })),
-    assumed: null,
   }),
 };
 

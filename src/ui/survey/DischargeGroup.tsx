@@ -79,6 +79,9 @@ function Fitted({ inVessel }: { inVessel: boolean }) {
           <QuantityField path="discharge.weepHole.height" />
         </Row>
       )}
+      <Row>
+        <QuantityField path="discharge.rating" nullable />
+      </Row>
       <TickBox
         label="the line has a high point above its outlet"
         checked={discharge.highPoint !== null}

@@ -13,6 +13,7 @@ import { ChoiceField, QuantityField, WordsField } from '../fields/fields';
 import { Row } from '../parts/Row';
 import { Group } from './Group';
 import { InflowDrawing } from './InflowDrawing';
+import { TickBox } from '../parts/TickBox';
 import { ListRow } from './ListRow';
 import { InflowSketch } from './sketches';
 import { TableFile } from '../parts/TableFile';
@@ -148,7 +149,7 @@ function Appliances({ source }: { source: Extract<InflowSource, { kind: 'applian
       {source.list.map((_, i) => (
         <ListRow
           key={i}
-          columns="1.4fr 1fr 1fr"
+          columns="1.4fr 1fr 1fr 1fr"
           remove={`appliance ${i + 1}`}
           removable={source.list.length > 1}
           onRemove={() => put(source.list.filter((__, j) => j !== i))}
@@ -156,6 +157,7 @@ function Appliances({ source }: { source: Extract<InflowSource, { kind: 'applian
           <WordsField path={`${AT}.list.${i}.name`} />
           <QuantityField path={`${AT}.list.${i}.rate`} />
           <QuantityField path={`${AT}.list.${i}.after`} />
+          <QuantityField path={`${AT}.list.${i}.over`} nullable />
         </ListRow>
       ))}
       <Box>
@@ -216,6 +218,22 @@ export function InflowGroup() {
       <Row>
         <QuantityField path="inflow.infiltration" label={words.infiltration} />
       </Row>
+      {words.inflow === 'inflow' && (
+        <TickBox
+          label="its inlet pipe is counted as storage (by the school that lets the alarm act over it)"
+          checked={inflow.inletPipe !== null}
+          onChange={(counted) =>
+            edit((d) => setAt(d, 'inflow.inletPipe', counted ? { length: 10, bore: 0.15, fall: 0.01 } : null))
+          }
+        />
+      )}
+      {inflow.inletPipe && (
+        <Row>
+          <QuantityField path="inflow.inletPipe.length" />
+          <QuantityField path="inflow.inletPipe.bore" />
+          <QuantityField path="inflow.inletPipe.fall" />
+        </Row>
+      )}
       {flows && inflow.source.kind !== 'steady' && (
         <Typography variant="body2">
           The rules count {flow(flows.low)} as low, {flow(flows.design)} as design, {flow(flows.peak)} as peak.

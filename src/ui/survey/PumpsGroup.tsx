@@ -10,6 +10,7 @@ import { QuantityField, TickField, WordsField } from '../fields/fields';
 import { Row } from '../parts/Row';
 import { Group } from './Group';
 import { Library } from './Library';
+import { PowerPoints } from './PowerPoints';
 import { SegmentList } from './SegmentList';
 import { PumpSketch } from './sketches';
 import { Segments } from '../parts/Segments';
@@ -45,10 +46,12 @@ function PumpFields({ index }: { index: number }) {
         <QuantityField path={`${at}.minimumRun`} />
         <QuantityField path={`${at}.ratedCurrent`} />
         <QuantityField path={`${at}.headShare`} />
+        <QuantityField path={`${at}.minimumFlow`} nullable />
       </Row>
       {here && (
         <Row>
           <QuantityField path={`${at}.diameter`} />
+          <QuantityField path={`${at}.bell`} nullable />
           <QuantityField path={`${at}.bearing`} />
           <QuantityField path={`${at}.offset`} />
           <QuantityField path={`${at}.riserBearing`} />
@@ -56,6 +59,7 @@ function PumpFields({ index }: { index: number }) {
         </Row>
       )}
       <CurveField index={index} />
+      <PowerPoints index={index} />
       {pump.riser.length > 0 && (
         <Typography variant="h3" component="h3">
           its own riser

@@ -2,7 +2,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { setAt } from '@/core/editing';
-import { COMMON_FITTINGS, COMMON_PIPES, type Segment } from '@/core/station';
+import { COMMON_FITTINGS, COMMON_PIPES, PIPE_MATERIALS, type Segment } from '@/core/station';
 import { useEditor } from '../editor/StationProvider';
 import { QuantityField, WordsField } from '../fields/fields';
 import { Pick } from '../parts/Pick';
@@ -60,6 +60,8 @@ interface Props {
   made: Segment;
 }
 
+const MATERIALS = [['unknown', 'not known'] as const, ...PIPE_MATERIALS.map((m) => [m, m.replace('-', ' ')] as const)];
+
 /** Lengths of pipe one after the other, each with its fittings. */
 export function SegmentList({ path, segments, least, addLabel, made }: Props) {
   const edit = useEditor((s) => s.edit);
@@ -102,6 +104,15 @@ export function SegmentList({ path, segments, least, addLabel, made }: Props) {
                   )
                 }
               />
+            </Row>
+            <Row>
+              <Pick
+                label="pipe of"
+                value={segment.material ?? 'unknown'}
+                choices={MATERIALS}
+                onPick={(m) => edit((d) => setAt(d, `${at}.material`, m === 'unknown' ? null : m))}
+              />
+              <QuantityField path={`${at}.wall`} nullable />
             </Row>
             <Fittings at={at} fittings={segment.fittings} />
           </Box>

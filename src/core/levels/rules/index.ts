@@ -15,6 +15,7 @@ import { reserve } from './reserve';
 import { run } from './run';
 import { starts } from './starts';
 import { still } from './still';
+import { surge } from './surge';
 import { submergence } from './submergence';
 import { swing } from './swing';
 import { wayBack } from './wayBack';
@@ -32,6 +33,7 @@ const ALL = [
   minimumFlow,
   wayBack,
   still,
+  surge,
   inlet,
   reserve,
   reach,

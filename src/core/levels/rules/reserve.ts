@@ -1,5 +1,6 @@
 import { traitsOf } from '../../duties';
 import { phrase, quantity } from '../../units';
+import { storedInPipe } from '../../vessel';
 import { notAsked, type Rule } from '../rule';
 
 /** From the alarm to the overflow, with the pump dead or its power lost, there is the response time that was promised. */
@@ -29,12 +30,17 @@ export const reserve: Rule<'reserve'> = {
       ];
     }
     const at = inflow[settings.reserveInflow];
+    // The school that lets the alarm act over the inlet uses its pipe as storage too.
+    const pipe = settings.inlet === 'storage' ? station.inflow.inletPipe : null;
+    const { inletInvert } = station.vessel;
+    const inPipe = pipe ? storedInPipe(pipe, inletInvert, overflow) - storedInPipe(pipe, inletInvert, alarm.rise) : 0;
+    const stored = volume + inPipe;
     return [
       {
         sense: 'at-least',
         needs: quantity('duration', settings.reserveTime),
-        has: quantity('duration', volume / at),
-        why: phrase`${quantity('volume', volume)} between the alarm and the overflow, with the pump dead or its power lost, at the ${settings.reserveInflow} inflow of ${quantity('flow', at)}. At the peak it is ${quantity('duration', volume / inflow.peak)}.`,
+        has: quantity('duration', stored / at),
+        why: phrase`${quantity('volume', stored)} between the alarm and the overflow${pipe ? phrase`, ${quantity('volume', inPipe)} of it in the inlet pipe` : phrase``}, with the pump dead or its power lost, at the ${settings.reserveInflow} inflow of ${quantity('flow', at)}. At the peak it is ${quantity('duration', stored / inflow.peak)}.`,
         about,
       },
     ];

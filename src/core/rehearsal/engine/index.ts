@@ -45,6 +45,16 @@ function move({ s, stretch, listener }: Run, { until, low, high }: Horizon, flow
   if (falls > 0) listener.ranBack?.(falls * (s.t - stretch.from));
 }
 
+/** The first moment: what is called from the beginning starts, what the water has passed is put where it belongs. */
+function begin(run: Run): void {
+  const { s, compiled, listener } = run;
+  if (s.panel.running !== 0)
+    listener.turned?.(0, { ...s.panel, running: 0 }, s.panel, () => phrase`it is called from the beginning`, s.since);
+  if (s.panel.alarm) sendForPerson(s, compiled.scenario.responseTime);
+  settleWater(run);
+  happenNow(run);
+}
+
 /**
  * Carries a state on through time. The water moves by its law between events, each of which is located: a float’s trip, a pump that draws
  * air, a timer’s or protector’s end, a step of the inflow, a move of a hand. The panel answers by its solved circuit. Nothing depends on
@@ -58,7 +68,7 @@ export function advance(
   listener: Listener,
   watch: Watch = {},
 ): void {
-  const { prepared, way, scenario } = compiled;
+  const { prepared, way } = compiled;
   const { top, lanes } = prepared;
   const run: Run = { compiled, s, listener, stretch: new Passing(s.panel, way.sense, top, 1 << (lanes.length - 1)) };
   const horizon: Horizon = { until: 0, low: 0, high: top };
@@ -71,14 +81,7 @@ export function advance(
     high: top,
     most: 0,
   };
-  if (s.t === 0) {
-    // A pump that is called from the beginning starts then.
-    if (s.panel.running !== 0)
-      listener.turned?.(0, { ...s.panel, running: 0 }, s.panel, () => phrase`it is called from the beginning`, s.since);
-    if (s.panel.alarm) sendForPerson(s, scenario.responseTime);
-    settleWater(run);
-    happenNow(run);
-  }
+  if (s.t === 0) begin(run);
   for (let turns = 1; s.t < end && s.ended === null; turns++) {
     if (turns % ASKED === 0 && watch.stopped?.(s.t)) s.ended = phrase`stopped by hand`;
     watch.rests?.(s);

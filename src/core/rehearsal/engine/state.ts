@@ -32,6 +32,8 @@ export interface State {
   dry: number;
   /** Pumps that have stopped and whose water still runs into the tank that they fill: bits. */
   runsOn: number;
+  /** Pumps that run and are held shut by stronger ones: bits. */
+  shut: number;
   /** In the order in which they were started. */
   clocks: Clock[];
   /** The line is full, and what flows in it goes on with no pump running: only where a siphon pulls. */
@@ -101,6 +103,7 @@ export function beginning({ prepared, scenario, inflowOf, way, sheds }: Compiled
     open: 0,
     dry: 0,
     runsOn: 0,
+    shut: 0,
     full: false,
     falls: null,
     clocks: panel.waiting.map((w) => ({ kind: 'timer', at: w.after, device: w.device, to: w.to })),

@@ -12,7 +12,7 @@ export function watchHeat({ s, compiled }: Run): void {
   for (let pump = 0; pump < s.since.length; pump++) {
     const bit = 1 << pump;
     const stalls = s.panel.stalled & s.model.unguarded & bit;
-    const heats = stalls || s.panel.running & (s.dry | s.model.air) & bit;
+    const heats = stalls || s.panel.running & (s.dry | s.model.air | s.shut) & bit;
     const clock = heatOf(s, pump);
     if (!heats) {
       if (clock?.kind === 'heats') stopClock(s, clock);
@@ -36,7 +36,12 @@ export function protect(run: Run, pump: number): void {
   const { s, compiled } = run;
   const bit = 1 << pump;
   const n = String(pump + 1);
-  const sentence = s.panel.stalled & bit ? phrase`pump ${n} stood under voltage` : phrase`pump ${n} ran without water`;
+  const sentence =
+    s.panel.stalled & bit
+      ? phrase`pump ${n} stood under voltage`
+      : s.shut & bit
+        ? phrase`pump ${n} ran against a shut line`
+        : phrase`pump ${n} ran without water`;
   const felt = heatOfWindings(run, pump);
   if (felt) {
     // The thermal contact in its cord opens, and its relay stops it; the contact closes again when it has cooled.

@@ -3,6 +3,7 @@ import { phrase, type Phrase, quantity } from '../../units';
 import type { PanelState } from '../panelMachine';
 import { setOf } from '../pumping';
 import { runOnFor, sendForPerson, stopClock, timerOf } from './clocks';
+import { watchHeldShut } from './heldShut';
 import { tell, type Run } from './run';
 import { inflowNow, type State } from './state';
 
@@ -90,7 +91,13 @@ export function transition(run: Run, to: PanelState, why: () => Phrase): void {
     if (to.stalled & ~before.stalled & (1 << i))
       tell(run, 'protection', () => phrase`pump ${String(i + 1)} hums and stands under voltage: ${why()}`);
   if (to.alarm && !before.alarm) sendForPerson(s, compiled.scenario.responseTime);
-  const makes = compiled.cutOffs.length === 0 || compiled.cutOffs.some((id) => to.outcomes[id]);
+  cut(run);
+  watchHeldShut(run);
+}
+
+/** What makes the water may run, or the cut-off has just stopped it. */
+function cut({ s, compiled: { cutOffs } }: Run): void {
+  const makes = cutOffs.length === 0 || cutOffs.some((id) => s.panel.outcomes[id]);
   s.cutAt = makes ? null : (s.cutAt ?? s.t);
 }
 

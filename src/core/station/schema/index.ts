@@ -69,11 +69,6 @@ export const stationSchema = z.strictObject({
   enclosure: enclosureSchema,
   landings: landingsSchema,
   settings: settingsSchema,
-  assumed: z
-    .array(z.string().max(80, 'a field with so long a name'))
-    .max(400, 'more than 400 assumed figures')
-    .nullable()
-    .describe('surveyed figures that nobody took on site yet, by their paths; null: not known, as of older documents'),
 });
 
 export type Station = z.infer<typeof stationSchema>;
