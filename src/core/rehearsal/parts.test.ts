@@ -399,6 +399,6 @@ describe('what the water does by itself', () => {
         .events.filter((e) => /held shut|against a shut line/.test(sayPhrase(e.sentence, 'metric')))
         .map((e) => e.kind);
     expect(told(0.95)).toEqual([]);
-    expect(told(0.28)).toContain('protection');
+    expect(told(0.18)).toContain('protection');
   });
 });

@@ -4,7 +4,7 @@ import { movingNow } from './state';
 
 /**
  * Pumps that run and deliver nothing because the others hold the line over their shut-off head: they run against a closed valve, and heat.
- * Asked whenever the panel switches, at the level that the water has then; only unlike pumps can do that to each other.
+ * Asked whenever something happens, at the level that the water has then; only unlike pumps can do that to each other.
  */
 export function watchHeldShut(run: Run): void {
   const { s, compiled } = run;

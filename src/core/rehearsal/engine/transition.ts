@@ -3,7 +3,6 @@ import { phrase, type Phrase, quantity } from '../../units';
 import type { PanelState } from '../panelMachine';
 import { setOf } from '../pumping';
 import { runOnFor, sendForPerson, stopClock, timerOf } from './clocks';
-import { watchHeldShut } from './heldShut';
 import { tell, type Run } from './run';
 import { inflowNow, type State } from './state';
 
@@ -92,7 +91,6 @@ export function transition(run: Run, to: PanelState, why: () => Phrase): void {
       tell(run, 'protection', () => phrase`pump ${String(i + 1)} hums and stands under voltage: ${why()}`);
   if (to.alarm && !before.alarm) sendForPerson(s, compiled.scenario.responseTime);
   cut(run);
-  watchHeldShut(run);
 }
 
 /** What makes the water may run, or the cut-off has just stopped it. */

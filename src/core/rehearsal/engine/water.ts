@@ -1,6 +1,7 @@
 import { phrase, quantity } from '../../units';
 import type { Float } from '../faultedModel';
 import { tell, type Run } from './run';
+import { watchHeldShut } from './heldShut';
 import { movingNow } from './state';
 import { watchHeat } from './thermal';
 import { switched, transition } from './transition';
@@ -62,5 +63,6 @@ export function settleWater(run: Run): void {
     passFloats(run);
     passIntakes(run);
   }
+  watchHeldShut(run);
   watchHeat(run);
 }
