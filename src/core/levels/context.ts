@@ -6,7 +6,8 @@ import { type Trips } from '../sensors';
 import type { SensorRole } from '../sensors';
 import type { Station } from '../station';
 import { vesselOf, type Vessel } from '../vessel';
-import { worstCycle, type CycleResult } from './cycle';
+import { worstCycle } from './cycle';
+import type { CycleResult } from './cycleResult';
 import type { LevelGeometry, SensorTrips } from './geometry';
 import { marksOf, type Acting } from './marks';
 

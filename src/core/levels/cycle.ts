@@ -1,28 +1,8 @@
 import type { NoDuty, Running } from '../hydraulics';
 import { goldenMinimum, integrate } from '../numeric';
-import type { Result } from '../result';
+import type { Cycle, CycleResult } from './cycleResult';
 import type { LevelGeometry } from './geometry';
-
-export interface Cycle {
-  /** What comes in; of a tank being filled, what is drawn; m³/s. */
-  readonly inflow: number;
-  /** Time in which no pump runs, s: from stop to start; Infinity where the water leaves by itself and never calls. */
-  readonly fill: number;
-  /** Time in which one pump or more runs, from start to stop, s; Infinity when the inflow holds it running. */
-  readonly run: number;
-  /** fill + run, s */
-  readonly cycle: number;
-  /** Of the pump that starts most. Pumps that take turns share the starts. */
-  readonly startsPerHour: number;
-  /** False when the pumps cannot bring the water to their stop against this inflow. */
-  readonly keepsUp: boolean;
-  /** How many pumps run at once. */
-  readonly pumps: number;
-  /** Which pump leads in it, by number from 0: of unlike pumps that take turns, the one whose turn is the shortest, or does not end. */
-  readonly lead: number;
-}
-
-export type CycleResult = Result<Cycle, NoDuty>;
+import { timedCycle, timedWorst } from './timedCycle';
 
 /** Pumps in the order in which one turn calls them. */
 type Order = readonly number[];
@@ -197,6 +177,8 @@ function told(context: LevelGeometry, inflow: number, turns: readonly Turn[]): C
  * @param inflow above zero, m³/s
  */
 export function cycleOf(context: LevelGeometry, inflow: number): CycleResult {
+  const timed = timedCycle(context, inflow);
+  if (timed) return timed;
   const turns: Turn[] = [];
   for (const likes of turnsOf(context)) {
     const [order] = likes;
@@ -229,6 +211,8 @@ export function cycleOf(context: LevelGeometry, inflow: number): CycleResult {
  * they share. With one pump of constant flow this is the classical Qi = Q/2, T = 4·V/Q.
  */
 export function worstCycle(context: LevelGeometry): CycleResult {
+  const timed = timedWorst(context);
+  if (timed) return timed;
   const turns = turnsOf(context);
   for (const [order] of turns) {
     const none = noDutyIn(context, order);

@@ -9,7 +9,8 @@ export {
   type Surroundings,
 } from './context';
 export type { SensorTrips } from './geometry';
-export { cycleOf as cycleAt, drawTime, type CycleResult } from './cycle';
+export { cycleOf as cycleAt, drawTime } from './cycle';
+export type { CycleResult } from './cycleResult';
 export { sawtooth, type LevelAt } from './sawtooth';
 export { sayNoDuty } from './sayNoDuty';
 export type { JudgedRule, DrawingRef, RuleState } from './rule';

@@ -1,7 +1,8 @@
 import type { OperatingPoint } from '../hydraulics';
 import type { Station } from '../station';
 import { levelContext, type LevelContext, type Surroundings } from './context';
-import { cycleOf, type CycleResult } from './cycle';
+import { cycleOf } from './cycle';
+import type { CycleResult } from './cycleResult';
 import type { MarkName } from '../sensors';
 import { judgeRule, tightestFirst, type JudgedRule } from './rule';
 import { RULES, type RuleId } from './rules';

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { demoStations } from '../../demo';
 import { newStation, type Station } from '../../station';
 import { sayPhrase } from '../../units';
 import { judge, sayNoDuty } from '../index';
@@ -186,5 +187,20 @@ describe('several pumps, and water that finds its own way', () => {
     if (!cycles.low.ok || !cycles.design.ok) throw new Error('cycles');
     expect(figures('run')[1]).toBeCloseTo(cycles.low.run, 9);
     expect(cycles.low.run).toBeLessThan(cycles.design.run);
+  });
+});
+
+describe('a station that a timer doses from', () => {
+  it('cycles as the timer does: as many doses as the water fills, and at the worst its shortest rest', () => {
+    const bed = demoStations().find((d) => d.file === 'sand-bed-dosing-tank.json')!.station;
+    if (bed.duty.kind !== 'dose') throw new Error('doses');
+    const { context, cycles, worst } = judge(bed);
+    const { atLead, hydraulics, stop, inflow } = context;
+    if (!atLead.ok || !cycles.design.ok || !worst.ok) throw new Error('doses');
+    const dose = atLead.flow * bed.duty.on - hydraulics.drainback(1, stop).volume;
+    expect(cycles.design).toMatchObject({ run: bed.duty.on, keepsUp: true });
+    expect(cycles.design.cycle).toBeCloseTo(dose / inflow.design, 6);
+    const rest = bed.sensors.some((s) => s.role === 'peak') ? Math.min(bed.duty.off, bed.duty.peakOff) : bed.duty.off;
+    expect(worst.startsPerHour).toBeCloseTo(3600 / (bed.duty.on + rest), 9);
   });
 });
