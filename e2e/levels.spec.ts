@@ -137,7 +137,7 @@ test('every rule says must or should, its need and its slack; one that does not 
   const rule = (name: RegExp) => page.getByRole('button', { name });
   await rule(/never runs dry/).click();
   await expect(page.getByText(/must: needs at least .* slack/)).toBeVisible();
-  await expect(page.getByText(/The other school covers only the volute/)).toBeVisible();
+  await expect(page.getByText(/Other schools: the volute/)).toBeVisible();
   await rule(/doses fit the day/).click();
   await expect(page.getByText('Nothing is dosed here.')).toBeVisible();
   await rule(/room between trips/).click();

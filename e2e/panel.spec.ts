@@ -216,7 +216,7 @@ test('figures follow the cable: a long thin feeder is told', async ({ page, requ
   await page.getByRole('textbox', { name: 'feeder, one way' }).press('Enter');
   await expect(power.getByRole('listitem').first()).toContainText('broken');
   await choose(page, 'feeder, size', '10 mm²');
-  await expect(page.getByRole('textbox', { name: 'feeder carries' })).toHaveValue('53');
+  await expect(page.getByRole('textbox', { name: 'feeder carries' })).toHaveValue('46');
   await choose(page, 'conduit from the pit', 'straight into the box');
   await expect(page.getByRole('region', { name: 'boxes and seals' }).getByRole('listitem').first()).toContainText(
     'gas that burns',
