@@ -193,7 +193,7 @@ const FIELDS = {
   ...under('pumps.*.riser.*', SEGMENT),
   ...under('discharge.segments.*', SEGMENT),
   'discharge.outlet': figure('outlet height', 'head', 'above the floor of the pit'),
-  'discharge.rating': figure('made for', 'pressure', 'of the line; empty: not known'),
+  'discharge.rating': figure('pressure rating', 'pressure', 'of the line; empty: not known'),
   'discharge.exposed': figure('in the open', 'distance', 'can freeze'),
   'discharge.checkValve.pipeBefore': figure('pipe before the check valve', 'distance', 'it drains back at every stop'),
   'discharge.weepHole.diameter': figure('weep hole, diameter', 'bore'),

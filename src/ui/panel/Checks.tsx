@@ -18,6 +18,7 @@ import {
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { useQuiet } from '../parts/useQuiet';
 import { ChoiceField, QuantityField, TickField } from '../fields/fields';
+import { SettingField } from '../fields/SettingField';
 import { Pick } from '../parts/Pick';
 import { usePanel } from './PanelProvider';
 import { Group } from './Group';
@@ -158,6 +159,9 @@ export function Checks() {
         <QuantityField path="wiring.field.length" />
         <SizeField run="field" label="float cable, size" />
         <QuantityField path="wiring.warmest" />
+        <SettingField name="ampacity" />
+        <SettingField name="wiringAmbient" />
+        <SettingField name="grouped" />
         <QuantityField path="wiring.dropRunning" />
         <QuantityField path="wiring.dropStarting" />
       </Group>
