@@ -34,6 +34,23 @@ test('each duty has its own fields, its own levels in the shaft and its own rule
   expect(kept.sensors[0]!.contact).toBe('opens-on-rise');
 });
 
+test('a new station begins as a sound example of its duty, and of another while nothing was touched', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'new station' }).click();
+  await choose(page, 'what it is for', 'condensate, with a cut-off');
+  await page.getByRole('textbox', { name: 'name' }).fill('Plant room reservoir');
+  await page.getByRole('combobox', { name: 'site' }).fill('Test Yard');
+  await page.getByRole('button', { name: 'make it and survey' }).click();
+  await expect(page).toHaveURL(/\/survey$/);
+  await expect(bellLine(page)).toContainText('0 broken');
+  await expect(page.getByRole('textbox', { name: 'makes', exact: true })).toBeVisible();
+  await choose(page, 'duty', 'to draw from: cistern, basin, pond');
+  await expect(page.getByRole('textbox', { name: 'one useful run', exact: true })).toHaveValue('400');
+  await expect(bellLine(page)).toContainText('0 broken');
+});
+
 test('what comes in is told in five ways, drawn, read from CSV and refused where it is wrong', async ({
   page,
   request,

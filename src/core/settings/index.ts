@@ -1,5 +1,8 @@
 import { atLeastZero, between, choice, positive, startsOf, type Choice, type Figure, type ValuesOf } from '../form';
-import { GALLON, INCH, type Profile } from '../units';
+import { FOOT, GALLON, INCH, type Profile } from '../units';
+
+/** Pa */
+const PSI = 6894.757;
 
 /*
  * Every figure that a rule or a formula takes as given, and every choice between two schools. A line more is a setting more; one that comes
@@ -131,7 +134,7 @@ export const SETTINGS = {
   airPressure: between(
     'air of the place',
     'pressure',
-    101325,
+    [101325, 14.7 * PSI],
     [50000, 'the air pressure is beyond anything this tool is for'],
     [110000, 'the air pressure is beyond anything this tool is for'],
     { about: 'Pa; bells work against it' },
@@ -139,7 +142,7 @@ export const SETTINGS = {
   trappedPressure: between(
     'blocked breather holds',
     'pressure',
-    500,
+    [500, 0.07 * PSI],
     [-20000, 'the trapped pressure is beyond reason'],
     [20000, 'the trapped pressure is beyond reason'],
     { about: 'Pa that a blocked breather may hold behind the switch of a bell' },
@@ -154,8 +157,10 @@ export const SETTINGS = {
       about: 'coldest air that lasts there, °C',
     },
   ),
-  velocityMin: positive('least velocity', 'velocity', 0.6, 'the least velocity', 10, { about: 'm/s' }),
-  velocityMax: positive('greatest velocity', 'velocity', 2.4, 'the greatest velocity', 20, { about: 'm/s' }),
+  velocityMin: positive('least velocity', 'velocity', [0.6, 2 * FOOT], 'the least velocity', 10, { about: 'm/s' }),
+  velocityMax: positive('greatest velocity', 'velocity', [2.4, 8 * FOOT], 'the greatest velocity', 20, {
+    about: 'm/s',
+  }),
   tubeBore: positive('least tube bore', 'bore', [0.006, 0.25 * INCH], 'the least tube bore', 0.1, {
     about: 'least bore of a condensate line that does not clog, m',
   }),

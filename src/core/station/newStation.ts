@@ -1,4 +1,4 @@
-import { GALLON, INCH, type Profile } from '../units';
+import { FOOT, GALLON, INCH, type Profile } from '../units';
 import { FLOAT_ANGLES, type Sensor } from '../sensors';
 import type { Station } from './schema';
 import { startingSettings } from '../settings';
@@ -157,6 +157,14 @@ const metric: Omit<Station, 'identity'> = {
   settings: startingSettings('metric-230'),
 };
 
+/** Runs of cable in whole feet. */
+const inFeet = (wiring: Station['wiring']): Station['wiring'] => ({
+  ...wiring,
+  feeder: { ...wiring.feeder, length: 50 * FOOT },
+  motor: { ...wiring.motor, length: 25 * FOOT },
+  field: { ...wiring.field, length: 20 * FOOT },
+});
+
 const us: Omit<Station, 'identity'> = {
   ...metric,
   profile: 'us-120',
@@ -241,7 +249,7 @@ const us: Omit<Station, 'identity'> = {
       thickness: 3 * INCH,
       measured: null,
       weight: null,
-      place: PLACES[0],
+      place: { ...PLACES[0], offset: 1.25 * INCH },
     },
     {
       id: 'alarm',
@@ -260,7 +268,7 @@ const us: Omit<Station, 'identity'> = {
       thickness: 3 * INCH,
       measured: null,
       weight: null,
-      place: PLACES[1],
+      place: { ...PLACES[1], offset: 8 * INCH },
     },
   ],
   cordRun: 6 * 12 * INCH,
@@ -274,7 +282,7 @@ const us: Omit<Station, 'identity'> = {
     residualCurrent: true,
     loop: 0.3,
   },
-  wiring: startingWiring(true),
+  wiring: inFeet(startingWiring(true)),
   settings: startingSettings('us-120'),
 };
 

@@ -166,6 +166,9 @@ function longRuns(station: Station, { panel, netlist }: Wired): WiringCheck[] {
   });
 }
 
+/** Less than this share of what it pulls in at is no voltage of its own. */
+const FED = 0.25;
+
 /** A coil, and a float whose cord lies on one of its ways. */
 interface Way {
   readonly coil: Device;
@@ -198,8 +201,11 @@ function pullsIn(panel: Panel, trials: readonly Settled[]): WiringCheck[] {
     if (!('pickUp' in coil.behaviour)) return [];
     const { senses, pickUp } = coil.behaviour;
     const others = all.filter((w) => w.coil === coil && w.float !== float).map((w) => w.float);
-    const alone = trials.filter((t) => closed(t, float) && !others.some((o) => closed(t, o)));
-    const has = Math.max(...(alone.length > 0 ? alone : trials).map((t) => sensed(t.solution, senses)));
+    const volts = (list: readonly Settled[]) => Math.max(0, ...list.map((t) => sensed(t.solution, senses)));
+    const worked = trials.filter((t) => closed(t, float));
+    const alone = volts(worked.filter((t) => !others.some((o) => closed(t, o))));
+    // Where the others must be closed too, one after the other on the same way, it never gets anything alone.
+    const has = alone > FED * pickUp ? alone : volts(worked);
     return [
       atLeast(
         `pulls-${coil.tag}-${float.tag}`,

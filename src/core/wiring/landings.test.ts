@@ -135,7 +135,7 @@ describe('every demo station as it is wired', () => {
       expect(new Set(checks.map((c) => c.id)).size).toBe(checks.length);
       // A healthy demo station has no budget overdrawn, no contact overloaded, no float run too long.
       expect(
-        checks.filter((c) => /^(contact|budget|run)-/.test(c.id) && c.state === 'broken').map((c) => c.title),
+        checks.filter((c) => /^(contact|budget|run|pulls)-/.test(c.id) && c.state === 'broken').map((c) => c.title),
       ).toEqual([]);
     },
   );
