@@ -10,7 +10,7 @@ test('each duty has its own fields, its own levels in the shaft and its own rule
   for (const [duty, field, level, rule] of [
     ['to dose from: a bed, a sewer', 'timer on', 'timer on', 'doses fit the day'],
     ['to be kept full: header or storage tank', 'must stay stored', 'fill pipe', 'fills without spilling'],
-    ['to draw from: cistern, basin, pond', 'one useful run', 'restart', 'never runs dry'],
+    ['to draw from: cistern, basin, pond', 'one useful run', 'restart', 'stops before it runs dry'],
     ['condensate, with a cut-off', 'makes', 'start', 'bore of the condensate line'],
   ] as const) {
     await choose(page, 'duty', duty);

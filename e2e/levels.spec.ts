@@ -135,7 +135,7 @@ test('the tape list goes out as CSV, the shaft as SVG', async ({ page, request }
 test('every rule says must or should, its need and its slack; one that does not apply says why', async ({ page }) => {
   await page.goto('/stations/13/levels');
   const rule = (name: RegExp) => page.getByRole('button', { name });
-  await rule(/never runs dry/).click();
+  await rule(/stops before it runs dry/).click();
   await expect(page.getByText(/must: needs at least .* slack/)).toBeVisible();
   await expect(page.getByText(/Other schools: the volute/)).toBeVisible();
   await rule(/doses fit the day/).click();

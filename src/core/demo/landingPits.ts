@@ -292,6 +292,7 @@ export function underpass(): Station {
       residualCurrent: false,
       loop: 0.35,
     },
+    wiring: { ...s.wiring, motor: { ...s.wiring.motor, area: 2.5e-6, carries: 20 } },
     // Its peak is a storm of a few years: the school that asks one pump for the design flow, and the reserve for the rest.
     settings: { ...s.settings, reserveTime: 3 * MINUTE, firm: 'design' },
   };

@@ -18,8 +18,6 @@ const EXAMPLES: Readonly<Record<DutyName, (s: Station) => Station>> = {
 /**
  * A station of a duty to begin a survey from: vessel, pump, floats, scheme and interlocks that fit together, in the round figures of the profile,
  * with every rule held. All of it is an example, to be surveyed over.
- * @example
- * exampleStation('Tank', 'Yard', 'us-120', 'fill').control.scheme // → 'relay'
  */
 export const exampleStation = (name: string, site: string, profile: Profile, duty: DutyName): Station =>
   EXAMPLES[duty](newStation(name, site, profile));

@@ -54,6 +54,16 @@ const METRIC_FLOATS: Sensor[] = [
   },
 ];
 
+const carrying = (
+  wiring: Station['wiring'],
+  amps: Readonly<Record<'feeder' | 'motor' | 'field', number>>,
+): Station['wiring'] => ({
+  ...wiring,
+  feeder: { ...wiring.feeder, carries: amps.feeder },
+  motor: { ...wiring.motor, carries: amps.motor },
+  field: { ...wiring.field, carries: amps.field },
+});
+
 const metric: Omit<Station, 'identity'> = {
   format: 'pit-bell/station',
   version: CURRENT_VERSION,
@@ -150,7 +160,8 @@ const metric: Omit<Station, 'identity'> = {
     residualCurrent: true,
     loop: 0.6,
   },
-  wiring: startingWiring(false),
+  // What the common tables print for a cable in conduit; older documents keep the figures that they began with.
+  wiring: carrying(startingWiring(false), { feeder: 20, motor: 15, field: 10 }),
   interlocks: [],
   enclosure: { place: 'indoors', conduit: 'sealed', splices: 'none', dripLoops: true, glands: true, lockable: true },
   landings: { cores: [], links: [] },

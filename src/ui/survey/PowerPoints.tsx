@@ -36,8 +36,8 @@ export function PowerPoints({ index }: { index: number }) {
           removable={power.length > 2}
           onRemove={() => put(power.filter((__, j) => j !== i))}
         >
-          <QuantityField path={`${at}.${i}.flow`} />
-          <QuantityField path={`${at}.${i}.power`} />
+          <QuantityField path={`${at}.${i}.flow`} n={i + 1} />
+          <QuantityField path={`${at}.${i}.power`} n={i + 1} />
         </ListRow>
       ))}
       {power && (

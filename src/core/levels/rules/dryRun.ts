@@ -5,7 +5,7 @@ import { sayCover } from './submergence';
 /** A pump that takes water which is wanted elsewhere stops before its intake draws air, and does not start again for a mouthful. */
 export const dryRun: Rule<'dry-run'> = {
   id: 'dry-run',
-  title: 'never runs dry',
+  title: 'stops before it runs dry',
   severity: 'must',
   settings: ['submergence'],
   about: ['pump'],

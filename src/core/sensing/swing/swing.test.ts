@@ -93,9 +93,10 @@ describe('the swing of a float', () => {
             (t) => (t.settings.sideSwingDeg = 20),
           );
           const [a, b] = arms(s);
-          expect(
-            Math.abs(betweenFloats(a!, b!, 2.9, CARE).clearance - betweenFloats(b!, a!, 2.9, CARE).clearance),
-          ).toBeLessThan(6e-4 + (betweenFloats(a!, b!, 2.9, CARE).clearance > CARE ? 1 : 0));
+          // Above what anyone minds it is known to be clear, and no more.
+          const minded = (one: typeof a, other: typeof a) =>
+            Math.min(betweenFloats(one!, other!, 2.9, CARE).clearance, CARE);
+          expect(Math.abs(minded(a, b) - minded(b, a))).toBeLessThan(6e-4);
         },
       ),
       { numRuns: 40 },
