@@ -21,10 +21,11 @@ test('each duty has its own fields, its own levels in the shaft and its own rule
     await page.getByRole('link', { name: 'Survey' }).click();
   }
   await choose(page, 'duty', 'to be kept full: header or storage tank');
+  await choose(page, 'filled', 'through a valve');
   await expect(page.getByRole('link', { name: 'discharge', exact: true })).toHaveCount(0);
   await choose(page, 'filled', 'by a pump');
   await type(page, 'water at the source', '-3 m');
-  await expect(page.getByText('static head, from start').locator('..')).toContainText('5.40');
+  await expect(page.getByText('static head, from start').locator('..')).toContainText('4.05');
   await save(page);
   const kept = (await (await request.get(`/api/stations/${id}/file`)).json()) as {
     duty: { from: { level: number } };
