@@ -357,8 +357,13 @@ describe('rules of each duty, by hand', () => {
       cut((s) => (s.interlocks = [])),
       cut((s) => (s.landings = { cores: [], links: [{ a: 'X4:1', b: 'X4:2', fitted: true }] })),
       cut((s) => (s.landings = { cores: [{ core: 'W-cutoff/red', to: null }], links: [] })),
+      cut((s) => (s.landings = { cores: [{ core: 'W-pump/white', to: 'X6:1' }], links: [] })),
+      cut((s) => {
+        s.sensors[1]!.id = 'high-water';
+        s.landings = { cores: [{ core: 'W-high-water/red', to: null }], links: [] };
+      }),
       cut((s) => (s.landings = { cores: [{ core: 'W-pump/white', to: null }], links: [] })),
-    ]).toEqual(['broken', 'broken', 'unknown', 'unknown', 'holds']);
+    ]).toEqual(['broken', 'broken', 'unknown', 'unknown', 'unknown', 'unknown', 'holds']);
     expect(high).toMatchObject({ state: 'broken', has: { format: 'share', value: expect.closeTo(189.5 / 200, 9) } });
     expect(
       ruleOf(

@@ -35,10 +35,14 @@ export const lift: Rule<'lift'> = {
   },
 };
 
-/** Cores and links that decide whether the cut-off still acts, by the names that every scheme gives them. */
-const touchesCutOff = ({ landings }: LevelContext['station']): boolean =>
-  landings.cores.some(({ core }) => /^W-cut/.test(core)) ||
-  landings.links.some(({ a, b }) => [a, b].some((t) => /^X[46]:/.test(t)));
+/** Whether what is landed otherwise may touch the cut-off: any link, any core on another terminal, and a core of its own that hangs loose. */
+const touchesCutOff = ({ landings, sensors }: LevelContext['station']): boolean => {
+  const own = ['W-cut-', ...sensors.filter((s) => s.role === 'cutoff').map((s) => `W-${s.id}/`)];
+  return (
+    landings.links.length > 0 ||
+    landings.cores.some(({ core, to }) => to !== null || own.some((cable) => core.startsWith(cable)))
+  );
+};
 
 /** A cut-off is there, it stops what makes the water, and what is still shed after it has room. */
 export const cutOff: Rule<'cut-off'> = {
@@ -70,7 +74,7 @@ export const cutOff: Rule<'cut-off'> = {
     if (touchesCutOff(station))
       return {
         state: 'unknown',
-        why: phrase`A core or a link of the cut-off does not sit where the design puts it. Whether it still stops the appliances is told in Panel, under what is not as designed: until that is put right nobody should count on it.`,
+        why: phrase`Not all of the panel is landed as designed. Whether the cut-off still stops the appliances is told in Panel, under what is not as designed: until that is put right nobody should count on it.`,
         about: ['level:cutoff'],
       };
     const room = vessel.volume(overflow) - vessel.volume(cutoff.rise);
