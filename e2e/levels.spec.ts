@@ -133,7 +133,7 @@ test('the tape list goes out as CSV, the shaft as SVG', async ({ page, request }
 });
 
 test('every rule says must or should, its need and its slack; one that does not apply says why', async ({ page }) => {
-  await page.goto('/stations/13/levels');
+  await page.goto('/stations/14/levels');
   const rule = (name: RegExp) => page.getByRole('button', { name });
   await rule(/stops before it runs dry/).click();
   await expect(page.getByText(/must: needs at least .* slack/)).toBeVisible();

@@ -35,10 +35,10 @@ const SHOTS: readonly Shot[] = [
   { name: 'levels-duplex', address: '/stations/5/levels' },
   { name: 'levels-from-above', address: '/stations/5/levels', before: sheet('plan view') },
   { name: 'levels-doses', address: '/stations/7/levels' },
-  { name: 'levels-condensate', address: '/stations/12/levels' },
+  { name: 'levels-condensate', address: '/stations/13/levels' },
   {
     name: 'levels-proposed',
-    address: '/stations/11/levels',
+    address: '/stations/12/levels',
     before: async (page) => {
       await sheet('set levels for me')(page);
       await page.getByRole('button', { name: 'take it whole' }).waitFor();
@@ -62,7 +62,7 @@ const SHOTS: readonly Shot[] = [
   },
   {
     name: 'panel-landed',
-    address: '/stations/11/panel',
+    address: '/stations/12/panel',
     before: (page) => page.getByRole('region', { name: 'not as designed' }).waitFor(),
   },
   {

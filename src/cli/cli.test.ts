@@ -122,7 +122,7 @@ describe('pitbell', () => {
       'landed',
       'cautions',
     ]);
-    expect(answer.schemes).toHaveLength(9);
+    expect(answer.schemes).toHaveLength(10);
     expect(answer.landed.differences[0].what).toMatch(/black core to alarm float, NO: hangs loose/);
     expect(answer.landed.effects.map((e: { sentence: string }) => e.sentence)).toEqual(
       expect.arrayContaining([expect.stringMatching(/the horn never sounds/)]),
@@ -181,7 +181,7 @@ describe('pitbell', () => {
     const out = path.join(folder, 'demo');
     expect(pitbell('demo', '--out', out).status).toBe(0);
     const files = readdirSync(out);
-    expect(files).toHaveLength(13);
+    expect(files).toHaveLength(14);
     for (const f of files) expect(pitbell('check', path.join(out, f)).err).toEqual([]);
   });
 

@@ -213,7 +213,7 @@ describe('test runs', () => {
 
 describe('the demo data', () => {
   it('fills an empty database once, with one finished run', () => {
-    expect(seedDemo(db, AT)).toBe(13);
+    expect(seedDemo(db, AT)).toBe(14);
     expect(seedDemo(db, AT)).toBe(0);
     const [first] = listRuns(db, 1);
     expect(new Set(first!.entries.map((e) => e.stepId)).size).toBe(first!.plan.length);

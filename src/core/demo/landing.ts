@@ -1,5 +1,6 @@
 import type { Station } from '../station';
-import { workshop, washroom, ticketOffice, gully, underpass } from './landingPits';
+import { workshop, washroom, ticketOffice, gully } from './landingPits';
+import { slipway, underpass } from './landingStorm';
 import { lodge, sandBed, cistern, header } from './landingTanks';
 
 /** Stations of Skerry Landing, metric: file and station, in the order in which they are made. */
@@ -13,4 +14,5 @@ export const landingStations = (): { file: string; station: Station }[] => [
   { file: 'sand-bed-dosing-tank.json', station: sandBed() },
   { file: 'rain-cistern.json', station: cistern() },
   { file: 'workshop-header-tank.json', station: header() },
+  { file: 'slipway-drainage-pit.json', station: slipway() },
 ];

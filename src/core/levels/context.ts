@@ -64,17 +64,21 @@ export function actingOf(
   };
 }
 
-/** Levels at which pumps are called, first to last: the lead float, then lag floats; in the three-float school the alarm float calls the second pump. */
-export function callsOf({ lead, others }: Acting, station: Pick<Station, 'pumps' | 'control' | 'duty'>): number[] {
-  const { pumps, control } = station;
-  const way = wayOf(station);
-  const level = (t: Trips | undefined) => t?.[way.calls];
+/** Whether the alarm float calls the last pump, over a link, since there is no float of that pump’s own. @param lags how many lag floats there are */
+export function alarmCalls(
+  { pumps, control, duty }: Pick<Station, 'pumps' | 'control' | 'duty'>,
+  lags: number,
+): boolean {
   // Where pumps fill, the alarm float is at the other end and calls none.
-  const shared = control.floats === 'three' && way.direction === 'empty';
-  const second = level(others.lag) ?? (shared ? level(others.alarm) : undefined);
-  return [lead, second, second === undefined ? undefined : level(others.lag2)]
-    .slice(0, pumps.length)
-    .filter((l) => l !== undefined);
+  return control.floats === 'three' && wayOf({ duty }).direction === 'empty' && lags < pumps.length - 1;
+}
+
+/** Levels at which pumps are called, first to last: the lead float, then lag floats; in the school that saves a float the alarm float calls the last pump. */
+export function callsOf({ lead, others }: Acting, station: Pick<Station, 'pumps' | 'control' | 'duty'>): number[] {
+  const way = wayOf(station);
+  const lags = [others.lag, others.lag2].filter((t) => t !== undefined);
+  const further = alarmCalls(station, lags.length) && others.alarm ? [...lags, others.alarm] : lags;
+  return [lead, ...further.map((t) => t[way.calls])].slice(0, station.pumps.length);
 }
 
 /** The levels of a station with its floats as they are, in surroundings that are known. */

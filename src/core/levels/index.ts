@@ -1,6 +1,7 @@
 export { judge, judgeContext, type Judgement } from './judge';
 export { summaryOf, type RuleSummary } from './summary';
 export {
+  alarmCalls,
   levelContext,
   sensorTrips,
   surroundingsAfter,

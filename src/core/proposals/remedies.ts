@@ -107,7 +107,7 @@ export function remediesFor(station: Station, musts: ReadonlySet<RuleId>, all: R
     count <= 3 && station.duty.kind !== 'condensate' && direction === 'empty' ? [count] : [],
     (n) => withPumpCount(station, n),
     (n) =>
-      phrase`One more pump like it, ${n === 2 ? 'the two' : 'the three'} taking turns: each starts half as often or less.`,
+      phrase`One more pump like it, ${n === 2 ? 'the two' : 'the three'} taking turns: each starts ${n === 2 ? 'half' : 'two thirds'} as often or less.`,
     find,
   );
   const by = WIDEN[system];

@@ -1,5 +1,5 @@
 import { wayOf, type Way } from '../duties';
-import { brokenRules, reachHolds, type Surroundings, type RuleId } from '../levels';
+import { alarmCalls, brokenRules, reachHolds, type Surroundings, type RuleId } from '../levels';
 import { touchCheck, surroundsOf, type TouchCheck } from '../sensing';
 import { type Sensor, type SensorRole, ROLE } from '../sensors';
 import { depthOf, type Station } from '../station';
@@ -150,12 +150,7 @@ function prepare(field: Field, required: ReadonlySet<RuleId>): Prepared {
   const known = new Known((c) => !required.has('reach') || reachHolds(station, surroundings.vessel, c.sensor), touch);
   const further = furtherOf(field);
   const lags = further.filter(callsMore).length;
-  const three =
-    lags === 0 &&
-    station.control.floats === 'three' &&
-    station.pumps.length > 1 &&
-    emptying(station) &&
-    further.some((f) => f.role === 'alarm');
+  const three = alarmCalls(station, lags) && further.some((f) => f.role === 'alarm');
   const callsLast = further.findLastIndex((f) => callsMore(f) || (three && f.role === 'alarm'));
   const most = ceilings(further, station.vessel.overflow, screen);
   const firstUp = further.findIndex((f) => f.up);
@@ -175,7 +170,7 @@ function prepare(field: Field, required: ReadonlySet<RuleId>): Prepared {
     const [below, above] = [vessel.volume(low), vessel.volume(high)];
     if (screen.band({ stop, lead, drawdown: above - below })) passed.push({ index, below, above });
   }
-  const made = { screen, known, further, running: three ? 2 : lags + 1, callsLast, most, passed };
+  const made = { screen, known, further, running: lags + (three ? 2 : 1), callsLast, most, passed };
   field.prepared.set(required, made);
   return made;
 }

@@ -18,7 +18,7 @@ const JOULES = 3.6e6;
 export function figures(station: Pick<Station, 'duty'>, run: Rehearsal): Figure[] {
   const { words } = traitsOf(station);
   const several = run.pumps.length > 1;
-  const [first, second] = run.pumps;
+  const ran = run.pumps.reduce((sum, p) => sum + p.runTime, 0);
   const list: Figure[] = run.pumps.flatMap((p, i) => {
     const pump = `pump ${i + 1}`;
     const of = (id: string, what: string, value: Quantity | null): Figure => ({
@@ -36,11 +36,11 @@ export function figures(station: Pick<Station, 'duty'>, run: Rehearsal): Figure[
     ];
   });
   const add = (id: string, what: string, value: Quantity | null) => list.push({ id, what, value });
-  if (several && first && second)
+  if (several)
     add(
       'share',
-      'hours of pump 1 to all of the two',
-      first.runTime + second.runTime > 0 ? quantity('share', first.runTime / (first.runTime + second.runTime)) : null,
+      `hours of pump 1 to all of the ${run.pumps.length === 2 ? 'two' : 'three'}`,
+      ran > 0 ? quantity('share', run.pumps[0]!.runTime / ran) : null,
     );
   add('alarms', 'alarms', count(run.alarms));
   add('alarm-time', 'time in alarm', time(run.alarmTime));

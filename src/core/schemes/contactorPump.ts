@@ -33,13 +33,13 @@ export interface Water {
   lacks(): Tree;
 }
 
-/** The relay of the low float; null where none is fitted. */
-export function waterRelay(b: PanelBuilder, control: Control): Water | null {
+/** The relay of the low float; null where none is fitted. @param tag where K3 is a contactor’s */
+export function waterRelay(b: PanelBuilder, control: Control, tag = 'K3'): Water | null {
   const sensor = sensorOf(b, 'low');
   if (!sensor) return null;
   const rises = sensor.contact === 'closes-on-rise';
   const label = rises ? 'water over the low float' : 'water under the low float';
-  const k = relay(b, 'K3', label, control);
+  const k = relay(b, tag, label, control);
   b.rung(label, control.id, control.hot, [floatSwitch(b, sensor).used, k.coil], control.back);
   return rises ? { enough: k.make, lacks: k.break } : { enough: k.break, lacks: k.make };
 }

@@ -60,7 +60,8 @@ export interface Relay {
   readonly coil: Tree;
   /** A main pole, 1-2, 3-4, 5-6: it carries a motor. */
   main(): Tree;
-  make(): Tree;
+  /** @param states in which it is closed, where that is not the one it pulls in to */
+  make(states?: readonly string[]): Tree;
   break(): Tree;
 }
 
@@ -122,7 +123,7 @@ export function relay(b: PanelBuilder, tag: string, label: string, power: Power,
   return {
     coil: leaf(tag, 'coil'),
     main: () => contact('make', look.made ?? ['on'], true),
-    make: () => contact('make', look.made ?? ['on']),
+    make: (states = look.made ?? ['on']) => contact('make', states),
     break: () => contact('break', look.broken ?? ['off']),
   };
 }

@@ -1,6 +1,6 @@
 import { traitsOf } from '../duties';
 import { phrase, type Phrase, quantity } from '../units';
-import { type SensorRole, kindOf } from '../sensors';
+import { ROLE, type SensorRole, kindOf } from '../sensors';
 import type { Station } from '../station';
 
 /*
@@ -37,7 +37,9 @@ export function motorThroughFloat(station: Station): Phrase[] {
 }
 
 export const needs = ({ sensors }: Station, ...roles: readonly SensorRole[]): Phrase[] =>
-  roles.some((r) => sensors.some((s) => s.role === r)) ? [] : [phrase`it needs a ${roles.join(' or ')} float`];
+  roles.some((r) => sensors.some((s) => s.role === r))
+    ? []
+    : [phrase`it needs ${roles.map((r) => ROLE[r].one).join(' or ')}`];
 
 export const onePump = ({ pumps }: Station): Phrase[] =>
   pumps.length === 1 ? [] : [phrase`it runs one pump, and there are ${String(pumps.length)}`];

@@ -1,11 +1,11 @@
 import { alarmOnly } from './alarmOnly';
+import { duplex, triplex } from './alternating';
 import { bells } from './bells';
 import { condensate } from './condensate';
 import { contactorScheme } from './contactorScheme';
 import { cord } from './cord';
 import { doser } from './doser';
 import { drive } from './drive';
-import { duplex } from './duplex';
 import { lowRelay } from './lowRelay';
 import type { Scheme } from './scheme';
 
@@ -15,6 +15,7 @@ export const SCHEMES: readonly Scheme[] = [
   lowRelay,
   contactorScheme,
   duplex,
+  triplex,
   doser,
   bells,
   drive,

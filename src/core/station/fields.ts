@@ -228,9 +228,9 @@ const FIELDS = {
   'sensors.*.place.facing': figure('faces', 'angle'),
   cordRun: figure('rim to plug or splice', 'distance', 'cord needed outside the pit'),
   'control.alternates': flag('the pumps take turns'),
-  'control.floats': choice('floats of the second pump', [
-    ['four', 'lag has its own float, link out'],
-    ['three', 'the alarm float calls the lag, with the link'],
+  'control.floats': choice('float of the last pump', [
+    ['four', 'of its own, link out'],
+    ['three', 'the alarm float calls it, with the link'],
   ]),
   'control.parts.extraLow': choice('control at', [
     ['no', 'the mains'],
@@ -248,7 +248,7 @@ const FIELDS = {
     ['latches', 'stops it until it is reset'],
   ]),
   'control.parts.phaseMonitor': flag('phase monitor: order and loss'),
-  'control.parts.stagger': figure('after a power cut wait', 'time', 'each pump; the second twice as long'),
+  'control.parts.stagger': figure('after a power cut wait', 'time', 'pump 1; pump 2 twice as long, and so on'),
   'control.parts.barrier.voltage': figure('barrier, open', 'voltage', 'Uo, off its plate'),
   'control.parts.barrier.current': figure('barrier, shorted', 'leak', 'Io'),
   'control.parts.barrier.capacitance': figure('capacitance allowed', 'capacitance', 'Co'),

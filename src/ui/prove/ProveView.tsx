@@ -4,16 +4,15 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
-import { testPlan } from '@/core/proving';
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
 import { isDirty } from '../editor/editorStore';
-import { useEditor, useStationSystem } from '../editor/StationProvider';
+import { useEditor } from '../editor/StationProvider';
 import { TextBox } from '../parts/TextBox';
 import { clock } from '../parts/when';
-import { ProveLayout } from './ProveLayout';
-import { StepCard } from './StepCard';
-import { StepList } from './StepList';
 import { Notice } from '../parts/Notice';
+
+const PlanOfTests = dynamic(() => import('./PlanOfTests').then((m) => m.PlanOfTests), { ssr: false });
 
 export interface RunSummary {
   readonly id: number;
@@ -51,15 +50,10 @@ export function ProveView({ runs }: { runs: readonly RunSummary[] }) {
   const router = useRouter();
   const id = useEditor((s) => s.id);
   const dirty = useEditor(isDirty);
-  const { station } = useEditor((s) => s.judged.context);
   const revision = useEditor((s) => s.saved.revision);
-  const system = useStationSystem();
-  const plan = useMemo(() => testPlan(station), [station]);
-  const [current, setCurrent] = useState(0);
   const [tester, setTester] = useState('');
   const [failed, setFailed] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
-  const step = plan[Math.min(current, plan.length - 1)];
   const begin = async () => {
     setBusy(true);
     const started = await (await import('./sendRun')).startRun(id, tester);
@@ -68,10 +62,7 @@ export function ProveView({ runs }: { runs: readonly RunSummary[] }) {
     else setFailed(started.reason);
   };
   return (
-    <ProveLayout
-      step={step}
-      list={<StepList steps={plan} current={current} stateOf={() => 'open'} onPick={setCurrent} />}
-    >
+    <PlanOfTests>
       <Box
         sx={{
           px: { xs: 2, md: 2.5 },
@@ -104,7 +95,6 @@ export function ProveView({ runs }: { runs: readonly RunSummary[] }) {
         {failed && <Notice severity="error">Not begun: {failed}</Notice>}
         <Runs runs={runs} id={id} />
       </Box>
-      {step && <StepCard step={step} system={system} place={`${current + 1} of ${plan.length}`} />}
-    </ProveLayout>
+    </PlanOfTests>
   );
 }

@@ -50,7 +50,9 @@ export const controlSchema = z.strictObject({
   alternates: z.boolean().describe('the pumps take turns: the next call starts the next pump'),
   floats: z
     .enum(['four', 'three'], 'must be four or three')
-    .describe('which school of duplex: the second pump has its own float, or the alarm float starts it over a link'),
+    .describe(
+      'school of pumps that take turns: the last pump has a float of its own, or the alarm float starts it over a link',
+    ),
   scheme: slug('a scheme').describe('which control scheme'),
   options: z
     .record(slug('an option'), slug('a choice'))

@@ -1,0 +1,25 @@
+'use client';
+import { type ReactNode, useMemo, useState } from 'react';
+import { testPlan } from '@/core/proving';
+import { useEditor, useStationSystem } from '../editor/StationProvider';
+import { ProveLayout } from './ProveLayout';
+import { StepCard } from './StepCard';
+import { StepList } from './StepList';
+
+/** The test plan as the station stands now, step by step, under what is said over it. It asks the panel, and so comes after the page. */
+export function PlanOfTests({ children }: { children: ReactNode }) {
+  const { station } = useEditor((s) => s.judged.context);
+  const system = useStationSystem();
+  const plan = useMemo(() => testPlan(station), [station]);
+  const [current, setCurrent] = useState(0);
+  const step = plan[Math.min(current, plan.length - 1)];
+  return (
+    <ProveLayout
+      step={step}
+      list={<StepList steps={plan} current={current} stateOf={() => 'open'} onPick={setCurrent} />}
+    >
+      {children}
+      {step && <StepCard step={step} system={system} place={`${current + 1} of ${plan.length}`} />}
+    </ProveLayout>
+  );
+}
