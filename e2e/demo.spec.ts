@@ -11,6 +11,7 @@ const STATIONS = [
   'Sand bed dosing tank',
   'Rain cistern',
   'Workshop header tank',
+  'Slipway drainage pit',
   'Wash bay pit',
   'Battery room sump',
   'Cold store condensate',

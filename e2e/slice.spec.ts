@@ -4,7 +4,7 @@ import { bellLine, choose, float, save, saveState, type, test } from './station'
 
 test('one simple job, from the tape measure to a proven pump', async ({ page }) => {
   await page.goto('/');
-  await expect(page.getByRole('region', { name: 'Skerry Landing' }).getByRole('link')).toHaveCount(9);
+  await expect(page.getByRole('region', { name: 'Skerry Landing' }).getByRole('link')).toHaveCount(10);
   await expect(page.getByRole('img', { name: 'shaft of Crew-boat workshop sump' })).toBeVisible();
 
   await test.step('make a station', async () => {
@@ -100,7 +100,7 @@ test('a station goes out as a file and comes in elsewhere with the same numbers'
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'station file' }).click();
   const file = await (await download).path();
-  expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({ format: 'pit-bell/station', version: 6 });
+  expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({ format: 'pit-bell/station', version: 7 });
 
   await page.goto('/');
   await page

@@ -1,6 +1,7 @@
 import { expect, test as base, type APIRequestContext, type Locator, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { newStation, type Station } from '../src/core/station';
+import { exampleStation } from '../src/core/starting';
+import type { Station } from '../src/core/station';
 
 /** Everything on the page that can be worked is worked by React already: a touch before that would be lost. */
 const alive = () =>
@@ -27,7 +28,7 @@ export async function makeStation(
   name: string,
   change: (s: Station) => void = () => {},
 ): Promise<number> {
-  const station = newStation(name, 'Test Yard', 'metric-230');
+  const station = exampleStation(name, 'Test Yard', 'metric-230', 'empty');
   change(station);
   const answer = await request.post('/api/stations', { data: station });
   expect(answer.status()).toBe(201);

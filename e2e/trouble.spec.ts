@@ -1,5 +1,6 @@
 import { expect } from '@playwright/test';
-import { newStation } from '../src/core/station';
+import { exampleStation } from '../src/core/starting';
+import { newStation, type Station } from '../src/core/station';
 import { float, makeStation, save, saveState, type, test } from './station';
 
 test('a save made from an old revision is refused with both versions, and nothing is overwritten', async ({
@@ -57,8 +58,8 @@ test('what cannot be read or contradicts itself is said at its field, and is not
   await expect(page.getByText(/Not saved: sensors/)).toBeVisible();
   await expect(page.getByText(/longer than the pit/).first()).toBeVisible();
   await expect(saveState(page)).toHaveText('not yet saved');
-  const kept = (await (await request.get(`/api/stations/${id}/file`)).json()) as ReturnType<typeof newStation>;
-  expect(kept).toEqual(newStation('Wrong sump', 'Test Yard', 'metric-230'));
+  const kept = (await (await request.get(`/api/stations/${id}/file`)).json()) as Station;
+  expect(kept).toEqual(exampleStation('Wrong sump', 'Test Yard', 'metric-230', 'empty'));
 });
 
 test('a pump curve is read from CSV in any order of columns, pasted, or refused row by row', async ({

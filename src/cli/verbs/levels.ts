@@ -1,3 +1,4 @@
+import { dependence } from '@/core/dependence';
 import { judge } from '@/core/levels';
 import { AIMS, propose, type Aim } from '@/core/proposals';
 import type { Station } from '@/core/station';
@@ -25,7 +26,7 @@ function proposalOf(station: Station, aim: Aim, system: UnitSystem): unknown {
 export const levels: Verb = {
   usage: `pitbell levels STATION.json [--units metric|us] [--propose ${AIMS.join('|')}]`,
   about:
-    'Trips, operating points, cycles at each inflow, starts at the worst, water to each trip, every rule with needs, has and slack, and the tape list. --propose adds levels proposed for an aim. Numbers in SI; sentences in the units asked for.',
+    'Trips, operating points, cycles at each inflow, starts at the worst, water to each trip, every rule with needs, has and slack, the tape list, and which figures nobody measured that matter most. --propose adds levels proposed for an aim. Numbers in SI; sentences in the units asked for.',
   options: { units: { type: 'string' }, propose: { type: 'string' } },
   run([file], { units, propose: wanted }) {
     const aim = aimFrom(wanted);
@@ -58,6 +59,7 @@ export const levels: Verb = {
         why: sayPhrase(why, system),
       })),
       tape,
+      surveyed: dependence(station),
       ...(aim && { proposal: proposalOf(station, aim, system) }),
     };
   },

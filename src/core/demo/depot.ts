@@ -1,4 +1,5 @@
 import type { Station } from '../station';
+import { standingOf, withStandings } from '../surveyed';
 import { FOOT, GALLON, INCH } from '../units';
 import { begin, bracket, curve, DEPOT, float, GPM, plastic, sensorBase } from './parts';
 
@@ -29,13 +30,17 @@ function batteryRoom(): Station {
   const s = begin('Battery room sump', DEPOT, 'Float was re-hung by the night crew.');
   const sensors = s.sensors.map((f) => (f.id === 'pump' && f.kind === 'tilt' ? { ...f, clip: 15 * INCH } : f));
   // The crew put the dialler on the pair that opens: it is told all day long, and falls silent in a flood.
-  return {
+  const station: Station = {
     ...s,
     sensors,
     found: sensors,
     alarm: { ...s.alarm, remoteContact: true },
     landings: { cores: [{ core: 'W-remote/white', to: 'X5:3' }], links: [] },
   };
+  // Nobody has timed the water, found the pump’s curve, or walked the line yet.
+  return withStandings(station, (path) =>
+    /^(inflow|discharge)\.|^pumps\.0\.curve$/.test(path) ? 'assumed' : standingOf(station, path),
+  );
 }
 
 /** The cold store's condensate reservoir: three coils, a pump float and a high-level switch that stops them. */

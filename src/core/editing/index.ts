@@ -19,6 +19,7 @@ export {
   withObstacle,
   withPumpCount,
   withPumpModel,
+  withPumpsLike,
   withSource,
 } from './stationEdits';
 export {

@@ -3,6 +3,7 @@ import { startsOf } from '../form';
 import { flowsOf } from '../inflow';
 import { ROLE, type Sensor } from '../sensors';
 import { depthOf, type InflowSource, type Pump, type Station } from '../station';
+import { standingOf, withConfirmed, withStandings } from '../surveyed';
 
 /** Sensors that have something to do in another duty: those that control pumps turned to what it needs, others left out that it does not know. */
 function turned({ sensors }: Station, made: Station): Station['sensors'] {
@@ -98,9 +99,31 @@ export function withPumpCount(station: Station, count: number): Station {
   };
 }
 
-/** A pump of the library in the place of one that is there; where it stands stays. */
+/** A pump of the library in the place of one that is there; where it stands stays. What the library knows of it was typed once, from its plate. */
 export function withPumpModel(station: Station, index: number, model: Partial<Pump>): Station {
-  return { ...station, pumps: station.pumps.map((p, i) => (i === index ? { ...p, ...model } : p)) };
+  const taken = { ...station, pumps: station.pumps.map((p, i) => (i === index ? { ...p, ...model } : p)) };
+  const known = Object.keys(model).map((field) => `pumps.${index}.${field}`);
+  return withConfirmed(taken, (path) => known.some((k) => path === k || path.startsWith(`${k}.`)));
+}
+
+/** Every pump like one of them, each where it stands; what nobody measured of that one nobody measured of the others. */
+export function withPumpsLike(station: Station, index: number): Station {
+  const model = station.pumps[index]!;
+  const pumps = station.pumps.map(({ bearing, offset, riserBearing, riserOffset }) => ({
+    ...model,
+    bearing,
+    offset,
+    riserBearing,
+    riserOffset,
+  }));
+  return withStandings({ ...station, pumps }, (path) =>
+    standingOf(
+      station,
+      /\.(bearing|offset|riserBearing|riserOffset)$/.test(path)
+        ? path
+        : path.replace(/^pumps\.\d+\./, `pumps.${index}.`),
+    ),
+  );
 }
 
 /** What hangs there now taken down as found, before anything is moved; or the record of it thrown away. */

@@ -17,6 +17,8 @@ export interface DoorCard {
   }[];
   readonly alarm: readonly string[];
   readonly contact: string;
+  /** Which of the figures it rests on nobody measured. */
+  readonly rests: string;
   readonly cautions: readonly string[];
 }
 
@@ -24,12 +26,14 @@ export interface DoorCard {
  * The page for the inside of the lid or panel: what is set, what the alarm means, whom to call.
  * @param revision of the document that the card is true of
  * @param date on which it is printed, as it should stand there
+ * @param rests what is known of the figures it rests on (`restingSentence`)
  */
 export function doorCard(
   { context, cycles, reserve }: Judgement,
   revision: number,
   date: string,
   system: UnitSystem,
+  rests: string,
 ): DoorCard {
   const { station, marks, alarm, vessel, atLead, drawdown } = context;
   const { duty, pumps } = station;
@@ -99,6 +103,7 @@ export function doorCard(
             `${words.whenAlarm} Silence stops the horn; the lamp stays until the water is down.`,
           ]
         : ['No alarm is fitted: nobody is told before the overflow. Look at the pit often.'],
+    rests,
     contact: station.identity.contact || 'no number is set',
     cautions: [
       'Two supplies may meet here: isolate and lock both, prove dead, before anything is touched.',

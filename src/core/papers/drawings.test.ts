@@ -194,7 +194,7 @@ describe('what goes out', () => {
     }
   });
   it('the door card speaks of the duty', () => {
-    const card = (file: string) => doorCard(judge(of(file)), 1, 'today', 'metric');
+    const card = (file: string) => doorCard(judge(of(file)), 1, 'today', 'metric', '');
     expect(card('workshop-header-tank.json').levels.map((l) => l.what)).toEqual(
       expect.arrayContaining(['filling stops', 'filling starts', 'the tank is nearly empty']),
     );

@@ -115,8 +115,9 @@ describe('the shaft', () => {
 describe('the door card', () => {
   it('says levels both ways, what the alarm means, whom to call, and of which revision it is true', () => {
     const s = demoStations()[0]!.station;
-    const card = doorCard(judge(s), 7, '24 November 2026', 'metric');
+    const card = doorCard(judge(s), 7, '24 November 2026', 'metric', '3 of 60 figures are assumed');
     expect(card.revision).toBe('revision 7');
+    expect(card.rests).toBe('3 of 60 figures are assumed');
     expect(card.levels.map((l) => l.name)).toEqual(['overflow', 'alarm', 'start', 'stop']);
     expect(card.levels[0]).toMatchObject({ rimDown: '50 mm', floorUp: '1350 mm' });
     expect(card.contact).toContain('harbour office');
@@ -125,7 +126,7 @@ describe('the door card', () => {
   it('says it plainly where there is no alarm and no number', () => {
     const s = newStation('a', 'b', 'metric-230');
     s.sensors = s.sensors.filter((x) => x.role === 'pump');
-    const card = doorCard(judge(s), 1, 'today', 'metric');
+    const card = doorCard(judge(s), 1, 'today', 'metric', '');
     expect(card.contact).toBe('no number is set');
     expect(card.alarm.join(' ')).toMatch(/No alarm is fitted/);
   });

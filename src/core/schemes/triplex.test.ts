@@ -103,18 +103,17 @@ describe('alternating triplex', () => {
       const does = p.put(posture);
       return ['M1', 'M2', 'M3'].filter((m) => does[m]).length;
     };
-    expect(
-      [
-        { 'S-stop': 'up' },
-        { 'S-lead': 'up' },
-        { 'S-lag': 'up' },
-        { 'S-lag2': 'up' },
-        { 'S-lag2': 'down' },
-        { 'S-lag': 'down' },
-        { 'S-lead': 'down' },
-        { 'S-stop': 'down' },
-      ].map(runs),
-    ).toEqual([0, 1, 2, 3, 3, 3, 3, 0]);
+    const steps: Record<string, string>[] = [
+      { 'S-stop': 'up' },
+      { 'S-lead': 'up' },
+      { 'S-lag': 'up' },
+      { 'S-lag2': 'up' },
+      { 'S-lag2': 'down' },
+      { 'S-lag': 'down' },
+      { 'S-lead': 'down' },
+      { 'S-stop': 'down' },
+    ];
+    expect(steps.map(runs)).toEqual([0, 1, 2, 3, 3, 3, 3, 0]);
   });
   it('whatever is lost of who leads, a call runs a pump, and never more than are called', () => {
     const p = standing(station('triplex', five, three));

@@ -1,5 +1,6 @@
 import type { DutyName } from '../duties';
 import { newStation, type Station } from '../station';
+import { assumedThroughout } from '../surveyed';
 import type { Profile } from '../units';
 import { condensateExample } from './condensate';
 import { doseExample } from './dose';
@@ -17,10 +18,10 @@ const EXAMPLES: Readonly<Record<DutyName, (s: Station) => Station>> = {
 
 /**
  * A station of a duty to begin a survey from: vessel, pump, floats, scheme and interlocks that fit together, in the round figures of the profile,
- * with every rule held. All of it is an example, to be surveyed over.
+ * with every rule held. All of it is an example, assumed until it is surveyed.
  */
 export const exampleStation = (name: string, site: string, profile: Profile, duty: DutyName): Station =>
-  EXAMPLES[duty](newStation(name, site, profile));
+  assumedThroughout(EXAMPLES[duty](newStation(name, site, profile)));
 
 /** Fields by their names: in which order a document has them says nothing. */
 const inOrder = (_: string, value: unknown): unknown =>

@@ -59,7 +59,7 @@ describe('a station to begin from', () => {
     expect(odd).toEqual([]);
   });
   it('offers another duty’s example while nothing was touched, and not once it was', () => {
-    const sump = newStation('Sump', 'Yard', 'metric-230');
+    const sump = exampleStation('Sump', 'Yard', 'metric-230', 'empty');
     expect(isUntouched({ ...sump, identity: { ...sump.identity, note: 'by the gate' } })).toBe(true);
     expect(untouchedWithDuty(sump, 'condensate')).toMatchObject({
       duty: { kind: 'condensate' },

@@ -166,6 +166,7 @@ const metric: Omit<Station, 'identity'> = {
   enclosure: { place: 'indoors', conduit: 'sealed', splices: 'none', dripLoops: true, glands: true, lockable: true },
   landings: { cores: [], links: [] },
   settings: startingSettings('metric-230'),
+  surveyed: { rest: 'confirmed', figures: {} },
 };
 
 /** Runs of cable in whole feet. */

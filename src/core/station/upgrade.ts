@@ -144,6 +144,8 @@ const STEPS: Readonly<Record<number, (document: Json) => Json>> = {
       ),
     })),
   }),
+  /** Version 7 asks which figures were taken on site: an older document did not say. */
+  6: (document) => ({ ...document, surveyed: { rest: 'unknown', figures: {} } }),
 };
 
 /** What is not known of a pump, and of a length of pipe, until somebody says it. */
@@ -223,7 +225,7 @@ function schemeOfVersion3({ duty, pumps, sensors }: Json, source: string): strin
   const kind = isObject(duty) ? duty.kind : '';
   if (kind === 'condensate') return 'condensate';
   if (kind === 'dose') return 'doser';
-  if (Array.isArray(pumps) && pumps.length > 1) return 'duplex';
+  if (Array.isArray(pumps) && pumps.length > 1) return pumps.length > 2 ? 'triplex' : 'duplex';
   if (list.some((s) => s.kind === 'bell')) return 'bells';
   if (kind === 'fill') return 'relay';
   return source === 'single' && list.some((s) => s.role === 'pump' && s.duty === 'motor') ? 'cord' : 'contactor';

@@ -2,10 +2,12 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useMemo } from 'react';
+import { restingSentence } from '@/core/dependence';
 import { judge } from '@/core/levels';
 import { doorCard, shaftScene } from '@/core/papers';
 import { isDirty } from '../editor/editorStore';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
+import { useResting } from '../editor/useResting';
 import { day } from '../parts/when';
 import { DoorCardPaper } from './DoorCardPaper';
 import { CARD_SHAFT } from './cardShaft';
@@ -17,21 +19,23 @@ export function CardView({ today }: { today: string }) {
   const { station, revision } = useEditor((s) => s.saved);
   const dirty = useEditor(isDirty);
   const system = useStationSystem();
+  const { resting, known } = useResting(station);
+  const rests = restingSentence(resting);
   const { card, scene } = useMemo(() => {
     const judgement = judge(station);
     const { lead } = judgement.context;
     return {
-      card: doorCard(judgement, revision, day(today), system),
+      card: doorCard(judgement, revision, day(today), system, rests),
       scene: shaftScene(judgement.context, { ...CARD_SHAFT, detail: 'full', system, level: lead }),
     };
-  }, [station, revision, system, today]);
+  }, [station, revision, system, today, rests]);
   return (
     <Box sx={{ height: '100%', overflow: 'auto', p: 2, '@media print': { p: 0, overflow: 'visible', height: 'auto' } }}>
       <Box
         className="no-print"
         sx={{ display: 'flex', gap: 1.5, justifyContent: 'center', alignItems: 'center', mb: 2, flexWrap: 'wrap' }}
       >
-        <Button variant="contained" onClick={() => window.print()}>
+        <Button variant="contained" disabled={!known} onClick={() => window.print()}>
           print the card
         </Button>
         <Button variant="outlined" href={`/api/stations/${id}/card?units=${system}`}>

@@ -12,6 +12,7 @@ import {
 } from '@/core/levels';
 import { type Sensor } from '@/core/sensors';
 import type { checkStation, Problem, Station } from '@/core/station';
+import { followSurvey } from '@/core/surveyed';
 import type { UnitSystem } from '@/core/units';
 
 export interface SavedState {
@@ -87,8 +88,9 @@ export function createEditor(id: number, saved: SavedState, rules: RuleSummary, 
         pointed: [],
         ghosts: null,
         edit(change) {
-          const document = change(get().document);
-          if (document === get().document) return;
+          const before = get().document;
+          const document = followSurvey(before, change(before));
+          if (document === before) return;
           set({ document });
           if (dragging) store.temporal.getState().pause();
         },

@@ -9,6 +9,7 @@ import {
   type FlagPath,
   type WordsPath,
 } from '@/core/station';
+import { figureOf, standingOf, withConfirmed } from '@/core/surveyed';
 import type { Format } from '@/core/units';
 import { useEditor, useProblem, useStationSystem } from '../editor/StationProvider';
 import { Pick } from '../parts/Pick';
@@ -47,6 +48,8 @@ export function FigureAt({
   const edit = useEditor((s) => s.edit);
   const system = useStationSystem();
   const problem = useProblem(path);
+  const figure = useEditor((s) => figureOf(s.document, path));
+  const assumed = useEditor((s) => figure !== null && standingOf(s.document, figure) === 'assumed');
   return (
     <QuantityInput
       label={label}
@@ -55,7 +58,9 @@ export function FigureAt({
       name={path}
       value={typeof value === 'number' ? value : null}
       problem={problem?.message}
-      hint={hint}
+      hint={assumed && figure === path ? ['assumed', hint].filter(Boolean).join('; ') : hint}
+      assumed={assumed}
+      onConfirm={assumed ? () => edit((d) => withConfirmed(d, (p) => p === figure)) : undefined}
       onCommit={(v) => edit((d) => setAt(d, path as DocumentPath, v))}
       onClear={nullable ? () => edit((d) => setAt(d, path as DocumentPath, null)) : undefined}
     />

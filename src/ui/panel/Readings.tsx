@@ -8,6 +8,7 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
+import { readingsSentence } from '@/core/dependence';
 import { cautions, DEFERENCE, expectedReadings, readingWords, usualInputs, type ExpectedReading } from '@/core/wiring';
 import { useEditor } from '../editor/StationProvider';
 import { usePanel } from './PanelProvider';
@@ -25,6 +26,7 @@ export function Readings() {
   const setMeter = usePanel((s) => s.setMeter);
   const revision = useEditor((s) => s.saved.revision);
   const rows = useMemo(() => expectedReadings(wired, usualInputs(station, wired)), [station, wired]);
+  const rests = useMemo(() => readingsSentence(station), [station]);
   const low = station.sensors.some((s) => s.role === 'low');
   return (
     <Box sx={{ p: 1.5, '@media print': { p: 0 } }}>
@@ -42,6 +44,11 @@ export function Readings() {
           print for the door
         </Button>
       </Box>
+      {rests !== null && (
+        <Typography variant="body2" role="note" sx={{ mb: 1 }}>
+          {rests}
+        </Typography>
+      )}
       <Table size="small" aria-label="expected readings">
         <TableHead>
           <TableRow>

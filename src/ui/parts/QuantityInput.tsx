@@ -14,6 +14,10 @@ interface Props {
   onCommit(value: number): void;
   /** Called when the field is left empty, where that means something. */
   onClear?(): void;
+  /** Called when the value that stands there is typed again, or Enter is pressed on it. */
+  onConfirm?(): void;
+  /** Nobody has typed or confirmed it: its border is broken. */
+  assumed?: boolean;
   /** What is wrong with the value, from outside. */
   problem?: string;
   hint?: string;
@@ -35,6 +39,8 @@ export function QuantityInput({
   value,
   onCommit,
   onClear,
+  onConfirm,
+  assumed = false,
   problem,
   hint,
   name,
@@ -44,8 +50,11 @@ export function QuantityInput({
   const shown = typed ?? (value === null ? '' : fieldText(quantity(format, value), system));
   const parsed = typed === null || typed.trim() === '' ? null : parseQuantity(format, typed, system);
   const unreadable = parsed && !parsed.ok ? parsed.reason : undefined;
-  const commit = () => {
-    if (typed === null) return;
+  const commit = (entered = false) => {
+    if (typed === null) {
+      if (entered && value !== null) onConfirm?.();
+      return;
+    }
     if (typed.trim() === '') {
       setTyped(null);
       if (value !== null) onClear?.();
@@ -54,6 +63,7 @@ export function QuantityInput({
     if (!parsed?.ok) return;
     setTyped(null);
     if (typed !== (value === null ? '' : fieldText(quantity(format, value), system))) onCommit(parsed.value);
+    else onConfirm?.();
   };
   const unit = suffix(format, system);
   const message = unreadable ?? problem;
@@ -65,16 +75,19 @@ export function QuantityInput({
       problem={message}
       help={hint}
       onChange={(e) => setTyped(e.target.value)}
-      onBlur={commit}
+      onBlur={() => commit()}
       onFocus={onFocus}
       onKeyDown={(e) => {
-        if (e.key === 'Enter') commit();
+        if (e.key === 'Enter') commit(true);
         if (e.key === 'Escape') setTyped(null);
       }}
       inputMode={system === 'metric' && format !== 'span' ? 'decimal' : 'text'}
       autoComplete="off"
       end={unit && <InputAdornment position="end">{unit}</InputAdornment>}
-      sx={(theme) => ({ '& input': { fontFamily: theme.typography.reading.fontFamily } })}
+      sx={(theme) => ({
+        '& input': { fontFamily: theme.typography.reading.fontFamily },
+        ...(assumed && { '& fieldset': { borderStyle: 'dashed' } }),
+      })}
     />
   );
 }

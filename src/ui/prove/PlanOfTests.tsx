@@ -1,7 +1,9 @@
 'use client';
+import Box from '@mui/material/Box';
 import { type ReactNode, useMemo, useState } from 'react';
 import { testPlan } from '@/core/proving';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
+import { RestsOn } from '../parts/Resting';
 import { ProveLayout } from './ProveLayout';
 import { StepCard } from './StepCard';
 import { StepList } from './StepList';
@@ -19,6 +21,9 @@ export function PlanOfTests({ children }: { children: ReactNode }) {
       list={<StepList steps={plan} current={current} stateOf={() => 'open'} onPick={setCurrent} />}
     >
       {children}
+      <Box sx={{ px: { xs: 2, md: 2.5 }, pt: 1.5 }}>
+        <RestsOn station={station} />
+      </Box>
       {step && <StepCard step={step} system={system} place={`${current + 1} of ${plan.length}`} />}
     </ProveLayout>
   );

@@ -3,7 +3,7 @@ import { traitsOf } from '@/core/duties';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { setAt, withPumpCount } from '@/core/editing';
+import { withPumpCount, withPumpsLike } from '@/core/editing';
 import { useEditor } from '../editor/StationProvider';
 import { CurveField } from './CurveField';
 import { QuantityField, TickField, WordsField } from '../fields/fields';
@@ -74,25 +74,7 @@ function PumpFields({ index }: { index: number }) {
       />
       {many && (
         <Box>
-          <Button
-            onClick={() =>
-              edit((d) =>
-                setAt(
-                  d,
-                  'pumps',
-                  d.pumps.map((p) => ({
-                    ...pump,
-                    bearing: p.bearing,
-                    offset: p.offset,
-                    riserBearing: p.riserBearing,
-                    riserOffset: p.riserOffset,
-                  })),
-                ),
-              )
-            }
-          >
-            make all pumps like this one
-          </Button>
+          <Button onClick={() => edit((d) => withPumpsLike(d, index))}>make all pumps like this one</Button>
         </Box>
       )}
     </>

@@ -13,6 +13,7 @@ import { lineOf, type LevelContext, type Line } from '@/core/levels';
 import { quantity, say, sayPhrase, unitOf, type Quantity, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { Reading } from '../parts/Reading';
+import { RestsOn } from '../parts/Resting';
 import { Notice } from '../parts/Notice';
 
 const CurveChart = dynamic(() => import('./CurveChart').then((m) => m.CurveChart), {
@@ -120,6 +121,7 @@ export function Sum({ pump }: { pump: number }) {
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1.5, p: 2, opacity: problems.length > 0 ? 0.55 : 1 }}>
       <Typography variant="h2">What it adds up to</Typography>
+      <RestsOn station={context.station} />
       {pumped && (
         <>
           <Typography variant="label">

@@ -15,6 +15,7 @@ import {
 import { dischargeSchema, pumpSchema } from './pumps';
 import { sensorSchema } from './sensors';
 import { settingsSchema } from './settings';
+import { surveyedSchema } from './surveyed';
 import { obstacleSchema, poleSchema, vesselSchema } from './vessel';
 
 /*
@@ -69,6 +70,7 @@ export const stationSchema = z.strictObject({
   enclosure: enclosureSchema,
   landings: landingsSchema,
   settings: settingsSchema,
+  surveyed: surveyedSchema,
 });
 
 export type Station = z.infer<typeof stationSchema>;

@@ -1,4 +1,5 @@
 import { renderToBuffer } from '@react-pdf/renderer';
+import { dependence, restingSentence } from '@/core/dependence';
 import { judge } from '@/core/levels';
 import { doorCard, shaftScene } from '@/core/papers';
 import { systemOf } from '@/core/units';
@@ -18,8 +19,9 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   const system = units === 'metric' || units === 'us' ? units : systemOf(saved.station.profile);
   const judgement = judge(saved.station);
   const scene = shaftScene(judgement.context, { ...CARD_SHAFT, detail: 'full', system, level: judgement.context.lead });
+  const rests = restingSentence(dependence(saved.station));
   const pdf = await renderToBuffer(
-    <DoorCardPdf card={doorCard(judgement, saved.revision, day(now()), system)} scene={scene} />,
+    <DoorCardPdf card={doorCard(judgement, saved.revision, day(now()), system, rests)} scene={scene} />,
   );
   return new Response(new Uint8Array(pdf), {
     headers: { 'content-type': 'application/pdf', 'content-disposition': 'inline; filename="door-card.pdf"' },

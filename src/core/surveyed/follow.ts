@@ -1,0 +1,88 @@
+import type { Station } from '../station';
+import { isPartList, surveyFigures } from './figures';
+import { standingOf, withStandings, type Standing } from './standing';
+
+/*
+ * What an edit does to how figures stand, by looking at the document before and after it: a figure that was given another value was typed; one
+ * that came with a part, another shape or another profile is assumed. So no edit has to say it of itself.
+ */
+
+const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+const same = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
+
+/** The item of a list of parts that one of the list after it was: the same one, or the one with its name, or, where none was added or taken out, the one in its place. */
+function itemBefore(before: readonly unknown[], after: readonly unknown[], index: number): number {
+  const item = after[index];
+  const [known] = [before.indexOf(item)];
+  if (known >= 0) return known;
+  if (isObject(item) && typeof item.id === 'string') return before.findIndex((b) => isObject(b) && b.id === item.id);
+  return before.length === after.length ? index : -1;
+}
+
+interface Was {
+  /** Where it was before; null: nowhere. */
+  readonly path: string | null;
+  readonly before: unknown;
+  readonly after: unknown;
+  /** It came with something else: another kind of thing, another profile. */
+  readonly came: boolean;
+}
+
+/** Follows a path from both documents down to the figure at its end. */
+function whatItWas(before: Station, after: Station, path: string): Was {
+  let [old, now]: [unknown, unknown] = [before, after];
+  let at: string | null = '';
+  let here = '';
+  let came = before.profile !== after.profile;
+  for (const step of path.split('.')) {
+    if (isObject(old) && isObject(now) && old.kind !== now.kind) came = true;
+    const index: number =
+      Array.isArray(old) && Array.isArray(now) && isPartList(here) ? itemBefore(old, now, Number(step)) : -1;
+    const key: string | number = index >= 0 ? index : step;
+    const missing = Array.isArray(old) ? index < 0 : !isObject(old) || !Object.hasOwn(old, step);
+    at = missing || at === null ? null : at === '' ? String(key) : `${at}.${key}`;
+    old = missing ? undefined : (old as Record<string | number, unknown>)[key];
+    now = (now as Record<string, unknown>)[step];
+    here = here === '' ? step : `${here}.${step}`;
+  }
+  return { path: at, before: old, after: now, came };
+}
+
+function standingAfter(before: Station, { path, before: old, after: now, came }: Was): Standing {
+  if (path === null) return 'assumed';
+  if (same(old, now)) return standingOf(before, path);
+  if (came) return 'assumed';
+  // A field that was empty and has a number was typed; a table that comes into being comes with figures to be typed over.
+  return old === null && Array.isArray(now) ? 'assumed' : 'confirmed';
+}
+
+/** The parts of a document that hold figures taken on site. */
+const HOLDS = [
+  'vessel',
+  'inflow',
+  'pumps',
+  'discharge',
+  'sensors',
+  'cordRun',
+  'obstacles',
+  'pole',
+  'supply',
+  'wiring',
+] as const;
+
+/**
+ * The document after an edit, with how its figures stand. An edit that says so itself is believed.
+ * @example
+ * const s = exampleStation('Sump', 'Yard', 'metric-230', 'empty');
+ * standingOf(followSurvey(s, setAt(s, 'pumps.0.intake', 0.06)), 'pumps.0.intake') // → 'confirmed'
+ */
+export function followSurvey(before: Station, after: Station): Station {
+  if (after.surveyed !== before.surveyed || HOLDS.every((part) => before[part] === after[part])) return after;
+  const standings = new Map(
+    surveyFigures(after).map(({ path }) => [path, standingAfter(before, whatItWas(before, after, path))]),
+  );
+  const changed = withStandings(after, (path) => standings.get(path)!);
+  return same(changed.surveyed, after.surveyed) ? after : changed;
+}

@@ -1,0 +1,14 @@
+export { figureOf, SURVEY_GROUPS, surveyFigures, type SurveyFigure, type SurveyGroup } from './figures';
+export { followSurvey } from './follow';
+export { figureName } from './names';
+export {
+  assumedThroughout,
+  groupCount,
+  standingOf,
+  surveyCounts,
+  unconfirmed,
+  withConfirmed,
+  withStandings,
+  type GroupCount,
+  type Standing,
+} from './standing';
