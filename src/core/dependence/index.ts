@@ -1,4 +1,3 @@
 export { dependence } from './dependence';
-export { NUDGE } from './nudge';
 export type { First, Hanging, Resting, RuleHangs } from './resting';
 export { hangingWords, readingsSentence, restingSentence } from './sentence';

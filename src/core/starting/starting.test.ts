@@ -3,7 +3,7 @@ import { DUTIES, type DutyName } from '../duties';
 import { judge } from '../levels';
 import { rehearse, readyScenarios } from '../rehearsal';
 import { panelOf } from '../schemes';
-import { checkStation, namedFields, newStation, type Station } from '../station';
+import { checkStation, namedFields, type Station } from '../station';
 import { fieldText, INCH, sayPhrase, systemOf, type Profile } from '../units';
 import { controlFigures, supplyFigures, wire } from '../wiring';
 import { exampleStation, isUntouched, untouchedWithDuty } from '.';

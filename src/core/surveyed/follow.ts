@@ -12,13 +12,22 @@ const isObject = (value: unknown): value is Readonly<Record<string, unknown>> =>
 
 const same = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
 
-/** The item of a list of parts that one of the list after it was: the same one, or the one with its name, or, where none was added or taken out, the one in its place. */
-function itemBefore(before: readonly unknown[], after: readonly unknown[], index: number): number {
+/** Where an item of a list of parts was before: the same one, or the one with its name, or, where none was added or taken out, the one in its place; −1: nowhere. */
+function placeBefore(before: readonly unknown[], after: readonly unknown[], index: number): number {
   const item = after[index];
-  const [known] = [before.indexOf(item)];
+  const known = before.indexOf(item);
   if (known >= 0) return known;
   if (isObject(item) && typeof item.id === 'string') return before.findIndex((b) => isObject(b) && b.id === item.id);
   return before.length === after.length ? index : -1;
+}
+
+/** The step that leads to the same thing in the document before; null where it was not there. @param here the path so far, after */
+function stepBefore(old: unknown, now: unknown, here: string, step: string): string | null {
+  if (Array.isArray(old) && Array.isArray(now) && isPartList(here)) {
+    const place = placeBefore(old, now, Number(step));
+    return place < 0 ? null : String(place);
+  }
+  return isObject(old) && Object.hasOwn(old, step) ? step : null;
 }
 
 interface Was {
@@ -33,22 +42,21 @@ interface Was {
 /** Follows a path from both documents down to the figure at its end. */
 function whatItWas(before: Station, after: Station, path: string): Was {
   let [old, now]: [unknown, unknown] = [before, after];
-  let at: string | null = '';
-  let here = '';
+  const steps = path.split('.');
+  const was: string[] = [];
   let came = before.profile !== after.profile;
-  for (const step of path.split('.')) {
+  for (const [i, step] of steps.entries()) {
     if (isObject(old) && isObject(now) && old.kind !== now.kind) came = true;
-    const index: number =
-      Array.isArray(old) && Array.isArray(now) && isPartList(here) ? itemBefore(old, now, Number(step)) : -1;
-    const key: string | number = index >= 0 ? index : step;
-    const missing = Array.isArray(old) ? index < 0 : !isObject(old) || !Object.hasOwn(old, step);
-    at = missing || at === null ? null : at === '' ? String(key) : `${at}.${key}`;
-    old = missing ? undefined : (old as Record<string | number, unknown>)[key];
-    now = (now as Record<string, unknown>)[step];
-    here = here === '' ? step : `${here}.${step}`;
+    const key = stepBefore(old, now, steps.slice(0, i).join('.'), step);
+    if (key === null) return { path: null, before: undefined, after: getStep(now, step), came };
+    was.push(key);
+    old = getStep(old, key);
+    now = getStep(now, step);
   }
-  return { path: at, before: old, after: now, came };
+  return { path: was.join('.'), before: old, after: now, came };
 }
+
+const getStep = (node: unknown, step: string): unknown => (node as Readonly<Record<string, unknown>>)[step];
 
 function standingAfter(before: Station, { path, before: old, after: now, came }: Was): Standing {
   if (path === null) return 'assumed';

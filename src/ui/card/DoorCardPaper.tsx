@@ -115,12 +115,12 @@ export function DoorCardPaper({ card, scene }: { card: DoorCard; scene: ShaftSce
         ))}
       </Box>
       <Box sx={{ mt: 'auto', borderTop: 1, borderColor: 'text.primary', pt: 1 }}>
-        <Typography variant="body2">{card.rests}</Typography>
         {card.cautions.map((line) => (
           <Typography key={line} variant="body2">
             {line}
           </Typography>
         ))}
+        <Typography variant="body2">{card.rests}</Typography>
       </Box>
     </Box>
   );

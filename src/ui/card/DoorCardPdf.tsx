@@ -110,10 +110,10 @@ export function DoorCardPdf({ card, scene }: { card: DoorCard; scene: ShaftScene
           <Text key={line}>{line}</Text>
         ))}
         <View style={s.foot}>
-          <Text>{card.rests}</Text>
           {card.cautions.map((line) => (
             <Text key={line}>{line}</Text>
           ))}
+          <Text>{card.rests}</Text>
         </View>
       </Page>
     </Document>

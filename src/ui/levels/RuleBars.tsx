@@ -151,7 +151,7 @@ const RuleRow = memo(function RuleRow({ rule, on, open, onToggle }: RowProps) {
           </Typography>
           {on.length > 0 && (
             <Typography variant="body2" sx={{ mt: 0.5 }}>
-              Rests on figures that nobody confirmed.{' '}
+              Rests on figures that nobody confirmed:{' '}
               {on.map((h) => hangingWords(h, rule.state === 'holds' || rule.state === 'tight')).join('; ')}.
             </Typography>
           )}

@@ -42,7 +42,7 @@ export function SawtoothChart({ judgement, system }: { judgement: Judgement; sys
     system === 'us' ? format(quantity('height', v), 'us').number : String(Math.round(v * 1000));
   return (
     <ResponsiveContainer width="100%" height="100%" minHeight={120} initialDimension={{ width: 520, height: 180 }}>
-      <LineChart margin={{ top: 8, right: 60, bottom: 16, left: 8 }} accessibilityLayer>
+      <LineChart margin={{ top: 8, right: 68, bottom: 16, left: 8 }} accessibilityLayer>
         <CartesianGrid stroke={pit.rule} vertical={false} />
         <XAxis
           dataKey="time"
