@@ -28,29 +28,23 @@ export function bandsOf(station: Station, candidates: ReadonlyMap<string, Candid
   const [stops, leads] = [pump ?? of('stop')!, pump ?? of('lead')!];
   const [stopAt, leadAt] = [stops[way.stops], leads[way.calls]];
   const sound = (s: number, l: number) => {
-    const [low, high] = fills ? [leadAt[l]!, stopAt[s]!] : [stopAt[s]!, leadAt[l]!];
+    const low = fills ? leadAt[l]! : stopAt[s]!;
+    const high = fills ? stopAt[s]! : leadAt[l]!;
     return high - low >= step && low >= 0 && high <= overflow;
   };
-  /** Calls with every sound pair of a stop and a start. */
-  const each = (take: (s: number, l: number) => void) => {
-    if (pump) {
-      for (let i = 0; i < pump.count; i++) if (sound(i, i)) take(i, i);
-    } else {
-      for (let s = 0; s < stops.count; s++) for (let l = 0; l < leads.count; l++) if (sound(s, l)) take(s, l);
-    }
-  };
+  const most = pump ? pump.count : stops.count * leads.count;
+  const [ss, ls] = [new Uint32Array(most), new Uint32Array(most)];
+  const [stop, lead, moved] = [new Float64Array(most), new Float64Array(most), new Float64Array(most)];
   let count = 0;
-  each(() => count++);
-  const [ss, ls] = [new Uint32Array(count), new Uint32Array(count)];
-  const [stop, lead, moved] = [new Float64Array(count), new Float64Array(count), new Float64Array(count)];
-  let n = 0;
-  each((s, l) => {
-    ss[n] = s;
-    ls[n] = l;
-    stop[n] = stopAt[s]!;
-    lead[n] = leadAt[l]!;
-    moved[n] = pump ? pump.moved[s]! : stops.moved[s]! + leads.moved[l]!;
-    n++;
-  });
+  const take = (s: number, l: number) => {
+    if (!sound(s, l)) return;
+    ss[count] = s;
+    ls[count] = l;
+    stop[count] = stopAt[s]!;
+    lead[count] = leadAt[l]!;
+    moved[count++] = pump ? pump.moved[s]! : stops.moved[s]! + leads.moved[l]!;
+  };
+  if (pump) for (let i = 0; i < pump.count; i++) take(i, i);
+  else for (let s = 0; s < stops.count; s++) for (let l = 0; l < leads.count; l++) take(s, l);
   return { count, stop, lead, moved, by: (i) => (pump ? [pump.at(ss[i]!)] : [stops.at(ss[i]!), leads.at(ls[i]!)]) };
 }

@@ -16,8 +16,6 @@ export interface Band {
  * whatever else is set; what passes is judged by the rule itself. So they cost no answer, and save almost all of the time.
  */
 export interface Screen {
-  /** What can be told of a stop by its level alone. */
-  stop(level: number): boolean;
   band(band: Band): boolean;
   /** The level that calls the last of `running` pumps. */
   lastCall(level: number, running: number): boolean;
@@ -47,11 +45,11 @@ export function screenFor(
   const filling = direction === 'fill';
   const step = tapeStep(systemOf(station.profile));
   const inflow = flowsOf(station.inflow);
-  const back = (stop: number) => (filling ? 0 : hydraulics.drainback(hydraulics.count, stop).volume);
+  const back = (stop: number, running: number) => (filling ? 0 : hydraulics.drainback(running, stop).volume);
   const limit = Math.min(...pumps.map((p) => p.startsPerHour));
   const least = Math.max(...pumps.map((p) => p.minimumRun));
   const turn = control.alternates ? 1 / hydraulics.count : 1;
-  const flow = (level: number, running = 1) => hydraulics.flowAt(level, running);
+  const flow = (level: number) => hydraulics.flowAt(level, 1);
   const overflowVolume = vessel.volume(station.vessel.overflow);
   const inletMost =
     settings.inlet === 'free' ? station.vessel.inletInvert : station.vessel.inletInvert + settings.surcharge;
@@ -62,9 +60,8 @@ export function screenFor(
       : Infinity;
   const alarmMost = Math.min(asks('inlet') ? inletMost : Infinity, reserved);
 
-  const covered = (stop: number) =>
-    stop * EASE >= coverNeeded(station, hydraulics, stop) ||
-    !((duty.kind === 'transfer' && asks('dry-run')) || asks('submergence'));
+  const mustCover = (duty.kind === 'transfer' && asks('dry-run')) || asks('submergence');
+  const covered = (stop: number) => !mustCover || stop * EASE >= coverNeeded(station, hydraulics, stop);
   const kept = ({ stop, lead, drawdown }: Band) => {
     if (duty.kind === 'transfer' && asks('dry-run') && drawdown * EASE < duty.usefulRun) return false;
     if (duty.kind !== 'fill' || !asks('fill')) return true;
@@ -74,15 +71,14 @@ export function screenFor(
     );
   };
   const drains = ({ stop, drawdown }: Band) =>
-    !asks('drainback') || drawdown * EASE >= back(stop) * (1 + settings.drainbackMargin);
+    !asks('drainback') || drawdown * EASE >= back(stop, hydraulics.count) * (1 + settings.drainbackMargin);
   // Between stop and start the flow lies between its ends; a constant flow q cycles in no less than (√(V−D) + √V)²/q.
   const paced = ({ stop, lead, drawdown }: Band) => {
     if (valve || timed || !(asks('starts') || asks('run'))) return true;
     const [a, b] = [flow(stop), flow(lead)];
     if (a === null || b === null) return !asks('starts');
     const slow = Math.min(a, b);
-    const shortest =
-      (Math.sqrt(Math.max(drawdown - hydraulics.drainback(1, stop).volume, 0)) + Math.sqrt(drawdown)) ** 2 / slow;
+    const shortest = (Math.sqrt(Math.max(drawdown - back(stop, 1), 0)) + Math.sqrt(drawdown)) ** 2 / slow;
     if (asks('starts') && (3600 / shortest) * turn > limit * EASE) return false;
     if (!asks('run') || inflow.low >= slow) return true;
     return (drawdown / (slow - inflow.low)) * EASE >= least;
@@ -91,11 +87,10 @@ export function screenFor(
   return {
     gap: asks('gap') ? settings.minimumGap : asks('order') ? step : -Infinity,
     gapToOverflow: asks('order') ? step : -Infinity,
-    stop: covered,
-    band: (b) => covered(b.stop) && kept(b) && drains(b) && paced(b),
+    band: (b) => kept(b) && covered(b.stop) && drains(b) && paced(b),
     lastCall(level, running) {
       if (!asks('keep-up')) return true;
-      const delivered = flow(level, running);
+      const delivered = hydraulics.flowAt(level, running);
       // Where nothing is known of the flow the rule has to say why.
       return delivered === null || delivered * EASE >= inflow.peak * settings.keepUpFactor;
     },

@@ -129,8 +129,14 @@ interface Prepared {
   readonly running: number;
   readonly callsLast: number;
   readonly most: readonly number[];
-  /** Bands that the screen lets pass, and the water at the lower and the upper of each stop and start, m³. */
-  readonly passed: readonly { readonly index: number; readonly below: number; readonly above: number }[];
+  /** Bands that leave room for what is hung beside them, and the water at the lower and the upper of each stop and start, m³. */
+  readonly below: Float64Array;
+  readonly above: Float64Array;
+  /** Whether the screen lets a band pass, by its place in those lists: asked when it is tried, and once for all aims. */
+  passes(n: number): boolean;
+  readonly chain: Chain;
+  /** A band of those lists. */
+  band(n: number): Band & { readonly index: number };
 }
 
 /** Calls a pump more. */
@@ -155,24 +161,72 @@ function prepare(field: Field, required: ReadonlySet<RuleId>): Prepared {
   const most = ceilings(further, station.vessel.overflow, screen);
   const firstUp = further.findIndex((f) => f.up);
   const highest = firstUp < 0 ? station.vessel.overflow - screen.gapToOverflow : most[firstUp]! - screen.gap;
-  const passed: { index: number; below: number; above: number }[] = [];
   const { vessel } = surroundings;
+  const kept = new Uint32Array(bands.count);
+  const [below, above] = [new Float64Array(bands.count), new Float64Array(bands.count)];
+  let count = 0;
   for (let index = 0; index < bands.count; index++) {
-    const [stop, lead] = [bands.stop[index]!, bands.lead[index]!];
-    const [low, high] = [Math.min(stop, lead), Math.max(stop, lead)];
-    if (
-      high - low < screen.gap - EASE ||
-      high > highest + EASE ||
-      !screen.stop(stop) ||
-      (callsLast < 0 && !screen.lastCall(lead, 1))
-    )
-      continue;
-    const [below, above] = [vessel.volume(low), vessel.volume(high)];
-    if (screen.band({ stop, lead, drawdown: above - below })) passed.push({ index, below, above });
+    const low = Math.min(bands.stop[index]!, bands.lead[index]!);
+    const high = Math.max(bands.stop[index]!, bands.lead[index]!);
+    if (high - low < screen.gap - EASE || high > highest + EASE) continue;
+    below[count] = vessel.volume(low);
+    above[count] = vessel.volume(high);
+    kept[count++] = index;
   }
-  const made = { screen, known, further, running: lags + (three ? 2 : 1), callsLast, most, passed };
+  const band = (n: number) => {
+    const index = kept[n]!;
+    return { index, stop: bands.stop[index]!, lead: bands.lead[index]!, drawdown: above[n]! - below[n]! };
+  };
+  const verdicts = new Int8Array(count);
+  const ask = (n: number) => {
+    const b = band(n);
+    return (callsLast >= 0 || screen.lastCall(b.lead, 1)) && screen.band(b);
+  };
+  const made: Prepared = {
+    ...{ screen, known, further, most },
+    chain: chainOf({ screen, known, further, most }),
+    running: lags + (three ? 2 : 1),
+    callsLast,
+    below: below.subarray(0, count),
+    above: above.subarray(0, count),
+    passes: (n) => (verdicts[n] ||= ask(n) ? 1 : -1) > 0,
+    band,
+  };
   field.prepared.set(required, made);
   return made;
+}
+
+/**
+ * Whether the sensors over one can each find a place clear of the two below it: without that, no more is tried with these two. Floats that
+ * face the same way are often every second one, which is why it looks two back. Asked of two settings once, however many bands share them.
+ */
+type Chain = (from: number, under: Candidate | null, below: Candidate, level: number) => boolean;
+
+function chainOf({ further, known, most, screen }: Pick<Prepared, 'further' | 'known' | 'most' | 'screen'>): Chain {
+  const chains = new Map<Candidate | null, Map<Candidate, boolean>>();
+  const chain: Chain = (from: number, under: Candidate | null, below: Candidate, level: number): boolean => {
+    const index = further.findIndex((f, i) => f.up && i >= from);
+    if (index < 0) return true;
+    let row = chains.get(under);
+    if (!row) chains.set(under, (row = new Map()));
+    let found = row.get(below);
+    if (found === undefined) {
+      const next = further[index]!;
+      const [first, end] = between(next, level + screen.gap, most[index]!);
+      found = false;
+      for (let at = first; at < end && !found; at++) {
+        const c = next.candidates.at(next.order[at]!);
+        found =
+          known.stands(c) &&
+          known.apart(below, c) &&
+          (!under || known.apart(under, c)) &&
+          chain(index + 1, below, c, next.levels[at]!);
+      }
+      row.set(below, found);
+    }
+    return found;
+  };
+  return chain;
 }
 
 /**
@@ -184,8 +238,10 @@ function prepare(field: Field, required: ReadonlySet<RuleId>): Prepared {
  */
 export function search(field: Field, aim: Aim, required: ReadonlySet<RuleId>): Station | null {
   const { station, surroundings, bands } = field;
-  const { screen, known, further, running, callsLast, most, passed } = prepare(field, required);
+  const prepared = prepare(field, required);
+  const { screen, known, further, running, callsLast, most, chain } = prepared;
   const { minimumGap } = station.settings;
+  const empties = emptying(station);
 
   const complete = (chosen: readonly Candidate[]): Station | null => {
     const made: Station = {
@@ -207,65 +263,66 @@ export function search(field: Field, aim: Aim, required: ReadonlySet<RuleId>): S
       const level = next.levels[at]!;
       if (index === callsLast && !screen.lastCall(level, running)) continue;
       const c = next.candidates.at(next.order[at]!);
-      if (!fits(next, c, band, screen, minimumGap, required, emptying(station))) continue;
+      if (!fits(next, c, band, screen, minimumGap, required, empties)) continue;
       if (!known.stands(c) || !chosen.every((b) => known.apart(b, c))) continue;
-      const made = hang(index + 1, [...chosen, c], band, next.up ? low : level, next.up ? level : high);
+      const hung = [...chosen, c];
+      const [bottom, top] = [next.up ? low : level, next.up ? level : high];
+      if ((next.up && !chain(index + 1, chosen.at(-1)!, c, level)) || !open(index + 1, hung, band, bottom, top))
+        continue;
+      const made = hang(index + 1, hung, band, bottom, top);
       if (made) return made;
     }
     return null;
   };
 
-  /** Whether each further sensor by itself has a place beside the band: without one, there is no use in hanging the others. */
-  const open = (by: readonly Candidate[], band: Band, low: number, high: number) =>
-    further.every((next, index) => {
-      const above = further.filter((f, i) => f.up && i < index).length;
-      const below = further.filter((f, i) => !f.up && i < index).length;
-      for (const at of within(
-        next,
-        'least-stored',
-        next.up ? high + screen.gap * (above + 1) : -Infinity,
-        next.up ? most[index]! : low - screen.gap * (below + 1),
-      )) {
-        const c = next.candidates.at(next.order[at]!);
-        if (
-          fits(next, c, band, screen, minimumGap, required, emptying(station)) &&
-          known.stands(c) &&
-          by.every((b) => known.apart(b, c))
-        )
-          return true;
-      }
-      return false;
-    });
+  /** Whether each sensor that is still to be hung has a place by itself beside those that hang: without one, there is no use in hanging the others. */
+  const open = (from: number, hung: readonly Candidate[], band: Band, low: number, high: number): boolean => {
+    let [above, below] = [0, 0];
+    for (let index = from; index < further.length; index++) {
+      const next = further[index]!;
+      const least = next.up ? high + screen.gap * (above + 1) : -Infinity;
+      const greatest = next.up ? most[index]! : low - screen.gap * (below + 1);
+      if (!hasPlace(next, hung, band, least, greatest)) return false;
+      if (next.up) above++;
+      else below++;
+    }
+    return true;
+  };
+  const hasPlace = (next: Further, hung: readonly Candidate[], band: Band, from: number, to: number): boolean => {
+    const [first, end] = between(next, from, to);
+    for (let at = first; at < end; at++) {
+      const c = next.candidates.at(next.order[at]!);
+      if (
+        fits(next, c, band, screen, minimumGap, required, empties) &&
+        known.stands(c) &&
+        hung.every((b) => known.apart(b, c))
+      )
+        return true;
+    }
+    return false;
+  };
 
   const score = BAND_SCORE[aim];
-  const scores = new Float64Array(passed.length);
-  passed.forEach(
-    ({ index, below, above }, n) =>
-      (scores[n] = score({
-        below,
-        above,
-        high: Math.max(bands.stop[index]!, bands.lead[index]!),
-        moved: bands.moved[index]!,
-      })),
-  );
+  const scores = Float64Array.from(prepared.below, (below, n) => {
+    const { index, stop, lead } = prepared.band(n);
+    return score({ below, above: prepared.above[n]!, high: Math.max(stop, lead), moved: bands.moved[index]! });
+  });
   for (const n of bestFirst(scores)) {
-    const { index, below, above } = passed[n]!;
-    const by = bands.by(index);
+    if (!prepared.passes(n)) continue;
+    const band = prepared.band(n);
+    const by = bands.by(band.index);
     if (!by.every((c) => known.stands(c)) || (by.length === 2 && !known.apart(by[0]!, by[1]!))) continue;
-    const [stop, lead] = [bands.stop[index]!, bands.lead[index]!];
-    const band: Band = { stop, lead, drawdown: above - below };
-    const [low, high] = [Math.min(stop, lead), Math.max(stop, lead)];
-    if (!open(by, band, low, high)) continue;
+    const [low, high] = [Math.min(band.stop, band.lead), Math.max(band.stop, band.lead)];
+    const upper = by[by.length > 1 && empties ? 1 : 0]!;
+    if (!chain(0, null, upper, high) || !open(0, by, band, low, high)) continue;
     const made = hang(0, by, band, low, high);
     if (made) return made;
   }
   return null;
 }
 
-/** The settings of a further sensor that act between two levels, in the order in which an aim tries them. */
-function* within({ candidates, order, levels, up }: Further, aim: Aim, from: number, to: number): Generator<number> {
-  // By level, nearest to the band first: the first that is not short of it, and on while it is not beyond.
-  const inside = (i: number) => levels[i]! >= from - EASE && levels[i]! <= to + EASE;
+/** The settings of a further sensor that act between two levels, by level, nearest to the band first: from which, and up to which. */
+function between({ levels, up }: Further, from: number, to: number): [first: number, end: number] {
   let first = 0;
   for (let last = levels.length; first < last;) {
     const middle = (first + last) >> 1;
@@ -273,11 +330,18 @@ function* within({ candidates, order, levels, up }: Further, aim: Aim, from: num
     else last = middle;
   }
   let end = first;
-  while (end < levels.length && inside(end)) end++;
+  while (end < levels.length && levels[end]! >= from - EASE && levels[end]! <= to + EASE) end++;
+  return [first, end];
+}
+
+/** Those settings in the order in which an aim tries them. */
+function* within(next: Further, aim: Aim, from: number, to: number): Generator<number> {
+  const [first, end] = between(next, from, to);
   if (aim !== 'fewest-changes') {
     for (let i = first; i < end; i++) yield i;
     return;
   }
+  const { candidates, order } = next;
   for (const i of bestFirst(Float64Array.from({ length: end - first }, (_, n) => candidates.moved[order[first + n]!]!)))
     yield first + i;
 }

@@ -284,9 +284,35 @@ export interface TouchCheck {
 export function touchCheck(station: Station, vessel: Vessel, room: number): TouchCheck {
   const highest = station.vessel.overflow;
   const bodies = fixedBodies(station, vessel.depth);
-  const arm = (s: Sensor) => armFor(station, s);
+  const arms = new WeakMap<Sensor, Arm | null>();
+  const arm = (s: Sensor): Arm | null => {
+    let known = arms.get(s);
+    if (known === undefined) arms.set(s, (known = armFor(station, s)));
+    return known;
+  };
+  // Two floats whose whole swing lies between the floor and the highest water touch or not by how they are hung to each other, wherever.
+  const whole = ({ clip, arm: length }: Arm) => clip.z - length >= 0 && clip.z + length <= highest;
+  const known = new Map<string, boolean>();
+  const touch = (a: Arm, b: Arm): boolean => {
+    if (apart(a.clip, b.clip) - a.reach - b.reach >= room) return false;
+    if (!whole(a) || !whole(b)) return dipsBelow(floatSweep(a, b, highest), room);
+    const key = `${a.id} ${a.reach} ${b.id} ${b.reach} ${Math.round((a.clip.z - b.clip.z) * 1e7)}`;
+    let found = known.get(key);
+    if (found === undefined) known.set(key, (found = dipsBelow(floatSweep(a, b, highest), room)));
+    return found;
+  };
   const near = (a: Arm, body: Body) =>
     body.distance(a.clip) - a.reach < room && dipsBelow(bodySweep(a, body, highest), room);
+  /** A float against what another sensor puts in its way, likewise. */
+  const nearOther = (a: Arm, body: Body): boolean => {
+    if (body.distance(a.clip) - a.reach >= room) return false;
+    if (!whole(a)) return dipsBelow(bodySweep(a, body, highest), room);
+    const [from, to] = [body.from, body.to].map((z) => Math.round((z - a.clip.z) * 1e7));
+    const key = `${a.id} ${a.reach} ${body.part} ${body.name} ${from} ${to}`;
+    let found = known.get(key);
+    if (found === undefined) known.set(key, (found = dipsBelow(bodySweep(a, body, highest), room)));
+    return found;
+  };
   return {
     fixed(sensor) {
       const a = arm(sensor);
@@ -298,11 +324,10 @@ export function touchCheck(station: Station, vessel: Vessel, room: number): Touc
     },
     mutual(first, second) {
       const [a, b] = [arm(first), arm(second)];
-      if (a && b && apart(a.clip, b.clip) - a.reach - b.reach < room && dipsBelow(floatSweep(a, b, highest), room))
-        return true;
+      if (a && b && touch(a, b)) return true;
       return (
-        (a !== null && standing(station, second).some((body) => near(a, body))) ||
-        (b !== null && standing(station, first).some((body) => near(b, body)))
+        (a !== null && standing(station, second).some((body) => nearOther(a, body))) ||
+        (b !== null && standing(station, first).some((body) => nearOther(b, body)))
       );
     },
   };
