@@ -4,3 +4,4 @@ export { integrate } from './gaussKronrod';
 export { monotoneCubic, type MonotoneCubic } from './monotoneCubic';
 export { randomFrom, type Random } from './random';
 export { wilson } from './wilson';
+export { segmentArea } from './segment';

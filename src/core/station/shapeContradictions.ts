@@ -1,3 +1,4 @@
+import { segmentArea } from '../numeric';
 import { phrase, quantity } from '../units';
 import type { Contradiction } from './contradiction';
 import { depthOf } from './depthOf';
@@ -24,7 +25,7 @@ function* tableContradictions(shape: Extract<VesselShape, { kind: 'table' }>): G
   }
 }
 
-/** Smallest plan area of a shape over [from, to], m²; what a piece of equipment there must fit in. */
+/** Smallest plan area of a shape over [from, to], m², what a piece of equipment there must fit in; of one that closes, its mean. */
 function leastArea(shape: VesselShape, from: number, to: number): number {
   const round = (d: number) => (Math.PI / 4) * d * d;
   switch (shape.kind) {
@@ -36,10 +37,9 @@ function leastArea(shape: VesselShape, from: number, to: number): number {
       const at = (h: number) => shape.bottomDiameter + ((shape.topDiameter - shape.bottomDiameter) * h) / shape.depth;
       return round(Math.min(at(from), at(to)));
     }
-    case 'lying': {
-      const at = (h: number) => 2 * shape.length * Math.sqrt(Math.max(h * (shape.diameter - h), 0));
-      return Math.min(at(from), at(to));
-    }
+    case 'lying':
+      // It closes at its floor: what stands there takes its share of the room over its own height.
+      return (shape.length * (segmentArea(shape.diameter, to) - segmentArea(shape.diameter, from))) / (to - from);
     case 'stacked': {
       let floor = 0;
       return Math.min(
@@ -83,10 +83,13 @@ function* displacementContradictions({ shape, displacement }: Vessel): Generator
   }
   if (!sound) return;
   for (const [i, d] of displacement.entries()) {
+    // Each as a share of the room: of its own over its height where the vessel closes, else of the least there is beside this one.
+    const room = (o: typeof d) =>
+      shape.kind === 'lying' ? leastArea(shape, o.from, o.to) : leastArea(shape, d.from, d.to);
     const taken = displacement
       .filter((o) => o.from < d.to && o.to > d.from)
-      .reduce((sum, o) => sum + o.volume / (o.to - o.from), 0);
-    if (taken >= leastArea(shape, d.from, d.to))
+      .reduce((sum, o) => sum + o.volume / (o.to - o.from) / room(o), 0);
+    if (taken >= 1)
       yield {
         path: ['vessel', 'displacement', i, 'volume'],
         sentence: phrase`${d.name} takes up ${quantity('volume', d.volume)} between ${height(d.from)} and ${height(d.to)}: no room for water is left there`,

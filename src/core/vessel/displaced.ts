@@ -6,15 +6,27 @@ export interface Displacement {
   readonly to: number;
 }
 
-/** A vessel with equipment standing in it: each piece takes its volume away evenly over its own height. */
+/**
+ * A vessel with equipment standing in it: each piece takes its volume away evenly over its own height; where the vessel closes, in proportion to
+ * the room it has there, for evenly there would be more of it at the floor than there is room.
+ */
 export function displaced(solid: Solid, bodies: readonly Displacement[]): Solid {
   if (bodies.length === 0) return solid;
-  const share = (b: Displacement, h: number) => Math.min(Math.max((h - b.from) / (b.to - b.from), 0), 1);
+  const volume = (h: number) => (solid.closes ? solid.volume(h) : h);
+  /** Between its foot and its head, of each: the whole that its volume is a share of, m³ or m. */
+  const parts = bodies.map((b) => ({ ...b, foot: volume(b.from), whole: volume(b.to) - volume(b.from) }));
+  const below = (b: (typeof parts)[number], h: number) =>
+    b.volume * Math.min(Math.max((volume(h) - b.foot) / b.whole, 0), 1);
   return {
     ...solid,
-    area: (h) =>
-      bodies.reduce((area, b) => (h >= b.from && h < b.to ? area - b.volume / (b.to - b.from) : area), solid.area(h)),
-    volume: (h) => bodies.reduce((volume, b) => volume - b.volume * share(b, h), solid.volume(h)),
+    area: (h) => {
+      const area = solid.area(h);
+      return parts.reduce(
+        (left, b) => (h >= b.from && h < b.to ? left - (b.volume / b.whole) * (solid.closes ? area : 1) : left),
+        area,
+      );
+    },
+    volume: (h) => parts.reduce((left, b) => left - below(b, h), solid.volume(h)),
     breaks: [...new Set([...solid.breaks, ...bodies.flatMap((b) => [b.from, b.to])])].sort((a, b) => a - b),
   };
 }

@@ -13,6 +13,8 @@ export interface Solid {
   readonly depth: number;
   area(h: number): number;
   volume(h: number): number;
+  /** Its area goes to nothing at floor and rim. */
+  readonly closes?: true;
   width(h: number): number;
   /** Heights at which area or width changes its rule, floor and rim among them: where a drawing or an integral takes a new line. */
   readonly breaks: readonly number[];

@@ -77,6 +77,18 @@ describe('by hand', () => {
     expect(v.area(1)).toBeCloseTo(10, 12);
     expect([v.area(0), v.area(2)]).toEqual([0, 0]);
   });
+  it('equipment that stands on the floor of a lying tank takes its share of the room there: 1 m³ up to the middle of 7.854', () => {
+    const v = vesselOf({
+      shape: { kind: 'lying', diameter: 2, length: 5 },
+      displacement: [{ name: 'pump', volume: 1, from: 0, to: 1 }],
+    });
+    const half = (Math.PI * 5) / 2;
+    expect(v.volume(1)).toBeCloseTo(half - 1, 9);
+    expect(v.volume(0.5)).toBeCloseTo(0.1955 * 2 * half * (1 - 1 / half), 3);
+    expect(v.area(0.5)).toBeCloseTo(5 * Math.sqrt(3) * (1 - 1 / half), 9);
+    expect(v.volume(1.5) - v.volume(1)).toBeCloseTo((0.8045 - 0.5) * 2 * half, 3);
+    expect(v.height(v.volume(0.2))).toBeCloseTo(0.2, 8);
+  });
   it('sections on one another add up: 1 m of 2 × 1 m under 0.5 m of 3 × 2 m', () => {
     const v = plain({
       kind: 'stacked',
@@ -259,5 +271,11 @@ describe('what is refused', () => {
     ];
     for (const shape of sound) expect(problemsOf({ shape })).toEqual([]);
     expect(problemsOf({ displacement: [{ name: 'pump', volume: 0.02, from: 0, to: 0.3 }] })).toEqual([]);
+  });
+  it('equipment from the floor of a lying tank is taken while there is room for it: 1 m of 2 × 2 m holds π m³', () => {
+    const lying = { kind: 'lying', diameter: 2, length: 2 } as const;
+    const body = (volume: number) => ({ shape: lying, displacement: [{ name: 'pump', volume, from: 0, to: 1 }] });
+    expect(problemsOf(body(3.1)).filter((p) => p.includes('no room'))).toEqual([]);
+    expect(problemsOf(body(3.2)).join()).toMatch(/no room for water/);
   });
 });

@@ -5,6 +5,7 @@ import { phrase, quantity, type Phrase } from '../units';
 import { atLeast, atMost, told, type WiringCheck } from './check';
 import { guardedAt, LEAST_SIZE, sourceOf } from './ampacity';
 import { coreInductance, coreResistance, sizeName, soldSizes } from './conductor';
+import { overloadFigures } from './overloadFigures';
 import { guardOfFeeder, protectionFigures } from './protectionFigures';
 
 /** Power factor of a motor as it starts, with its rotor still: a usual figure. */
@@ -201,6 +202,7 @@ export function supplyFigures(of: Station): WiringCheck[] {
       phrase`Smaller, and it opens while the pump runs.`,
     ),
     ...protectionFigures(station, together),
+    ...overloadFigures(of),
     ...sizeChecks(station),
     ...pumps.flatMap((p, i) => pumpChecks(station, p, i + 1)),
     atLeast(

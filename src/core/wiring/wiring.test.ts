@@ -392,6 +392,20 @@ describe('figures of the wiring', () => {
       'fault-current': 'broken',
     });
   });
+  it('holds the overload relay against what the pump draws at its flow, and says what it does not see', () => {
+    const s = plain('contactor');
+    const found = (station: Station) => supplyFigures(station).find((c) => c.id === 'overload-1')!;
+    expect(found(s)).toMatchObject({ state: 'holds', needs: { value: s.pumps[0]!.ratedCurrent } });
+    expect(sayPhrase(found(s).why, 'metric')).toMatch(/By an assumed power curve\. Shut off it draws .* sees neither/);
+    // By hand: 900 W at every flow, on 230 V, beside what magnetises: 4.2 A · sin φ at cos φ = 0.8.
+    const power = [0, 1e-3, 4e-3].map((flow, i) => ({ flow, power: 900 + i }));
+    const hungry = { ...s, pumps: s.pumps.map((p) => ({ ...p, power })) };
+    expect(found(hungry)).toMatchObject({ state: 'broken' });
+    expect(found(hungry).has!.value).toBeCloseTo(Math.hypot(900 / 230, 4.2 * 0.6), 1);
+    expect(sayPhrase(found(hungry).why, 'metric')).not.toMatch(/assumed/);
+    // On a cord there is no relay to set.
+    expect(supplyFigures(plain('cord')).some((c) => c.id === 'overload-1')).toBe(false);
+  });
   it('judges what guards what: the feeder and its breaker, a start against the breaker’s magnet and its heat, least sizes', () => {
     const s = plain('contactor');
     const states = (station: Station) => Object.fromEntries(supplyFigures(station).map((c) => [c.id, c.state]));

@@ -50,7 +50,7 @@ export const firm: Rule<'firm'> = {
         sense: 'at-least',
         needs: quantity('flow', wanted * settings.keepUpFactor),
         has: quantity('flow', flow),
-        why: phrase`Without pump ${String(largest + 1)} the others deliver ${quantity('flow', flow)}${point.ok ? '' : ' or more (past the end of a curve)'}; the ${named} ${words.inflow} is ${quantity('flow', wanted)}, times ${quantity('factor', settings.keepUpFactor)} (${other}).`,
+        why: phrase`Without pump ${String(largest + 1)} the others deliver ${quantity('flow', flow)}${point.ok ? '' : ' or more (past the end of a curve)'}; the ${named} ${words.inflow} is ${quantity('flow', wanted)}, times ${quantity('factor', settings.keepUpFactor)} (${other}). That the panel calls them then is not asked here: Rehearse asks it.`,
         about,
       },
     ];
