@@ -1,6 +1,6 @@
 import { traitsOf } from '../duties';
 import { freezingTime } from '../hydraulics';
-import type { Segment } from '../station';
+import type { Segment, Station } from '../station';
 import { phrase, quantity, type Phrase } from '../units';
 import type { LevelContext } from './context';
 import { cycleOf } from './cycle';
@@ -93,6 +93,17 @@ function frostWarnings(context: LevelContext): Phrase[] {
     : [];
 }
 
+/** A radial impeller draws more the more it delivers: points that fall are mostly mistyped, and where they are not, a shut line is the dear one. */
+const powerWarnings = ({ pumps }: Station): Phrase[] =>
+  pumps.flatMap(({ power, name }, i) => {
+    const fall = power?.findIndex((p, n) => n > 0 && p.power < power[n - 1]!.power) ?? -1;
+    if (!power || fall < 0 || pumps.findIndex((p) => p.name === name) < i) return [];
+    const [before, after] = [power[fall - 1]!, power[fall]!];
+    return [
+      phrase`The power points of ${name} fall: ${quantity('power', before.power)} at ${quantity('flow', before.flow)}, ${quantity('power', after.power)} at ${quantity('flow', after.flow)}. A radial pump draws more with more flow: look at its sheet again. If it is so, it draws most against a shut line.`,
+    ];
+  });
+
 /** What the line is made of, what each length of it does, and what is to be minded. */
 export function lineOf(context: LevelContext): Line {
   const { station, hydraulics, atLead } = context;
@@ -123,6 +134,7 @@ export function lineOf(context: LevelContext): Line {
               phrase`In ${fast[0]!.name} faster than ${quantity('velocity', velocityMax)}: wear, and a blow when it stops.`,
             ]
           : []),
+        ...powerWarnings(station),
         ...crestWarnings(context),
         ...frostWarnings(context),
       ];

@@ -38,12 +38,16 @@ export const keepUp: Rule<'keep-up'> = {
           : `${running} pumps together deliver`;
     // Only a pump that stands in the water has a weep hole into it.
     const weep = mover.kind === 'pump' && mover.stands === 'in-vessel' ? ', net of the weep hole' : '';
+    const few =
+      running < hydraulics.count
+        ? ` Of ${hydraulics.count} pumps no more than ${running === 1 ? 'one is' : `${running} are`} called at once: there is no float for more.`
+        : '';
     return [
       {
         sense: 'at-least',
         needs: quantity('flow', peak * settings.keepUpFactor),
         has: quantity('flow', delivered),
-        why: phrase`With the water at ${quantity('height', level)}, where the last of them is called, ${who} ${quantity('flow', delivered)}${known}${weep}; the peak ${words.inflow} is ${quantity('flow', peak)}, times ${quantity('factor', settings.keepUpFactor)}.`,
+        why: phrase`With the water at ${quantity('height', level)}, where the last of them is called, ${who} ${quantity('flow', delivered)}${known}${weep}; the peak ${words.inflow} is ${quantity('flow', peak)}, times ${quantity('factor', settings.keepUpFactor)}.${few}`,
         about: ['pump', 'pipe', running === 1 ? 'level:lead' : running === 2 ? 'level:lag' : 'level:lag2'],
       },
     ];
