@@ -12,6 +12,8 @@ export interface Bands {
   readonly moved: Float64Array;
   /** What makes the stop and the start: one sensor, or two. */
   by(index: number): readonly Candidate[];
+  /** Of two sensors, which setting of each, and how many there are; null where one sensor makes both. */
+  readonly pairs: Readonly<Record<'stop' | 'lead', { readonly of: Candidates; readonly at: Uint32Array }>> | null;
 }
 
 /** Every stop and start that the tape can make, the start above the stop, or below it where a tank is filled. */
@@ -46,5 +48,13 @@ export function bandsOf(station: Station, candidates: ReadonlyMap<string, Candid
   };
   if (pump) for (let i = 0; i < pump.count; i++) take(i, i);
   else for (let s = 0; s < stops.count; s++) for (let l = 0; l < leads.count; l++) take(s, l);
-  return { count, stop, lead, moved, by: (i) => (pump ? [pump.at(ss[i]!)] : [stops.at(ss[i]!), leads.at(ls[i]!)]) };
+  const pairs = pump ? null : { stop: { of: stops, at: ss }, lead: { of: leads, at: ls } };
+  return {
+    count,
+    stop,
+    lead,
+    moved,
+    pairs,
+    by: (i) => (pump ? [pump.at(ss[i]!)] : [stops.at(ss[i]!), leads.at(ls[i]!)]),
+  };
 }

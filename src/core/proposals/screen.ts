@@ -16,6 +16,8 @@ export interface Band {
  * whatever else is set; what passes is judged by the rule itself. So they cost no answer, and save almost all of the time.
  */
 export interface Screen {
+  /** What can be told of a stop by its level alone. */
+  stop(level: number): boolean;
   band(band: Band): boolean;
   /** The level that calls the last of `running` pumps. */
   lastCall(level: number, running: number): boolean;
@@ -87,6 +89,7 @@ export function screenFor(
   return {
     gap: asks('gap') ? settings.minimumGap : asks('order') ? step : -Infinity,
     gapToOverflow: asks('order') ? step : -Infinity,
+    stop: covered,
     band: (b) => kept(b) && covered(b.stop) && drains(b) && paced(b),
     lastCall(level, running) {
       if (!asks('keep-up')) return true;

@@ -162,13 +162,14 @@ function prepare(field: Field, required: ReadonlySet<RuleId>): Prepared {
   const firstUp = further.findIndex((f) => f.up);
   const highest = firstUp < 0 ? station.vessel.overflow - screen.gapToOverflow : most[firstUp]! - screen.gap;
   const { vessel } = surroundings;
+  const hangs = bands.pairs ? eachHangs(bands.pairs, emptying(station), { screen, known }) : () => true;
   const kept = new Uint32Array(bands.count);
   const [below, above] = [new Float64Array(bands.count), new Float64Array(bands.count)];
   let count = 0;
   for (let index = 0; index < bands.count; index++) {
     const low = Math.min(bands.stop[index]!, bands.lead[index]!);
     const high = Math.max(bands.stop[index]!, bands.lead[index]!);
-    if (high - low < screen.gap - EASE || high > highest + EASE) continue;
+    if (high - low < screen.gap - EASE || high > highest + EASE || !hangs(index)) continue;
     below[count] = vessel.volume(low);
     above[count] = vessel.volume(high);
     kept[count++] = index;
@@ -227,6 +228,28 @@ function chainOf({ further, known, most, screen }: Pick<Prepared, 'further' | 'k
     return found;
   };
   return chain;
+}
+
+/** Whether the two sensors of a band can each hang as they do there: asked once of each setting, for it is tried with every one of the other. */
+function eachHangs(
+  pairs: NonNullable<Bands['pairs']>,
+  empties: boolean,
+  { screen, known }: Pick<Prepared, 'screen' | 'known'>,
+): (index: number) => boolean {
+  const side = (name: 'stop' | 'lead') => {
+    const { of, at } = pairs[name];
+    const verdicts = new Int8Array(of.count);
+    const ask = (i: number) => {
+      if (name === 'stop' && !screen.stop((empties ? of.fall : of.rise)[i]!)) return false;
+      return known.stands(of.at(i));
+    };
+    return (index: number) => {
+      const i = at[index]!;
+      return (verdicts[i] ||= ask(i) ? 1 : -1) > 0;
+    };
+  };
+  const [stop, lead] = [side('stop'), side('lead')];
+  return (index) => stop(index) && lead(index);
 }
 
 /**

@@ -4,9 +4,6 @@ import type { Station } from '@/core/station';
 import { surveyFigures, unconfirmed } from '@/core/surveyed';
 import type { DependenceApi } from '@/workers/dependence';
 import { useQuiet } from '../parts/useQuiet';
-import { useWorker } from '../parts/useWorker';
-
-const open = () => new Worker(new URL('../../workers/dependence.ts', import.meta.url), { type: 'module' });
 
 /** Before it is known what hangs on them, and where it cannot be told. */
 const counted = (station: Station): Resting => ({
@@ -18,8 +15,27 @@ const counted = (station: Station): Resting => ({
   notAsked: [],
 });
 
-/** The last answer: the next view asks the same of the same station. */
-let last: { of: Station; resting: Resting } | null = null;
+/** What was asked last: whoever asks the same of the same station, in this view or the next, is told by the same worker. */
+let asked: { of: Station; answer: Promise<Resting>; end(): void } | null = null;
+
+async function ask(worker: Worker, station: Station): Promise<Resting> {
+  const { wrap } = await import('comlink');
+  const fallen = new Promise<Resting>((tell) => (worker.onerror = () => tell(counted(station))));
+  const told = wrap<DependenceApi>(worker)
+    .dependence(station)
+    .catch(() => counted(station));
+  const resting = await Promise.race([told, fallen]);
+  worker.terminate();
+  return resting;
+}
+
+function restingOf(station: Station): Promise<Resting> {
+  if (asked?.of === station) return asked.answer;
+  asked?.end();
+  const worker = new Worker(new URL('../../workers/dependence.ts', import.meta.url), { type: 'module' });
+  asked = { of: station, answer: ask(worker, station), end: () => worker.terminate() };
+  return asked.answer;
+}
 
 /**
  * What rests on figures that nobody typed or confirmed. `known`: it was worked out, off the page, once edits pause. @param station one that
@@ -27,17 +43,14 @@ let last: { of: Station; resting: Resting } | null = null;
  */
 export function useResting(station: Station): { resting: Resting; known: boolean } {
   const calm = useQuiet(station, 400);
-  const { go, end } = useWorker<DependenceApi>(open);
-  const [found, setFound] = useState(last);
+  const [found, setFound] = useState<{ of: Station; resting: Resting } | null>(null);
   const plain = unconfirmed(calm).length === 0;
   useEffect(() => {
-    if (plain || last?.of === calm) return end();
-    go({
-      ask: (api) => api.dependence(calm),
-      done: (resting) => setFound((last = { of: calm, resting })),
-      failed: () => setFound((last = { of: calm, resting: counted(calm) })),
-    });
-  }, [calm, plain, go, end]);
+    if (plain) return;
+    let heard = true;
+    void restingOf(calm).then((resting) => heard && setFound({ of: calm, resting }));
+    return () => void (heard = false);
+  }, [calm, plain]);
   if (plain && calm === station) return { resting: counted(station), known: true };
   return found?.of === station ? { resting: found.resting, known: true } : { resting: counted(station), known: false };
 }

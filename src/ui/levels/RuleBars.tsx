@@ -6,17 +6,14 @@ import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
 import { memo, useCallback, useEffect, useRef, useState } from 'react';
 import type { Judgement, RuleState } from '@/core/levels';
-import { hangingWords, type Hanging } from '@/core/dependence';
 import { say, sayPhrase, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
-import { useResting } from '../editor/useResting';
-import { RestingWords } from '../parts/Resting';
 import { useJudgement } from './useJudgement';
 
 // Fields are fetched when a rule is opened.
+const HangsOn = dynamic(() => import('../parts/Resting').then((m) => m.HangsOn), { ssr: false });
+const RestsOn = dynamic(() => import('../parts/Resting').then((m) => m.RestsOn), { ssr: false });
 const RuleSettings = dynamic(() => import('./RuleSettings').then((m) => m.RuleSettings), { loading: () => null });
-
-const NONE: readonly Hanging[] = [];
 
 type JudgedRule = Judgement['rules'][number];
 
@@ -78,17 +75,15 @@ function slackWords(rule: JudgedRule, system: UnitSystem): string {
 
 interface RowProps {
   rule: JudgedRule;
-  /** Figures that nobody typed or confirmed, and that it hangs on; most first. */
-  on: readonly Hanging[];
   open: boolean;
   onToggle(id: string): void;
 }
 
 /** Most rules say the same from one mark of a drag to the next: those rows are not drawn again. */
 const sameRow = (a: RowProps, b: RowProps): boolean =>
-  a.open === b.open && a.onToggle === b.onToggle && a.on === b.on && JSON.stringify(a.rule) === JSON.stringify(b.rule);
+  a.open === b.open && a.onToggle === b.onToggle && JSON.stringify(a.rule) === JSON.stringify(b.rule);
 
-const RuleRow = memo(function RuleRow({ rule, on, open, onToggle }: RowProps) {
+const RuleRow = memo(function RuleRow({ rule, open, onToggle }: RowProps) {
   const system = useStationSystem();
   const point = useEditor((s) => s.point);
   const pointed = useEditor((s) => s.pointed);
@@ -149,12 +144,7 @@ const RuleRow = memo(function RuleRow({ rule, on, open, onToggle }: RowProps) {
           <Typography variant="body2" sx={{ mt: 0.5 }}>
             {sayPhrase(rule.why, system)}
           </Typography>
-          {on.length > 0 && (
-            <Typography variant="body2" sx={{ mt: 0.5 }}>
-              Rests on figures that nobody confirmed:{' '}
-              {on.map((h) => hangingWords(h, rule.state === 'holds' || rule.state === 'tight')).join('; ')}.
-            </Typography>
-          )}
+          <HangsOn rule={rule} />
           <RuleSettings id={rule.id} />
         </Box>
       )}
@@ -166,7 +156,6 @@ const RuleRow = memo(function RuleRow({ rule, on, open, onToggle }: RowProps) {
 export function RuleBars() {
   const { rules } = useJudgement();
   const { station } = useEditor((s) => s.judged.context);
-  const { resting, known } = useResting(station);
   const asked = useSearchParams().get('rule');
   const [chosen, setChosen] = useState<string | null>(null);
   const open = chosen ?? asked;
@@ -175,17 +164,11 @@ export function RuleBars() {
     <>
       <Box component="ul" aria-label="rules, tightest first" sx={{ m: 0, p: 0 }}>
         {rules.map((rule) => (
-          <RuleRow
-            key={rule.id}
-            rule={rule}
-            on={resting.rules.find((r) => r.rule === rule.id)?.on ?? NONE}
-            open={open === rule.id}
-            onToggle={toggle}
-          />
+          <RuleRow key={rule.id} rule={rule} open={open === rule.id} onToggle={toggle} />
         ))}
       </Box>
       <Box sx={{ px: 1.5, py: 1 }}>
-        <RestingWords {...{ resting, known }} />
+        <RestsOn station={station} />
       </Box>
     </>
   );

@@ -13,9 +13,9 @@ import { lineOf, type LevelContext, type Line } from '@/core/levels';
 import { quantity, say, sayPhrase, unitOf, type Quantity, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { Reading } from '../parts/Reading';
-import { RestsOn } from '../parts/Resting';
 import { Notice } from '../parts/Notice';
 
+const RestsOn = dynamic(() => import('../parts/Resting').then((m) => m.RestsOn), { ssr: false });
 const CurveChart = dynamic(() => import('./CurveChart').then((m) => m.CurveChart), {
   ssr: false,
   loading: () => <Box sx={{ p: 2 }}>drawing the curve…</Box>,
