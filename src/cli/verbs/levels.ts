@@ -3,6 +3,7 @@ import { judge } from '@/core/levels';
 import { AIMS, propose, type Aim } from '@/core/proposals';
 import type { Station } from '@/core/station';
 import { sayPhrase, systemOf, type UnitSystem } from '@/core/units';
+import { askedOf } from '@/core/wiring';
 import { Complaint, readStation, unitsFrom } from '../io';
 import type { Verb } from '../verb';
 
@@ -32,7 +33,11 @@ export const levels: Verb = {
     const aim = aimFrom(wanted);
     const station = readStation(file!, unitsFrom(units));
     const system = unitsFrom(units) ?? systemOf(station.profile);
-    const { context, operatingPoints, cycles, worst, reserve, raise, rules, tape } = judge(station);
+    const { context, operatingPoints, cycles, worst, reserve, raise, rules, tape } = judge(
+      station,
+      undefined,
+      askedOf(station),
+    );
     return {
       trips: context.sensors.map(({ sensor, order, rise, fall }) => ({
         sensor: sensor.id,

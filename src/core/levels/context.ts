@@ -11,8 +11,15 @@ import type { CycleResult } from './cycleResult';
 import type { LevelGeometry, SensorTrips } from './geometry';
 import { marksOf, type Acting } from './marks';
 
+/** What others have answered that rules ask: nothing where they were not asked. */
+export interface Asked {
+  /** By the solved panel as it is landed: whether the cut-off stops all that makes water; null where the panel cannot tell. */
+  readonly cutOffStops?: boolean | null;
+}
+
 /** What every rule and every figure is made from: worked out once for a station. */
 export interface LevelContext extends LevelGeometry {
+  readonly asked: Asked;
   /** The cycle at the inflow that makes a pump start most often. */
   readonly worst: CycleResult;
 }
@@ -131,7 +138,11 @@ export function surroundingsAfter(
  * const { stop, lead } = levelContext(newStation('Sump', 'Yard', 'metric-230'));
  * [stop, lead].map((h) => h.toFixed(3)) // → ['0.309', '0.591']
  */
-export function levelContext(station: Station, surroundings: Surroundings = surroundingsOf(station)): LevelContext {
+export function levelContext(
+  station: Station,
+  surroundings: Surroundings = surroundingsOf(station),
+  asked: Asked = {},
+): LevelContext {
   const geometry = geometryOf(station, surroundings);
-  return { ...geometry, worst: worstCycle(geometry) };
+  return { ...geometry, asked, worst: worstCycle(geometry) };
 }

@@ -6,6 +6,7 @@ export {
   sensorTrips,
   surroundingsAfter,
   surroundingsOf,
+  type Asked,
   type LevelContext,
   type Surroundings,
 } from './context';

@@ -1,6 +1,6 @@
 import type { OperatingPoint } from '../hydraulics';
 import type { Station } from '../station';
-import { levelContext, type LevelContext, type Surroundings } from './context';
+import { levelContext, type Asked, type LevelContext, type Surroundings } from './context';
 import { cycleOf } from './cycle';
 import type { CycleResult } from './cycleResult';
 import type { MarkName } from '../sensors';
@@ -48,13 +48,14 @@ function operatingPoints({ marks, calls, hydraulics }: LevelContext): LevelPoint
 /**
  * Everything that Levels shows of a station, worked out together.
  * @param station checked, by `checkStation`
+ * @param asked what the panel was asked (`askedOf`): without it a rule that would have to says that it is not known
  * @example
  * const { rules, cycles } = judge(newStation('Sump', 'Yard', 'metric-230'));
  * rules[0].id + ' ' + rules[0].state // → 'submergence tight'
  * cycles.design.startsPerHour.toFixed(1) // → '10.5'
  */
-export const judge = (station: Station, surroundings?: Surroundings): Judgement =>
-  judgeContext(levelContext(station, surroundings));
+export const judge = (station: Station, surroundings?: Surroundings, asked?: Asked): Judgement =>
+  judgeContext(levelContext(station, surroundings, asked));
 
 /** The same of a station whose levels are worked out already. */
 export function judgeContext(context: LevelContext): Judgement {

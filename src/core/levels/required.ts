@@ -39,6 +39,7 @@ export function brokenRules(
   let worst: LevelContext['worst'] | null = null;
   const context: LevelContext = {
     ...geometry,
+    asked: {},
     get worst() {
       return (worst ??= worstCycle(geometry));
     },

@@ -1,6 +1,7 @@
 import { judge, type RuleState } from '../levels';
 import type { Station } from '../station';
 import type { UnitSystem } from '../units';
+import { askedOf } from '../wiring';
 import { shaftScene, type Drawing } from './shaft/scene';
 
 /** A station as it hangs on the wall among others: its shaft drawn small, how its rules stand, and one line of why. */
@@ -22,16 +23,25 @@ const STATE: Readonly<Record<RuleState, Gauge['state']>> = {
   'not-applicable': 'quiet',
 };
 
+/** What is said of the worst rule. */
+const WORD: Readonly<Record<RuleState, string>> = {
+  broken: 'broken',
+  unknown: 'not known',
+  tight: 'tight',
+  holds: 'holds',
+  'not-applicable': 'not asked',
+};
+
 /** Judges a station and draws it small. @param station checked, by `checkStation` */
 export function gaugeOf(station: Station, system: UnitSystem): Gauge {
-  const { context, rules } = judge(station);
+  const { context, rules } = judge(station, undefined, askedOf(station));
   const worst = rules[0]!;
   const state = STATE[worst.state];
   const level = (context.stop + context.lead) / 2;
   const { layout, groups } = shaftScene(context, { width: WIDTH, height: HEIGHT, detail: 'thumb', system, level });
   return {
     state,
-    why: state === 'quiet' ? 'all rules hold' : `${state === 'due' ? 'tight' : 'broken'}: ${worst.title}`,
+    why: state === 'quiet' ? 'all rules hold' : `${WORD[worst.state]}: ${worst.title}`,
     scene: { layout: { width: layout.width, height: layout.height, wall: layout.wall }, groups },
   };
 }

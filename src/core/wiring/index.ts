@@ -1,5 +1,6 @@
 export { wire, type Wired } from './wired';
 export { floatsAt, happens, inTheEnd, outcomesOf, type Inputs, inputProblems, solveWith, panelSolver } from './inputs';
+export { askedOf } from './asked';
 export { asLanded, type AsLanded, type Effect } from './asLanded';
 export { reasonFor, type Reason } from './why';
 export { sourceOf, typicalAmpacity } from './ampacity';

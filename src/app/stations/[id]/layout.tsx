@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
 import { judge, summaryOf } from '@/core/levels';
+import { askedOf } from '@/core/wiring';
 import { database } from '@/server/db';
 import { listStations } from '@/server/stations';
 import { StationProvider } from '@/ui/editor/StationProvider';
@@ -24,7 +25,12 @@ export default async function StationLayout({ children, params }: Props) {
     site: s.station.identity.site,
   }));
   return (
-    <StationProvider key={id} id={id} saved={{ revision, savedAt, station }} rules={summaryOf(judge(station).rules)}>
+    <StationProvider
+      key={id}
+      id={id}
+      saved={{ revision, savedAt, station }}
+      rules={summaryOf(judge(station, undefined, askedOf(station)).rules)}
+    >
       <StationFrame stations={names}>{children}</StationFrame>
     </StationProvider>
   );

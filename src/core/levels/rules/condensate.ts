@@ -51,7 +51,7 @@ export const cutOff: Rule<'cut-off'> = {
   severity: 'must',
   about: ['level:overflow'],
   judge(context) {
-    const { station, vessel, cutoff, overflow, marks } = context;
+    const { station, vessel, cutoff, overflow, marks, asked } = context;
     if (station.duty.kind !== 'condensate') return notAsked(NO_CONDENSATE, ['level:overflow']);
     const after = shedAfter(context);
     const absent = (sentence: ReturnType<typeof phrase>) => [
@@ -71,7 +71,16 @@ export const cutOff: Rule<'cut-off'> = {
       return absent(
         phrase`A cut-off float hangs there, and nothing is named that it stops: it breaks no appliance’s call or feed. Name what makes the water among the interlocks of the panel.`,
       );
-    if (touchesCutOff(station))
+    if (station.landings.cores.some(({ core, to }) => to === null && core.startsWith('W-cut-')))
+      return absent(
+        phrase`The wires of what the cut-off should stop hang loose: nothing of it goes through the panel, and how it is joined outside is not known. Land them on their terminals.`,
+      );
+    const touched = touchesCutOff(station);
+    if (touched && asked.cutOffStops === false)
+      return absent(
+        phrase`As the panel is landed the cut-off does not stop all that makes water: with the water at the cut-off or at the overflow something of it may run. What is not as designed is told in Panel; until it is put right the reservoir spills when the pump fails.`,
+      );
+    if (touched && asked.cutOffStops !== true)
       return {
         state: 'unknown',
         why: phrase`Not all of the panel is landed as designed. Whether the cut-off still stops the appliances is told in Panel, under what is not as designed: until that is put right nobody should count on it.`,
@@ -84,7 +93,7 @@ export const cutOff: Rule<'cut-off'> = {
         needs: quantity('volume', after),
         has: quantity('volume', room),
         scale: Math.max(after, 1e-6),
-        why: phrase`The cut-off is designed to stop the appliances at ${quantity('height', cutoff.rise)}; they shed ${quantity('volume', after)} more, and to the overflow there is room for ${quantity('volume', room)}. That it really stops them is for a test.`,
+        why: phrase`The cut-off ${touched ? 'stops the appliances, by the panel solved as it is landed,' : 'is designed to stop the appliances'} at ${quantity('height', cutoff.rise)}; they shed ${quantity('volume', after)} more, and to the overflow there is room for ${quantity('volume', room)}. That it really stops them is for a test.`,
         about: ['level:cutoff', 'level:overflow', `float:${marks.find((m) => m.name === 'cutoff')!.sensor!}`],
       },
     ];
