@@ -42,7 +42,7 @@ const groupOf = (path: string): SurveyGroup | null =>
   CHOSEN.test(path) ? null : (GROUPS.find(([at]) => at.test(path))?.[1] ?? null);
 
 /** What a sensor is, apart from where it is set: the fields of its kind that no tape sets, its cord and its contact. */
-function ofSensor(sensor: Sensor): (field: string) => boolean {
+export function takenOf(sensor: Sensor): (field: string) => boolean {
   const kind = kindOf(sensor);
   const set = new Set(kind.measures(sensor).map((m) => m.field));
   const own = new Set([...Object.keys(kind.fields), 'cordLength', 'contactRating']);
@@ -64,7 +64,7 @@ function* walk(node: unknown, path: string): Generator<string> {
 export function surveyFigures(station: Station): SurveyFigure[] {
   const { vessel, inflow, pumps, discharge, sensors, obstacles, pole, supply, wiring, cordRun } = station;
   const roots = { vessel, inflow, pumps, discharge, sensors, cordRun, obstacles, pole, supply, wiring };
-  const taken = sensors.map(ofSensor);
+  const taken = sensors.map(takenOf);
   return Object.entries(roots).flatMap(([root, node]) =>
     [...walk(node, root)].flatMap((path): SurveyFigure[] => {
       const group = groupOf(path);
@@ -87,5 +87,5 @@ export function figureOf(station: Station, path: string): string | null {
   if (groupOf(path) === null) return null;
   if (steps[0] !== 'sensors') return path;
   const sensor = station.sensors[Number(steps[1])];
-  return sensor && ofSensor(sensor)(steps[2]!) ? path : null;
+  return sensor && takenOf(sensor)(steps[2]!) ? path : null;
 }

@@ -1,5 +1,6 @@
 import type { Station } from '../station';
-import { isPartList, surveyFigures } from './figures';
+import type { Sensor } from '../sensors';
+import { isPartList, surveyFigures, takenOf } from './figures';
 import { standingOf, withStandings, type Standing } from './standing';
 
 /*
@@ -80,6 +81,23 @@ const HOLDS = [
   'wiring',
 ] as const;
 
+/** A sensor that was set elsewhere and is else as it was: so it is many times a second while it is dragged. */
+function setOnly(before: Sensor | undefined, after: Sensor): boolean {
+  if (before === after) return true;
+  if (!before || before.id !== after.id || before.kind !== after.kind) return false;
+  const taken = takenOf(after);
+  const [old, now]: Readonly<Record<string, unknown>>[] = [{ ...before }, { ...after }];
+  return Object.keys(now!).every((field) => old![field] === now![field] || !taken(field));
+}
+
+/** Nothing that is taken on site is other than before. */
+const asBefore = (before: Station, after: Station): boolean =>
+  HOLDS.every((part) =>
+    part === 'sensors'
+      ? before.sensors.length === after.sensors.length && after.sensors.every((s, i) => setOnly(before.sensors[i], s))
+      : before[part] === after[part],
+  );
+
 /**
  * The document after an edit, with how its figures stand. An edit that says so itself is believed.
  * @example
@@ -87,7 +105,7 @@ const HOLDS = [
  * standingOf(followSurvey(s, setAt(s, 'pumps.0.intake', 0.06)), 'pumps.0.intake') // → 'confirmed'
  */
 export function followSurvey(before: Station, after: Station): Station {
-  if (after.surveyed !== before.surveyed || HOLDS.every((part) => before[part] === after[part])) return after;
+  if (after.surveyed !== before.surveyed || asBefore(before, after)) return after;
   const standings = new Map(
     surveyFigures(after).map(({ path }) => [path, standingAfter(before, whatItWas(before, after, path))]),
   );

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Resting } from '@/core/dependence';
 import type { Station } from '@/core/station';
 import { surveyFigures, unconfirmed } from '@/core/surveyed';
@@ -43,14 +43,15 @@ function restingOf(station: Station): Promise<Resting> {
  */
 export function useResting(station: Station): { resting: Resting; known: boolean } {
   const calm = useQuiet(station, 400);
+  const open = useMemo(() => counted(calm), [calm]);
   const [found, setFound] = useState<{ of: Station; resting: Resting } | null>(null);
-  const plain = unconfirmed(calm).length === 0;
+  const plain = open.unconfirmed === 0;
   useEffect(() => {
     if (plain) return;
     let heard = true;
     void restingOf(calm).then((resting) => heard && setFound({ of: calm, resting }));
     return () => void (heard = false);
   }, [calm, plain]);
-  if (plain && calm === station) return { resting: counted(station), known: true };
-  return found?.of === station ? { resting: found.resting, known: true } : { resting: counted(station), known: false };
+  if (found?.of === station) return { resting: found.resting, known: true };
+  return { resting: open, known: plain && calm === station };
 }
