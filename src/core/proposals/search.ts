@@ -15,7 +15,6 @@ export interface Field {
   readonly station: Station;
   readonly surroundings: Surroundings;
   readonly candidates: ReadonlyMap<string, Candidates>;
-  readonly bands: Bands;
   /** What the rules that are required let through before anything is hung, by those rules: worked out once for all aims. */
   readonly prepared: WeakMap<ReadonlySet<RuleId>, Prepared>;
 }
@@ -40,7 +39,7 @@ export function fieldOf(station: Station, surroundings: Surroundings, from: read
       ),
     ]),
   );
-  return { station, surroundings, candidates, bands: bandsOf(station, candidates), prepared: new WeakMap() };
+  return { station, surroundings, candidates, prepared: new WeakMap() };
 }
 
 const emptying = (station: Station) => wayOf(station).direction === 'empty';
@@ -130,13 +129,14 @@ interface Prepared {
   readonly callsLast: number;
   readonly most: readonly number[];
   /** Bands that leave room for what is hung beside them, and the water at the lower and the upper of each stop and start, m³. */
+  readonly bands: Bands;
   readonly below: Float64Array;
   readonly above: Float64Array;
   /** Whether the screen lets a band pass, by its place in those lists: asked when it is tried, and once for all aims. */
   passes(n: number): boolean;
   readonly chain: Chain;
   /** A band of those lists. */
-  band(n: number): Band & { readonly index: number };
+  band(n: number): Band;
 }
 
 /** Calls a pump more. */
@@ -148,7 +148,7 @@ const EASE = 1e-9;
 function prepare(field: Field, required: ReadonlySet<RuleId>): Prepared {
   const before = field.prepared.get(required);
   if (before) return before;
-  const { station, surroundings, bands } = field;
+  const { station, surroundings } = field;
   const screen = screenFor(station, surroundings, required);
   const touch = required.has('swing')
     ? touchCheck(station, surroundings.vessel, required.has('gap') ? station.settings.swingClearance : 0)
@@ -162,36 +162,26 @@ function prepare(field: Field, required: ReadonlySet<RuleId>): Prepared {
   const firstUp = further.findIndex((f) => f.up);
   const highest = firstUp < 0 ? station.vessel.overflow - screen.gapToOverflow : most[firstUp]! - screen.gap;
   const { vessel } = surroundings;
-  const hangs = bands.pairs ? eachHangs(bands.pairs, emptying(station), { screen, known }) : () => true;
-  const kept = new Uint32Array(bands.count);
-  const [below, above] = [new Float64Array(bands.count), new Float64Array(bands.count)];
-  let count = 0;
-  for (let index = 0; index < bands.count; index++) {
-    const low = Math.min(bands.stop[index]!, bands.lead[index]!);
-    const high = Math.max(bands.stop[index]!, bands.lead[index]!);
-    if (high - low < screen.gap - EASE || high > highest + EASE || !hangs(index)) continue;
-    below[count] = vessel.volume(low);
-    above[count] = vessel.volume(high);
-    kept[count++] = index;
-  }
-  const band = (n: number) => {
-    const index = kept[n]!;
-    return { index, stop: bands.stop[index]!, lead: bands.lead[index]!, drawdown: above[n]! - below[n]! };
-  };
-  const verdicts = new Int8Array(count);
+  const way = wayOf(station);
+  const bands = bandsOf(station, field.candidates, {
+    gap: screen.gap,
+    highest,
+    may: (side, of, i) => (side === 'lead' || screen.stop(of[way.stops][i]!)) && known.stands(of.at(i)),
+  });
+  const volumes = (of: typeof Math.min) =>
+    Float64Array.from({ length: bands.count }, (_, n) => vessel.volume(of(bands.stop[n]!, bands.lead[n]!)));
+  const [below, above] = [volumes(Math.min), volumes(Math.max)];
+  const band = (n: number): Band => ({ stop: bands.stop[n]!, lead: bands.lead[n]!, drawdown: above[n]! - below[n]! });
+  const verdicts = new Int8Array(bands.count);
   const ask = (n: number) => {
     const b = band(n);
     return (callsLast >= 0 || screen.lastCall(b.lead, 1)) && screen.band(b);
   };
   const made: Prepared = {
-    ...{ screen, known, further, most },
+    ...{ screen, known, further, most, bands, below, above, band, callsLast },
     chain: chainOf({ screen, known, further, most }),
     running: lags + (three ? 2 : 1),
-    callsLast,
-    below: below.subarray(0, count),
-    above: above.subarray(0, count),
     passes: (n) => (verdicts[n] ||= ask(n) ? 1 : -1) > 0,
-    band,
   };
   field.prepared.set(required, made);
   return made;
@@ -230,28 +220,6 @@ function chainOf({ further, known, most, screen }: Pick<Prepared, 'further' | 'k
   return chain;
 }
 
-/** Whether the two sensors of a band can each hang as they do there: asked once of each setting, for it is tried with every one of the other. */
-function eachHangs(
-  pairs: NonNullable<Bands['pairs']>,
-  empties: boolean,
-  { screen, known }: Pick<Prepared, 'screen' | 'known'>,
-): (index: number) => boolean {
-  const side = (name: 'stop' | 'lead') => {
-    const { of, at } = pairs[name];
-    const verdicts = new Int8Array(of.count);
-    const ask = (i: number) => {
-      if (name === 'stop' && !screen.stop((empties ? of.fall : of.rise)[i]!)) return false;
-      return known.stands(of.at(i));
-    };
-    return (index: number) => {
-      const i = at[index]!;
-      return (verdicts[i] ||= ask(i) ? 1 : -1) > 0;
-    };
-  };
-  const [stop, lead] = [side('stop'), side('lead')];
-  return (index) => stop(index) && lead(index);
-}
-
 /**
  * The first setting, in the order of an aim, of which every required rule holds; null when there is none on the tape's marks.
  *
@@ -260,9 +228,9 @@ function eachHangs(
  * where a setting exists it is found.
  */
 export function search(field: Field, aim: Aim, required: ReadonlySet<RuleId>): Station | null {
-  const { station, surroundings, bands } = field;
+  const { station, surroundings } = field;
   const prepared = prepare(field, required);
-  const { screen, known, further, running, callsLast, most, chain } = prepared;
+  const { screen, known, further, running, callsLast, most, chain, bands } = prepared;
   const { minimumGap } = station.settings;
   const empties = emptying(station);
 
@@ -326,14 +294,18 @@ export function search(field: Field, aim: Aim, required: ReadonlySet<RuleId>): S
   };
 
   const score = BAND_SCORE[aim];
-  const scores = Float64Array.from(prepared.below, (below, n) => {
-    const { index, stop, lead } = prepared.band(n);
-    return score({ below, above: prepared.above[n]!, high: Math.max(stop, lead), moved: bands.moved[index]! });
-  });
+  const scores = Float64Array.from(prepared.below, (below, n) =>
+    score({
+      below,
+      above: prepared.above[n]!,
+      high: Math.max(bands.stop[n]!, bands.lead[n]!),
+      moved: bands.moved[n]!,
+    }),
+  );
   for (const n of bestFirst(scores)) {
     if (!prepared.passes(n)) continue;
     const band = prepared.band(n);
-    const by = bands.by(band.index);
+    const by = bands.by(n);
     if (!by.every((c) => known.stands(c)) || (by.length === 2 && !known.apart(by[0]!, by[1]!))) continue;
     const [low, high] = [Math.min(band.stop, band.lead), Math.max(band.stop, band.lead)];
     const upper = by[by.length > 1 && empties ? 1 : 0]!;
