@@ -220,6 +220,14 @@ function chainOf({ further, known, most, screen }: Pick<Prepared, 'further' | 'k
   return chain;
 }
 
+/** What an aim wants small, of every band. */
+function ranks({ bands: { stop, lead, moved }, below, above }: Prepared, aim: Aim): Float64Array {
+  const score = BAND_SCORE[aim];
+  return Float64Array.from(below, (b, n) =>
+    score({ below: b, above: above[n]!, high: Math.max(stop[n]!, lead[n]!), moved: moved[n]! }),
+  );
+}
+
 /**
  * The first setting, in the order of an aim, of which every required rule holds; null when there is none on the tape's marks.
  *
@@ -293,16 +301,7 @@ export function search(field: Field, aim: Aim, required: ReadonlySet<RuleId>): S
     return false;
   };
 
-  const score = BAND_SCORE[aim];
-  const scores = Float64Array.from(prepared.below, (below, n) =>
-    score({
-      below,
-      above: prepared.above[n]!,
-      high: Math.max(bands.stop[n]!, bands.lead[n]!),
-      moved: bands.moved[n]!,
-    }),
-  );
-  for (const n of bestFirst(scores)) {
+  for (const n of bestFirst(ranks(prepared, aim))) {
     if (!prepared.passes(n)) continue;
     const band = prepared.band(n);
     const by = bands.by(n);
