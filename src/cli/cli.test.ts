@@ -57,7 +57,10 @@ describe('pitbell', () => {
       'raise',
       'rules',
       'tape',
+      'surveyed',
     ]);
+    // Nobody says of a document whether its figures were measured: all typed or confirmed, unless it says otherwise.
+    expect(answer.surveyed).toMatchObject({ unconfirmed: 0, first: [] });
     expect(answer.worst.startsPerHour).toBe((judge(s).worst as { startsPerHour: number }).startsPerHour);
     expect(Object.keys(answer.rules[0])).toEqual(['id', 'title', 'severity', 'state', 'needs', 'has', 'slack', 'why']);
   });

@@ -1,6 +1,8 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import * as circuit from './circuit';
+import * as dependence from './dependence';
+import * as editing from './editing';
 import * as faults from './faults';
 import * as hydraulics from './hydraulics';
 import * as levels from './levels';
@@ -8,12 +10,16 @@ import * as proposals from './proposals';
 import * as proving from './proving';
 import * as rehearsal from './rehearsal';
 import * as schemes from './schemes';
+import * as starting from './starting';
 import * as station from './station';
+import * as surveyed from './surveyed';
 import * as vessel from './vessel';
 import * as wiring from './wiring';
 
 const scope = {
   ...circuit,
+  ...dependence,
+  ...editing,
   ...faults,
   ...hydraulics,
   ...levels,
@@ -21,7 +27,9 @@ const scope = {
   ...proving,
   ...rehearsal,
   ...schemes,
+  ...starting,
   ...station,
+  ...surveyed,
   ...vessel,
   ...wiring,
 };

@@ -33,7 +33,7 @@ function hangsOn(was: Rules[number], answers: readonly Rules[]): Pick<Hanging, '
  * time, and all rules are judged again. What two of them together would do is not asked.
  * @param station checked, by `checkStation`
  * @example
- * dependence(exampleStation('Sump', 'Yard', 'metric-230', 'empty')).first[0].name
+ * dependence(exampleStation('Sump', 'Yard', 'metric-230', 'empty')).first.map((f) => f.name) // → ['overflow', 'diameter', 'inlet invert']
  */
 export function dependence(station: Station): Resting {
   const open = unconfirmed(station);
