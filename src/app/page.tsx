@@ -6,6 +6,15 @@ import { listStations, listUnreadable } from '@/server/stations';
 import { RoundView } from '@/ui/round/RoundView';
 import { prefsFrom } from '@/ui/theme/prefs';
 
+/** One station that cannot be worked out says so in its place, and hides no other. */
+function guarded<T>(make: () => T): T | { readonly failed: string } {
+  try {
+    return make();
+  } catch (e) {
+    return { failed: (e as Error).message };
+  }
+}
+
 export const dynamic = 'force-dynamic';
 
 export default async function RoundPage() {
@@ -16,7 +25,7 @@ export default async function RoundPage() {
     id,
     name: station.identity.name,
     site: station.identity.site,
-    gauge: gaugeOf(station, units ?? systemOf(station.profile)),
+    gauge: guarded(() => gaugeOf(station, units ?? systemOf(station.profile))),
   }));
   return <RoundView stations={stations} unreadable={listUnreadable(db)} />;
 }

@@ -126,6 +126,20 @@ describe('stations', () => {
     expect(storedDocument(db, 8)).toBeNull();
   });
 
+  it('a document whose text is damaged hides no other, keeps its place to be exported, and says so', () => {
+    const { id } = createStation(db, station('Readable'), AT);
+    const text = JSON.stringify(station('Damaged')).slice(0, -40);
+    // As a bit that flips on the disk does it: past what the database checks as it is written.
+    db.pragma('ignore_check_constraints = ON');
+    db.exec("INSERT INTO stations (id, revision, created_at) VALUES (7, 1, 'x')");
+    db.prepare("INSERT INTO revisions (station_id, revision, saved_at, document) VALUES (7, 1, 'x', ?)").run(text);
+    expect(listStations(db).map((s) => s.id)).toEqual([id]);
+    expect(listUnreadable(db)).toEqual([
+      { id: 7, problems: [{ path: 'document', message: expect.stringMatching(/damaged: it is no JSON/) }] },
+    ]);
+    expect(storedDocument(db, 7)).toBe(text);
+  });
+
   it('brings a stored document of an older version up to date as it is read', () => {
     const old = readFileSync(new URL('../core/station/fixtures/version-1.json', import.meta.url), 'utf8');
     db.exec("INSERT INTO stations (id, revision, created_at) VALUES (5, 1, 'x')");

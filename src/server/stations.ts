@@ -29,9 +29,22 @@ export interface Unreadable {
   readonly problems: readonly Problem[];
 }
 
+function parsed(text: string): { ok: true; document: unknown } | { ok: false; reason: string } {
+  try {
+    return { ok: true, document: JSON.parse(text) };
+  } catch (e) {
+    return { ok: false, reason: (e as Error).message };
+  }
+}
+
 /** A stored document was checked when it was written; an older version is brought up to date as it is read. */
 function read(row: Row): { ok: true; saved: Saved } | { ok: false; unreadable: Unreadable } {
-  const checked = checkStation(JSON.parse(row.document));
+  const stored = parsed(row.document);
+  if (!stored.ok) {
+    const message = `what is stored is damaged: it is no JSON any more (${stored.reason})`;
+    return { ok: false, unreadable: { id: row.id, problems: [{ path: 'document', message }] } };
+  }
+  const checked = checkStation(stored.document);
   if (!checked.ok) return { ok: false, unreadable: { id: row.id, problems: checked.problems } };
   return { ok: true, saved: { id: row.id, revision: row.revision, savedAt: row.savedAt, station: checked.station } };
 }
@@ -44,11 +57,15 @@ function toSaved(row: Row): Saved {
   );
 }
 
+/** A damaged document has no name; it must not keep the others from being put in order. */
+const NAMED = (what: 'site' | 'name') =>
+  `CASE WHEN json_valid(r.document) THEN json_extract(r.document, '$.identity.${what}') END COLLATE NOCASE`;
+
 function newest(db: Db): ReturnType<typeof read>[] {
   const rows = db
     .prepare<[], Row>(
       `${SELECT} AND r.revision = s.revision
-       ORDER BY json_extract(r.document, '$.identity.site') COLLATE NOCASE, json_extract(r.document, '$.identity.name') COLLATE NOCASE, s.id`,
+       ORDER BY ${NAMED('site')}, ${NAMED('name')}, s.id`,
     )
     .all();
   return rows.map(read);

@@ -68,6 +68,20 @@ export const drawTime = (
   tolerance = 1e-9,
 ): number => passTime(context, from, to, inflow, flowOf(context, running), tolerance);
 
+/** The same where nobody has seen to it that there is an operating point all the way: flow changes one way with level, so the ends tell. */
+export function drawBetween(
+  context: LevelGeometry,
+  from: number,
+  to: number,
+  inflow: number,
+): { readonly ok: true; readonly time: number } | ({ readonly ok: false } & NoDuty) {
+  for (const level of [from, to]) {
+    const point = context.hydraulics.at(level, 1);
+    if (!point.ok) return point;
+  }
+  return { ok: true, time: drawTime(context, from, to, inflow) };
+}
+
 /**
  * Time from the stop to the start with no pump running, s. What falls back comes in beside the inflow; a line whose end is under the water
  * goes on to empty the pit, down to where air breaks it, and one that fills from below empties the tank again. Infinite where the water never

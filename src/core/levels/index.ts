@@ -11,7 +11,7 @@ export {
   type Surroundings,
 } from './context';
 export type { SensorTrips } from './geometry';
-export { cycleOf as cycleAt, drawTime } from './cycle';
+export { cycleOf as cycleAt, drawBetween, drawTime } from './cycle';
 export type { CycleResult } from './cycleResult';
 export { sawtooth, type LevelAt } from './sawtooth';
 export { sayNoDuty } from './sayNoDuty';

@@ -1,6 +1,6 @@
 import { traitsOf } from '../duties';
-import { drawTime, sayNoDuty, type LevelContext } from '../levels';
-import { phrase, quantity, type Phrase } from '../units';
+import { drawBetween, sayNoDuty, type LevelContext } from '../levels';
+import { phrase, quantity } from '../units';
 import { ampsAt, powerOf } from '../hydraulics';
 import { holdOf } from './holdOff';
 import { around, atMost, seen, TOLERANCE, unknown } from './expect';
@@ -11,12 +11,6 @@ const trip = { amount: TOLERANCE.trip };
 
 /** Depth of a level below the rim: how it is read with a tape. */
 const rimDown = ({ vessel }: LevelContext, level: number) => quantity('height', vessel.depth - level);
-
-/** Why the pump's own times cannot be told, or null when they can. */
-function untold({ atStop, atLead }: LevelContext): Phrase | null {
-  if (!atStop.ok) return sayNoDuty(atStop);
-  return atLead.ok ? null : sayNoDuty(atLead);
-}
 
 export function fillToLead(context: LevelContext): Step {
   const { station, vessel, stop, lead } = context;
@@ -85,13 +79,17 @@ export function running(context: LevelContext): Step {
   };
 }
 
+/** Time for one pump from a level to the stop; why it cannot be told, where it has no operating point there. */
+function runFrom(context: LevelContext, label: string, level: number): Expectation {
+  const drawn = drawBetween(context, level, context.stop, 0);
+  return drawn.ok
+    ? around('run', label, quantity('time', drawn.time), water)
+    : unknown('run', label, 'time', sayNoDuty(drawn));
+}
+
 export function pumpDown(context: LevelContext): Step {
   const { vessel, stop, lead, hydraulics } = context;
-  const none = untold(context);
   const rise = vessel.height(vessel.volume(stop) + hydraulics.drainback(1, stop).volume) - stop;
-  const run: Expectation = none
-    ? unknown('run', 'from start to stop', 'time', none)
-    : around('run', 'from start to stop', quantity('time', drawTime(context, lead, stop, 0)), water);
   return {
     id: 'pump-down',
     phase: 'wet',
@@ -102,7 +100,7 @@ export function pumpDown(context: LevelContext): Step {
     ],
     cautions: [],
     expects: [
-      run,
+      runFrom(context, 'from start to stop', lead),
       around('level', 'water when the pump stops, rim down', rimDown(context, stop), trip),
       seen('stays', 'two minutes after', phrase`the pump stays still`),
       seen(
@@ -119,9 +117,11 @@ export function pumpDown(context: LevelContext): Step {
 
 export function drawdownTest(context: LevelContext): Step {
   const { vessel, stop, lead } = context;
-  const none = untold(context);
-  const drop = none ? null : (lead - stop) / drawTime(context, lead, stop, 0);
-  const flow = none ? null : context.drawdown / drawTime(context, lead, stop, 0);
+  const drawn = drawBetween(context, lead, stop, 0);
+  const rate = (expected: Expectation['id'], label: string, format: 'levelRate' | 'flow', of: number) =>
+    drawn.ok
+      ? around(expected, label, quantity(format, of / drawn.time), water)
+      : unknown(expected, label, format, sayNoDuty(drawn));
   return {
     id: 'drawdown',
     phase: 'wet',
@@ -132,12 +132,8 @@ export function drawdownTest(context: LevelContext): Step {
     ],
     cautions: [],
     expects: [
-      drop === null
-        ? unknown('drop', 'drop of the water', 'levelRate', none!)
-        : around('drop', 'drop of the water', quantity('levelRate', drop), water),
-      flow === null
-        ? unknown('flow', 'flow from it', 'flow', none!)
-        : around('flow', 'flow from it', quantity('flow', flow), water),
+      rate('drop', 'drop of the water', 'levelRate', lead - stop),
+      rate('flow', 'flow from it', 'flow', context.drawdown),
     ],
     about: ['level:lead', 'level:stop', 'pump', 'pipe'],
   };
@@ -224,7 +220,6 @@ export function cutOff(context: LevelContext): Step[] {
 export function fillTank(context: LevelContext): Step[] {
   const { stop, lead, station } = context;
   const { runOn } = traitsOf(station);
-  const none = untold(context);
   return [
     {
       id: 'draw-start',
@@ -247,9 +242,7 @@ export function fillTank(context: LevelContext): Step[] {
       actions: [phrase`Draws shut. Watch in hand from start to stop, then look how much still runs in.`],
       cautions: ['Stay with it until it has stopped: the overflow is the next thing up.'],
       expects: [
-        none
-          ? unknown('run', 'from start to stop', 'time', none)
-          : around('run', 'from start to stop', quantity('time', drawTime(context, lead, stop, 0)), water),
+        runFrom(context, 'from start to stop', lead),
         around('level', 'water when filling stops, rim down', rimDown(context, stop), trip),
         seen(
           'after',
@@ -264,11 +257,10 @@ export function fillTank(context: LevelContext): Step[] {
 
 /** Water up to the alarm with the pump held off, and down again. Nothing without an alarm float. */
 export function fillToAlarm(context: LevelContext): Step[] {
-  const { station, vessel, stop, lead, alarm } = context;
+  const { station, vessel, lead, alarm } = context;
   if (!alarm || traitsOf(station).direction === 'fill') return alarm ? alarmExtras(context) : [];
   const hold = holdOf(station);
   const volume = vessel.volume(alarm.rise) - vessel.volume(lead);
-  const none = untold(context);
   return [
     {
       id: 'fill-alarm',
@@ -301,9 +293,7 @@ export function fillToAlarm(context: LevelContext): Step[] {
       actions: [phrase`Hose off. ${hold.back}; watch in hand until it stops.`],
       cautions: [],
       expects: [
-        none
-          ? unknown('run', 'from alarm level to stop', 'time', none)
-          : around('run', 'from alarm level to stop', quantity('time', drawTime(context, alarm.rise, stop, 0)), water),
+        runFrom(context, 'from alarm level to stop', alarm.rise),
         around('clears', 'water when the alarm clears, rim down', rimDown(context, alarm.fall), trip),
       ],
       about: ['level:alarm', 'level:stop', 'pump'],

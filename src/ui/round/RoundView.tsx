@@ -12,7 +12,8 @@ import { NewStation } from './NewStation';
 import { Notice } from '../parts/Notice';
 
 export interface RoundStation extends StationName {
-  readonly gauge: Gauge;
+  /** Or why it could not be worked out. */
+  readonly gauge: Gauge | { readonly failed: string };
 }
 
 /** A stored document that this version cannot read. */
@@ -21,15 +22,39 @@ export interface UnreadableStation {
   readonly problems: readonly Problem[];
 }
 
-/** One station as a gauge on the wall: its shaft, its bell, one line of why. */
+const WIDTH = 230;
+
+/** What stands in the place of a gauge: the drawing with its bell and one line of why, or why there is none. */
+function Face({ name, gauge }: Pick<RoundStation, 'name' | 'gauge'>) {
+  const failed = 'failed' in gauge;
+  return (
+    <>
+      {!failed && <Shaft scene={gauge.scene} title={`shaft of ${name}`} />}
+      <Box sx={{ display: 'flex', gap: 0.75, alignItems: 'flex-start', mt: 1 }}>
+        <Bell state={failed ? 'ringing' : gauge.state} />
+        <Box sx={{ minWidth: 0 }}>
+          <Typography variant="h3" component="h3">
+            {name}
+          </Typography>
+          <Typography variant="label" component="p" sx={{ m: 0 }}>
+            {failed
+              ? `Its rules and its drawing could not be worked out (${gauge.failed}). Nothing of it is lost: open it, or export its file.`
+              : gauge.why}
+          </Typography>
+        </Box>
+      </Box>
+    </>
+  );
+}
+
+/** One station as a gauge on the wall. */
 function GaugeView({ station: { id, name, gauge } }: { station: RoundStation }) {
-  const { state, why, scene } = gauge;
   return (
     <Box
       component={Link}
       href={`/stations/${id}/levels`}
       sx={{
-        width: { xs: 'calc(50% - 6px)', sm: scene.layout.width + 20 },
+        width: { xs: 'calc(50% - 6px)', sm: 'failed' in gauge ? WIDTH : gauge.scene.layout.width + 20 },
         minWidth: 150,
         color: 'text.primary',
         textDecoration: 'none',
@@ -39,18 +64,7 @@ function GaugeView({ station: { id, name, gauge } }: { station: RoundStation }) 
         '&:hover': { bgcolor: 'action.hover' },
       }}
     >
-      <Shaft scene={scene} title={`shaft of ${name}`} />
-      <Box sx={{ display: 'flex', gap: 0.75, alignItems: 'flex-start', mt: 1 }}>
-        <Bell state={state} />
-        <Box sx={{ minWidth: 0 }}>
-          <Typography variant="h3" component="h3">
-            {name}
-          </Typography>
-          <Typography variant="label" component="p" sx={{ m: 0 }}>
-            {why}
-          </Typography>
-        </Box>
-      </Box>
+      <Face name={name} gauge={gauge} />
     </Box>
   );
 }

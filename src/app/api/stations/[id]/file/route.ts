@@ -7,17 +7,26 @@ const nameOf = (document: unknown): string => {
   return typeof identity?.name === 'string' ? identity.name : 'station';
 };
 
+/** What is stored, or null where it is damaged: then it is sent as it is. */
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
+
 /** The saved document as a file, to be carried to another machine: as it is stored, even where this version cannot read it. */
 export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const id = idFrom((await params).id);
   const stored = id === null ? null : storedDocument(database(), id);
   if (stored === null) return notFound('station');
-  const document: unknown = JSON.parse(stored);
+  const document = parsed(stored);
   const name =
     nameOf(document)
       .toLowerCase()
       .replace(/[^a-z0-9]+/g, '-') || 'station';
-  return new Response(JSON.stringify(document, null, 2), {
+  return new Response(document === null ? stored : JSON.stringify(document, null, 2), {
     headers: { 'content-type': 'application/json', 'content-disposition': `attachment; filename="${name}.json"` },
   });
 }
