@@ -46,6 +46,24 @@ describe('the editor', () => {
     expect(store.getState().judged.problems).toEqual([]);
   });
 
+  it('keeps an edit whose judgement falls over, says so, and goes on with the next', () => {
+    let falls = true;
+    const judgeOrFall: Judge['judge'] = (...of) => {
+      if (falls) throw new RangeError('no operating point');
+      return judge(...of);
+    };
+    const store = editor({ now: () => ({ ...JUDGE, judge: judgeOrFall }), ready: () => Promise.resolve() });
+    const { context } = store.getState().judged;
+    store.getState().edit(up(0.05));
+    expect(isDirty(store.getState())).toBe(true);
+    expect(store.getState().judged.context).toBe(context);
+    expect(store.getState().judged.problems[0]!.message).toMatch(/no operating point.*what was typed is kept/);
+    falls = false;
+    store.getState().edit(up(0.05));
+    expect(store.getState().judged.problems).toEqual([]);
+    expect(store.getState().judged.context.stop).toBeCloseTo(context.stop + 0.1, 9);
+  });
+
   it('undoes and redoes each edit, and judges again', () => {
     const store = editor();
     const { document } = store.getState();

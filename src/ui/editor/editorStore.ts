@@ -69,9 +69,15 @@ export interface Judging {
 function judgeDocument(by: Judge, document: Station, system: UnitSystem | undefined, before: Judged): Judged {
   const checked = by.checkStation(document, system);
   if (!checked.ok) return { ...before, problems: checked.problems };
-  // The document itself is judged, not the copy that was checked: what has not changed is known by being the same.
-  const judgement = by.judge(document, surroundingsAfter(document, before.context));
-  return { context: judgement.context, judgement, rules: by.summaryOf(judgement.rules), problems: [] };
+  try {
+    // The document itself is judged, not the copy that was checked: what has not changed is known by being the same.
+    const judgement = by.judge(document, surroundingsAfter(document, before.context));
+    return { context: judgement.context, judgement, rules: by.summaryOf(judgement.rules), problems: [] };
+  } catch (e) {
+    // What falls over here must not fall over whoever listens: the edit stands, is kept, and can be taken back.
+    const message = `the rules could not be worked out with these figures (${(e as Error).message}): what is shown is from before; what was typed is kept`;
+    return { ...before, problems: [{ path: 'rules', message }] };
+  }
 }
 
 /** The state of one station being worked on. Undo and redo reach the document alone. @param saved as the server keeps it: already checked @param rules how its rules stand */
