@@ -21,10 +21,10 @@ export function PlanOfTests({ children }: { children: ReactNode }) {
       list={<StepList steps={plan} current={current} stateOf={() => 'open'} onPick={setCurrent} />}
     >
       {children}
-      <Box sx={{ px: { xs: 2, md: 2.5 }, pt: 1.5 }}>
+      {step && <StepCard step={step} system={system} place={`${current + 1} of ${plan.length}`} />}
+      <Box sx={{ px: { xs: 2, md: 2.5 }, py: 1.5 }}>
         <RestsOn station={station} />
       </Box>
-      {step && <StepCard step={step} system={system} place={`${current + 1} of ${plan.length}`} />}
     </ProveLayout>
   );
 }

@@ -10,6 +10,7 @@ import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
 import type { OperatingPoint } from '@/core/hydraulics';
 import { lineOf, type LevelContext, type Line } from '@/core/levels';
+import type { Station } from '@/core/station';
 import { quantity, say, sayPhrase, unitOf, type Quantity, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { Reading } from '../parts/Reading';
@@ -111,6 +112,10 @@ function figuresOf(context: LevelContext, lost: number): Figure[] {
   ];
 }
 
+/** Whether any of its figures is not known to have been measured. */
+const restsOnUnmeasured = ({ surveyed: { rest, figures } }: Station): boolean =>
+  rest === 'unknown' || Object.values(figures).includes('assumed');
+
 /** What the survey adds up to: curve and pipe, lift, flow, velocity, volumes. */
 export function Sum({ pump }: { pump: number }) {
   const { context, problems } = useEditor((s) => s.judged);
@@ -121,7 +126,12 @@ export function Sum({ pump }: { pump: number }) {
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1.5, p: 2, opacity: problems.length > 0 ? 0.55 : 1 }}>
       <Typography variant="h2">What it adds up to</Typography>
-      <RestsOn station={context.station} />
+      {/* What it says comes late, and nothing may move under a finger when it comes. */}
+      {restsOnUnmeasured(context.station) && (
+        <Box sx={{ height: 116, overflow: 'auto', flex: 'none' }}>
+          <RestsOn station={context.station} />
+        </Box>
+      )}
       {pumped && (
         <>
           <Typography variant="label">
