@@ -22,18 +22,20 @@ export function overloadFigures(station: Station): WiringCheck[] {
     const name = station.pumps.length > 1 ? `, pump ${i + 1}` : '';
     const power = powerOf(pump, station.supply);
     const amps = (watts: number) => quantity('current', ampsAt(pump, station.supply, watts));
-    const flows = levels.flatMap((level) =>
-      [[i], all].flatMap((set) => {
-        const point = hydraulics.at(level, set);
-        if (point.ok) return [point.pumps[set.indexOf(i)]!.pumpFlow];
-        // Past its curve: at least the last flow that is known.
-        return point.reason === 'run-out' ? [pump.curve.at(-1)!.flow] : [];
-      }),
+    const points = levels.flatMap((level) =>
+      [[i], all].map((set) => ({ point: hydraulics.at(level, set), at: set.indexOf(i) })),
     );
+    const flows = points.flatMap(({ point, at }) => (point.ok ? [point.pumps[at]!.pumpFlow] : []));
     const unseen = phrase`Shut off it draws ${amps(power(0))}, with air in it about ${amps(IN_AIR * power(0))}: the relay sees neither.`;
     const by = pump.power === null ? ' By an assumed power curve.' : '';
     const id = `overload-${i + 1}`;
     const title = `overload relay at the pump’s flow${name}`;
+    if (points.some(({ point }) => !point.ok && point.reason === 'run-out'))
+      return told(
+        id,
+        title,
+        phrase`At some level the pump runs past the last point of its curve: what it draws there is not known, and may be more than its plate. ${unseen}`,
+      );
     if (flows.length === 0) return told(id, title, phrase`The pump lifts nothing at these levels. ${unseen}`);
     const drawn = flows.map((flow) => ampsAt(pump, station.supply, power(flow)));
     return atMost(

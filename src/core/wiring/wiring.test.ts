@@ -403,6 +403,10 @@ describe('figures of the wiring', () => {
     expect(found(hungry)).toMatchObject({ state: 'broken' });
     expect(found(hungry).has!.value).toBeCloseTo(Math.hypot(900 / 230, 4.2 * 0.6), 1);
     expect(sayPhrase(found(hungry).why, 'metric')).not.toMatch(/assumed/);
+    // Past the last point of its curve nobody knows what it draws: then nothing holds.
+    const past = { ...s, discharge: { ...s.discharge, outlet: -3 } };
+    expect(found(past)).toMatchObject({ state: 'note', has: null });
+    expect(sayPhrase(found(past).why, 'metric')).toMatch(/past the last point of its curve/);
     // On a cord there is no relay to set.
     expect(supplyFigures(plain('cord')).some((c) => c.id === 'overload-1')).toBe(false);
   });

@@ -93,7 +93,7 @@ export const cutOff: Rule<'cut-off'> = {
         needs: quantity('volume', after),
         has: quantity('volume', room),
         scale: Math.max(after, 1e-6),
-        why: phrase`The cut-off ${touched ? 'stops the appliances, by the panel solved as it is landed,' : 'is designed to stop the appliances'} at ${quantity('height', cutoff.rise)}; they shed ${quantity('volume', after)} more, and to the overflow there is room for ${quantity('volume', room)}. That it really stops them is for a test.`,
+        why: phrase`The cut-off ${touched ? 'stops the appliances, by the panel solved as it is landed, its power on and the circuit of the pump lost (the alarm’s own supply lost is told among the checks of Panel),' : 'is designed to stop the appliances'} at ${quantity('height', cutoff.rise)}; they shed ${quantity('volume', after)} more, and to the overflow there is room for ${quantity('volume', room)}. That it really stops them is for a test.`,
         about: ['level:cutoff', 'level:overflow', `float:${marks.find((m) => m.name === 'cutoff')!.sensor!}`],
       },
     ];
