@@ -3,8 +3,9 @@ import { readFileSync } from 'node:fs';
 import { exampleStation } from '../src/core/starting';
 import type { Station } from '../src/core/station';
 
-/** Everything on the page that can be worked is worked by React already: a touch before that would be lost. */
+/** Everything on the page that can be worked is worked by React already, and its keys are listened to: a touch before that would be lost. */
 const alive = () =>
+  (!document.querySelector('header') || document.documentElement.dataset.keys !== undefined) &&
   [...document.querySelectorAll('button, a, input, [role="slider"]')].every((e) =>
     Object.keys(e).some((key) => key.startsWith('__react')),
   );

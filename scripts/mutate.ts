@@ -55,7 +55,7 @@ function placesOf(file: string): Place[] {
 
 const files = readdirSync(path.join(ROOT, 'src/core', below), { recursive: true, encoding: 'utf8' })
   .map((f) => path.join('src/core', below, f))
-  // Demo data, starting figures and words are checked by eye.
+  // Demo data, starting figures, words and the strokes of drawings are checked by eye.
   .filter((f) => /\.ts$/.test(f) && !/\.(test|fixture)\.ts$|\/demo\/|\/newStation\.ts$|\/index\.ts$/.test(f));
 const places = files.flatMap(placesOf);
 

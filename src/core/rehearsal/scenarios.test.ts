@@ -43,6 +43,25 @@ describe('scenarios', () => {
       for (const s of readyScenarios(station))
         expect(readScenario(JSON.parse(JSON.stringify(s)), station)).toEqual({ ok: true, scenario: s });
   });
+  it('the ready ones are as long and as wet as their names say', () => {
+    const storm = demoStations().find((d) => d.file === 'underpass-storm-sump.json')!.station;
+    const { source } = storm.inflow;
+    if (source.kind !== 'storm') throw new Error('not a storm');
+    const [hour, day] = [3600, 86400];
+    const lasts = source.rows.at(-1)!.time + 4 * hour;
+    const said = readyScenarios(storm).map((s) => [s.name, s.duration, s.inflow, s.powerCuts]);
+    const level = (which: string) => ({ kind: 'level', which, scale: 1 });
+    for (const wanted of [
+      ['the storm of the survey', lasts, { kind: 'survey', scale: 1 }, []],
+      ['a storm half as big again', lasts, { kind: 'survey', scale: 1.5 }, []],
+      ['a week at design inflow', 7 * day, level('design'), []],
+      ['two hours at peak', 2 * hour, level('peak'), []],
+      ['power cut of three hours', day, level('design'), [{ from: 2 * hour, to: 5 * hour }]],
+      ['a dry month', 30 * day, level('low'), []],
+      ['a year as it comes', 365 * day, { kind: 'survey', scale: 1 }, []],
+    ])
+      expect(said).toContainEqual(wanted);
+  });
   it('a ready one breaks only what the station has: its line, the float that calls, the first of several pumps', () => {
     for (const { station } of demoStations())
       for (const { name, faults } of readyScenarios(station))

@@ -4,6 +4,7 @@ import { between, read, settle, size, solve, structureOf } from '../circuit';
 import { demoStations } from '../demo';
 import { sensorTrips } from '../levels';
 import { panelOf, SCHEMES, type Panel } from '../schemes';
+import { coloursOf } from '../schemes/colours';
 import { newStation, type Station } from '../station';
 import { sayPhrase } from '../units';
 import {
@@ -548,6 +549,26 @@ describe('lists', () => {
     expect(cut.cores.map((c) => c.colour)).toEqual(['black', 'white', 'red']);
     expect(cut.cores.filter((c) => c.terminal === null)).toHaveLength(1);
     expect(cableRows(cables).flat()).toContain('capped');
+  });
+  it('a cable’s neutral core is in the neutral’s colour, and no other core is', () => {
+    let neutrals = 0;
+    for (const { file, station } of demoStations()) {
+      const w = wired(station);
+      const netOf = new Map(w.panel.terminals.map((t) => [t.id, t.net]));
+      const { neutral } = coloursOf(station);
+      for (const { id, cores } of cableList(station, w)) {
+        const carried = cores.filter((c) => c.terminal !== null && netOf.get(c.terminal) === 'N');
+        neutrals += carried.length;
+        // A cable without one may use the colour: extra-low voltage has no neutral to be mistaken for.
+        if (carried.length > 0)
+          expect([file, id, cores.filter((c) => c.terminal !== null && c.colour === neutral)]).toEqual([
+            file,
+            id,
+            carried,
+          ]);
+      }
+    }
+    expect(neutrals).toBeGreaterThan(3);
   });
   it('every wire in the panel is as large as what guards it asks, from the source to the load', () => {
     // By hand: a 230 V sump behind a 25 A breaker. 4 mm² is the least that typically carries 25 A; control behind a 4 A fuse takes the least there is.
