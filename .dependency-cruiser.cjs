@@ -4,16 +4,22 @@ const layer = (name, from, to) => ({ name, severity: 'error', from: { path: from
 module.exports = {
   forbidden: [
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
-    layer('core-is-alone', '^src/core', '^src/(app|ui|server|workers|cli)'),
+    layer('core-is-alone', '^src/core', '^src/(app|ui|server|workers|cli|pool)'),
     {
       name: 'core-has-few-packages',
       severity: 'error',
       from: { path: '^src/core', pathNot: '\\.(test|fixture)\\.ts$' },
       to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/zod/' },
     },
-    layer('ui-knows-core-and-workers', '^src/ui', '^src/(app|server|cli)'),
+    layer('ui-knows-core-and-workers', '^src/ui', '^src/(app|server|cli|pool)'),
     layer('server-knows-core', '^src/server', '^src/(app|ui|workers|cli)'),
-    layer('cli-knows-core', '^src/cli', '^src/(app|ui|server|workers)'),
+    {
+      name: 'cli-knows-core-and-backup',
+      severity: 'error',
+      from: { path: '^src/cli', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/(app|ui|server|workers|pool)', pathNot: '^src/server/backup\\.ts$' },
+    },
+    layer('pool-knows-core-and-papers', '^src/pool', '^src/(app|server|workers|cli|ui/(?!card/|theme/))'),
     layer('workers-know-core', '^src/workers', '^src/(app|ui|server|cli)'),
     {
       name: 'core-by-its-doors',
@@ -25,7 +31,7 @@ module.exports = {
     {
       name: 'core-by-its-doors-from-outside',
       severity: 'error',
-      from: { path: '^src/(app|ui|server|workers|cli)' },
+      from: { path: '^src/(app|ui|server|workers|cli|pool)' },
       to: { path: '^src/core/', pathNot: '^src/core/[^/]+/index\\.ts$' },
     },
   ],

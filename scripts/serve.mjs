@@ -1,51 +1,75 @@
-/* Serves the built application. Options: --port N (default 4310), --host NAME (default 127.0.0.1). */
-import { spawn } from 'node:child_process';
-import { createServer } from 'node:net';
+/* Serves the built application. Options: --port N (default 4310), --host NAME (default 127.0.0.1), --name NAME (another name it answers to; may be said again). */
+import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
 import { ROOT, say, stop } from './machine.mjs';
 
-const portIsFree = (port, host) =>
-  new Promise((resolve) => {
-    const probe = createServer();
-    probe.once('error', () => resolve(false));
-    probe.listen(port, host, () => probe.close(() => resolve(true)));
-  });
+const BUILT = path.join(ROOT, 'dist/serve.mjs');
+const LOOPBACK = ['127.0.0.1', 'localhost', '::1'];
 
-async function answers(address) {
+function options(args) {
   try {
-    return (await fetch(address)).ok;
-  } catch {
-    return false;
+    return parseArgs({
+      args,
+      options: {
+        port: { type: 'string', default: process.env.PORT ?? '4310' },
+        host: { type: 'string', default: '127.0.0.1' },
+        name: { type: 'string', multiple: true, default: [] },
+      },
+    }).values;
+  } catch (error) {
+    return stop(`${error.message}. There are --port, --host and --name.`);
   }
 }
 
-/** Starts the server and says its address when it answers; ends when the server ends. */
+/** The npm that started this, two steps up: it runs a shell, and that runs us. */
+function starter() {
+  if (!process.env.npm_lifecycle_event) return null;
+  try {
+    return Number(/^PPid:\s+(\d+)/m.exec(readFileSync(`/proc/${process.ppid}/status`, 'utf8'))?.[1]);
+  } catch {
+    return process.ppid;
+  }
+}
+
+/** Ends the server when the one who started it is gone, though nobody could tell us. */
+function endWith(pid) {
+  if (!pid || pid === 1) return;
+  setInterval(() => {
+    try {
+      process.kill(pid, 0);
+    } catch {
+      process.kill(process.pid, 'SIGTERM');
+    }
+  }, 1000).unref();
+}
+
+/** Starts the server in this process and says its address when it answers. */
 export async function serve(args) {
-  const { values } = parseArgs({
-    args,
-    options: {
-      port: { type: 'string', default: process.env.PORT ?? '4310' },
-      host: { type: 'string', default: '127.0.0.1' },
-    },
-  });
+  const values = options(args);
   const port = Number(values.port);
   if (!Number.isInteger(port) || port < 1 || port > 65535)
     stop(`--port ${values.port}: a port is a number from 1 to 65535.`);
-  if (!(await portIsFree(port, values.host)))
-    stop(`Port ${port} on ${values.host} is taken: is Pit Bell running already? Another port: --port ${port + 1}`);
-  const next = path.join(ROOT, 'node_modules/next/dist/bin/next');
-  const server = spawn(process.execPath, [next, 'start', '-H', values.host, '-p', String(port)], {
-    cwd: ROOT,
-    stdio: ['ignore', 'ignore', 'inherit'],
-    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
-  });
-  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
-  server.on('exit', (code) => process.exit(code ?? 0));
-  const address = `http://${values.host === '0.0.0.0' ? '127.0.0.1' : values.host}:${port}`;
-  while (!(await answers(address))) await new Promise((r) => setTimeout(r, 100));
+  if (!existsSync(BUILT) || !existsSync(path.join(ROOT, '.next/BUILD_ID')))
+    stop('Pit Bell is not built here yet: run “npm run demo” once, or “npm run build”.');
+  process.chdir(ROOT);
+  process.env.NEXT_TELEMETRY_DISABLED = '1';
+  process.env.NODE_ENV = 'production';
+  const { serveBuilt, CannotStart } = await import(BUILT);
+  try {
+    await serveBuilt({ folder: ROOT, port, host: values.host, names: values.name });
+  } catch (error) {
+    if (error instanceof CannotStart) stop(error.message);
+    throw error;
+  }
+  endWith(starter());
+  if (!LOOPBACK.includes(values.host))
+    process.stderr.write(
+      `\n*** --host ${values.host}: EVERYBODY who reaches this machine over the network can read and change every station. ***\n*** There is no signing in yet, and nothing is encrypted. Use it only in a network whose every user you trust. ***\n`,
+    );
+  const at = values.host === '0.0.0.0' || values.host === '::' ? '127.0.0.1' : values.host;
   say(
-    `\nPit Bell is ready: ${address}\n(stop it with Ctrl C; data in ${path.resolve(process.env.PITBELL_DATA ?? 'data')})`,
+    `\nPit Bell is ready: http://${at.includes(':') ? `[${at}]` : at}:${port}\n(stop it with Ctrl C; data in ${path.resolve(process.env.PITBELL_DATA ?? 'data')})`,
   );
 }
 

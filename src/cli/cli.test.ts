@@ -4,16 +4,18 @@ import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { judge } from '@/core/levels';
 import { newStation, type Station } from '@/core/station';
+import { openDatabase, openDataFolder } from '@/server/db';
+import { createStation, findStation } from '@/server/stations';
 import { main } from './main';
 
 let folder: string;
 beforeAll(() => (folder = mkdtempSync(path.join(tmpdir(), 'pitbell-cli-'))));
 afterAll(() => rmSync(folder, { recursive: true }));
 
-function pitbell(...args: string[]) {
+async function pitbell(...args: string[]) {
   const out: string[] = [];
   const err: string[] = [];
-  const status = main(
+  const status = await main(
     args,
     (t) => out.push(t),
     (t) => err.push(t),
@@ -32,22 +34,25 @@ const sound = (change: (s: Station) => void = () => {}) => {
 };
 
 describe('pitbell', () => {
-  it('checks a station, or says every problem as file: path: what', () => {
-    expect(JSON.parse(pitbell('check', write('a.json', sound())).out)).toMatchObject({ valid: true, name: 'Sump' });
+  it('checks a station, or says every problem as file: path: what', async () => {
+    expect(JSON.parse((await pitbell('check', write('a.json', sound()))).out)).toMatchObject({
+      valid: true,
+      name: 'Sump',
+    });
     const file = write(
       'b.json',
       sound((s) => ((s.vessel.overflow = 3), Object.assign(s.inflow.source, { low: 1 }))),
     );
-    const { status, out, err } = pitbell('check', file);
+    const { status, out, err } = await pitbell('check', file);
     expect(status).toBe(2);
     expect(out).toBe('');
     expect(err).toHaveLength(2);
     expect(err[0]).toMatch(`${file}: vessel.overflow: the overflow at 3000 mm is above the rim`);
   });
 
-  it('answers levels with the documented parts, the same numbers as the core', () => {
+  it('answers levels with the documented parts, the same numbers as the core', async () => {
     const s = sound();
-    const answer = JSON.parse(pitbell('levels', write('c.json', s)).out);
+    const answer = JSON.parse((await pitbell('levels', write('c.json', s))).out);
     expect(Object.keys(answer)).toEqual([
       'trips',
       'operatingPoints',
@@ -65,40 +70,40 @@ describe('pitbell', () => {
     expect(Object.keys(answer.rules[0])).toEqual(['id', 'title', 'severity', 'state', 'needs', 'has', 'slack', 'why']);
   });
 
-  it('proposes levels for an aim, with the moves in words', () => {
+  it('proposes levels for an aim, with the moves in words', async () => {
     const file = write('p.json', sound());
-    const { proposal } = JSON.parse(pitbell('levels', file, '--propose', 'fewest-starts').out);
+    const { proposal } = JSON.parse((await pitbell('levels', file, '--propose', 'fewest-starts')).out);
     expect(proposal).toMatchObject({ aim: 'fewest-starts', ok: true, gives: [] });
     expect(proposal.moves[0].sentence).toMatch(/^(Raise|Lower|Lengthen) the/);
-    expect(pitbell('levels', file, '--propose', 'cheapest')).toMatchObject({
+    expect(await pitbell('levels', file, '--propose', 'cheapest')).toMatchObject({
       status: 2,
       err: [expect.stringMatching(/not one of fewest-starts/)],
     });
   });
 
-  it('speaks the units asked for', () => {
+  it('speaks the units asked for', async () => {
     const file = write('d.json', sound());
-    expect(pitbell('levels', file).out).toContain('309 mm');
-    expect(pitbell('levels', file, '--units', 'us').out).toContain(`1' 1/8\\"`);
-    expect(pitbell('levels', file, '--units', 'cubits')).toMatchObject({ status: 2 });
+    expect((await pitbell('levels', file)).out).toContain('309 mm');
+    expect((await pitbell('levels', file, '--units', 'us')).out).toContain(`1' 1/8\\"`);
+    expect(await pitbell('levels', file, '--units', 'cubits')).toMatchObject({ status: 2 });
   });
 
-  it('lists the test plan, and judges results', () => {
+  it('lists the test plan, and judges results', async () => {
     const file = write('e.json', sound());
-    const plan = JSON.parse(pitbell('prove', file).out);
+    const plan = JSON.parse((await pitbell('prove', file)).out);
     expect(plan.steps[0]).toMatchObject({ id: 'isolate', phase: 'make safe' });
     const results = write('found.json', {
       'bench-pump': { hanging: true, raised: true, back: true },
       running: { amps: 9, 'rest-volts': 231, 'run-volts': 226 },
     });
-    const judged = JSON.parse(pitbell('prove', file, '--results', results).out);
+    const judged = JSON.parse((await pitbell('prove', file, '--results', results)).out);
     const verdict = (id: string) => judged.steps.find((s: { id: string }) => s.id === id).verdict;
     expect([verdict('bench-pump'), verdict('running'), verdict('isolate')]).toEqual(['pass', 'fail', 'open']);
   });
 
-  it('refuses results that the plan does not ask for', () => {
+  it('refuses results that the plan does not ask for', async () => {
     const file = write('f.json', sound());
-    const { status, err } = pitbell(
+    const { status, err } = await pitbell(
       'prove',
       file,
       '--results',
@@ -108,9 +113,9 @@ describe('pitbell', () => {
     expect(err).toHaveLength(2);
   });
 
-  it('lists the wires of a panel with its checks, and what is landed otherwise', () => {
+  it('lists the wires of a panel with its checks, and what is landed otherwise', async () => {
     const s = sound((d) => (d.landings.cores = [{ core: 'W-alarm/black', to: null }]));
-    const answer = JSON.parse(pitbell('wires', write('h.json', s)).out);
+    const answer = JSON.parse((await pitbell('wires', write('h.json', s))).out);
     expect(Object.keys(answer)).toEqual([
       'scheme',
       'schemes',
@@ -131,36 +136,36 @@ describe('pitbell', () => {
       expect.arrayContaining([expect.stringMatching(/the horn never sounds/)]),
     );
     expect(answer.cautions.at(-1)).toMatch(/certifies nothing/);
-    expect(pitbell('wires', write('h.json', s), '--scheme', 'duplex')).toMatchObject({
+    expect(await pitbell('wires', write('h.json', s), '--scheme', 'duplex')).toMatchObject({
       status: 2,
       err: expect.arrayContaining([expect.stringMatching(/control.scheme: it alternates two pumps, and there is one/)]),
     });
-    expect(pitbell('wires', write('h.json', s), '--scheme', 'magic')).toMatchObject({
+    expect(await pitbell('wires', write('h.json', s), '--scheme', 'magic')).toMatchObject({
       status: 2,
       err: [expect.stringMatching(/not a control scheme/)],
     });
   });
 
-  it('reads a meter between two points in a posture, and a clamp round a core', () => {
+  it('reads a meter between two points in a posture, and a clamp round a core', async () => {
     const file = write(
       'i.json',
       sound((d) => (d.control.scheme = 'contactor')),
     );
     const posture = write('up.json', { 'S-pump': 'up' });
-    const reading = (...args: string[]) => JSON.parse(pitbell('meter', file, ...args).out);
-    expect(reading('--between', 'M1:U', 'M1:V', '--inputs', posture).reading).toMatchObject({
+    const reading = async (...args: string[]) => JSON.parse((await pitbell('meter', file, ...args)).out);
+    expect((await reading('--between', 'M1:U', 'M1:V', '--inputs', posture)).reading).toMatchObject({
       ok: true,
       unit: 'V',
       state: 'steady',
     });
-    expect(reading('--between', 'M1:U', 'M1:V').reading).toMatchObject({ ok: true, state: 'near-zero' });
-    expect(reading('--between', 'M1:U', 'earth', '--mode', 'ohms', '--inputs', posture).reading.reason).toMatch(
+    expect((await reading('--between', 'M1:U', 'M1:V')).reading).toMatchObject({ ok: true, state: 'near-zero' });
+    expect((await reading('--between', 'M1:U', 'earth', '--mode', 'ohms', '--inputs', posture)).reading.reason).toMatch(
       /live: .* not valid/,
     );
-    const { reading: amps, outcomes } = reading('--clamp', 'W-pump1/brown', '--inputs', posture);
+    const { reading: amps, outcomes } = await reading('--clamp', 'W-pump1/brown', '--inputs', posture);
     expect(amps.value).toBeGreaterThan(3.9);
     expect(outcomes).toMatchObject({ M1: true, horn: false });
-    expect(pitbell('meter', file, '--spice', 'ac').out).toMatch(/^\* Sump\n[^]*\.ac lin 1 50 50\n\.end/);
+    expect((await pitbell('meter', file, '--spice', 'ac')).out).toMatch(/^\* Sump\n[^]*\.ac lin 1 50 50\n\.end/);
   });
 
   it.each([
@@ -169,23 +174,27 @@ describe('pitbell', () => {
     [['--between', 'X1:1', 'earth', '--mode', 'furlongs'], /not one of ac-volts/],
     [['--spice', 'both'], /not ac or dc/],
     [['--between', 'X1:1', 'earth', '--inputs', 'POSTURE'], /S-lag: there is no such device/],
-  ])('meter %j says what is wrong', (args, message) => {
+  ])('meter %j says what is wrong', async (args, message) => {
     const file = write(
       'j.json',
       sound((d) => (d.control.scheme = 'contactor')),
     );
     const posture = write('stray-posture.json', { 'S-lag': 'up' });
-    const { status, err } = pitbell('meter', file, ...(args as string[]).map((a) => (a === 'POSTURE' ? posture : a)));
+    const { status, err } = await pitbell(
+      'meter',
+      file,
+      ...(args as string[]).map((a) => (a === 'POSTURE' ? posture : a)),
+    );
     expect(status).toBe(2);
     expect(err.join()).toMatch(message as RegExp);
   });
 
-  it('writes the demo stations, each of which it then checks', () => {
+  it('writes the demo stations, each of which it then checks', async () => {
     const out = path.join(folder, 'demo');
-    expect(pitbell('demo', '--out', out).status).toBe(0);
+    expect((await pitbell('demo', '--out', out)).status).toBe(0);
     const files = readdirSync(out);
     expect(files).toHaveLength(14);
-    for (const f of files) expect(pitbell('check', path.join(out, f)).err).toEqual([]);
+    for (const f of files) expect((await pitbell('check', path.join(out, f))).err).toEqual([]);
   });
 
   it.each([
@@ -195,16 +204,16 @@ describe('pitbell', () => {
     [['levels'], /which station file/],
     [['levels', '/nowhere.json'], /cannot be read/],
     [['check', '--colour'], /colour/],
-  ])('%j ends with status 2 and says why', (args, message) => {
-    const { status, out, err } = pitbell(...(args as string[]));
+  ])('%j ends with status 2 and says why', async (args, message) => {
+    const { status, out, err } = await pitbell(...(args as string[]));
     expect(status).toBe(2);
     expect(`${out}\n${err.join('\n')}`).toMatch(message);
   });
 
-  it('helps', () => {
-    expect(pitbell('--help').out).toContain('levels');
-    expect(pitbell('prove', '--help')).toMatchObject({ status: 0, out: expect.stringContaining('--results') });
-    expect(pitbell('check', write('g.json', '{nonsense'))).toMatchObject({
+  it('helps', async () => {
+    expect((await pitbell('--help')).out).toContain('levels');
+    expect(await pitbell('prove', '--help')).toMatchObject({ status: 0, out: expect.stringContaining('--results') });
+    expect(await pitbell('check', write('g.json', '{nonsense'))).toMatchObject({
       status: 2,
       err: [expect.stringMatching(/is not JSON/)],
     });
@@ -212,16 +221,18 @@ describe('pitbell', () => {
 });
 
 describe('pitbell meter with a fault', () => {
-  it('reads what a meter would read then, and refuses a fault that the station cannot have', () => {
+  it('reads what a meter would read then, and refuses a fault that the station cannot have', async () => {
     const file = write('m.json', sound());
     const posture = write('up.json', { 'S-pump': 'up' });
-    const across = (...fault: string[]) =>
-      JSON.parse(pitbell('meter', file, '--between', 'M1:U,M1:V', '--inputs', posture, ...fault).out);
-    expect(across()).toMatchObject({ outcomes: { M1: true } });
-    expect(across().reading.value).toBeGreaterThan(220);
-    expect(across('--fault', 'pump-cord-cut')).toMatchObject({ outcomes: { M1: false } });
-    expect(across('--fault', 'pump-stuck-down,alarm-stuck-up')).toMatchObject({ outcomes: { M1: false, horn: true } });
-    expect(pitbell('meter', file, '--between', 'M1:U,M1:V', '--fault', 'lag-stuck-up')).toMatchObject({
+    const across = async (...fault: string[]) =>
+      JSON.parse((await pitbell('meter', file, '--between', 'M1:U,M1:V', '--inputs', posture, ...fault)).out);
+    expect(await across()).toMatchObject({ outcomes: { M1: true } });
+    expect((await across()).reading.value).toBeGreaterThan(220);
+    expect(await across('--fault', 'pump-cord-cut')).toMatchObject({ outcomes: { M1: false } });
+    expect(await across('--fault', 'pump-stuck-down,alarm-stuck-up')).toMatchObject({
+      outcomes: { M1: false, horn: true },
+    });
+    expect(await pitbell('meter', file, '--between', 'M1:U,M1:V', '--fault', 'lag-stuck-up')).toMatchObject({
       status: 2,
       err: [expect.stringMatching(/no part that could fail as “lag-stuck-up”; there are pump-stuck-up/)],
     });
@@ -229,38 +240,39 @@ describe('pitbell meter with a fault', () => {
 });
 
 describe('pitbell rehearse', () => {
-  it('runs what is ready, with events said and water balanced', () => {
+  it('runs what is ready, with events said and water balanced', async () => {
     const file = write('r.json', sound());
-    const answer = JSON.parse(pitbell('rehearse', file).out);
+    const answer = JSON.parse((await pitbell('rehearse', file)).out);
     expect(answer).toMatchObject({ scenario: 'an ordinary day', endedEarly: null, overflowTime: 0 });
     expect(Math.abs(answer.balance.residue)).toBeLessThan(1e-9);
     expect(answer.events[1].sentence).toMatch(/pump 1 starts: pump float lifted/);
-    const { scenarios, faults } = JSON.parse(pitbell('rehearse', file, '--list').out);
+    const { scenarios, faults } = JSON.parse((await pitbell('rehearse', file, '--list')).out);
     expect(scenarios.length).toBeGreaterThan(3);
     expect(faults.map((f: { id: string }) => f.id)).toContain('pump-stuck-down');
-    expect(JSON.parse(pitbell('rehearse', file, '--ready', 'two hours at peak').out).duration).toBe(7200);
+    expect(JSON.parse((await pitbell('rehearse', file, '--ready', 'two hours at peak')).out).duration).toBe(7200);
   });
-  it('takes a scenario, and gives its events or trace as CSV', () => {
+  it('takes a scenario, and gives its events or trace as CSV', async () => {
     const file = write('s.json', sound());
-    const [day] = JSON.parse(pitbell('rehearse', file, '--list').out).scenarios;
+    const [day] = JSON.parse((await pitbell('rehearse', file, '--list')).out).scenarios;
     const stuck = write('stuck.json', { ...day, faults: [{ from: 600, to: null, id: 'pump-stuck-down' }] });
-    expect(pitbell('rehearse', file, '--scenario', stuck, '--csv', 'events').out).toMatch(
+    expect((await pitbell('rehearse', file, '--scenario', stuck, '--csv', 'events')).out).toMatch(
       /fault,fault: pump float: stuck down/,
     );
-    expect(pitbell('rehearse', file, '--scenario', stuck, '--csv', 'trace').out.split('\n')).toHaveLength(1441);
+    expect((await pitbell('rehearse', file, '--scenario', stuck, '--csv', 'trace')).out.split('\n')).toHaveLength(1441);
   });
-  it('draws years by chance, the same for the same seed; and puts every fault in', () => {
+  it('draws years by chance, the same for the same seed; and puts every fault in', async () => {
     const file = write('u.json', sound());
-    const drawn = () => JSON.parse(pitbell('rehearse', file, '--chance', '10', '--response', '2', '--seed', '3').out);
-    expect(drawn()).toEqual(drawn());
-    expect(drawn()).toMatchObject({
+    const drawn = async () =>
+      JSON.parse((await pitbell('rehearse', file, '--chance', '10', '--response', '2', '--seed', '3')).out);
+    expect(await drawn()).toEqual(await drawn());
+    expect(await drawn()).toMatchObject({
       years: 10,
       chances: { responseTime: 7200, seed: 3 },
       share: expect.any(Number),
       low: expect.any(Number),
       high: expect.any(Number),
     });
-    const { faults } = JSON.parse(pitbell('rehearse', file, '--ready', 'two hours at peak', '--what-if').out);
+    const { faults } = JSON.parse((await pitbell('rehearse', file, '--ready', 'two hours at peak', '--what-if')).out);
     expect(faults.find((f: { id: string }) => f.id === 'Q1-off')).toMatchObject({
       harm: 'overflow',
       hidden: false,
@@ -273,11 +285,33 @@ describe('pitbell rehearse', () => {
     [['--ready', 'a flood'], /not one of an ordinary day/],
     [['--csv', 'pictures'], /not trace or events/],
     [['--scenario', 'WRONG'], /WRONG.*duty: the scenario is for another duty/],
-  ])('%j is refused', (args, message) => {
+  ])('%j is refused', async (args, message) => {
     const file = write('t.json', sound());
-    const [day] = JSON.parse(pitbell('rehearse', file, '--list').out).scenarios;
+    const [day] = JSON.parse((await pitbell('rehearse', file, '--list')).out).scenarios;
     const wrong = write('WRONG', { ...day, duty: 'fill' });
-    const { status, err } = pitbell('rehearse', file, ...args.map((a) => (a === 'WRONG' ? wrong : a)));
+    const { status, err } = await pitbell('rehearse', file, ...args.map((a) => (a === 'WRONG' ? wrong : a)));
     expect([status, err.join('; ')]).toEqual([2, expect.stringMatching(message)]);
+  });
+});
+
+describe('pitbell backup', () => {
+  it('copies a data folder that is being written to, counts what the copy holds, and replaces nothing', async () => {
+    const data = path.join(folder, 'data');
+    const db = openDataFolder(data);
+    createStation(db, sound(), '2026-11-24T09:41:00.000Z');
+    const to = path.join(folder, 'kept.sqlite');
+    const { status, out } = await pitbell('backup', to, '--data', data);
+    expect([status, JSON.parse(out)]).toEqual([0, { file: to, stations: 1, revisions: 1, testRuns: 0, findings: 0 }]);
+    // What is written after it is not in it, and it is a data folder’s file like any other.
+    createStation(db, sound(), '2026-11-24T09:42:00.000Z');
+    db.close();
+    const restored = openDatabase(to);
+    expect(findStation(restored, 1)!.station).toEqual(sound());
+    expect(findStation(restored, 2)).toBeNull();
+    restored.close();
+    expect((await pitbell('backup', to, '--data', data)).err).toEqual([expect.stringMatching(/is there already/)]);
+    expect((await pitbell('backup', path.join(folder, 'no.sqlite'), '--data', folder)).err).toEqual([
+      expect.stringMatching(/there is no .*pitbell\.sqlite/),
+    ]);
   });
 });

@@ -2,6 +2,7 @@ import { parseArgs } from 'node:util';
 import { FORMATS, siUnitOf, type Format } from '@/core/units';
 import { Complaint } from './io';
 import type { Verb } from './verb';
+import { backup } from './verbs/backup';
 import { check } from './verbs/check';
 import { demo } from './verbs/demo';
 import { levels } from './verbs/levels';
@@ -10,7 +11,7 @@ import { prove } from './verbs/prove';
 import { rehearse } from './verbs/rehearse';
 import { wires } from './verbs/wires';
 
-const VERBS: Readonly<Record<string, Verb>> = { check, levels, wires, meter, rehearse, prove, demo };
+const VERBS: Readonly<Record<string, Verb>> = { check, levels, wires, meter, rehearse, prove, demo, backup };
 
 const HELP = `pitbell <verb> STATION.json [options]
 Prints JSON on standard output. Problems go to standard error as “file: path: what is wrong”, with exit status 2.
@@ -30,7 +31,11 @@ function siQuantities(_key: string, value: unknown): unknown {
 }
 
 /** Runs one command line. @returns the exit status: 0, or 2 when something in the request or a file is wrong */
-export function main(args: readonly string[], out: (text: string) => void, complain: (text: string) => void): number {
+export async function main(
+  args: readonly string[],
+  out: (text: string) => void,
+  complain: (text: string) => void,
+): Promise<number> {
   const [name, ...rest] = args;
   if (name === undefined || name === '--help' || name === 'help') {
     out(HELP);
@@ -45,7 +50,7 @@ export function main(args: readonly string[], out: (text: string) => void, compl
       return 0;
     }
     if (positionals.length < (verb.files ?? 1)) throw new Complaint([`which station file? ${verb.usage}`]);
-    const answer = verb.run(positionals, values as Record<string, string | undefined>);
+    const answer = await verb.run(positionals, values as Record<string, string | undefined>);
     out(typeof answer === 'string' ? answer : JSON.stringify(answer, siQuantities, 2));
     return 0;
   } catch (error) {

@@ -1,6 +1,6 @@
 import { main } from './main';
 
-process.exitCode = main(
+process.exitCode = await main(
   process.argv.slice(2),
   (text) => process.stdout.write(`${text}\n`),
   (text) => process.stderr.write(`${text}\n`),

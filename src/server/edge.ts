@@ -35,14 +35,29 @@ async function readCapped(request: Request): Promise<Read<string>> {
   }
 }
 
-/** A request from a page of another site that happens to be open in the same browser is not a person of ours. */
-const foreign = (request: Request) => !['same-origin', 'none', null].includes(request.headers.get('sec-fetch-site'));
+/** Deeper than any document of ours. */
+const DEEPEST = 40;
 
-/** Reads a request's body as JSON: never more than the cap, never from a foreign page. */
+/** How deep the brackets of a JSON text go, those in its words left out. */
+function depthOf(text: string): number {
+  let [depth, deepest, within] = [0, 0, false];
+  for (let i = 0; i < text.length; i++) {
+    const c = text[i];
+    if (within) {
+      if (c === '\\') i++;
+      else if (c === '"') within = false;
+    } else if (c === '"') within = true;
+    else if (c === '{' || c === '[') deepest = Math.max(deepest, ++depth);
+    else if (c === '}' || c === ']') depth--;
+  }
+  return deepest;
+}
+
+/** Reads a request's body as JSON: never more than the cap, never deeper than a document is. */
 export async function readJson(request: Request): Promise<Read<unknown>> {
-  if (foreign(request)) return failed(403, 'comes from another site');
   const text = await readCapped(request);
   if (!text.ok) return text;
+  if (depthOf(text.value) > DEEPEST) return failed(400, 'is nested deeper than anything of ours');
   try {
     return { ok: true, value: JSON.parse(text.value) };
   } catch (error) {
@@ -71,3 +86,51 @@ export function idFrom(text: string): number | null {
 }
 
 export const now = (): string => new Date().toISOString();
+
+/** The key of a request that may be sent again after its answer was lost: what it asks is then done once. */
+export function keyOf(request: Request): string | null {
+  const key = request.headers.get('idempotency-key');
+  return key !== null && /^[\w-]{8,80}$/.test(key) ? key : null;
+}
+
+/** What hinders writing, by the code it is known by. */
+const HINDERED: readonly (readonly [pattern: RegExp, status: number, message: string])[] = [
+  [
+    /^(SQLITE_FULL|ENOSPC|EDQUOT)/,
+    507,
+    'the disk of the server is full: nothing was written. Make room there, then save again',
+  ],
+  [
+    /^(SQLITE_READONLY|SQLITE_CANTOPEN|EROFS|EACCES|EPERM)/,
+    507,
+    'the server may not write in its data folder: nothing was written. Give it the right to, then save again',
+  ],
+  [
+    /^(SQLITE_BUSY|SQLITE_LOCKED)/,
+    503,
+    'another program holds the database: nothing was written. Save again in a moment',
+  ],
+  [
+    /^(SQLITE_CORRUPT|SQLITE_NOTADB)/,
+    500,
+    'the database is damaged where this is kept: nothing was written. Export what you have as a file, and restore a backup',
+  ],
+  [
+    /^(SQLITE_IOERR|EIO)/,
+    507,
+    'the disk of the server does not take it: nothing was written. Look at the disk, then save again',
+  ],
+];
+
+/** Answers of a route that writes: where the disk or the database hinders it, that is said, and nothing is half done. */
+export async function writing(write: () => Response | Promise<Response>): Promise<Response> {
+  try {
+    return await write();
+  } catch (error) {
+    const { code = '', message } = error as { code?: string; message: string };
+    const hindered = HINDERED.find(([pattern]) => pattern.test(code));
+    if (hindered) return refuse(hindered[1], [{ path: 'server', message: hindered[2] }]);
+    process.stderr.write(`${message}\n`);
+    return refuse(500, [{ path: 'server', message: 'the server could not do it, and nothing was written' }]);
+  }
+}

@@ -55,4 +55,77 @@ export const MIGRATIONS: readonly string[] = [
     model TEXT NOT NULL CHECK (json_valid(model))
   ) STRICT;
   `,
+  `
+  -- A word of each document that tells a flipped bit, and the key that its save carried: the same save sent again is kept once.
+  ALTER TABLE revisions ADD COLUMN digest TEXT;
+  ALTER TABLE revisions ADD COLUMN save_key TEXT;
+  DROP TRIGGER revisions_stay;
+  UPDATE revisions SET digest = digest_of(document);
+  CREATE TRIGGER revisions_stay BEFORE UPDATE ON revisions BEGIN SELECT RAISE(ABORT, 'a revision is never changed'); END;
+  CREATE UNIQUE INDEX revisions_by_key ON revisions (station_id, save_key) WHERE save_key IS NOT NULL;
+  ALTER TABLE proof_runs ADD COLUMN client_key TEXT;
+  CREATE UNIQUE INDEX proof_runs_by_key ON proof_runs (station_id, client_key) WHERE client_key IS NOT NULL;
+  ALTER TABLE proof_entries ADD COLUMN client_key TEXT;
+  CREATE UNIQUE INDEX proof_entries_by_key ON proof_entries (run_id, client_key) WHERE client_key IS NOT NULL;
+
+  -- “INSERT OR REPLACE” takes the row that is in its way out without asking what guards removal: so what is in the way is asked first.
+  CREATE TRIGGER revisions_once BEFORE INSERT ON revisions
+    WHEN EXISTS (SELECT 1 FROM revisions WHERE station_id = NEW.station_id AND (revision = NEW.revision OR save_key = NEW.save_key))
+    BEGIN SELECT RAISE(ABORT, 'a revision is never changed'); END;
+  CREATE TRIGGER revisions_follow BEFORE INSERT ON revisions
+    WHEN NEW.revision <> 1 + coalesce((SELECT max(revision) FROM revisions WHERE station_id = NEW.station_id), 0)
+    BEGIN SELECT RAISE(ABORT, 'revisions follow each other'); END;
+  CREATE TRIGGER stations_once BEFORE INSERT ON stations
+    WHEN EXISTS (SELECT 1 FROM stations WHERE id = NEW.id)
+    BEGIN SELECT RAISE(ABORT, 'a station is never replaced'); END;
+  CREATE TRIGGER stations_go_on BEFORE UPDATE ON stations
+    WHEN NEW.id <> OLD.id OR NEW.created_at <> OLD.created_at OR NEW.revision <> OLD.revision + 1
+    BEGIN SELECT RAISE(ABORT, 'a station goes on to its next revision, never back'); END;
+  CREATE TRIGGER stations_remain BEFORE DELETE ON stations BEGIN SELECT RAISE(ABORT, 'a station is never removed'); END;
+  CREATE TRIGGER proof_runs_once BEFORE INSERT ON proof_runs
+    WHEN EXISTS (SELECT 1 FROM proof_runs WHERE id = NEW.id OR (station_id = NEW.station_id AND client_key = NEW.client_key))
+    BEGIN SELECT RAISE(ABORT, 'a test run is never changed'); END;
+  CREATE TRIGGER proof_runs_follow AFTER INSERT ON proof_runs WHEN NEW.id < (SELECT max(id) FROM proof_runs)
+    BEGIN SELECT RAISE(ABORT, 'test runs follow each other'); END;
+  CREATE TRIGGER proof_entries_once BEFORE INSERT ON proof_entries
+    WHEN EXISTS (SELECT 1 FROM proof_entries WHERE id = NEW.id OR (run_id = NEW.run_id AND client_key = NEW.client_key))
+    BEGIN SELECT RAISE(ABORT, 'a finding is never changed: add another'); END;
+  CREATE TRIGGER proof_entries_follow AFTER INSERT ON proof_entries WHEN NEW.id < (SELECT max(id) FROM proof_entries)
+    BEGIN SELECT RAISE(ABORT, 'findings follow each other'); END;
+
+  -- The pump library keeps what it said before: the newest of a name is the one that is offered.
+  CREATE TABLE pump_revisions (
+    id INTEGER PRIMARY KEY,
+    name TEXT NOT NULL COLLATE NOCASE,
+    kept_at TEXT NOT NULL,
+    model TEXT NOT NULL CHECK (json_valid(model))
+  ) STRICT;
+  INSERT INTO pump_revisions (name, kept_at, model) SELECT name, kept_at, model FROM pump_models ORDER BY kept_at, name;
+  DROP TABLE pump_models;
+  CREATE INDEX pump_revisions_by_name ON pump_revisions (name, id);
+  CREATE TRIGGER pump_revisions_stay BEFORE UPDATE ON pump_revisions BEGIN SELECT RAISE(ABORT, 'what a pump was is never changed: keep it anew'); END;
+  CREATE TRIGGER pump_revisions_remain BEFORE DELETE ON pump_revisions BEGIN SELECT RAISE(ABORT, 'what a pump was is never removed'); END;
+  CREATE TRIGGER pump_revisions_once BEFORE INSERT ON pump_revisions
+    WHEN EXISTS (SELECT 1 FROM pump_revisions WHERE id = NEW.id)
+    BEGIN SELECT RAISE(ABORT, 'what a pump was is never changed: keep it anew'); END;
+  CREATE TRIGGER pump_revisions_follow AFTER INSERT ON pump_revisions WHEN NEW.id < (SELECT max(id) FROM pump_revisions)
+    BEGIN SELECT RAISE(ABORT, 'pumps are kept one after the other'); END;
+
+  -- What is shown first of the newest revision of each station: worked out from it and thrown away freely.
+  CREATE TABLE station_figures (
+    station_id INTEGER PRIMARY KEY REFERENCES stations (id),
+    revision INTEGER NOT NULL,
+    name TEXT NOT NULL,
+    site TEXT NOT NULL,
+    -- The program that worked them out; null until it has been done.
+    by_core TEXT,
+    figures TEXT CHECK (figures IS NULL OR json_valid(figures))
+  ) STRICT;
+  INSERT INTO station_figures (station_id, revision, name, site)
+    SELECT s.id, s.revision,
+      CASE WHEN json_valid(r.document) THEN coalesce(json_extract(r.document, '$.identity.name'), '') ELSE '' END,
+      CASE WHEN json_valid(r.document) THEN coalesce(json_extract(r.document, '$.identity.site'), '') ELSE '' END
+    FROM stations s JOIN revisions r ON r.station_id = s.id AND r.revision = s.revision;
+  CREATE INDEX station_figures_by_name ON station_figures (site COLLATE NOCASE, name COLLATE NOCASE, station_id);
+  `,
 ];

@@ -43,14 +43,41 @@ function toRun(db: Db, row: RunRow): ProofRun {
   };
 }
 
-/** Begins a run on the newest revision of a station, its plan and expectations kept with it. Null when there is no such station. */
-export function startRun(db: Db, stationId: number, tester: string, at: string): ProofRun | null {
+/** What was kept under a key before: its id, or null. */
+const keptUnder = (
+  db: Db,
+  table: 'proof_runs' | 'proof_entries',
+  of: 'station_id' | 'run_id',
+  id: number,
+  key: string | null,
+) =>
+  key === null
+    ? null
+    : (db
+        .prepare<[number, string], { id: number }>(`SELECT id FROM ${table} WHERE ${of} = ? AND client_key = ?`)
+        .get(id, key)?.id ?? null);
+
+/**
+ * Begins a run on the newest revision of a station, its plan and expectations kept with it. Null when there is no such station.
+ * @param key of the request: the same one sent again begins no second run
+ */
+export function startRun(
+  db: Db,
+  stationId: number,
+  tester: string,
+  at: string,
+  key: string | null = null,
+): ProofRun | null {
+  const before = keptUnder(db, 'proof_runs', 'station_id', stationId, key);
+  if (before !== null) return findRun(db, before);
   const saved = findStation(db, stationId);
   if (!saved) return null;
   const plan = testPlan(saved.station);
   const { lastInsertRowid } = db
-    .prepare('INSERT INTO proof_runs (station_id, revision, started_at, tester, plan) VALUES (?, ?, ?, ?, ?)')
-    .run(stationId, saved.revision, at, tester, storePlan(plan));
+    .prepare(
+      'INSERT INTO proof_runs (station_id, revision, started_at, tester, plan, client_key) VALUES (?, ?, ?, ?, ?, ?)',
+    )
+    .run(stationId, saved.revision, at, tester, storePlan(plan), key);
   return {
     id: Number(lastInsertRowid),
     stationId,
@@ -78,10 +105,13 @@ export function listRuns(db: Db, stationId: number): ProofRun[] {
 
 export type AddResult = { ok: true; entry: ProofEntry } | { ok: false; reason: 'no-run' | 'no-step'; detail: string };
 
-/** Adds a finding to a run. What was entered before stays. */
-export function addEntry(db: Db, runId: number, entry: NewEntry, at: string): AddResult {
+/** Adds a finding to a run. What was entered before stays. @param key of the request: a finding sent again is kept once */
+export function addEntry(db: Db, runId: number, entry: NewEntry, at: string, key: string | null = null): AddResult {
   const run = findRun(db, runId);
   if (!run) return { ok: false, reason: 'no-run', detail: `there is no test run ${runId}` };
+  const before = keptUnder(db, 'proof_entries', 'run_id', runId, key);
+  const kept = run.entries.find((e) => e.id === before);
+  if (kept) return { ok: true, entry: kept };
   if (run.unreadable !== null)
     return {
       ok: false,
@@ -93,7 +123,9 @@ export function addEntry(db: Db, runId: number, entry: NewEntry, at: string): Ad
   const stray = Object.keys(entry.found).find((id) => !step.expects.some((e) => e.id === id));
   if (stray) return { ok: false, reason: 'no-step', detail: `step “${step.title}” asks nothing called “${stray}”` };
   const { lastInsertRowid } = db
-    .prepare('INSERT INTO proof_entries (run_id, step_id, entered_at, verdict, found, note) VALUES (?, ?, ?, ?, ?, ?)')
-    .run(runId, entry.stepId, at, entry.verdict, JSON.stringify(entry.found), entry.note);
+    .prepare(
+      'INSERT INTO proof_entries (run_id, step_id, entered_at, verdict, found, note, client_key) VALUES (?, ?, ?, ?, ?, ?, ?)',
+    )
+    .run(runId, entry.stepId, at, entry.verdict, JSON.stringify(entry.found), entry.note, key);
   return { ok: true, entry: { id: Number(lastInsertRowid), enteredAt: at, ...entry } };
 }

@@ -4,10 +4,13 @@ import type { Db } from './db';
 
 type PumpModel = z.infer<typeof pumpModelSchema>;
 
-/** Every pump in the library, by name. One that this version cannot read is left out, and left where it is. */
+/** Every pump in the library, by name, as it was kept last. One that this version cannot read is left out, and left where it is. */
 export function listPumpModels(db: Db): PumpModel[] {
   return db
-    .prepare<[], { model: string }>('SELECT model FROM pump_models ORDER BY name COLLATE NOCASE')
+    .prepare<[], { model: string }>(
+      `SELECT model FROM pump_revisions p
+       WHERE id = (SELECT max(id) FROM pump_revisions WHERE name = p.name) ORDER BY name COLLATE NOCASE`,
+    )
     .all()
     .flatMap(({ model }) => {
       const read = readPumpModel(JSON.parse(model));
@@ -15,10 +18,11 @@ export function listPumpModels(db: Db): PumpModel[] {
     });
 }
 
-/** Keeps a pump, in place of one of the same name. */
+/** Keeps a pump: it is the one of its name from now on, and what was kept before stays beneath. */
 export function keepPumpModel(db: Db, model: PumpModel, at: string): void {
-  db.prepare(
-    `INSERT INTO pump_models (name, kept_at, model) VALUES (?, ?, ?)
-     ON CONFLICT (name) DO UPDATE SET kept_at = excluded.kept_at, model = excluded.model`,
-  ).run(model.name, at, JSON.stringify(model));
+  db.prepare('INSERT INTO pump_revisions (name, kept_at, model) VALUES (?, ?, ?)').run(
+    model.name,
+    at,
+    JSON.stringify(model),
+  );
 }

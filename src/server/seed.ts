@@ -3,7 +3,8 @@ import { proposeVerdict, type Found, type Step } from '@/core/proving';
 import type { Db } from './db';
 import { addEntry, startRun } from './proofs';
 import { keepPumpModel } from './pumps';
-import { createStation, listStations } from './stations';
+import { listNames } from './heads';
+import { createStation } from './stations';
 
 /** Findings a careful person would have had on this plan: each reading as expected, each look as it should be. */
 function soundFindings(step: Step): Found {
@@ -12,7 +13,7 @@ function soundFindings(step: Step): Found {
 
 /** The demo stations, and one finished test run on the first of them, into an empty database. Does nothing where there is a station. */
 export function seedDemo(db: Db, at: string): number {
-  if (listStations(db).length > 0) return 0;
+  if (listNames(db).length > 0) return 0;
   for (const model of demoPumps()) keepPumpModel(db, model, at);
   const saved = demoStations().map(({ station }) => createStation(db, station, at));
   const run = startRun(db, saved[0]!.id, 'R. T.', at);

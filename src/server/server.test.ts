@@ -1,22 +1,41 @@
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { chmodSync, mkdtempSync, readFileSync, rmSync, statSync, truncateSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { demoPumps } from '@/core/demo';
 import { CURRENT_VERSION, newStation } from '@/core/station';
-import { openDatabase, type Db } from './db';
-import { LARGEST_BODY, idFrom, readJson } from './edge';
+import { digestOf, openDatabase, openDataFolder, type Db } from './db';
+import { LARGEST_BODY, idFrom, readJson, writing } from './edge';
 import { MIGRATIONS } from './migrations';
 import { addEntry, findRun, listRuns, startRun } from './proofs';
 import { keepPumpModel, listPumpModels } from './pumps';
 import { seedDemo } from './seed';
-import { createStation, findStation, listStations, listUnreadable, saveStation, storedDocument } from './stations';
+import { headsOf, keepFigures, listNames } from './heads';
+import { headsNow, headsWorkedOut } from './figures';
+import { createStation, findStation, readStation, saveStation, storedDocument } from './stations';
 
 let folder: string;
 let file: string;
 let db: Db;
 const AT = '2026-11-24T09:41:00.000Z';
 const station = (name = 'Sump') => newStation(name, 'Yard', 'metric-230');
+
+/** A document written past the program: as an older one left it, or damaged. */
+function plant(id: number, document: string, digest: string | null = null): void {
+  db.pragma('ignore_check_constraints = ON');
+  db.prepare("INSERT INTO stations (id, revision, created_at) VALUES (?, 1, 'x')").run(id);
+  db.prepare("INSERT INTO revisions (station_id, revision, saved_at, document, digest) VALUES (?, 1, 'x', ?, ?)").run(
+    id,
+    document,
+    digest,
+  );
+  db.prepare("INSERT INTO station_figures (station_id, revision, name, site) VALUES (?, 1, 'Planted', 'Yard')").run(id);
+  db.pragma('ignore_check_constraints = OFF');
+}
+const trouble = (id: number) => {
+  const found = readStation(db, id);
+  return found?.ok === false ? found.unreadable.problems : found;
+};
 
 beforeEach(() => {
   folder = mkdtempSync(path.join(tmpdir(), 'pitbell-'));
@@ -40,7 +59,31 @@ describe('the database', () => {
     db.close();
     db = openDatabase(file, [...MIGRATIONS, 'CREATE TABLE later (id INTEGER PRIMARY KEY) STRICT;']);
     expect(db.pragma('user_version', { simple: true })).toBe(MIGRATIONS.length + 1);
-    expect(listStations(db)).toHaveLength(1);
+    expect(listNames(db)).toHaveLength(1);
+  });
+
+  it('a file of the second release keeps its stations, runs and pumps, and gets their check words and names', () => {
+    const old = path.join(folder, 'old.sqlite');
+    const second = openDatabase(old, MIGRATIONS.slice(0, 2));
+    const document = JSON.stringify(station('From before'));
+    second.exec("INSERT INTO stations (id, revision, created_at) VALUES (3, 1, 'x')");
+    second
+      .prepare("INSERT INTO revisions (station_id, revision, saved_at, document) VALUES (3, 1, 'x', ?)")
+      .run(document);
+    second.exec(
+      "INSERT INTO proof_runs (id, station_id, revision, started_at, tester, plan) VALUES (4, 3, 1, 'x', 'R. T.', '[]')",
+    );
+    second
+      .prepare("INSERT INTO pump_models (name, kept_at, model) VALUES ('one', 'x', ?)")
+      .run(JSON.stringify(demoPumps()[0]));
+    second.close();
+    const now = openDatabase(old);
+    expect(findStation(now, 3)!.station.identity.name).toBe('From before');
+    expect(now.prepare('SELECT digest FROM revisions').get()).toEqual({ digest: digestOf(document) });
+    expect(listNames(now)).toEqual([{ id: 3, name: 'From before', site: 'Yard' }]);
+    expect([listRuns(now, 3).length, listPumpModels(now).length]).toEqual([1, 1]);
+    expect(saveStation(now, 3, 1, station('Saved on'), AT)).toMatchObject({ ok: true, saved: { revision: 2 } });
+    now.close();
   });
 
   it('leaves the file as it was when a step fails', () => {
@@ -51,11 +94,92 @@ describe('the database', () => {
     expect(db.prepare("SELECT 1 FROM sqlite_master WHERE name = 'half'").get()).toBeUndefined();
   });
 
-  it('refuses a file that a newer program wrote', () => {
+  it('refuses a file that a newer program wrote, and leaves it byte for byte', () => {
     db.pragma('user_version = 99');
+    db.pragma('journal_mode = DELETE');
     db.close();
+    const before = readFileSync(file);
     expect(() => openDatabase(file)).toThrow(/newer Pit Bell/);
+    expect(readFileSync(file).equals(before)).toBe(true);
     db = openDatabase(path.join(folder, 'other.sqlite'));
+  });
+
+  it.each<[string, (at: string) => void, RegExp]>([
+    ['a file that was cut off', (at) => truncateSync(at, 0), /is empty: something has cut it off/],
+    ['a file that is no database', (at) => writeFileSync(at, 'hello '.repeat(999)), /cannot be read as a database/],
+    [
+      'a head that is damaged',
+      (at) => writeFileSync(at, readFileSync(at).fill(7, 0, 100)),
+      /cannot be read as a database/,
+    ],
+  ])('refuses %s in one line that says what to do', (_, spoil, says) => {
+    db.close();
+    spoil(file);
+    const before = readFileSync(file);
+    expect(() => openDataFolder(folder)).toThrow(says);
+    expect(readFileSync(file).equals(before)).toBe(true);
+    db = openDatabase(path.join(folder, 'other.sqlite'));
+  });
+
+  it('refuses another program’s database, a folder that is a file, and a log without what it belongs to', () => {
+    const theirs = path.join(folder, 'theirs');
+    openDataFolder(theirs).close();
+    const foreign = openDatabase(path.join(folder, 'foreign.sqlite'), []);
+    foreign.exec('CREATE TABLE songs (id INTEGER)');
+    foreign.close();
+    expect(() => openDatabase(path.join(folder, 'foreign.sqlite'))).toThrow(/database of another program/);
+    expect(() => openDataFolder(file)).toThrow(/is not a folder/);
+    rmSync(path.join(theirs, 'pitbell.sqlite'));
+    writeFileSync(path.join(theirs, 'pitbell.sqlite-wal'), 'x');
+    expect(() => openDataFolder(theirs)).toThrow(/pitbell.sqlite-wal but not pitbell.sqlite/);
+  });
+
+  it('keeps its folder and its files from others on the machine', () => {
+    const mine = path.join(folder, 'mine');
+    openDataFolder(mine).close();
+    chmodSync(mine, 0o755);
+    const again = openDataFolder(mine);
+    expect([statSync(mine).mode & 0o777, statSync(path.join(mine, 'pitbell.sqlite')).mode & 0o777]).toEqual([
+      0o700, 0o600,
+    ]);
+    again.close();
+  });
+
+  it('what happened is not taken out by putting something in its place, nor set back, nor begun twice', () => {
+    const { id } = createStation(db, station(), AT, 'key-of-one');
+    saveStation(db, id, 1, station('Second'), AT);
+    const run = startRun(db, id, 'R. T.', AT, 'key-of-run')!;
+    addEntry(db, run.id, { stepId: 'isolate', verdict: 'pass', found: {}, note: '' }, AT, 'key-of-entry');
+    startRun(db, id, 'R. T.', AT);
+    addEntry(db, run.id, { stepId: 'isolate', verdict: 'fail', found: {}, note: '' }, AT);
+    keepPumpModel(db, demoPumps()[0]!, AT);
+    keepPumpModel(db, demoPumps()[0]!, AT);
+    const whole = () =>
+      ['stations', 'revisions', 'proof_runs', 'proof_entries', 'pump_revisions'].map((t) =>
+        db.prepare(`SELECT * FROM ${t}`).all(),
+      );
+    const before = whole();
+    db.pragma('recursive_triggers = OFF');
+    for (const sql of [
+      "INSERT OR REPLACE INTO revisions (station_id, revision, saved_at, document) VALUES (1, 1, 'x', '{}')",
+      "INSERT OR REPLACE INTO revisions (station_id, revision, saved_at, document, save_key) VALUES (1, 3, 'x', '{}', 'key-of-one')",
+      "INSERT INTO revisions (station_id, revision, saved_at, document) VALUES (1, 7, 'x', '{}')",
+      "INSERT OR REPLACE INTO stations (id, revision, created_at) VALUES (1, 1, 'x')",
+      'UPDATE stations SET revision = 1',
+      'UPDATE stations SET revision = 4',
+      "UPDATE stations SET created_at = 'x', revision = 3",
+      'DELETE FROM stations',
+      "INSERT OR REPLACE INTO proof_runs (id, station_id, revision, started_at, tester, plan) VALUES (1, 1, 1, 'x', 'y', '[]')",
+      "INSERT OR REPLACE INTO proof_runs (station_id, revision, started_at, tester, plan, client_key) VALUES (1, 1, 'x', 'y', '[]', 'key-of-run')",
+      "INSERT INTO proof_runs (id, station_id, revision, started_at, tester, plan) VALUES (-4, 1, 1, 'x', 'y', '[]')",
+      "INSERT OR REPLACE INTO proof_entries (id, run_id, step_id, entered_at, verdict, found, note) VALUES (1, 1, 'a', 'x', 'pass', '{}', '')",
+      "INSERT OR REPLACE INTO proof_entries (run_id, step_id, entered_at, verdict, found, note, client_key) VALUES (1, 'a', 'x', 'pass', '{}', '', 'key-of-entry')",
+      "INSERT OR REPLACE INTO pump_revisions (id, name, kept_at, model) VALUES (1, 'x', 'x', '{}')",
+      'DELETE FROM pump_revisions',
+      "UPDATE pump_revisions SET name = 'x'",
+    ])
+      expect(() => db.exec(sql), sql).toThrow(/never|follow|goes on/);
+    expect(whole()).toEqual(before);
   });
 });
 
@@ -70,19 +194,13 @@ describe('the pump library', () => {
       ['lift PUMP', 30],
     ]);
   });
-  it('is there in a file of the first release too, whose stations stay', () => {
-    const old = path.join(folder, 'old.sqlite');
-    const first = openDatabase(old, MIGRATIONS.slice(0, 1));
-    createStation(first, station(), AT);
-    expect(() => listPumpModels(first)).toThrow();
-    first.close();
-    const now = openDatabase(old);
-    keepPumpModel(now, model('one'), AT);
-    expect([listPumpModels(now).length, listStations(now).length]).toEqual([1, 1]);
-    now.close();
+  it('keeps what it said before beneath what it says now', () => {
+    keepPumpModel(db, model('Lift pump'), AT);
+    keepPumpModel(db, model('lift PUMP', 30), AT);
+    expect(db.prepare('SELECT name FROM pump_revisions ORDER BY id').pluck().all()).toEqual(['Lift pump', 'lift PUMP']);
   });
   it('passes over a pump that this version cannot read', () => {
-    db.prepare("INSERT INTO pump_models (name, kept_at, model) VALUES ('odd', ?, '{}')").run(AT);
+    db.prepare("INSERT INTO pump_revisions (name, kept_at, model) VALUES ('odd', ?, '{}')").run(AT);
     expect(listPumpModels(db)).toEqual([]);
   });
 });
@@ -92,7 +210,7 @@ describe('stations', () => {
     createStation(db, station('Sump B'), AT);
     const saved = createStation(db, station('Sump A'), AT);
     expect(findStation(db, saved.id)).toEqual({ id: saved.id, revision: 1, savedAt: AT, station: station('Sump A') });
-    expect(listStations(db).map((s) => s.station.identity.name)).toEqual(['Sump A', 'Sump B']);
+    expect(listNames(db).map((s) => s.name)).toEqual(['Sump A', 'Sump B']);
   });
 
   it('saves a new revision and keeps the old one', () => {
@@ -111,41 +229,66 @@ describe('stations', () => {
     expect(saveStation(db, 99, 1, station(), AT)).toEqual({ ok: false, reason: 'not-found' });
   });
 
-  it('keeps a document that cannot be read, tells its problems, and shows the others', () => {
+  it('a save that is sent again is kept once, and one that changes nothing makes no revision', () => {
+    const { id } = createStation(db, station(), AT, 'make-once');
+    expect(createStation(db, station(), AT, 'make-once').id).toBe(id);
+    const first = saveStation(db, id, 1, station('Renamed'), AT, 'save-once');
+    expect(saveStation(db, id, 1, station('Renamed'), 'later', 'save-once')).toEqual(first);
+    // A document as it stands already, from whatever revision, and by whoever.
+    expect(saveStation(db, id, 1, station('Renamed'), 'later')).toMatchObject({ ok: true, saved: { revision: 2 } });
+    saveStation(db, id, 2, station('Third'), AT);
+    expect(saveStation(db, id, 1, station('Renamed'), 'later', 'save-once')).toEqual(first);
+    expect(db.prepare('SELECT count(*) AS n FROM revisions').get()).toEqual({ n: 3 });
+  });
+
+  it.each<[string, string, string | null, string, RegExp]>([
+    ['of a newer version', '{"format": "pit-bell/station", "version": 99}', null, 'version', /version 99/],
+    ['cut off', JSON.stringify(station('Damaged')).slice(0, -40), null, 'document', /damaged: it is no JSON/],
+    [
+      'with a flipped bit',
+      JSON.stringify(station('Sump')).replace('Sump', 'Sumq'),
+      digestOf(JSON.stringify(station('Sump'))),
+      'document',
+      /check word differs/,
+    ],
+  ])('a document %s says so in its place, is kept as it is, and hides no other', (_, text, digest, at, says) => {
     const { id } = createStation(db, station('Readable'), AT);
-    db.exec("INSERT INTO stations (id, revision, created_at) VALUES (7, 1, 'x')");
-    db.prepare("INSERT INTO revisions (station_id, revision, saved_at, document) VALUES (7, 1, 'x', ?)").run(
-      '{"format": "pit-bell/station", "version": 99}',
-    );
-    expect(listStations(db).map((s) => s.id)).toEqual([id]);
-    expect(listUnreadable(db)).toEqual([
-      { id: 7, problems: [{ path: 'version', message: expect.stringMatching(/version 99/) }] },
-    ]);
-    expect(storedDocument(db, 7)).toBe('{"format": "pit-bell/station", "version": 99}');
-    expect(() => findStation(db, 7)).toThrow(/cannot be read/);
+    plant(7, text, digest);
+    expect(
+      listNames(db)
+        .map((s) => s.id)
+        .sort(),
+    ).toEqual([id, 7]);
+    expect(findStation(db, id)!.station.identity.name).toBe('Readable');
+    expect(trouble(7)).toEqual([{ path: at, message: expect.stringMatching(says) }]);
+    expect(findStation(db, 7)).toBeNull();
+    expect(storedDocument(db, 7)).toBe(text);
     expect(storedDocument(db, 8)).toBeNull();
   });
 
-  it('a document whose text is damaged hides no other, keeps its place to be exported, and says so', () => {
+  it('a damaged page of the database hides what lies on it and nothing else', () => {
     const { id } = createStation(db, station('Readable'), AT);
-    const text = JSON.stringify(station('Damaged')).slice(0, -40);
-    // As a bit that flips on the disk does it: past what the database checks as it is written.
-    db.pragma('ignore_check_constraints = ON');
-    db.exec("INSERT INTO stations (id, revision, created_at) VALUES (7, 1, 'x')");
-    db.prepare("INSERT INTO revisions (station_id, revision, saved_at, document) VALUES (7, 1, 'x', ?)").run(text);
-    expect(listStations(db).map((s) => s.id)).toEqual([id]);
-    expect(listUnreadable(db)).toEqual([
-      { id: 7, problems: [{ path: 'document', message: expect.stringMatching(/damaged: it is no JSON/) }] },
-    ]);
-    expect(storedDocument(db, 7)).toBe(text);
+    const large = { ...station('Large'), identity: { ...station().identity, name: 'Large', notes: 'n'.repeat(1000) } };
+    const lost = createStation(db, large as ReturnType<typeof station>, AT).id;
+    db.close();
+    const bytes = readFileSync(file);
+    // The head of the leaf that holds the last document: found by its words, spoilt as a bad sector spoils it.
+    const size = bytes.readUInt16BE(16);
+    const page = Math.floor(bytes.lastIndexOf('"name":"Large"') / size);
+    bytes.fill(0xff, page * size, page * size + 2 * size);
+    writeFileSync(file, bytes.subarray(0, bytes.length));
+    db = openDatabase(file);
+    const told = [id, lost].map((n) => trouble(n));
+    expect(told.some((t) => Array.isArray(t))).toBe(true);
+    expect(listNames(db)).toHaveLength(2);
   });
 
   it('brings a stored document of an older version up to date as it is read', () => {
-    const old = readFileSync(new URL('../core/station/fixtures/version-1.json', import.meta.url), 'utf8');
-    db.exec("INSERT INTO stations (id, revision, created_at) VALUES (5, 1, 'x')");
-    db.prepare("INSERT INTO revisions (station_id, revision, saved_at, document) VALUES (5, 1, 'x', ?)").run(old);
-    expect(findStation(db, 5)!.station).toMatchObject({ version: CURRENT_VERSION, vessel: { displacement: [] } });
-    expect(saveStation(db, 5, 1, findStation(db, 5)!.station, AT)).toMatchObject({ ok: true, saved: { revision: 2 } });
+    plant(5, readFileSync(new URL('../core/station/fixtures/version-1.json', import.meta.url), 'utf8'));
+    const { station: now } = findStation(db, 5)!;
+    expect(now).toMatchObject({ version: CURRENT_VERSION, vessel: { displacement: [] } });
+    const renamed = { ...now, identity: { ...now.identity, name: 'Renamed' } };
+    expect(saveStation(db, 5, 1, renamed, AT)).toMatchObject({ ok: true, saved: { revision: 2 } });
   });
 
   it('never changes or removes a revision', () => {
@@ -155,7 +298,46 @@ describe('stations', () => {
   });
 });
 
+describe('what is shown first', () => {
+  it('is worked out once for a revision, kept, and worked out anew for the next', async () => {
+    const { id } = createStation(db, station(), AT);
+    expect(headsNow(db, [id])[0]).toMatchObject({ name: 'Sump', figures: null });
+    const [head] = await headsWorkedOut(db, [id]);
+    expect(head!.figures).toMatchObject({ state: expect.any(String), rules: { holds: expect.any(Number) } });
+    expect(headsNow(db, [id])[0]!.figures).toEqual(head!.figures);
+    saveStation(db, id, 1, station('Renamed'), AT);
+    expect(headsOf(db, [id])[0]).toMatchObject({ name: 'Renamed', revision: 2, figures: null });
+    // What was worked out of the revision before is not kept for this one.
+    keepFigures(db, id, 1, 'any', { failed: 'late' });
+    expect(headsOf(db, [id])[0]!.figures).toBeNull();
+  });
+  it('says of one that cannot be read why, and hides no other', async () => {
+    const { id } = createStation(db, station(), AT);
+    plant(7, '{"format": "pit-bell/station", "version": 99}');
+    const heads = await headsWorkedOut(db, [id, 7]);
+    expect(heads.find((h) => h.id === 7)!.figures).toMatchObject({ failed: expect.stringMatching(/version 99/) });
+    expect(heads.find((h) => h.id === id)!.figures).toHaveProperty('scene');
+  });
+  it('figures of another program are worked out anew', async () => {
+    const { id } = createStation(db, station(), AT);
+    keepFigures(db, id, 1, 'an older program', { failed: 'it did not know' });
+    expect(headsNow(db, [id])[0]!.figures).toBeNull();
+    expect((await headsWorkedOut(db, [id]))[0]!.figures).toHaveProperty('scene');
+  });
+});
+
 describe('test runs', () => {
+  it('a run or a finding that is sent again is kept once', () => {
+    const { id } = createStation(db, station(), AT);
+    const run = startRun(db, id, 'R. T.', AT, 'begin-once')!;
+    expect(startRun(db, id, 'R. T.', 'later', 'begin-once')!.id).toBe(run.id);
+    const entry = { stepId: 'bench-pump', verdict: 'pass', found: { hanging: true }, note: 'ok' } as const;
+    const first = addEntry(db, run.id, entry, AT, 'found-once');
+    expect(addEntry(db, run.id, entry, 'later', 'found-once')).toEqual(first);
+    expect(findRun(db, run.id)!.entries).toHaveLength(1);
+    expect(listRuns(db, id)).toHaveLength(1);
+  });
+
   const found = { hanging: true, raised: true, back: true };
 
   it('are kept with the revision and the plan they were true of', () => {
@@ -244,6 +426,25 @@ describe('the edge', () => {
   };
 
   it('reads JSON', async () => expect(await readJson(request('{"a": 1}'))).toEqual({ ok: true, value: { a: 1 } }));
+  it('brackets within words are words', async () => {
+    const words = { note: '[[[{{{ \\" ]'.repeat(50), deep: [[[1]]] };
+    expect(await readJson(request(JSON.stringify(words)))).toEqual({ ok: true, value: words });
+  });
+  it.each([
+    ['SQLITE_FULL', 507, /disk of the server is full/],
+    ['SQLITE_READONLY_DIRECTORY', 507, /may not write/],
+    ['SQLITE_BUSY', 503, /holds the database/],
+    ['SQLITE_CORRUPT', 500, /damaged/],
+    ['SQLITE_IOERR_WRITE', 507, /does not take it/],
+    ['OTHER', 500, /could not do it/],
+  ])('a write that fails with %s is answered %d in words', async (code, status, says) => {
+    const answer = await writing(() => {
+      throw Object.assign(new Error('inner words'), { code });
+    });
+    const body = await answer.text();
+    expect([answer.status, body]).toEqual([status, expect.stringMatching(says)]);
+    expect(body).not.toContain('inner words');
+  });
   it('stops reading past its cap, told or not told the length', async () => {
     const large = new Uint8Array(LARGEST_BODY + 1).fill(32);
     expect(await refusal(request(large))).toMatchObject({ status: 413 });
@@ -252,7 +453,8 @@ describe('the edge', () => {
   it.each<[string, BodyInit, Record<string, string>, number]>([
     ['broken JSON', '{"a":', {}, 400],
     ['bytes that are not UTF-8', new Uint8Array([0xff, 0xfe, 0x00]), {}, 400],
-    ['a page of another site', '{}', { 'sec-fetch-site': 'cross-site' }, 403],
+    ['what is nested without end', '['.repeat(200_000) + ']'.repeat(200_000), {}, 400],
+    ['what is nested deeper than a document', `{"a":${'[{"b":'.repeat(30)}1${'}]'.repeat(30)}}`, {}, 400],
   ])('refuses %s', async (_, body, headers, status) =>
     expect(await refusal(request(body, headers))).toMatchObject({ status }),
   );

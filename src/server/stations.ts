@@ -1,5 +1,6 @@
+import { isDeepStrictEqual } from 'node:util';
 import { checkStation, type Problem, type Station } from '@/core/station';
-import type { Db } from './db';
+import { digestOf, type Db } from './db';
 
 export interface Saved {
   readonly id: number;
@@ -12,22 +13,31 @@ export interface Saved {
 export type SaveResult =
   { ok: true; saved: Saved } | { ok: false; reason: 'stale'; theirs: Saved } | { ok: false; reason: 'not-found' };
 
+/** A station whose newest document cannot be read: damaged, or of a form that this version does not understand. It is kept as it is. */
+export interface Unreadable {
+  readonly id: number;
+  readonly problems: readonly Problem[];
+}
+
+/** A station as it is read: with its document, or with why there is none. */
+export type Found = { ok: true; saved: Saved } | { ok: false; unreadable: Unreadable };
+
 interface Row {
   id: number;
   revision: number;
   savedAt: string;
   document: string;
+  digest: string | null;
 }
 
 const SELECT = `
-  SELECT s.id, r.revision, r.saved_at AS savedAt, r.document
+  SELECT s.id, r.revision, r.saved_at AS savedAt, r.document, r.digest
   FROM stations s JOIN revisions r ON r.station_id = s.id`;
 
-/** A document in the database that this version of the program does not understand. It is kept as it is. */
-export interface Unreadable {
-  readonly id: number;
-  readonly problems: readonly Problem[];
-}
+const unreadable = (id: number, message: string): Found => ({
+  ok: false,
+  unreadable: { id, problems: [{ path: 'document', message }] },
+});
 
 function parsed(text: string): { ok: true; document: unknown } | { ok: false; reason: string } {
   try {
@@ -37,82 +47,101 @@ function parsed(text: string): { ok: true; document: unknown } | { ok: false; re
   }
 }
 
-/** A stored document was checked when it was written; an older version is brought up to date as it is read. */
-function read(row: Row): { ok: true; saved: Saved } | { ok: false; unreadable: Unreadable } {
-  const stored = parsed(row.document);
-  if (!stored.ok) {
-    const message = `what is stored is damaged: it is no JSON any more (${stored.reason})`;
-    return { ok: false, unreadable: { id: row.id, problems: [{ path: 'document', message }] } };
-  }
+/** What a stored document says; an older version is brought up to date as it is read. */
+function read({ id, revision, savedAt, document, digest }: Row): Found {
+  if (digest !== null && digest !== digestOf(document))
+    return unreadable(
+      id,
+      'what is stored is not what was written: its check word differs, so something has changed it since',
+    );
+  const stored = parsed(document);
+  if (!stored.ok) return unreadable(id, `what is stored is damaged: it is no JSON any more (${stored.reason})`);
   const checked = checkStation(stored.document);
-  if (!checked.ok) return { ok: false, unreadable: { id: row.id, problems: checked.problems } };
-  return { ok: true, saved: { id: row.id, revision: row.revision, savedAt: row.savedAt, station: checked.station } };
+  if (!checked.ok) return { ok: false, unreadable: { id, problems: checked.problems } };
+  return { ok: true, saved: { id, revision, savedAt, station: checked.station } };
 }
 
-function toSaved(row: Row): Saved {
-  const result = read(row);
-  if (result.ok) return result.saved;
-  throw new Error(
-    `Station ${row.id}, revision ${row.revision} in the database cannot be read: ${result.unreadable.problems.map((p) => `${p.path}: ${p.message}`).join('; ')}`,
-  );
+/** A station at its newest revision; null where there is none of that number. A part of the file that is damaged hides only what lies in it. */
+export function readStation(db: Db, id: number): Found | null {
+  try {
+    const row = db.prepare<[number], Row>(`${SELECT} AND r.revision = s.revision WHERE s.id = ?`).get(id);
+    return row ? read(row) : null;
+  } catch (e) {
+    return unreadable(id, `the part of the database that holds it is damaged (${(e as Error).message})`);
+  }
 }
 
-/** A damaged document has no name; it must not keep the others from being put in order. */
-const NAMED = (what: 'site' | 'name') =>
-  `CASE WHEN json_valid(r.document) THEN json_extract(r.document, '$.identity.${what}') END COLLATE NOCASE`;
-
-function newest(db: Db): ReturnType<typeof read>[] {
-  const rows = db
-    .prepare<[], Row>(
-      `${SELECT} AND r.revision = s.revision
-       ORDER BY ${NAMED('site')}, ${NAMED('name')}, s.id`,
-    )
-    .all();
-  return rows.map(read);
+/** A station that can be read, or null. */
+export function findStation(db: Db, id: number): Saved | null {
+  const found = readStation(db, id);
+  return found?.ok ? found.saved : null;
 }
 
-/** Every station at its newest revision, by site and name. */
-export const listStations = (db: Db): Saved[] => newest(db).flatMap((r) => (r.ok ? [r.saved] : []));
-
-/** The stations whose newest document cannot be read, with every problem; one of them must not hide the others. */
-export const listUnreadable = (db: Db): Unreadable[] => newest(db).flatMap((r) => (r.ok ? [] : [r.unreadable]));
-
-/** The newest document of a station as it is stored, readable or not. */
+/** The newest document of a station as it is stored, readable or not. @throws where the database cannot give it */
 export function storedDocument(db: Db, id: number): string | null {
   const row = db.prepare<[number], Row>(`${SELECT} AND r.revision = s.revision WHERE s.id = ?`).get(id);
   return row ? row.document : null;
 }
 
-export function findStation(db: Db, id: number): Saved | null {
-  const row = db.prepare<[number], Row>(`${SELECT} AND r.revision = s.revision WHERE s.id = ?`).get(id);
-  return row ? toSaved(row) : null;
+function insertRevision(db: Db, { id, revision, savedAt, station }: Saved, key: string | null): void {
+  const document = JSON.stringify(station);
+  db.prepare(
+    'INSERT INTO revisions (station_id, revision, saved_at, document, digest, save_key) VALUES (?, ?, ?, ?, ?, ?)',
+  ).run(id, revision, savedAt, document, digestOf(document), key);
+  const { name, site } = station.identity;
+  db.prepare(
+    `INSERT INTO station_figures (station_id, revision, name, site) VALUES (?, ?, ?, ?)
+     ON CONFLICT (station_id) DO UPDATE SET revision = excluded.revision, name = excluded.name, site = excluded.site,
+       by_core = NULL, figures = NULL`,
+  ).run(id, revision, name, site);
 }
 
-const insertRevision = (db: Db, id: number, revision: number, at: string, station: Station) =>
-  db
-    .prepare('INSERT INTO revisions (station_id, revision, saved_at, document) VALUES (?, ?, ?, ?)')
-    .run(id, revision, at, JSON.stringify(station));
-
-export function createStation(db: Db, station: Station, at: string): Saved {
-  return db.transaction(() => {
-    const { lastInsertRowid } = db.prepare('INSERT INTO stations (revision, created_at) VALUES (1, ?)').run(at);
-    const id = Number(lastInsertRowid);
-    insertRevision(db, id, 1, at, station);
-    return { id, revision: 1, savedAt: at, station };
-  })();
+/** What a save of this key has written before; null where it has not. */
+function savedAs(db: Db, key: string | null, where: string, ...of: readonly number[]): Saved | null {
+  if (key === null) return null;
+  const row = db.prepare<unknown[], Row>(`${SELECT} WHERE r.save_key = ? AND ${where}`).get(key, ...of);
+  const found = row && read(row);
+  return found?.ok ? found.saved : null;
 }
 
-/** Saves a new revision made from revision `base`. When another has been saved since, nothing is written and that one is returned. */
-export function saveStation(db: Db, id: number, base: number, station: Station, at: string): SaveResult {
+/** Keeps a new station. @param key of the request: the same one sent again makes no second station */
+export function createStation(db: Db, station: Station, at: string, key: string | null = null): Saved {
+  return db
+    .transaction(() => {
+      const before = savedAs(db, key, 'r.revision = 1');
+      if (before) return before;
+      const { lastInsertRowid } = db.prepare('INSERT INTO stations (revision, created_at) VALUES (1, ?)').run(at);
+      const saved = { id: Number(lastInsertRowid), revision: 1, savedAt: at, station };
+      insertRevision(db, saved, key);
+      return saved;
+    })
+    .immediate();
+}
+
+/**
+ * Saves a new revision made from revision `base`. When another has been saved since, nothing is written and that one is returned. What is as
+ * it was makes no revision, and neither does a save that was kept before. @param key of the request
+ */
+export function saveStation(
+  db: Db,
+  id: number,
+  base: number,
+  station: Station,
+  at: string,
+  key: string | null = null,
+): SaveResult {
   return db
     .transaction((): SaveResult => {
+      const before = savedAs(db, key, 's.id = ?', id);
+      if (before) return { ok: true, saved: before };
       const now = findStation(db, id);
       if (!now) return { ok: false, reason: 'not-found' };
+      if (isDeepStrictEqual(now.station, station)) return { ok: true, saved: now };
       if (now.revision !== base) return { ok: false, reason: 'stale', theirs: now };
-      const revision = base + 1;
-      insertRevision(db, id, revision, at, station);
-      db.prepare('UPDATE stations SET revision = ? WHERE id = ?').run(revision, id);
-      return { ok: true, saved: { id, revision, savedAt: at, station } };
+      const saved = { id, revision: base + 1, savedAt: at, station };
+      insertRevision(db, saved, key);
+      db.prepare('UPDATE stations SET revision = ? WHERE id = ?').run(saved.revision, id);
+      return { ok: true, saved };
     })
     .immediate();
 }

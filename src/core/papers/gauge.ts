@@ -1,13 +1,14 @@
-import { judge, type RuleState } from '../levels';
+import { judge, summaryOf, type RuleState, type RuleSummary } from '../levels';
 import type { Station } from '../station';
 import type { UnitSystem } from '../units';
 import { askedOf } from '../wiring';
 import { shaftScene, type Drawing } from './shaft/scene';
 
-/** A station as it hangs on the wall among others: its shaft drawn small, how its rules stand, and one line of why. */
+/** A station as it hangs on the wall among others: its shaft drawn small, how its rules stand, and one line of why. Said without units, so that it can be kept for everybody. */
 export interface Gauge {
   readonly state: 'quiet' | 'due' | 'ringing';
   readonly why: string;
+  readonly rules: RuleSummary;
   /** Plain data, to be sent as it is. */
   readonly scene: Drawing;
 }
@@ -42,6 +43,7 @@ export function gaugeOf(station: Station, system: UnitSystem): Gauge {
   return {
     state,
     why: state === 'quiet' ? 'all rules hold' : `${WORD[worst.state]}: ${worst.title}`,
+    rules: summaryOf(rules),
     scene: { layout: { width: layout.width, height: layout.height, wall: layout.wall }, groups },
   };
 }

@@ -33,8 +33,8 @@ function useDraft(store: EditorStore): void {
 interface Props {
   id: number;
   saved: SavedState;
-  /** How the rules of what is saved stand. */
-  rules: RuleSummary;
+  /** How the rules of what is saved stand; null while the server is still at it: then they are worked out here. */
+  rules: RuleSummary | null;
   children: ReactNode;
 }
 
@@ -42,7 +42,10 @@ interface Props {
 export function StationProvider({ id, saved, rules, children }: Props) {
   const system = useSystem(saved.station.profile);
   const [store] = useState(() => createEditor(id, saved, rules, judging, system));
-  useEffect(() => void judging.ready(), []);
+  useEffect(() => {
+    if (store.getState().judged.rules === null) store.getState().judgeNow();
+    else void judging.ready();
+  }, [store]);
   useDraft(store);
   return <EditorContext value={store}>{children}</EditorContext>;
 }

@@ -26,7 +26,8 @@ export interface Judged {
   readonly context: LevelContext;
   /** The whole judgement; null until something was edited: then it is as the server found it. */
   readonly judgement: Judgement | null;
-  readonly rules: RuleSummary;
+  /** null while nobody has worked them out. */
+  readonly rules: RuleSummary | null;
   readonly problems: readonly Problem[];
 }
 
@@ -43,6 +44,8 @@ export interface EditorState {
   /** Sensors as a proposal would hang them, drawn as outlines; null while none is looked at. */
   readonly ghosts: readonly Sensor[] | null;
   edit(change: (document: Station) => Station): void;
+  /** Judges what is on the screen, though nothing was edited. */
+  judgeNow(): void;
   /** The first edit of a drag is one step to undo, the rest of it belongs to that step. */
   beginDrag(): void;
   endDrag(): void;
@@ -80,8 +83,8 @@ function judgeDocument(by: Judge, document: Station, system: UnitSystem | undefi
   }
 }
 
-/** The state of one station being worked on. Undo and redo reach the document alone. @param saved as the server keeps it: already checked @param rules how its rules stand */
-export function createEditor(id: number, saved: SavedState, rules: RuleSummary, judging: Judging, system?: UnitSystem) {
+/** The state of one station being worked on. Undo and redo reach the document alone. @param saved as the server keeps it: already checked @param rules how its rules stand, null where that is not known yet */
+export function createEditor(id: number, saved: SavedState, rules: RuleSummary | null, judging: Judging, system?: UnitSystem) {
   const context = levelContext(saved.station);
   const store = createStore<EditorState>()(
     temporal(
@@ -100,6 +103,7 @@ export function createEditor(id: number, saved: SavedState, rules: RuleSummary, 
           set({ document });
           if (dragging) store.temporal.getState().pause();
         },
+        judgeNow: () => judgeNow(),
         beginDrag() {
           dragging = true;
         },

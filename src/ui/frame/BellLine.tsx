@@ -9,8 +9,6 @@ import { Bell } from '../parts/Bell';
 export function BellLine() {
   const id = useEditor((s) => s.id);
   const { rules, problems } = useEditor((s) => s.judged);
-  const { holds, tight, broken, worst } = rules;
-  const parts = [`${holds} rules hold`, `${tight} tight`, `${broken} broken`];
   return (
     <Box
       component="footer"
@@ -26,7 +24,7 @@ export function BellLine() {
         '@media print': { display: 'none' },
       }}
     >
-      <Bell state={broken > 0 ? 'ringing' : tight > 0 ? 'due' : 'quiet'} />
+      {rules && <Bell state={rules.broken > 0 ? 'ringing' : rules.tight > 0 ? 'due' : 'quiet'} />}
       {problems.length > 0 ? (
         <Typography variant="body2" role="status" noWrap>
           not judged: {problems[0]!.message}
@@ -35,11 +33,13 @@ export function BellLine() {
         </Typography>
       ) : (
         <Typography variant="body2" role="status" noWrap>
-          {parts.join(' · ')}
-          {worst && (
+          {rules
+            ? `${rules.holds} rules hold · ${rules.tight} tight · ${rules.broken} broken`
+            : 'the rules are being worked out…'}
+          {rules?.worst && (
             <>
               {' '}
-              ▸ <Link href={`/stations/${id}/levels?rule=${worst.id}`}>{worst.title}</Link>
+              ▸ <Link href={`/stations/${id}/levels?rule=${rules.worst.id}`}>{rules.worst.title}</Link>
             </>
           )}
         </Typography>

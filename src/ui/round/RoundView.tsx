@@ -2,44 +2,45 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
-import type { Gauge } from '@/core/papers';
-import type { Problem } from '@/core/station';
+import { useEffect, useRef, useState } from 'react';
 import { Masthead, type StationName } from '../frame/Masthead';
 import { Bell } from '../parts/Bell';
+import { Notice } from '../parts/Notice';
 import { Shaft } from '../shaft/Shaft';
 import { usePrefs } from '../theme/Surface';
 import { NewStation } from './NewStation';
-import { Notice } from '../parts/Notice';
-
-export interface RoundStation extends StationName {
-  /** Or why it could not be worked out. */
-  readonly gauge: Gauge | { readonly failed: string };
-}
-
-/** A stored document that this version cannot read. */
-export interface UnreadableStation {
-  readonly id: number;
-  readonly problems: readonly Problem[];
-}
+import { SCREENFUL } from './screenful';
+import { useGauges, type Face, type Faces } from './useGauges';
 
 const WIDTH = 230;
+const HEIGHT = 320;
 
-/** What stands in the place of a gauge: the drawing with its bell and one line of why, or why there is none. */
-function Face({ name, gauge }: Pick<RoundStation, 'name' | 'gauge'>) {
-  const failed = 'failed' in gauge;
+/** What is said beneath a gauge. */
+function lineOf(face: Face | undefined): string {
+  if (!face) return 'is being worked out…';
+  return 'failed' in face
+    ? `Its rules and its drawing could not be worked out (${face.failed}). Nothing of it is lost: open it, or export its file.`
+    : face.why;
+}
+
+/** What stands on the wall for a station: the drawing with its bell and one line of why, or why there is none. */
+function Gauge({ name, face }: { name: string; face: Face | undefined }) {
+  const drawn = face && 'scene' in face ? face : null;
   return (
     <>
-      {!failed && <Shaft scene={gauge.scene} title={`shaft of ${name}`} />}
+      {drawn ? (
+        <Shaft scene={drawn.scene} title={`shaft of ${name}`} />
+      ) : (
+        <Box sx={{ height: face ? 0 : HEIGHT, borderLeft: 1, borderRight: 1, borderColor: 'divider' }} />
+      )}
       <Box sx={{ display: 'flex', gap: 0.75, alignItems: 'flex-start', mt: 1 }}>
-        <Bell state={failed ? 'ringing' : gauge.state} />
+        {face && <Bell state={drawn ? drawn.state : 'ringing'} />}
         <Box sx={{ minWidth: 0 }}>
           <Typography variant="h3" component="h3">
             {name}
           </Typography>
           <Typography variant="label" component="p" sx={{ m: 0 }}>
-            {failed
-              ? `Its rules and its drawing could not be worked out (${gauge.failed}). Nothing of it is lost: open it, or export its file.`
-              : gauge.why}
+            {lineOf(face)}
           </Typography>
         </Box>
       </Box>
@@ -48,13 +49,14 @@ function Face({ name, gauge }: Pick<RoundStation, 'name' | 'gauge'>) {
 }
 
 /** One station as a gauge on the wall. */
-function GaugeView({ station: { id, name, gauge } }: { station: RoundStation }) {
+function GaugeView({ id, name, face }: { id: number; name: string; face: Face | undefined }) {
   return (
     <Box
       component={Link}
       href={`/stations/${id}/levels`}
+      prefetch={false}
       sx={{
-        width: { xs: 'calc(50% - 6px)', sm: 'failed' in gauge ? WIDTH : gauge.scene.layout.width + 20 },
+        width: { xs: 'calc(50% - 6px)', sm: face && 'scene' in face ? face.scene.layout.width + 20 : WIDTH },
         minWidth: 150,
         color: 'text.primary',
         textDecoration: 'none',
@@ -64,19 +66,41 @@ function GaugeView({ station: { id, name, gauge } }: { station: RoundStation }) 
         '&:hover': { bgcolor: 'action.hover' },
       }}
     >
-      <Face name={name} gauge={gauge} />
+      <Gauge name={name} face={face} />
     </Box>
   );
 }
 
+/** The end of what hangs now: when it comes near, more is hung. */
+function More({ left, onNear }: { left: number; onNear(): void }) {
+  const end = useRef<HTMLParagraphElement>(null);
+  useEffect(() => {
+    const watch = new IntersectionObserver(([seen]) => seen?.isIntersecting && onNear(), { rootMargin: '600px' });
+    watch.observe(end.current!);
+    return () => watch.disconnect();
+  }, [onNear, left]);
+  return (
+    <Typography ref={end} variant="label" component="p" sx={{ width: '100%' }}>
+      {left} more
+    </Typography>
+  );
+}
+
+interface Props {
+  stations: readonly StationName[];
+  /** What came with the page. */
+  known: Faces;
+}
+
 /** Home: the stations stand beside each other like gauges on a wall, site by site. */
-export function RoundView({
-  stations,
-  unreadable,
-}: {
-  stations: readonly RoundStation[];
-  unreadable: readonly UnreadableStation[];
-}) {
+export function RoundView({ stations, known }: Props) {
+  const [many, setMany] = useState(SCREENFUL);
+  const [more] = useState(() => () => setMany((n) => n + SCREENFUL));
+  const hung = stations.slice(0, many);
+  const { faces, away } = useGauges(
+    hung.map((s) => s.id),
+    known,
+  );
   const sites = [...new Set(stations.map((s) => s.site))];
   const { units } = usePrefs();
   return (
@@ -105,35 +129,31 @@ export function RoundView({
           alignContent: 'flex-start',
         }}
       >
-        {unreadable.map(({ id, problems }) => (
-          <Notice key={id} severity="error" sx={{ width: '100%' }}>
-            Station {id} cannot be read by this version (
-            {problems
-              .map((p) => `${p.path}: ${p.message}`)
-              .slice(0, 3)
-              .join('; ')}
-            ). It is kept as it is: <a href={`/api/stations/${id}/file`}>export it as a file</a>.
+        {away && (
+          <Notice severity="warning" sx={{ width: '100%' }}>
+            The server does not answer: gauges that are missing are asked for again every few seconds.
           </Notice>
-        ))}
-        {stations.length === 0 && unreadable.length === 0 && (
+        )}
+        {stations.length === 0 && (
           <Typography sx={{ maxWidth: 520, py: 4 }}>
             No station yet. Make one with <b>new station</b> and survey it, or import a file that someone gave you.
           </Typography>
         )}
-        {sites.map((site) => (
-          <Box component="section" key={site} aria-label={site}>
+        {[...new Set(hung.map((s) => s.site))].map((site) => (
+          <Box component="section" key={site} aria-label={site || 'no site'}>
             <Typography variant="h2" sx={{ borderBottom: 1, borderColor: 'text.primary', pb: 0.5 }}>
-              {site}
+              {site || 'no site'}
             </Typography>
             <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, pt: 0.5 }}>
-              {stations
+              {hung
                 .filter((s) => s.site === site)
                 .map((s) => (
-                  <GaugeView key={s.id} station={s} />
+                  <GaugeView key={s.id} id={s.id} name={s.name || `station ${s.id}`} face={faces[s.id]} />
                 ))}
             </Box>
           </Box>
         ))}
+        {hung.length < stations.length && <More left={stations.length - hung.length} onNear={more} />}
       </Box>
     </Box>
   );

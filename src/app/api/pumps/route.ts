@@ -1,6 +1,6 @@
 import { pumpModelSchema } from '@/core/station';
 import { database } from '@/server/db';
-import { now, readAs } from '@/server/edge';
+import { now, readAs, writing } from '@/server/edge';
 import { keepPumpModel, listPumpModels } from '@/server/pumps';
 
 /** The pump library of this server, by name. */
@@ -8,10 +8,12 @@ export function GET(): Response {
   return Response.json({ models: listPumpModels(database()) });
 }
 
-/** Keeps a pump in the library, in place of one of the same name. */
+/** Keeps a pump in the library, in place of one of the same name, whose words stay kept. */
 export async function PUT(request: Request): Promise<Response> {
   const body = await readAs(request, pumpModelSchema);
   if (!body.ok) return body.response;
-  keepPumpModel(database(), body.value, now());
-  return Response.json({ models: listPumpModels(database()) });
+  return writing(() => {
+    keepPumpModel(database(), body.value, now());
+    return Response.json({ models: listPumpModels(database()) });
+  });
 }

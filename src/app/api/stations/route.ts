@@ -1,6 +1,7 @@
 import { checkStation } from '@/core/station';
 import { database } from '@/server/db';
-import { now, readJson, refuse } from '@/server/edge';
+import { keyOf, now, readJson, refuse, writing } from '@/server/edge';
+import { headsNow } from '@/server/figures';
 import { createStation } from '@/server/stations';
 
 /** Keeps a document as a new station: one made here, or one brought in from a file. */
@@ -9,5 +10,9 @@ export async function POST(request: Request): Promise<Response> {
   if (!body.ok) return body.response;
   const checked = checkStation(body.value);
   if (!checked.ok) return refuse(422, checked.problems);
-  return Response.json({ saved: createStation(database(), checked.station, now()) }, { status: 201 });
+  return writing(() => {
+    const saved = createStation(database(), checked.station, now(), keyOf(request));
+    headsNow(database(), [saved.id]);
+    return Response.json({ saved }, { status: 201 });
+  });
 }

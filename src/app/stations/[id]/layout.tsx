@@ -1,12 +1,12 @@
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
-import { judge, summaryOf } from '@/core/levels';
-import { askedOf } from '@/core/wiring';
 import { database } from '@/server/db';
-import { listStations } from '@/server/stations';
+import { headsNow } from '@/server/figures';
+import { listNames } from '@/server/heads';
 import { StationProvider } from '@/ui/editor/StationProvider';
 import { StationFrame } from '@/ui/frame/StationFrame';
-import { stationAt } from './station';
+import { UnreadableView } from '@/ui/frame/UnreadableView';
+import { foundAt } from './station';
 
 interface Props {
   children: ReactNode;
@@ -14,23 +14,19 @@ interface Props {
 }
 
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
-  return { title: stationAt((await params).id).station.identity.name };
+  const found = foundAt((await params).id);
+  return { title: found.ok ? found.saved.station.identity.name : `station ${found.unreadable.id}` };
 }
 
 export default async function StationLayout({ children, params }: Props) {
-  const { id, revision, savedAt, station } = stationAt((await params).id);
-  const names = listStations(database()).map((s) => ({
-    id: s.id,
-    name: s.station.identity.name,
-    site: s.station.identity.site,
-  }));
+  const found = foundAt((await params).id);
+  const names = listNames(database());
+  if (!found.ok) return <UnreadableView stations={names} {...found.unreadable} />;
+  const { id, revision, savedAt, station } = found.saved;
+  const [head] = headsNow(database(), [id]);
+  const rules = head?.figures && 'rules' in head.figures ? head.figures.rules : null;
   return (
-    <StationProvider
-      key={id}
-      id={id}
-      saved={{ revision, savedAt, station }}
-      rules={summaryOf(judge(station, undefined, askedOf(station)).rules)}
-    >
+    <StationProvider key={id} id={id} saved={{ revision, savedAt, station }} rules={rules}>
       <StationFrame stations={names}>{children}</StationFrame>
     </StationProvider>
   );

@@ -1,7 +1,8 @@
 import * as z from 'zod';
 import { checkStation } from '@/core/station';
 import { database } from '@/server/db';
-import { idFrom, notFound, now, readAs, refuse } from '@/server/edge';
+import { idFrom, keyOf, notFound, now, readAs, refuse, writing } from '@/server/edge';
+import { headsNow } from '@/server/figures';
 import { saveStation } from '@/server/stations';
 
 const bodySchema = z.object({ base: z.number().int().positive(), document: z.unknown() });
@@ -14,10 +15,15 @@ export async function PUT(request: Request, { params }: { params: Promise<{ id: 
   if (!body.ok) return body.response;
   const checked = checkStation(body.value.document);
   if (!checked.ok) return refuse(422, checked.problems);
-  const result = saveStation(database(), id, body.value.base, checked.station, now());
-  if (result.ok) return Response.json({ saved: result.saved });
-  if (result.reason === 'not-found') return notFound('station');
-  return refuse(409, [{ path: 'revision', message: `revision ${result.theirs.revision} was saved in between` }], {
-    theirs: result.theirs,
+  return writing(() => {
+    const result = saveStation(database(), id, body.value.base, checked.station, now(), keyOf(request));
+    if (result.ok) {
+      headsNow(database(), [id]);
+      return Response.json({ saved: result.saved });
+    }
+    if (result.reason === 'not-found') return notFound('station');
+    return refuse(409, [{ path: 'revision', message: `revision ${result.theirs.revision} was saved in between` }], {
+      theirs: result.theirs,
+    });
   });
 }

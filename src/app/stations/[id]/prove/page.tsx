@@ -19,6 +19,6 @@ function summary({ id, revision, startedAt, tester, plan, unreadable, entries }:
 }
 
 export default async function ProvePage({ params }: { params: Promise<{ id: string }> }) {
-  const { id } = stationAt((await params).id);
-  return <ProveView runs={listRuns(database(), id).map(summary)} />;
+  const saved = stationAt((await params).id);
+  return saved && <ProveView runs={listRuns(database(), saved.id).map(summary)} />;
 }

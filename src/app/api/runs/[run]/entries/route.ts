@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { database } from '@/server/db';
-import { idFrom, notFound, now, readAs, refuse } from '@/server/edge';
+import { idFrom, keyOf, notFound, now, readAs, refuse, writing } from '@/server/edge';
 import { addEntry } from '@/server/proofs';
 
 const bodySchema = z.object({
@@ -16,8 +16,10 @@ export async function POST(request: Request, { params }: { params: Promise<{ run
   if (id === null) return notFound('test run');
   const body = await readAs(request, bodySchema);
   if (!body.ok) return body.response;
-  const added = addEntry(database(), id, body.value, now());
-  return added.ok
-    ? Response.json({ entry: added.entry }, { status: 201 })
-    : refuse(added.reason === 'no-run' ? 404 : 422, [{ path: 'stepId', message: added.detail }]);
+  return writing(() => {
+    const added = addEntry(database(), id, body.value, now(), keyOf(request));
+    return added.ok
+      ? Response.json({ entry: added.entry }, { status: 201 })
+      : refuse(added.reason === 'no-run' ? 404 : 422, [{ path: 'stepId', message: added.detail }]);
+  });
 }

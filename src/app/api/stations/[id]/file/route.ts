@@ -1,5 +1,5 @@
 import { database } from '@/server/db';
-import { idFrom, notFound } from '@/server/edge';
+import { idFrom, notFound, refuse } from '@/server/edge';
 import { storedDocument } from '@/server/stations';
 
 const nameOf = (document: unknown): string => {
@@ -16,11 +16,22 @@ function parsed(text: string): unknown {
   }
 }
 
+/** The text as it is stored, or the answer that the database cannot give it any more. */
+function asStored(id: number): string | Response | null {
+  try {
+    return storedDocument(database(), id);
+  } catch (error) {
+    const message = `the part of the database that holds it is damaged (${(error as Error).message}): take it from a backup`;
+    return refuse(500, [{ path: 'document', message }]);
+  }
+}
+
 /** The saved document as a file, to be carried to another machine: as it is stored, even where this version cannot read it. */
 export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const id = idFrom((await params).id);
-  const stored = id === null ? null : storedDocument(database(), id);
+  const stored = id === null ? null : asStored(id);
   if (stored === null) return notFound('station');
+  if (typeof stored !== 'string') return stored;
   const document = parsed(stored);
   const name =
     nameOf(document)

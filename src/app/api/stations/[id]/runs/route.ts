@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { database } from '@/server/db';
-import { idFrom, notFound, now, readAs } from '@/server/edge';
+import { idFrom, keyOf, notFound, now, readAs, writing } from '@/server/edge';
 import { startRun } from '@/server/proofs';
 
 const bodySchema = z.object({
@@ -12,6 +12,8 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
   const id = idFrom((await params).id);
   const body = await readAs(request, bodySchema);
   if (!body.ok) return body.response;
-  const run = id === null ? null : startRun(database(), id, body.value.tester, now());
-  return run ? Response.json({ run }, { status: 201 }) : notFound('station');
+  return writing(() => {
+    const run = id === null ? null : startRun(database(), id, body.value.tester, now(), keyOf(request));
+    return run ? Response.json({ run }, { status: 201 }) : notFound('station');
+  });
 }

@@ -1,0 +1,123 @@
+import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
+import { networkInterfaces } from 'node:os';
+import next from 'next';
+import { closeDatabase, DataTrouble, openDataFolder } from './db';
+import { contentPolicy, GUARDS, LOOPBACK, METHODS, newNonce, refused } from './door';
+
+export interface Serving {
+  readonly folder: string;
+  readonly port: number;
+  readonly host: string;
+  /** Further names that it answers to. */
+  readonly names: readonly string[];
+}
+
+/** Something that keeps the server from starting, in one line. */
+export class CannotStart extends Error {}
+
+const WILD = ['0.0.0.0', '::'];
+const inAddress = (address: string) => (address.includes(':') ? `[${address}]` : address);
+
+/** Hosts that this server answers to: itself, where it was told to listen, and what it was told it is called. */
+export function namesOf({ host, names }: Pick<Serving, 'host' | 'names'>): ReadonlySet<string> {
+  const own = WILD.includes(host)
+    ? Object.values(networkInterfaces()).flatMap((all) => (all ?? []).map((a) => inAddress(a.address)))
+    : [inAddress(host)];
+  return new Set([...LOOPBACK, ...own, ...names].map((n) => n.toLowerCase()));
+}
+
+/** Looks at the data folder before anything is started on it. @throws CannotStart where it cannot be used */
+function tryData(): void {
+  try {
+    openDataFolder().close();
+  } catch (error) {
+    if (error instanceof DataTrouble) throw new CannotStart(error.message);
+    throw error;
+  }
+}
+
+function answer(response: ServerResponse, status: number, message: string): void {
+  const headers = { 'content-type': 'application/json', 'cache-control': 'no-store', ...GUARDS };
+  if (status === 204 || status === 405) response.setHeader('allow', METHODS.join(', '));
+  response.writeHead(status, headers);
+  response.end(status === 204 ? undefined : JSON.stringify({ problems: [{ path: 'address', message }] }));
+}
+
+type Handler = (request: IncomingMessage, response: ServerResponse) => Promise<void>;
+
+/** Lets in what may come in, with the word that its page’s scripts are known by. */
+function letIn(handle: Handler, names: ReadonlySet<string>) {
+  return (request: IncomingMessage, response: ServerResponse): void => {
+    const no = refused(request, names);
+    if (no) {
+      answer(response, no.status, no.message);
+      // What was being sent is not read.
+      if (no.status !== 204) request.resume();
+      return;
+    }
+    const policy = contentPolicy(newNonce());
+    // The application reads the word from the policy that it is asked with, and so does the browser from that of the answer.
+    request.headers['content-security-policy'] = policy;
+    response.setHeader('content-security-policy', policy);
+    for (const [name, value] of Object.entries(GUARDS)) response.setHeader(name, value);
+    if (request.url?.startsWith('/api/')) response.setHeader('cache-control', 'no-store');
+    handle(request, response).catch((error: unknown) => {
+      process.stderr.write(`${(error as Error).message}\n`);
+      if (response.headersSent) response.destroy();
+      else answer(response, 500, 'the server could not answer this');
+    });
+  };
+}
+
+const listening = (server: Server, port: number, host: string): Promise<void> =>
+  new Promise((resolve, reject) => {
+    server.once('error', (error: NodeJS.ErrnoException) =>
+      reject(
+        error.code === 'EADDRINUSE'
+          ? new CannotStart(
+              `Port ${port} on ${host} is taken: is Pit Bell running already? Another port: --port ${port + 1}`,
+            )
+          : new CannotStart(`Cannot listen on ${host}, port ${port}: ${error.message}`),
+      ),
+    );
+    server.listen(port, host, resolve);
+  });
+
+/** How long answers that are under way may take when the server is stopped, ms. */
+const GRACE = 3000;
+
+/** Ends the server: nothing new is let in, what is under way is given a moment, the database is folded up. */
+function stopper(server: Server): () => void {
+  let stopping = false;
+  return () => {
+    if (stopping) return;
+    stopping = true;
+    const end = () => {
+      closeDatabase();
+      process.exit(0);
+    };
+    server.close(end);
+    server.closeIdleConnections();
+    setTimeout(end, GRACE);
+  };
+}
+
+/** Serves the built application until it is told to stop. @throws CannotStart with what is in the way */
+export async function serveBuilt({ folder, port, host, names }: Serving): Promise<void> {
+  tryData();
+  const app = next({ dev: false, dir: folder, hostname: host, port });
+  // The port first: a second start must not get as far as the application.
+  let handle: Handler | null = null;
+  const server = createServer((request, response) => {
+    if (handle) letIn(handle, all)(request, response);
+    else answer(response, 503, 'starting');
+  });
+  const all = namesOf({ host, names });
+  server.requestTimeout = 60_000;
+  server.headersTimeout = 20_000;
+  await listening(server, port, host);
+  const stop = stopper(server);
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, stop);
+  await app.prepare();
+  handle = app.getRequestHandler() as Handler;
+}
