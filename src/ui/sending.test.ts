@@ -46,9 +46,36 @@ describe('saving a document', () => {
   });
   it('never throws, whatever the server does', async () => {
     noServer();
-    expect(await saveDocument(1, 2, station)).toEqual({ state: 'unreachable' });
+    expect(await saveDocument(1, 2, station)).toEqual({ state: 'unreachable', why: 'the server does not answer' });
     garbage();
-    expect(await saveDocument(1, 2, station)).toEqual({ state: 'unreachable' });
+    expect(await saveDocument(1, 2, station)).toEqual({
+      state: 'unreachable',
+      why: 'the server answered 502 without words that can be read',
+    });
+    answer(200, { nothing: 'of ours' });
+    expect(await saveDocument(1, 2, station)).toMatchObject({ state: 'unreachable' });
+  });
+  it('a server that hangs is told as such', async () => {
+    vi.stubGlobal(
+      'fetch',
+      vi.fn(async () => Promise.reject(new DOMException('too long', 'TimeoutError'))),
+    );
+    expect(await saveDocument(1, 2, station)).toEqual({
+      state: 'unreachable',
+      why: 'the server has not answered for 15 seconds',
+    });
+    expect(vi.mocked(fetch).mock.calls[0]![1]!.signal).toBeInstanceOf(AbortSignal);
+  });
+  it('sends a document under one key however often, and another under another', async () => {
+    noServer();
+    const key = async (of: typeof station) => {
+      await saveDocument(1, 2, of);
+      return new Headers(vi.mocked(fetch).mock.calls.at(-1)![1]!.headers).get('idempotency-key');
+    };
+    const first = await key(station);
+    expect(first).toMatch(/^[0-9a-f]{32}$/);
+    expect(await key(station)).toBe(first);
+    expect(await key({ ...station })).not.toBe(first);
   });
 });
 

@@ -53,7 +53,8 @@ function readNumberWithUnit(text: string, format: Format, system: UnitSystem): P
     const known = Object.keys(unitsOf(format)).join(', ') || 'no unit';
     return { ok: false, reason: `“${unit}” is not a unit for this; use ${known}` };
   }
-  return { ok: true, value: number * factor };
+  // 950 mm are 0.95 m, not what the factor makes of it in the sixteenth digit.
+  return { ok: true, value: Number((number * factor).toPrecision(14)) };
 }
 
 /**

@@ -5,29 +5,18 @@ import type { RuleSummary } from '@/core/levels';
 import type { Problem } from '@/core/station';
 import type { UnitSystem } from '@/core/units';
 import { useSystem } from '../theme/Surface';
-import { dropDraft, keepDraft, readDraft } from './draft';
-import { createEditor, isDirty, type EditorState, type EditorStore, type SavedState } from './editorStore';
+import { createEditor, isUnsaved, type EditorState, type EditorStore, type SavedState } from './editorStore';
 import { judging } from './judging';
+import { useDraft } from './useDraft';
 
 const EditorContext = createContext<EditorStore | null>(null);
 
-/** Keeps unsaved work in the browser, and takes up what was kept when the page opens. */
-function useDraft(store: EditorStore): void {
-  useEffect(() => {
-    const { id, saved, document } = store.getState();
-    void readDraft(id).then((draft) => {
-      // What was typed meanwhile is newer than what was kept.
-      if (!draft || store.getState().document !== document) return;
-      store.setState({ saved: { ...saved, revision: draft.base } });
-      store.getState().edit(() => draft.document);
-      store.temporal.getState().clear();
-    });
-    return store.subscribe((state, before) => {
-      if (state.document === before.document && state.saved === before.saved) return;
-      if (isDirty(state)) keepDraft(id, { base: state.saved.revision, document: state.document });
-      else dropDraft(id);
-    });
-  }, [store]);
+/** The newest that this page has seen saved of each station: the browser’s Back brings an older page, which must not show an older figure. */
+const seen = new Map<number, SavedState>();
+
+function newest(id: number, saved: SavedState): SavedState {
+  const known = seen.get(id);
+  return known && known.revision > saved.revision ? known : saved;
 }
 
 interface Props {
@@ -41,11 +30,23 @@ interface Props {
 /** One station being worked on, shared by every view of it. */
 export function StationProvider({ id, saved, rules, children }: Props) {
   const system = useSystem(saved.station.profile);
-  const [store] = useState(() => createEditor(id, saved, rules, judging, system));
+  const [store] = useState(() => {
+    const now = newest(id, saved);
+    return createEditor(id, now, now === saved ? rules : null, judging, system);
+  });
   useEffect(() => {
     if (store.getState().judged.rules === null) store.getState().judgeNow();
     else void judging.ready();
   }, [store]);
+  useEffect(() => {
+    // A page that was fetched anew may know of a newer one than what is shown here.
+    const state = store.getState();
+    if (saved.revision > state.saved.revision && !isUnsaved(state)) state.takeSaved(saved);
+  }, [store, saved]);
+  useEffect(
+    () => store.subscribe((state, was) => void (state.saved !== was.saved && seen.set(id, newest(id, state.saved)))),
+    [store, id],
+  );
   useDraft(store);
   return <EditorContext value={store}>{children}</EditorContext>;
 }

@@ -4,16 +4,25 @@ import { stationSchema, upgrade, type Station } from '@/core/station';
 export interface Draft {
   readonly base: number;
   readonly document: Station;
+  /** What stands in fields and could not be read yet, by the path of the field. */
+  readonly typed?: Readonly<Record<string, string>>;
+  /** When it was kept, ms since 1970. */
+  readonly at?: number;
 }
 
-const draftSchema = z.object({ base: z.number().int(), document: z.unknown() });
+const draftSchema = z.object({
+  base: z.number().int(),
+  document: z.unknown(),
+  typed: z.record(z.string(), z.string()).optional(),
+  at: z.number().optional(),
+});
 
 /** A draft from the text that was kept of it; null where it has not the form of one. */
 export function draftFrom(text: string): Draft | null {
   try {
     const draft = draftSchema.parse(JSON.parse(text));
     const upgraded = upgrade(draft.document);
-    return upgraded.ok && hasForm(upgraded.document) ? { base: draft.base, document: upgraded.document } : null;
+    return upgraded.ok && hasForm(upgraded.document) ? { ...draft, document: upgraded.document } : null;
   } catch {
     return null;
   }

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { moveFloat, setAt } from '@/core/editing';
 import { judge, summaryOf } from '@/core/levels';
 import { checkStation, newStation } from '@/core/station';
-import { createEditor, isDirty, type Judge, type Judging } from './editorStore';
+import { createEditor, isDirty, isUnsaved, type Judge, type Judging } from './editorStore';
 
 const SAVED = { revision: 1, savedAt: '2026-11-24T09:41:00Z', station: newStation('Sump', 'Yard', 'metric-230') };
 const JUDGE: Judge = { checkStation, judge, summaryOf };
@@ -97,5 +97,24 @@ describe('the editor', () => {
     store.getState().setLevel(0.9);
     expect(store.temporal.getState().pastStates).toHaveLength(0);
     expect(store.getState().level).toBe(0.9);
+  });
+});
+
+describe('what stands in fields', () => {
+  it('is not saved yet until it is in the document, and is no step to undo', () => {
+    const store = editor();
+    store.getState().setTyped('vessel.overflow', '1,2');
+    expect([isDirty(store.getState()), isUnsaved(store.getState())]).toEqual([false, true]);
+    expect(store.temporal.getState().pastStates).toHaveLength(0);
+    store.getState().setTyped('vessel.overflow', null);
+    expect(isUnsaved(store.getState())).toBe(false);
+  });
+  it('what was saved elsewhere is taken whole, with nothing to undo to', () => {
+    const store = editor();
+    store.getState().edit((d) => setAt(d, 'identity.name', 'Mine'));
+    const theirs = { revision: 9, savedAt: 'x', station: setAt(SAVED.station, 'identity.name', 'Theirs') };
+    store.getState().takeSaved(theirs);
+    expect([store.getState().document, isUnsaved(store.getState())]).toEqual([theirs.station, false]);
+    expect(store.temporal.getState().pastStates).toHaveLength(0);
   });
 });

@@ -14,6 +14,8 @@ import { type Sensor } from '@/core/sensors';
 import type { checkStation, Problem, Station } from '@/core/station';
 import { followSurvey } from '@/core/surveyed';
 import type { UnitSystem } from '@/core/units';
+import type { Keeping } from '../parts/browserKeep';
+import type { Aside } from './draft';
 
 export interface SavedState {
   readonly revision: number;
@@ -41,6 +43,12 @@ export interface EditorState {
   readonly level: number;
   /** The parts pointed at, on either side of the screen. */
   readonly pointed: readonly DrawingRef[];
+  /** What stands in fields and has not been left, or cannot be read, by the path of the field. */
+  readonly typed: Readonly<Record<string, string>>;
+  /** Whether the browser keeps what is not saved yet. */
+  readonly keeping: Keeping;
+  /** Other unsaved work on this station that is kept in this browser. */
+  readonly aside: readonly Aside[];
   /** Sensors as a proposal would hang them, drawn as outlines; null while none is looked at. */
   readonly ghosts: readonly Sensor[] | null;
   edit(change: (document: Station) => Station): void;
@@ -50,6 +58,12 @@ export interface EditorState {
   beginDrag(): void;
   endDrag(): void;
   setSaved(saved: SavedState): void;
+  /** Goes on with what was saved elsewhere; nothing of before is left to undo to. */
+  takeSaved(saved: SavedState): void;
+  /** @param text null once it stands in the document */
+  setTyped(path: string, text: string | null): void;
+  setKeeping(keeping: Keeping): void;
+  setAside(aside: readonly Aside[]): void;
   setLevel(level: number): void;
   point(parts: readonly DrawingRef[]): void;
   showGhosts(sensors: readonly Sensor[] | null): void;
@@ -84,7 +98,13 @@ function judgeDocument(by: Judge, document: Station, system: UnitSystem | undefi
 }
 
 /** The state of one station being worked on. Undo and redo reach the document alone. @param saved as the server keeps it: already checked @param rules how its rules stand, null where that is not known yet */
-export function createEditor(id: number, saved: SavedState, rules: RuleSummary | null, judging: Judging, system?: UnitSystem) {
+export function createEditor(
+  id: number,
+  saved: SavedState,
+  rules: RuleSummary | null,
+  judging: Judging,
+  system?: UnitSystem,
+) {
   const context = levelContext(saved.station);
   const store = createStore<EditorState>()(
     temporal(
@@ -95,6 +115,9 @@ export function createEditor(id: number, saved: SavedState, rules: RuleSummary |
         judged: { context, judgement: null, rules, problems: [] },
         level: (context.stop + context.lead) / 2,
         pointed: [],
+        typed: {},
+        keeping: 'kept',
+        aside: [],
         ghosts: null,
         edit(change) {
           const before = get().document;
@@ -112,6 +135,16 @@ export function createEditor(id: number, saved: SavedState, rules: RuleSummary |
           store.temporal.getState().resume();
         },
         setSaved: (next) => set({ saved: next }),
+        takeSaved(next) {
+          set({ saved: next, document: next.station });
+          store.temporal.getState().clear();
+        },
+        setTyped(path, text) {
+          const { [path]: before, ...rest } = get().typed;
+          if ((before ?? null) !== text) set({ typed: text === null ? rest : { ...rest, [path]: text } });
+        },
+        setKeeping: (keeping) => set({ keeping }),
+        setAside: (aside) => set({ aside }),
         setLevel: (level) => set({ level }),
         point: (pointed) => set({ pointed }),
         showGhosts: (ghosts) => set({ ghosts }),
@@ -136,3 +169,7 @@ export type EditorStore = ReturnType<typeof createEditor>;
 
 export const isDirty = ({ document, saved }: Pick<EditorState, 'document' | 'saved'>): boolean =>
   document !== saved.station;
+
+/** Whether anything is not saved yet: the document, or what stands in a field. */
+export const isUnsaved = (state: Pick<EditorState, 'document' | 'saved' | 'typed'>): boolean =>
+  isDirty(state) || Object.keys(state.typed).length > 0;

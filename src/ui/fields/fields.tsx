@@ -1,5 +1,4 @@
 'use client';
-import { useState } from 'react';
 import { getAt, setAt } from '@/core/editing';
 import {
   fieldAt,
@@ -12,6 +11,7 @@ import {
 import { figureOf, standingOf, withConfirmed } from '@/core/surveyed';
 import type { Format } from '@/core/units';
 import { useEditor, useProblem, useStationSystem } from '../editor/StationProvider';
+import { useEntering } from '../parts/entering';
 import { Pick } from '../parts/Pick';
 import { QuantityInput } from '../parts/QuantityInput';
 import { TextBox } from '../parts/TextBox';
@@ -28,6 +28,13 @@ const called = (field: { label: string; hint?: string }, { n, label, hint }: Cal
   label: `${label ?? field.label}${n === undefined ? '' : ` ${n}`}`,
   hint: hint ?? field.hint,
 });
+
+/** What stands in the field of a path and is not in the document yet: part of what is kept, whatever view is shown. */
+export function useTyped(path: string): { typed: string | null; onTyped(text: string | null): void } {
+  const typed = useEditor((s) => s.typed[path] ?? null);
+  const setTyped = useEditor((s) => s.setTyped);
+  return { typed, onTyped: (text) => setTyped(path, text) };
+}
 
 /** A number of the document that is called as given: for fields that a duty or a kind of sensor describes. */
 export function FigureAt({
@@ -50,8 +57,10 @@ export function FigureAt({
   const problem = useProblem(path);
   const figure = useEditor((s) => figureOf(s.document, path));
   const assumed = useEditor((s) => figure !== null && standingOf(s.document, figure) === 'assumed');
+  const typing = useTyped(path);
   return (
     <QuantityInput
+      {...typing}
       label={label}
       format={format}
       system={system}
@@ -140,8 +149,13 @@ export function WordsField({ path, multiline = false, ...as }: { path: WordsPath
   const value = useEditor((s) => getAt(s.document, path)) as string;
   const edit = useEditor((s) => s.edit);
   const problem = useProblem(path);
-  const [typed, setTyped] = useState<string | null>(null);
+  const { typed, onTyped } = useTyped(path);
   const { label, hint } = called(fieldAt(path), as);
+  const enter = () => {
+    if (typed !== null && typed !== value) edit((d) => setAt(d, path, typed));
+    onTyped(null);
+  };
+  useEntering(typed === null ? null : enter);
   return (
     <TextBox
       label={label}
@@ -151,11 +165,8 @@ export function WordsField({ path, multiline = false, ...as }: { path: WordsPath
       value={typed ?? value}
       problem={problem?.message}
       help={hint}
-      onChange={(e) => setTyped(e.target.value)}
-      onBlur={() => {
-        if (typed !== null && typed !== value) edit((d) => setAt(d, path, typed));
-        setTyped(null);
-      }}
+      onChange={(e) => onTyped(e.target.value)}
+      onBlur={enter}
     />
   );
 }

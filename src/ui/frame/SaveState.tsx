@@ -2,25 +2,28 @@
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEditor } from '../editor/StationProvider';
-import { isDirty } from '../editor/editorStore';
+import { isUnsaved } from '../editor/editorStore';
+import { KEEPING } from '../parts/browserKeep';
 import { clock } from '../parts/when';
 
-/** Saved and when, or not yet saved, with the button that saves. */
+/** Saved and when, or not yet saved, with the button that saves; and where what is typed is not even kept, that. */
 export function SaveState({ busy, onSave }: { busy: boolean; onSave(): void }) {
-  const dirty = useEditor(isDirty);
+  const unsaved = useEditor(isUnsaved);
   const saved = useEditor((s) => s.saved);
+  const keeping = useEditor((s) => s.keeping);
+  const danger = unsaved && keeping !== 'kept';
   return (
     <>
       <Typography
         variant="body2"
         role="status"
         aria-label="save state"
-        noWrap
-        sx={{ display: { xs: 'none', sm: 'block' } }}
+        noWrap={!danger}
+        sx={{ display: { xs: danger ? 'block' : 'none', sm: 'block' }, ...(danger && { color: 'error.main' }) }}
       >
-        {dirty ? 'not yet saved' : `saved ${clock(saved.savedAt)}`}
+        {unsaved ? (danger ? KEEPING[keeping] : 'not yet saved') : `saved ${clock(saved.savedAt)}`}
       </Typography>
-      <Button variant="contained" disabled={!dirty || busy} onClick={onSave} aria-keyshortcuts="Control+S">
+      <Button variant="contained" disabled={!unsaved} onClick={onSave} aria-keyshortcuts="Control+S">
         {busy ? 'saving…' : 'save'}
       </Button>
     </>

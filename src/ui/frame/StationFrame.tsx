@@ -5,9 +5,11 @@ import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
-import type { ReactNode } from 'react';
-import { useEditor, useStationSystem, useUndo } from '../editor/StationProvider';
+import { useEffect, type ReactNode } from 'react';
+import { isUnsaved } from '../editor/editorStore';
+import { useEditor, useEditorStore, useStationSystem, useUndo } from '../editor/StationProvider';
 import { downloadJson, fileNameOf } from '../parts/download';
+import { notify } from '../parts/notify';
 import { BellLine } from './BellLine';
 import type { Command } from './GoTo';
 import type { KeyBinding } from './hotkeys';
@@ -18,6 +20,7 @@ import { useSaving, type Saving } from './useSaving';
 import { FIRST_VIEW, VIEWS, viewAt } from './views';
 
 const StaleDialog = dynamic(() => import('./StaleDialog').then((m) => m.StaleDialog), { ssr: false });
+const SetAside = dynamic(() => import('./SetAside').then((m) => m.SetAside), { ssr: false });
 
 const ICON = { width: 36, height: 36, fontSize: 20, borderRadius: 1, '&:disabled': { opacity: 0.35 } } as const;
 
@@ -109,11 +112,31 @@ function ViewTabs() {
   );
 }
 
+/** Says what is left behind: a figure that stands in a field and not in the document, or work that nothing keeps. */
+function useLeaving(): void {
+  const store = useEditorStore();
+  const pathname = usePathname();
+  useEffect(() => {
+    const [field] = Object.entries(store.getState().typed);
+    if (field) void notify(`${field[0]}: “${field[1]}” is not in the document yet. It is kept as it was typed.`);
+  }, [store, pathname]);
+  useEffect(() => {
+    const ask = (event: BeforeUnloadEvent) => {
+      const state = store.getState();
+      if (isUnsaved(state) && state.keeping !== 'kept') event.preventDefault();
+    };
+    window.addEventListener('beforeunload', ask);
+    return () => window.removeEventListener('beforeunload', ask);
+  }, [store]);
+}
+
 /** The frame around every view of a station: masthead, views, bell line; saving, undo and keys. */
 export function StationFrame({ stations, children }: { stations: readonly StationName[]; children: ReactNode }) {
   const document = useEditor((s) => s.document);
   const system = useStationSystem();
   const saving = useSaving();
+  useLeaving();
+  const aside = useEditor((s) => s.aside.length > 0);
   const { bindings, errands } = useStationCommands(stations, saving);
   return (
     <Box
@@ -141,6 +164,7 @@ export function StationFrame({ stations, children }: { stations: readonly Statio
         <SaveState busy={saving.busy} onSave={() => void saving.save()} />
       </Masthead>
       <ViewTabs />
+      {aside && <SetAside />}
       <Box
         component="main"
         sx={{ flex: 1, minHeight: 0, overflow: { xs: 'auto', md: 'hidden' }, '@media print': { overflow: 'visible' } }}

@@ -15,6 +15,7 @@ import { moves, type Judgement, type TapeSetting, type TapeRow } from '@/core/le
 import { depthOf, type DocumentPath } from '@/core/station';
 import { quantity, say, sayPhrase, type UnitSystem } from '@/core/units';
 import { useEditor, useProblem } from '../editor/StationProvider';
+import { useTyped } from '../fields/fields';
 import { downloadCsv } from '../parts/csv';
 
 /** One setting of a float, as it is measured: a height from the rim down, all else as it is. */
@@ -32,9 +33,12 @@ function Measured({
   const depth = useEditor((s) => depthOf(s.document.vessel.shape));
   const edit = useEditor((s) => s.edit);
   const problem = useProblem(path);
+  // Measured from the rim it is another figure than the clip’s own field shows.
+  const typing = useTyped(`tape of ${path}`);
   const turned = (v: number) => (of === 'height' ? Number((depth - v).toFixed(7)) : v);
   return (
     <QuantityInput
+      {...typing}
       label={label}
       format="height"
       system={system}

@@ -2,6 +2,7 @@
 import InputAdornment from '@mui/material/InputAdornment';
 import { useState } from 'react';
 import { fieldText, parseQuantity, quantity, unitOf, type Format, type UnitSystem } from '@/core/units';
+import { useEntering } from './entering';
 import { TextBox } from './TextBox';
 
 interface Props {
@@ -22,6 +23,9 @@ interface Props {
   problem?: string;
   hint?: string;
   name?: string;
+  /** What stands in the field and is not its value yet, where somebody else keeps it; null: nothing. */
+  typed?: string | null;
+  onTyped?(text: string | null): void;
   onFocus?(): void;
 }
 
@@ -44,13 +48,17 @@ export function QuantityInput({
   problem,
   hint,
   name,
+  typed: keptTyped,
+  onTyped,
   onFocus,
 }: Props) {
-  const [typed, setTyped] = useState<string | null>(null);
+  const [own, setOwn] = useState<string | null>(null);
+  const typed = keptTyped === undefined ? own : keptTyped;
+  const setTyped = onTyped ?? setOwn;
   const shown = typed ?? (value === null ? '' : fieldText(quantity(format, value), system));
   const parsed = typed === null || typed.trim() === '' ? null : parseQuantity(format, typed, system);
   const unreadable = parsed && !parsed.ok ? parsed.reason : undefined;
-  const commit = (entered = false) => {
+  const commit = (entered?: boolean) => {
     if (typed === null) {
       if (entered && value !== null) onConfirm?.();
       return;
@@ -65,6 +73,7 @@ export function QuantityInput({
     if (typed !== (value === null ? '' : fieldText(quantity(format, value), system))) onCommit(parsed.value);
     else onConfirm?.();
   };
+  useEntering(typed === null ? null : () => commit());
   const unit = suffix(format, system);
   const message = unreadable ?? problem;
   return (

@@ -3,25 +3,50 @@ import type { Problem } from '@/core/station';
 
 const problemsSchema = z.array(z.object({ path: z.string(), message: z.string() }));
 
-/** What the server answered: what was asked for, or every problem it has with it; null when nobody answers or nothing can be read of it. */
-export type Answer<T> = { ok: true; value: T } | { ok: false; problems: readonly Problem[]; rest: unknown } | null;
+/** What the server answered: what was asked for, every problem it has with it, or (`ok` null) why nothing can be made of it. */
+export type Answer<T> =
+  { ok: true; value: T } | { ok: false; problems: readonly Problem[]; rest: unknown } | { ok: null; why: string };
 
-/** Asks the server and reads its answer by a schema. Never throws: what went wrong is said, and a server that is away is null. */
-export async function ask<T>(
-  url: string,
-  schema: z.ZodType<T>,
-  send?: { method: 'POST' | 'PUT'; body: string | File },
-): Promise<Answer<T>> {
+export interface Sending {
+  readonly method: 'POST' | 'PUT';
+  readonly body: string | File;
+  /** Known by it, what is sent again after a lost answer is done once. */
+  readonly key?: string;
+}
+
+/** How long a server may take before it is told as hanging, ms. */
+const PATIENCE = 15_000;
+
+async function reached(url: string, send: Sending | undefined): Promise<Response | string> {
+  const headers = send && {
+    'content-type': 'application/json',
+    ...(send.key !== undefined && { 'idempotency-key': send.key }),
+  };
   try {
-    const response = await fetch(
-      url,
-      send && { method: send.method, headers: { 'content-type': 'application/json' }, body: send.body },
-    );
-    const json: unknown = await response.json();
-    if (response.ok) return { ok: true, value: schema.parse(json) };
-    const { problems, ...rest } = z.looseObject({ problems: problemsSchema.optional() }).parse(json);
-    return { ok: false, problems: problems ?? [{ path: 'server', message: `answered ${response.status}` }], rest };
-  } catch {
-    return null;
+    return await fetch(url, {
+      ...(send && { method: send.method, headers, body: send.body }),
+      signal: AbortSignal.timeout(PATIENCE),
+    });
+  } catch (error) {
+    return (error as Error).name === 'TimeoutError'
+      ? `the server has not answered for ${PATIENCE / 1000} seconds`
+      : 'the server does not answer';
   }
+}
+
+/** Asks the server and reads its answer by a schema. Never throws: what went wrong is said. */
+export async function ask<T>(url: string, schema: z.ZodType<T>, send?: Sending): Promise<Answer<T>> {
+  const response = await reached(url, send);
+  if (typeof response === 'string') return { ok: null, why: response };
+  const json: unknown = await response.json().catch(() => undefined);
+  const wordless = { ok: null, why: `the server answered ${response.status} without words that can be read` } as const;
+  if (json === undefined) return wordless;
+  if (response.ok) {
+    const read = schema.safeParse(json);
+    return read.success ? { ok: true, value: read.data } : wordless;
+  }
+  const refused = z.looseObject({ problems: problemsSchema.optional() }).safeParse(json);
+  if (!refused.success) return wordless;
+  const { problems, ...rest } = refused.data;
+  return { ok: false, problems: problems ?? [{ path: 'server', message: `answered ${response.status}` }], rest };
 }

@@ -7,6 +7,7 @@ import { useRouter } from 'next/navigation';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { isDirty } from '../editor/editorStore';
+import { newKey } from '../parts/browserKeep';
 import { useEditor } from '../editor/StationProvider';
 import { TextBox } from '../parts/TextBox';
 import { clock } from '../parts/when';
@@ -54,9 +55,11 @@ export function ProveView({ runs }: { runs: readonly RunSummary[] }) {
   const [tester, setTester] = useState('');
   const [failed, setFailed] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
+  // A run that was begun and whose answer was lost is found again, not begun twice.
+  const [key] = useState(newKey);
   const begin = async () => {
     setBusy(true);
-    const started = await (await import('./sendRun')).startRun(id, tester);
+    const started = await (await import('./sendRun')).startRun(id, tester, key);
     setBusy(false);
     if (started.ok) router.push(`/stations/${id}/prove/${started.id}`);
     else setFailed(started.reason);

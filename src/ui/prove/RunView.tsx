@@ -7,6 +7,8 @@ import { useState } from 'react';
 import { proposeVerdict, type ProofEntry, type Step } from '@/core/proving';
 import { quantity, say, type UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
+import { newKey } from '../parts/browserKeep';
+import { downloadText } from '../parts/download';
 import { TextBox } from '../parts/TextBox';
 import { clock } from '../parts/when';
 import { FoundField } from './FoundField';
@@ -25,6 +27,11 @@ export interface RunProps {
   readonly plan: readonly Step[];
   readonly entries: readonly ProofEntry[];
 }
+
+const RUN_KEEPING = {
+  full: 'not kept in this browser, whose storage is full: enter each step before you leave',
+  forbidden: 'not kept in this browser, which forbids it: enter each step before you leave',
+} as const;
 
 /** What was entered for a step, oldest first; nothing of it is ever changed. */
 function Earlier({ step, entries, system }: { step: Step; entries: readonly ProofEntry[]; system: UnitSystem }) {
@@ -83,7 +90,11 @@ function useRunEntries(run: RunProps) {
     if (against !== null || !found) return setFailed(against);
     setBusy(true);
     const { sendEntry } = await import('./sendRun');
-    const sent = await sendEntry(run.id, { stepId: step.id, verdict, found, note: draft.note.trim() });
+    const finding = { stepId: step.id, verdict, found, note: draft.note.trim() };
+    // As long as nothing of it is changed it is the same finding, also after a reload.
+    const key = draft.key?.of === verdict ? draft.key.word : newKey();
+    drafts.set(step.id, { ...draft, key: { of: verdict, word: key } });
+    const sent = await sendEntry(run.id, finding, key);
     setBusy(false);
     if (!sent.ok) return setFailed(`not entered: ${sent.reason}`);
     setEntries([...entries, sent.entry]);
@@ -104,7 +115,10 @@ function useRunEntries(run: RunProps) {
       setFailed(null);
       setCurrent(index);
     },
-    change: (more: Partial<typeof draft>) => drafts.set(step.id, { ...draft, ...more }),
+    keeping: drafts.keeping,
+    aside: drafts.aside,
+    throwAway: drafts.throwAway,
+    change: (more: Partial<typeof draft>) => drafts.set(step.id, { ...draft, ...more, key: undefined }),
     stateOf: (s: Step): StepState => entered(s).at(-1)?.verdict ?? 'open',
   };
 }
@@ -139,7 +153,8 @@ function RunHead({ run, open }: { run: RunProps; open: number }) {
 /** A test run: one step after the other, expected beside found, pass or fail with a note. */
 export function RunView({ run }: { run: RunProps }) {
   const system = useStationSystem();
-  const { current, step, draft, proposal, entered, busy, failed, enter, pick, change, stateOf } = useRunEntries(run);
+  const { current, step, draft, proposal, entered, busy, failed, enter, pick, change, stateOf, ...kept } =
+    useRunEntries(run);
   return (
     <ProveLayout step={step} list={<StepList steps={run.plan} current={current} stateOf={stateOf} onPick={pick} />}>
       <RunHead run={run} open={run.plan.filter((s) => stateOf(s) === 'open').length} />
@@ -171,6 +186,16 @@ export function RunView({ run }: { run: RunProps }) {
           inputProps={{ maxLength: 2000 }}
         />
         {failed && <Notice severity="error">{failed}</Notice>}
+        {kept.keeping !== 'kept' && <Notice severity="error">What you type is {RUN_KEEPING[kept.keeping]}.</Notice>}
+        {kept.aside.map((one) => (
+          <Notice key={one.key} severity="warning">
+            What was typed in this run and kept in this browser cannot be read by this version; it is set aside.{' '}
+            <Button onClick={() => downloadText(`test-run-${run.id}-kept.json`, 'application/json', one.text)}>
+              download it
+            </Button>
+            <Button onClick={() => kept.throwAway(one)}>throw it away</Button>
+          </Notice>
+        ))}
         <Box sx={{ display: 'flex', gap: 1.5, '& button': { minHeight: 48, flex: 1 } }}>
           {(['pass', 'fail'] as const).map((verdict) => (
             <Button

@@ -18,31 +18,35 @@ const enteredSchema = z.object({
 const refusal = (answer: Exclude<Answer<unknown>, { ok: true }>): { ok: false; reason: string } => ({
   ok: false,
   reason:
-    answer === null
-      ? 'the server does not answer; what you typed is kept in this browser'
+    answer.ok === null
+      ? `${answer.why}; what you typed is kept in this browser`
       : answer.problems.map((p) => p.message).join('; '),
 });
 
-/** Begins a run. Never throws. */
+/** Begins a run. Never throws. @param key the same one begins it once, however often it is sent */
 export async function startRun(
   stationId: number,
   tester: string,
+  key?: string,
 ): Promise<{ ok: true; id: number } | { ok: false; reason: string }> {
   const answer = await ask(`/api/stations/${stationId}/runs`, startedSchema, {
     method: 'POST',
     body: JSON.stringify({ tester }),
+    key,
   });
-  return answer?.ok ? { ok: true, id: answer.value.run.id } : refusal(answer);
+  return answer.ok ? { ok: true, id: answer.value.run.id } : refusal(answer);
 }
 
-/** Adds a finding. Never throws. */
+/** Adds a finding. Never throws. @param key the same one keeps it once, however often it is sent */
 export async function sendEntry(
   runId: number,
   entry: Omit<ProofEntry, 'id' | 'enteredAt'>,
+  key?: string,
 ): Promise<{ ok: true; entry: ProofEntry } | { ok: false; reason: string }> {
   const answer = await ask(`/api/runs/${runId}/entries`, enteredSchema, {
     method: 'POST',
     body: JSON.stringify(entry),
+    key,
   });
-  return answer?.ok ? { ok: true, entry: answer.value.entry } : refusal(answer);
+  return answer.ok ? { ok: true, entry: answer.value.entry } : refusal(answer);
 }

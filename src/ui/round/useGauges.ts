@@ -25,8 +25,8 @@ export function useGauges(hung: readonly number[], known: Faces): { faces: Faces
     const { ask } = await import('../parts/ask');
     const answer = await ask(`/api/figures?ids=${ids}`, answerSchema);
     asking.current = false;
-    setAway(!answer?.ok);
-    if (answer?.ok)
+    setAway(!answer.ok);
+    if (answer.ok)
       setFaces((before) => ({
         ...before,
         ...Object.fromEntries(answer.value.heads.flatMap((h) => (h.figures ? [[h.id, h.figures]] : []))),

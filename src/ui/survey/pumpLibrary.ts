@@ -13,16 +13,15 @@ export const modelOf = (pump: Pump): PumpModel =>
 /** Every pump in the library, by name; none while the server cannot be reached. */
 export async function listPumpModels(): Promise<readonly PumpModel[]> {
   const answer = await ask('/api/pumps', answerSchema);
-  return answer?.ok ? answer.value.models : [];
+  return answer.ok ? answer.value.models : [];
 }
 
 /** Keeps a pump in the library, in place of one of the same name. Never throws: what went wrong is said. */
 export async function sendPumpModel(model: PumpModel): Promise<{ ok: true } | { ok: false; reason: string }> {
   const answer = await ask('/api/pumps', answerSchema, { method: 'PUT', body: JSON.stringify(model) });
-  if (answer?.ok) return { ok: true };
+  if (answer.ok) return { ok: true };
   return {
     ok: false,
-    reason:
-      answer === null ? 'the server does not answer' : answer.problems.map((p) => `${p.path}: ${p.message}`).join('; '),
+    reason: answer.ok === null ? answer.why : answer.problems.map((p) => `${p.path}: ${p.message}`).join('; '),
   };
 }

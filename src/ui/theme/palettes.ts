@@ -60,7 +60,7 @@ export const PAINT: Readonly<Record<ThemeName, Paint>> = {
     ochre: '#DDA540',
     water: '#256D75',
     surface: '#7FC4C8',
-    earth: '#5E5A4E',
+    earth: '#79745F',
     wall: '#4D4F4B',
     steel: '#8FA0A8',
     float: '#F6E7BD',
