@@ -11,3 +11,4 @@ export { ladderScene, sheetsOf, type LadderScene, type LeafShape, type Sheet } f
 export { symbol } from './ladder/symbols';
 export { ladderSvg } from './ladder/svg';
 export { gaugeOf, type Gauge } from './gauge';
+export { FACES, runsOf, withoutType } from './letters';

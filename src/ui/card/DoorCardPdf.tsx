@@ -1,17 +1,39 @@
 import { Document, Font, Page, Path, StyleSheet, Svg, Text, View } from '@react-pdf/renderer';
 import path from 'node:path';
-import { PAPER, type DoorCard, type Shape, type ShaftScene } from '@/core/papers';
+import type { ComponentProps } from 'react';
+import { FACES, PAPER, runsOf, withoutType, type DoorCard, type Shape, type ShaftScene } from '@/core/papers';
 import { PAINT } from '../theme/palettes';
 
-const FONTS = path.join(process.cwd(), 'node_modules/@fontsource/archivo/files');
-Font.register({
-  family: 'Archivo',
-  fonts: [
-    { src: path.join(FONTS, 'archivo-latin-400-normal.woff'), fontWeight: 400 },
-    { src: path.join(FONTS, 'archivo-latin-700-normal.woff'), fontWeight: 700 },
-  ],
-});
-Font.registerHyphenationCallback((word) => [word]);
+const PACKAGES = path.join(process.cwd(), 'node_modules/@fontsource');
+for (const { name } of FACES)
+  Font.register({
+    family: name,
+    fonts: [400, 700].map((fontWeight) => ({
+      src: path.join(
+        PACKAGES,
+        name.startsWith('archivo') ? 'archivo' : 'noto-sans',
+        `files/${name}-${fontWeight}-normal.woff`,
+      ),
+      fontWeight,
+    })),
+  });
+
+/** Longer than any word that fits its column: such a one may be broken anywhere. */
+const LONGEST = 24;
+Font.registerHyphenationCallback((word) => (word.length <= LONGEST ? [word] : [...word]));
+
+/** Words in whatever letters they are written, each set from the face that has them. */
+function Words({ children, style }: { children: string; style?: ComponentProps<typeof View>['style'] }) {
+  return (
+    <Text style={style}>
+      {runsOf(children).map(({ face, text }, i) => (
+        <Text key={i} style={{ fontFamily: face }}>
+          {text}
+        </Text>
+      ))}
+    </Text>
+  );
+}
 
 const ink = PAINT.chalk;
 function Mark({ shape }: { shape: Shape }) {
@@ -23,7 +45,11 @@ function Mark({ shape }: { shape: Shape }) {
       y={shape.y}
       textAnchor={shape.anchor}
       fill={paint.fill ?? ink.ink}
-      style={{ fontFamily: 'Archivo', fontSize: shape.size, fontWeight: shape.role === 'level-text' ? 700 : 400 }}
+      style={{
+        fontFamily: runsOf(shape.text)[0]?.face ?? FACES[0]!.name,
+        fontSize: shape.size,
+        fontWeight: shape.role === 'level-text' ? 700 : 400,
+      }}
     >
       {shape.text}
     </Text>
@@ -31,7 +57,7 @@ function Mark({ shape }: { shape: Shape }) {
 }
 
 const s = StyleSheet.create({
-  page: { padding: 34, fontFamily: 'Archivo', fontSize: 10, color: ink.ink },
+  page: { padding: 34, fontFamily: FACES[0]!.name, fontSize: 10, color: ink.ink },
   head: {
     flexDirection: 'row',
     justifyContent: 'space-between',
@@ -58,9 +84,9 @@ function Line({ cells, bold = false }: { cells: readonly string[]; bold?: boolea
   return (
     <View style={s.line}>
       {cells.map((c, i) => (
-        <Text key={i} style={{ width: COLUMNS[i], fontWeight: bold || i === 0 ? 700 : 400 }}>
+        <Words key={i} style={{ width: COLUMNS[i], fontWeight: bold || i === 0 ? 700 : 400 }}>
           {c}
-        </Text>
+        </Words>
       ))}
     </View>
   );
@@ -69,17 +95,18 @@ function Line({ cells, bold = false }: { cells: readonly string[]; bold?: boolea
 /** The door card as a one-page PDF. */
 export function DoorCardPdf({ card, scene }: { card: DoorCard; scene: ShaftScene }) {
   const { width, height } = scene.layout;
+  const lost = withoutType([card.site, card.title, card.contact].join(''));
   return (
     <Document title={`${card.title}, door card`} author="Pit Bell">
       <Page size="A4" style={s.page}>
         <View style={s.head}>
           <View>
-            <Text>{card.site}</Text>
-            <Text style={s.title}>{card.title}</Text>
+            <Words>{card.site}</Words>
+            <Words style={s.title}>{card.title}</Words>
           </View>
           <View style={{ alignItems: 'flex-end' }}>
-            <Text>{card.revision}</Text>
-            <Text>{card.date}</Text>
+            <Words>{card.revision}</Words>
+            <Words>{card.date}</Words>
           </View>
         </View>
         <View style={s.row}>
@@ -89,13 +116,13 @@ export function DoorCardPdf({ card, scene }: { card: DoorCard; scene: ShaftScene
           <View style={s.facts}>
             {card.facts.map((f) => (
               <View key={f.label} style={s.fact}>
-                <Text style={s.label}>{f.label}</Text>
-                <Text>{f.value}</Text>
+                <Words style={s.label}>{f.label}</Words>
+                <Words>{f.value}</Words>
               </View>
             ))}
             <View style={s.call}>
               <Text style={s.label}>whom to call</Text>
-              <Text style={s.strong}>{card.contact}</Text>
+              <Words style={s.strong}>{card.contact}</Words>
             </View>
           </View>
         </View>
@@ -107,13 +134,18 @@ export function DoorCardPdf({ card, scene }: { card: DoorCard; scene: ShaftScene
         </View>
         <Text style={s.h2}>When the alarm sounds</Text>
         {card.alarm.map((line) => (
-          <Text key={line}>{line}</Text>
+          <Words key={line}>{line}</Words>
         ))}
         <View style={s.foot}>
           {card.cautions.map((line) => (
-            <Text key={line}>{line}</Text>
+            <Words key={line}>{line}</Words>
           ))}
-          <Text>{card.rests}</Text>
+          <Words>{card.rests}</Words>
+          {lost.length > 0 && (
+            <Text>
+              Some letters have no type here and stand as “?”: print the card from the screen, which shows them.
+            </Text>
+          )}
         </View>
       </Page>
     </Document>

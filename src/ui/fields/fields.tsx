@@ -9,6 +9,7 @@ import {
   type WordsPath,
 } from '@/core/station';
 import { figureOf, standingOf, withConfirmed } from '@/core/surveyed';
+import { withoutType } from '@/core/papers';
 import type { Format } from '@/core/units';
 import { useEditor, useProblem, useStationSystem } from '../editor/StationProvider';
 import { useEntering } from '../parts/entering';
@@ -144,6 +145,14 @@ export function Field({ path }: { path: FigurePath | ChoicePath | FlagPath }) {
   }
 }
 
+/** Letters that the papers have no type for, said where they are typed; null where there are none. */
+function typeless(words: string): string | null {
+  const letters = withoutType(words);
+  return letters.length === 0
+    ? null
+    : `the door card’s PDF has no type for ${letters.slice(0, 6).join(' ')}: print the card from the screen, which shows them`;
+}
+
 /** A line of words of the document, by its path. */
 export function WordsField({ path, multiline = false, ...as }: { path: WordsPath; multiline?: boolean } & Called) {
   const value = useEditor((s) => getAt(s.document, path)) as string;
@@ -164,7 +173,9 @@ export function WordsField({ path, multiline = false, ...as }: { path: WordsPath
       multiline={multiline}
       value={typed ?? value}
       problem={problem?.message}
-      help={hint}
+      help={
+        path.startsWith('identity.') ? [hint, typeless(typed ?? value)].filter(Boolean).join('; ') || undefined : hint
+      }
       onChange={(e) => onTyped(e.target.value)}
       onBlur={enter}
     />
