@@ -11,6 +11,7 @@ import path from 'node:path';
 import { demoStations } from '@/core/demo';
 import { moveFloat } from '@/core/editing';
 import { judge, surroundingsAfter } from '@/core/levels';
+import { load } from './torment/load';
 import { panelOf } from '@/core/schemes';
 import { asLanded, energised, inputsToTry, solveWith, panelSolver, wire, type Inputs } from '@/core/wiring';
 import { read, settle, solve } from '@/core/circuit';
@@ -411,6 +412,7 @@ const answer = {
   testPlanMs: timed(() => testPlan(station)),
   serverStartMs: round(median(starts), 0),
   dragging: await dragging(),
+  underLoad: (await load.run(30, 1)).figures,
   pages: await pages(),
 };
 await stopServer(server);

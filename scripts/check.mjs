@@ -19,6 +19,7 @@ const steps = [
     () => run('npx', ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${unitReport}`]),
   ],
   ['production build', ensureBuild],
+  ['ill treatment in small', () => run('npm', ['run', '--silent', 'torment', '--', 'small'])],
   [
     'browser tests',
     () => {

@@ -43,6 +43,8 @@ describe('the door', () => {
     ['/stations/%E0%A4%A', 404],
     ['/stations/%00', 404],
     ['/?q=%', null],
+    ['*', 404],
+    ['http://elsewhere/', 404],
   ])('the address %s is answered %s', (url, status) => expect(get(url)).toBe(status));
 
   it.each([

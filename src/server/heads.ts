@@ -53,3 +53,18 @@ export function keepFigures(db: Db, id: number, revision: number, byCore: string
     revision,
   );
 }
+
+/** The stations before and after one, in that order and round the end; itself where it is alone. */
+export function neighboursOf(db: Db, id: number): { before: number; after: number } {
+  const row = db
+    .prepare<[number], { before: number; after: number }>(
+      `SELECT before, after FROM (
+         SELECT station_id,
+           coalesce(lag(station_id) OVER w, last_value(station_id) OVER (w ROWS BETWEEN UNBOUNDED PRECEDING AND UNBOUNDED FOLLOWING)) AS before,
+           coalesce(lead(station_id) OVER w, first_value(station_id) OVER w) AS after
+         FROM station_figures WINDOW w AS (${ORDER}))
+       WHERE station_id = ?`,
+    )
+    .get(id);
+  return row ?? { before: id, after: id };
+}

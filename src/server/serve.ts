@@ -1,8 +1,9 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import { networkInterfaces } from 'node:os';
 import next from 'next';
-import { closeDatabase, DataTrouble, openDataFolder } from './db';
+import { closeDatabase, database, DataTrouble, openDataFolder } from './db';
 import { contentPolicy, GUARDS, LOOPBACK, METHODS, newNonce, refused } from './door';
+import { listNames } from './heads';
 
 export interface Serving {
   readonly folder: string;
@@ -102,6 +103,20 @@ function stopper(server: Server): () => void {
   };
 }
 
+/** Asks each kind of page once, so that the first person who opens one does not wait until its code is read. */
+async function warmUp(address: string, station: number): Promise<void> {
+  const views = station
+    ? ['survey', 'levels', 'panel', 'rehearse', 'prove', 'card'].map((v) => `/stations/${station}/${v}`)
+    : [];
+  for (const path of ['/', ...views]) {
+    try {
+      await (await fetch(address + path)).arrayBuffer();
+    } catch {
+      return;
+    }
+  }
+}
+
 /** Serves the built application until it is told to stop. @throws CannotStart with what is in the way */
 export async function serveBuilt({ folder, port, host, names }: Serving): Promise<void> {
   tryData();
@@ -120,4 +135,6 @@ export async function serveBuilt({ folder, port, host, names }: Serving): Promis
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, stop);
   await app.prepare();
   handle = app.getRequestHandler() as Handler;
+  const own = inAddress(WILD.includes(host) ? '127.0.0.1' : host);
+  void warmUp(`http://${own}:${port}`, listNames(database())[0]?.id ?? 0);
 }

@@ -10,7 +10,7 @@ import { MIGRATIONS } from './migrations';
 import { addEntry, findRun, listRuns, startRun } from './proofs';
 import { keepPumpModel, listPumpModels } from './pumps';
 import { seedDemo } from './seed';
-import { headsOf, keepFigures, listNames } from './heads';
+import { headsOf, keepFigures, listNames, neighboursOf } from './heads';
 import { headsNow, headsWorkedOut } from './figures';
 import { createStation, findStation, readStation, saveStation, storedDocument } from './stations';
 
@@ -317,6 +317,19 @@ describe('what is shown first', () => {
     const heads = await headsWorkedOut(db, [id, 7]);
     expect(heads.find((h) => h.id === 7)!.figures).toMatchObject({ failed: expect.stringMatching(/version 99/) });
     expect(heads.find((h) => h.id === id)!.figures).toHaveProperty('scene');
+  });
+  it('the stations stand beside each other in their order, round the end', () => {
+    expect(neighboursOf(db, 1)).toEqual({ before: 1, after: 1 });
+    const [c, a, b] = ['C', 'A', 'b'].map((name) => createStation(db, station(name), AT).id) as [
+      number,
+      number,
+      number,
+    ];
+    expect([a, b, c].map((id) => neighboursOf(db, id))).toEqual([
+      { before: c, after: b },
+      { before: a, after: c },
+      { before: b, after: a },
+    ]);
   });
   it('figures of another program are worked out anew', async () => {
     const { id } = createStation(db, station(), AT);

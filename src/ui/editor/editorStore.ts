@@ -97,6 +97,11 @@ function judgeDocument(by: Judge, document: Station, system: UnitSystem | undefi
   }
 }
 
+function once<T>(make: () => T): () => T {
+  let made: { value: T } | null = null;
+  return () => (made ??= { value: make() }).value;
+}
+
 /** The state of one station being worked on. Undo and redo reach the document alone. @param saved as the server keeps it: already checked @param rules how its rules stand, null where that is not known yet */
 export function createEditor(
   id: number,
@@ -105,15 +110,25 @@ export function createEditor(
   judging: Judging,
   system?: UnitSystem,
 ) {
-  const context = levelContext(saved.station);
+  // Worked out when something first looks at it: the server, which draws the frame alone, never does.
+  const first = once(() => levelContext(saved.station));
   const store = createStore<EditorState>()(
     temporal(
       (set, get) => ({
         id,
         document: saved.station,
         saved,
-        judged: { context, judgement: null, rules, problems: [] },
-        level: (context.stop + context.lead) / 2,
+        judged: {
+          get context() {
+            return first();
+          },
+          judgement: null,
+          rules,
+          problems: [],
+        },
+        get level() {
+          return (first().stop + first().lead) / 2;
+        },
         pointed: [],
         typed: {},
         keeping: 'kept',

@@ -29,7 +29,9 @@ export function BellLine() {
         <Typography variant="body2" role="status" noWrap>
           not judged: {problems[0]!.message}
           {problems.length > 1 ? ` (and ${problems.length - 1} more)` : ''} ▸{' '}
-          <Link href={`/stations/${id}/survey`}>correct it in Survey</Link>
+          <Link prefetch={false} href={`/stations/${id}/survey`}>
+            correct it in Survey
+          </Link>
         </Typography>
       ) : (
         <Typography variant="body2" role="status" noWrap>
@@ -39,7 +41,10 @@ export function BellLine() {
           {rules?.worst && (
             <>
               {' '}
-              ▸ <Link href={`/stations/${id}/levels?rule=${rules.worst.id}`}>{rules.worst.title}</Link>
+              ▸{' '}
+              <Link prefetch={false} href={`/stations/${id}/levels?rule=${rules.worst.id}`}>
+                {rules.worst.title}
+              </Link>
             </>
           )}
         </Typography>

@@ -8,6 +8,7 @@ import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import type { UnitSystem } from '@/core/units';
 import { THEME_NAMES, type ThemeName } from '../theme/palettes';
+import { useNames } from './useNames';
 import { usePrefs } from '../theme/Surface';
 import type { Command } from './GoTo';
 import type { KeyBinding } from './hotkeys';
@@ -18,14 +19,7 @@ import { Segments } from '../parts/Segments';
 const GoTo = dynamic(() => import('./GoTo').then((m) => m.GoTo), { ssr: false });
 const KeysHelp = dynamic(() => import('./KeysHelp').then((m) => m.KeysHelp), { ssr: false });
 
-export interface StationName {
-  readonly id: number;
-  readonly name: string;
-  readonly site: string;
-}
-
 interface Props {
-  stations: readonly StationName[];
   /** The units in use; null where there is no single station to take them from. */
   system: UnitSystem | null;
   errands?: readonly Command[];
@@ -39,12 +33,13 @@ const UNITS = [
 ] as const;
 
 /** The top line of every screen: where one is, go to, units, and what the view adds (saved or not). */
-export function Masthead({ stations, system, errands = [], crumbs, children }: Props) {
+export function Masthead({ system, errands = [], crumbs, children }: Props) {
   useAnswers();
   const router = useRouter();
   const { theme, change } = usePrefs();
   const [goTo, setGoTo] = useState(false);
   const [help, setHelp] = useState(false);
+  const stations = useNames(goTo);
   const bindings: KeyBinding[] = [
     { keys: '/', run: () => setGoTo(true), character: true },
     { keys: 'mod+k', run: () => setGoTo(true), inFields: true },
@@ -86,6 +81,7 @@ export function Masthead({ stations, system, errands = [], crumbs, children }: P
       <Typography
         component={Link}
         href="/"
+        prefetch={false}
         variant="h2"
         sx={{ color: 'text.primary', textDecoration: 'none', whiteSpace: 'nowrap' }}
       >

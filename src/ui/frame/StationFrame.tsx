@@ -6,15 +6,17 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, type ReactNode } from 'react';
+import type { Gauge } from '@/core/papers';
 import { isUnsaved } from '../editor/editorStore';
 import { useEditor, useEditorStore, useStationSystem, useUndo } from '../editor/StationProvider';
 import { downloadJson, fileNameOf } from '../parts/download';
 import { notify } from '../parts/notify';
+import { AtFirst } from './AtFirst';
 import { BellLine } from './BellLine';
 import type { Command } from './GoTo';
 import type { KeyBinding } from './hotkeys';
 import { Keys } from './Keys';
-import { Masthead, type StationName } from './Masthead';
+import { Masthead } from './Masthead';
 import { SaveState } from './SaveState';
 import { useSaving, type Saving } from './useSaving';
 import { FIRST_VIEW, VIEWS, viewAt } from './views';
@@ -24,26 +26,28 @@ const SetAside = dynamic(() => import('./SetAside').then((m) => m.SetAside), { s
 
 const ICON = { width: 36, height: 36, fontSize: 20, borderRadius: 1, '&:disabled': { opacity: 0.35 } } as const;
 
+/** The stations that hang beside this one on the wall. */
+export interface Neighbours {
+  readonly before: number;
+  readonly after: number;
+}
+
 /** What keys and the “go to” box do at a station. */
-function useStationCommands(stations: readonly StationName[], saving: Saving) {
+function useStationCommands({ before, after }: Neighbours, saving: Saving) {
   const router = useRouter();
   const pathname = usePathname();
   const id = useEditor((s) => s.id);
   const document = useEditor((s) => s.document);
   const { undo, redo } = useUndo();
   const go = (path: string) => router.push(`/stations/${id}/${path}`);
-  const neighbour = (by: number) => {
-    const at = stations.findIndex((s) => s.id === id);
-    const next = stations[(at + by + stations.length) % stations.length];
-    if (next) router.push(`/stations/${next.id}/${viewAt(pathname, id)?.path ?? FIRST_VIEW}`);
-  };
+  const neighbour = (next: number) => router.push(`/stations/${next}/${viewAt(pathname, id)?.path ?? FIRST_VIEW}`);
   const bindings: KeyBinding[] = [
     { keys: 'mod+s', run: () => void saving.save(), inFields: true },
     { keys: 'mod+z', run: undo },
     { keys: 'mod+shift+z, mod+y', run: redo },
     ...VIEWS.map((v) => ({ keys: `g>${v.key}`, run: () => go(v.path) })),
-    { keys: '[', run: () => neighbour(-1), character: true },
-    { keys: ']', run: () => neighbour(1), character: true },
+    { keys: '[', run: () => neighbour(before), character: true },
+    { keys: ']', run: () => neighbour(after), character: true },
   ];
 
   const errands: Command[] = [
@@ -63,6 +67,7 @@ function useStationCommands(stations: readonly StationName[], saving: Saving) {
 
 /** The views of a station, and undo and redo beside them. */
 function ViewTabs() {
+  const router = useRouter();
   const id = useEditor((s) => s.id);
   const view = viewAt(usePathname(), id)?.path;
   const { undo, redo, canUndo, canRedo } = useUndo();
@@ -85,6 +90,10 @@ function ViewTabs() {
             key={v.path}
             component={Link}
             href={`/stations/${id}/${v.path}`}
+            // Fetched when a hand comes near, not for every page that is looked at.
+            prefetch={false}
+            onPointerEnter={() => router.prefetch(`/stations/${id}/${v.path}`)}
+            onFocus={() => router.prefetch(`/stations/${id}/${v.path}`)}
             aria-current={v.path === view ? 'page' : undefined}
             aria-keyshortcuts={`g ${v.key}`}
             sx={{
@@ -131,13 +140,22 @@ function useLeaving(): void {
 }
 
 /** The frame around every view of a station: masthead, views, bell line; saving, undo and keys. */
-export function StationFrame({ stations, children }: { stations: readonly StationName[]; children: ReactNode }) {
+export function StationFrame({
+  neighbours,
+  first,
+  children,
+}: {
+  neighbours: Neighbours;
+  /** The drawing that stands there until the view does; null where none is kept yet. */
+  first: Gauge['scene'] | null;
+  children: ReactNode;
+}) {
   const document = useEditor((s) => s.document);
   const system = useStationSystem();
   const saving = useSaving();
   useLeaving();
   const aside = useEditor((s) => s.aside.length > 0);
-  const { bindings, errands } = useStationCommands(stations, saving);
+  const { bindings, errands } = useStationCommands(neighbours, saving);
   return (
     <Box
       sx={{
@@ -148,12 +166,11 @@ export function StationFrame({ stations, children }: { stations: readonly Statio
       }}
     >
       <Masthead
-        stations={stations}
         system={system}
         errands={errands}
         crumbs={
           <Typography component="h1" variant="body1" noWrap>
-            <Typography component={Link} href="/" variant="body1" sx={{ color: 'text.secondary' }}>
+            <Typography component={Link} href="/" prefetch={false} variant="body1" sx={{ color: 'text.secondary' }}>
               {document.identity.site}
             </Typography>{' '}
             ▸ <b>{document.identity.name}</b>
@@ -169,7 +186,9 @@ export function StationFrame({ stations, children }: { stations: readonly Statio
         component="main"
         sx={{ flex: 1, minHeight: 0, overflow: { xs: 'auto', md: 'hidden' }, '@media print': { overflow: 'visible' } }}
       >
-        {children}
+        <AtFirst name={document.identity.name} scene={first}>
+          {children}
+        </AtFirst>
       </Box>
       <BellLine />
       {saving.theirs && (

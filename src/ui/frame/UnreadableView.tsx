@@ -5,25 +5,20 @@ import Link from 'next/link';
 import type { Problem } from '@/core/station';
 import { Notice } from '../parts/Notice';
 import { usePrefs } from '../theme/Surface';
-import { Masthead, type StationName } from './Masthead';
+import { Masthead } from './Masthead';
 
 interface Props {
-  stations: readonly StationName[];
+  name: string;
   id: number;
   problems: readonly Problem[];
 }
 
 /** What stands in place of every view of a station whose document cannot be read: why, and what can be done. */
-export function UnreadableView({ stations, id, problems }: Props) {
+export function UnreadableView({ id, name, problems }: Props) {
   const { units } = usePrefs();
-  const name = stations.find((s) => s.id === id)?.name;
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: '100dvh' }}>
-      <Masthead
-        stations={stations}
-        system={units}
-        crumbs={<h1 style={{ fontSize: 16, margin: 0 }}>{name || `Station ${id}`}</h1>}
-      />
+      <Masthead system={units} crumbs={<h1 style={{ fontSize: 16, margin: 0 }}>{name || `Station ${id}`}</h1>} />
       <Box component="main" sx={{ p: 2, maxWidth: 720 }}>
         <Notice severity="error">
           This station cannot be read. It is kept as it is; the others are not touched by it.

@@ -3,7 +3,8 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
-import { Masthead, type StationName } from '../frame/Masthead';
+import { Masthead } from '../frame/Masthead';
+import type { StationName } from '../frame/useNames';
 import { Bell } from '../parts/Bell';
 import { Notice } from '../parts/Notice';
 import { Shaft } from '../shaft/Shaft';
@@ -106,7 +107,6 @@ export function RoundView({ stations, known }: Props) {
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: '100dvh' }}>
       <Masthead
-        stations={stations}
         system={units}
         crumbs={
           <Typography component="h1" variant="body1">

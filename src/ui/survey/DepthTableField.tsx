@@ -1,11 +1,11 @@
 'use client';
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import IconButton from '@mui/material/IconButton';
 import Typography from '@mui/material/Typography';
 import { setAt } from '@/core/editing';
 import { depthTableRows, readDepthRows, type VesselShape } from '@/core/station';
 import { unitOf } from '@/core/units';
+import { ListRow } from './ListRow';
+import { ManyRows } from './ManyRows';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { fileNameOf } from '../parts/download';
 import { QuantityField } from '../fields/fields';
@@ -41,19 +41,22 @@ export function DepthTableField({ rows }: { rows: Rows }) {
       }
     >
       <Typography variant="label">plan area at each height, floor first; straight lines between</Typography>
-      {rows.map((_, i) => (
-        <Box key={i} sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr 36px', gap: 1, alignItems: 'start' }}>
-          <QuantityField path={`${PATH}.${i}.height`} n={i + 1} />
-          <QuantityField path={`${PATH}.${i}.area`} n={i + 1} />
-          <IconButton
-            aria-label={`remove row ${i + 1}`}
-            disabled={rows.length <= 2}
-            onClick={() => set(rows.filter((_, j) => j !== i))}
+      <ManyRows
+        label="depth table"
+        count={rows.length}
+        row={(i) => (
+          <ListRow
+            key={i}
+            columns="1fr 1fr"
+            remove={`row ${i + 1}`}
+            removable={rows.length > 2}
+            onRemove={() => set(rows.filter((_, j) => j !== i))}
           >
-            ×
-          </IconButton>
-        </Box>
-      ))}
+            <QuantityField path={`${PATH}.${i}.height`} n={i + 1} />
+            <QuantityField path={`${PATH}.${i}.area`} n={i + 1} />
+          </ListRow>
+        )}
+      />
     </TableFile>
   );
 }

@@ -15,6 +15,7 @@ import { Group } from './Group';
 import { InflowDrawing } from './InflowDrawing';
 import { TickBox } from '../parts/TickBox';
 import { ListRow } from './ListRow';
+import { ManyRows } from './ManyRows';
 import { InflowSketch } from './sketches';
 import { TableFile } from '../parts/TableFile';
 import { downloadCsv } from '../parts/csv';
@@ -84,8 +85,10 @@ function Storm({ source }: { source: Extract<InflowSource, { kind: 'storm' }> })
         }
       >
         <Typography variant="label">time from the beginning and flow; straight lines between</Typography>
-        <Box sx={{ maxHeight: 260, overflow: 'auto', display: 'flex', flexDirection: 'column', gap: 1, pt: 1 }}>
-          {source.rows.map((_, i) => (
+        <ManyRows
+          label="storm"
+          count={source.rows.length}
+          row={(i) => (
             <ListRow
               key={i}
               columns="1fr 1fr"
@@ -104,8 +107,8 @@ function Storm({ source }: { source: Extract<InflowSource, { kind: 'storm' }> })
               <QuantityField path={`${AT}.rows.${i}.time`} n={i + 1} />
               <QuantityField path={`${AT}.rows.${i}.flow`} n={i + 1} />
             </ListRow>
-          ))}
-        </Box>
+          )}
+        />
       </TableFile>
     </>
   );

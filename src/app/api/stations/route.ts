@@ -2,7 +2,13 @@ import { checkStation } from '@/core/station';
 import { database } from '@/server/db';
 import { keyOf, now, readJson, refuse, writing } from '@/server/edge';
 import { headsNow } from '@/server/figures';
+import { listNames } from '@/server/heads';
 import { createStation } from '@/server/stations';
+
+/** Every station by site and name: what they are called. */
+export function GET(): Response {
+  return Response.json({ stations: listNames(database()) });
+}
 
 /** Keeps a document as a new station: one made here, or one brought in from a file. */
 export async function POST(request: Request): Promise<Response> {

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
 import { database } from '@/server/db';
 import { headsNow } from '@/server/figures';
-import { listNames } from '@/server/heads';
+import { headsOf, neighboursOf } from '@/server/heads';
 import { StationProvider } from '@/ui/editor/StationProvider';
 import { StationFrame } from '@/ui/frame/StationFrame';
 import { UnreadableView } from '@/ui/frame/UnreadableView';
@@ -20,14 +20,19 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
 
 export default async function StationLayout({ children, params }: Props) {
   const found = foundAt((await params).id);
-  const names = listNames(database());
-  if (!found.ok) return <UnreadableView stations={names} {...found.unreadable} />;
+  const db = database();
+  if (!found.ok) {
+    const [head] = headsOf(db, [found.unreadable.id]);
+    return <UnreadableView name={head?.name ?? ''} {...found.unreadable} />;
+  }
   const { id, revision, savedAt, station } = found.saved;
-  const [head] = headsNow(database(), [id]);
-  const rules = head?.figures && 'rules' in head.figures ? head.figures.rules : null;
+  const [head] = headsNow(db, [id]);
+  const known = head?.figures && 'rules' in head.figures ? head.figures : null;
   return (
-    <StationProvider key={id} id={id} saved={{ revision, savedAt, station }} rules={rules}>
-      <StationFrame stations={names}>{children}</StationFrame>
+    <StationProvider key={id} id={id} saved={{ revision, savedAt, station }} rules={known?.rules ?? null}>
+      <StationFrame neighbours={neighboursOf(db, id)} first={known?.scene ?? null}>
+        {children}
+      </StationFrame>
     </StationProvider>
   );
 }

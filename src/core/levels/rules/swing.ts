@@ -20,7 +20,12 @@ function nameOf({ other, name }: Clearance, role: (id: string) => string): strin
 
 /** Touching is broken; nearer than the wished clearance is tight: so the scale is chosen that both fall where they should. */
 function swingCondition(c: Clearance, role: (id: string) => string, clearance: number, tightShare: number): Condition {
-  const least = quantity('height', c.clearance);
+  // Cut short, the search found no closer place than this and is certain of less: what is certain is judged.
+  const cut = c.clearance >= 0 && c.atLeast < c.clearance;
+  const least = quantity('height', cut ? c.atLeast : c.clearance);
+  const certain = cut
+    ? phrase` The search among its positions was cut short: clear by at least ${least} is certain, ${quantity('height', c.clearance)} is the closest that was found.`
+    : phrase``;
   const how =
     c.clearance < 0
       ? phrase`touches`
@@ -33,7 +38,7 @@ function swingCondition(c: Clearance, role: (id: string) => string, clearance: n
     needs: quantity('height', 0),
     has: least,
     scale: clearance / Math.max(tightShare, 1e-6),
-    why: phrase`Over its whole swing the ${role(c.float)} float ${how} ${nameOf(c, role)}, ${when}. It must not touch, and should keep ${quantity('height', clearance)}.`,
+    why: phrase`Over its whole swing the ${role(c.float)} float ${how} ${nameOf(c, role)}, ${when}. It must not touch, and should keep ${quantity('height', clearance)}.${certain}`,
     about: [`float:${c.float}`, ...partOf(c.other)],
   };
 }

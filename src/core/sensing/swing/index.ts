@@ -3,7 +3,7 @@ import type { Station } from '../../station';
 import { vesselOf, type Plan, type Vessel } from '../../vessel';
 import { armFor, elevationAt, pointOn, type Arm } from './arm';
 import { bodiesOf, fixedBodies, standing, type Body, type SwingPart } from './bodies';
-import { dipsBelow, leastOver, type Sweep } from './least';
+import { dipsBelow, leastOver, type Least, type Sweep } from './least';
 import { segmentDistance, type Vec } from './vector';
 
 export type { BodyPlan, SwingPart } from './bodies';
@@ -16,6 +16,8 @@ export interface Clearance {
   readonly name: string;
   /** m; negative when they would have to pass through each other. */
   readonly clearance: number;
+  /** m; what it cannot be below: less than the clearance where the search was cut short, else the same. */
+  readonly atLeast: number;
   /** Where the water stands when they are closest, m above the floor. */
   readonly level: number;
   /** True when it happens with the float hanging, as the water drops: it lands on the other. */
@@ -35,11 +37,12 @@ const axisAt = (a: Arm, level: number, turn: number): [Vec, Vec] => {
   return [pointOn(a, a.near, e, turn), pointOn(a, a.far, e, turn)];
 };
 
-const result = (a: Arm, other: SwingPart, name: string, clearance: number, level: number): Clearance => ({
+const result = (a: Arm, other: SwingPart, name: string, { value, atLeast, x: [level = 0] }: Least): Clearance => ({
   float: a.id,
   other,
   name,
-  clearance,
+  clearance: value,
+  atLeast,
   level,
   lands: level <= a.clip.z - a.arm * (1 - 1e-6),
 });
@@ -180,8 +183,9 @@ function wallSweeps(a: Arm, vessel: Vessel, highest: number): Sweep[] {
 }
 
 function least(a: Arm, other: SwingPart, name: string, sweeps: readonly Sweep[], care: number): Clearance {
-  const { x, value } = sweeps.map((s) => leastOver(s, care)).reduce((l, r) => (r.value < l.value ? r : l));
-  return result(a, other, name, value, x[0]!);
+  const found = sweeps.map((s) => leastOver(s, care));
+  const closest = found.reduce((l, r) => (r.value < l.value ? r : l));
+  return result(a, other, name, { ...closest, atLeast: Math.min(...found.map((f) => f.atLeast)) });
 }
 
 /** @param care clearance above which nobody minds, m: the closest is certain below it only */

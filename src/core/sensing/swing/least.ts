@@ -56,17 +56,22 @@ export function dipsBelow(sweep: Sweep, room: number): boolean {
   return false;
 }
 
+/** Most values that one way down asks for: along a narrow bent valley the steps would grow ever smaller. What is left is found by the covering. */
+const DOWN = 1500;
+
 /** From a point down the valley it lies in: a compass search, halving its step to a ten-millionth of the box. */
 function descend({ from, to, value }: Sweep, start: readonly number[], best: number): { x: number[]; value: number } {
   const at = [...start];
   const probe = [...start];
-  for (let step = 1 / GRID[0]; step > 1e-7;) {
+  let asked = 0;
+  for (let step = 1 / GRID[0]; step > 1e-7 && asked < DOWN;) {
     let better = false;
     for (let d = 0; d < at.length; d++) {
       for (const sign of [1, -1]) {
         const moved = Math.min(Math.max(at[d]! + sign * step * (to[d]! - from[d]!), from[d]!), to[d]!);
         if (moved === at[d]) continue;
         probe[d] = moved;
+        asked++;
         const here = value(probe);
         if (here < best) {
           best = here;
@@ -101,22 +106,40 @@ function coarse({ from, to, value }: Sweep): { x: number[]; value: number } {
   return best;
 }
 
+/** The least value that was found, where, and what it cannot be below: less than it where the search was cut short. */
+export interface Least {
+  readonly x: readonly number[];
+  readonly value: number;
+  readonly atLeast: number;
+}
+
+/** Most boxes that one search halves: about a fifth of a second. */
+const BOXES = 120_000;
+
 /**
  * The least value over the box, and where. A coarse grid finds a valley, a compass search goes down it (T. G. Kolda, R. M. Lewis and V. Torczon,
  * SIAM Review 45 (2003) 385–482), and a covering by bounds sees that no other part of the box hides a value lower by more than half
  * a millimetre; one that does is gone down in its turn. Above `care`, where nobody minds, nothing is looked for; below none things touch, and how
- * deep they would have to pass through each other is nobody's question.
+ * deep they would have to pass through each other is nobody's question. A search that takes too long is cut short, and tells what is certain.
+ * @param most boxes that are halved before that
  */
-export function leastOver(sweep: Sweep, care: number): { x: number[]; value: number } {
+export function leastOver(sweep: Sweep, care: number, most = BOXES): Least {
   const start = coarse(sweep);
   let best = descend(sweep, start.x, start.value);
-  const open: Box[] = [whole(sweep)];
-  for (let box = open.pop(); box && best.value >= 0; box = open.pop()) {
+  const open: { box: Box; below: number }[] = [{ box: whole(sweep), below: -Infinity }];
+  let halved = 0;
+  for (let next = open.pop(); next && best.value >= 0; next = open.pop()) {
+    if (halved++ >= most) {
+      const left = Math.min(next.below, ...open.map((o) => o.below));
+      return { ...best, atLeast: Math.min(left, best.value) };
+    }
+    const { box } = next;
     const value = sweep.value(box.mid);
     if (value < best.value) best = descend(sweep, box.mid, value);
     const spread = sweep.spread(box.mid, box.half);
-    if (value - total(spread) >= Math.min(best.value - HIDDEN, care) || tiny(box)) continue;
-    open.push(...halves(box, spread));
+    const below = value - total(spread);
+    if (below >= Math.min(best.value - HIDDEN, care) || tiny(box)) continue;
+    for (const half of halves(box, spread)) open.push({ box: half, below: Math.max(below, next.below) });
   }
-  return best;
+  return { ...best, atLeast: best.value };
 }

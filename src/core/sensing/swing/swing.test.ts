@@ -277,4 +277,32 @@ describe('the search for a least', () => {
     const least = 0.1 + 0.3 * 0.593 - 0.4;
     expect([least - 1e-3, least + 1e-3].map((room) => dipsBelow(dips(0.4), room))).toEqual([false, true]);
   });
+  it('says how sure it is: cut short, what is certain lies below the least and what is found above it', () => {
+    const least = 0.1 + 0.3 * 0.593 - 0.4;
+    const touching = { ...dips(0.4), value: (x: readonly number[]) => dips(0.4).value(x) + 0.2 };
+    for (const most of [1, 3, 10, 30]) {
+      const { value, atLeast } = leastOver(touching, 1, most);
+      expect(value).toBeGreaterThanOrEqual(least + 0.2 - 1e-9);
+      expect(atLeast).toBeLessThanOrEqual(least + 0.2 + 1e-9);
+    }
+    const whole = leastOver(touching, 1);
+    expect(whole.atLeast).toBe(whole.value);
+    expect(whole.value).toBeCloseTo(least + 0.2, 3);
+    expect(leastOver(touching, 1, 3).atLeast).toBeLessThan(whole.value - 1e-3);
+  });
+  it('goes down a long narrow bent valley in few steps: the covering finds what is left', () => {
+    // The banana of H. H. Rosenbrock, Computer Journal 3 (1960) 175–184, square-rooted so that it is a distance: least 0.2 at (1, 1).
+    let asked = 0;
+    const valley: Sweep = {
+      from: [-1.5, -0.5],
+      to: [1.5, 2],
+      value([x, y]) {
+        asked++;
+        return 0.2 + Math.hypot(10 * (y! - x! * x!), 1 - x!);
+      },
+      spread: (_, [h, k]) => [31 * h!, 10 * k!],
+    };
+    expect(leastOver(valley, 0.25).value).toBeCloseTo(0.2, 3);
+    expect(asked).toBeLessThan(60_000);
+  });
 });
