@@ -76,6 +76,58 @@ const CHOICES: readonly (readonly [string, readonly unknown[]])[] = [
   ['control.parts.extraLow', ['no', 'ac', 'dc']],
 ];
 
+const many = <T>(count: number, make: (i: number) => T): T[] => Array.from({ length: count }, (_, i) => make(i));
+
+/** Lists as long as the check lets them be, where a document of its kind has them. */
+const AT_THE_EDGE: readonly ((s: Station, random: Random) => Station)[] = [
+  (s, { even }) => ({
+    ...s,
+    obstacles: many(20, (i) => {
+      const place = { name: `o${i}`, bearing: 360 * even(), offset: 0.4 * even(), from: 0, to: 0.2 + 1.2 * even() };
+      return i % 2 === 0
+        ? { ...place, kind: 'round', diameter: 0.02 + 0.1 * even() }
+        : { ...place, kind: 'flat', width: 0.2, thickness: 0.03, facing: 360 * even() };
+    }),
+  }),
+  (s) => ({
+    ...s,
+    inflow: {
+      ...s.inflow,
+      source: {
+        kind: 'storm',
+        base: 1e-5,
+        rows: many(2000, (i) => ({ time: i * 60, flow: 1e-3 * Math.sin(i / 40) ** 2 })),
+      },
+    },
+  }),
+  (s) => ({
+    ...s,
+    inflow: {
+      ...s.inflow,
+      source: {
+        kind: 'fixtures',
+        hours: 16,
+        uses: many(60, (i) => ({ name: `f${i}`, volume: 0.006, flow: 1e-5 * (1 + i), perDay: 40, atOnce: 2 })),
+      },
+    },
+  }),
+  (s) => ({
+    ...s,
+    pumps: s.pumps.map((p) => {
+      const [first, last] = [p.curve[0]!, p.curve.at(-1)!];
+      const between = (a: number, b: number, i: number) => a + ((b - a) * i) / 59;
+      return {
+        ...p,
+        curve: many(60, (i) => ({ flow: between(first.flow, last.flow, i), head: between(first.head, last.head, i) })),
+      };
+    }),
+  }),
+  (s) => ({
+    ...s,
+    interlocks: many(8, (i) => ({ kind: 'cutoff', name: `w${i}`, acts: 'live', volts: 230, amps: 2, warns: false })),
+  }),
+];
+
 /** The document of a seed. */
 export function anyDocument(seed: number): Station {
   const random = randomFrom(seed);
@@ -95,7 +147,9 @@ export function anyDocument(seed: number): Station {
     station = checked.station;
     i++;
   }
-  return station;
+  if (random.even() >= 0.1) return station;
+  const grown = checkStation(AT_THE_EDGE[Math.floor(random.even() * AT_THE_EDGE.length)]!(station, random));
+  return grown.ok ? grown.station : station;
 }
 
 /** Numbers of an answer that are none. What stands for “for ever” is allowed to be endless. */

@@ -62,7 +62,7 @@ describe('saving a document', () => {
     );
     expect(await saveDocument(1, 2, station)).toEqual({
       state: 'unreachable',
-      why: 'the server has not answered for 15 seconds',
+      why: 'the server has not answered for 10 seconds',
     });
     expect(vi.mocked(fetch).mock.calls[0]![1]!.signal).toBeInstanceOf(AbortSignal);
   });

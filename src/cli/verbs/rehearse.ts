@@ -1,3 +1,5 @@
+import Papa from 'papaparse';
+import { FORMULA } from '@/core/papers';
 import { faultsOf } from '@/core/faults';
 import {
   chance,
@@ -31,9 +33,8 @@ function scenarioFrom(file: string | undefined, name: string | undefined, statio
   return found;
 }
 
-/** Text with commas as the format asks: quoted where a cell has one, or a quote, or a line end. */
 const csv = (rows: readonly string[][]): string =>
-  rows.map((r) => r.map((c) => (/[",\n]/.test(c) ? `"${c.replace(/"/g, '""')}"` : c)).join(',')).join('\n');
+  Papa.unparse(rows as string[][], { newline: '\n', escapeFormulae: FORMULA });
 
 function listed(station: Station, system: UnitSystem): unknown {
   const made = panelOf(station);

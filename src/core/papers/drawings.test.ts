@@ -1,3 +1,4 @@
+import { FORMULA } from './formula';
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
 import { judge, levelContext, sensorTrips } from '../levels';
@@ -202,4 +203,20 @@ describe('what goes out', () => {
     expect(card('underpass-storm-sump.json').facts[0]!.value).toMatch(/^2 × /);
     expect(card('sand-bed-dosing-tank.json').levels.map((l) => l.what)).toContain('the timer rests less');
   });
+});
+
+describe('cells that a spreadsheet would work out', () => {
+  it.each([
+    ['=1+2', true],
+    ['+SUM(A1)', true],
+    ['@cmd', true],
+    ['-2+3|cmd', true],
+    ['-1e-5', false],
+    ['-A1', true],
+    ['-1.5', false],
+    ['-.5', false],
+    ['12 mm', false],
+    ['pump 1 = lead', false],
+    ['\t=1', true],
+  ])('“%s”: %s', (cell, is) => expect(FORMULA.test(cell)).toBe(is));
 });

@@ -12,3 +12,4 @@ export { symbol } from './ladder/symbols';
 export { ladderSvg } from './ladder/svg';
 export { gaugeOf, type Gauge } from './gauge';
 export { FACES, runsOf, withoutType } from './letters';
+export { FORMULA } from './formula';

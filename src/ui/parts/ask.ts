@@ -15,7 +15,7 @@ export interface Sending {
 }
 
 /** How long a server may take before it is told as hanging, ms. */
-const PATIENCE = 15_000;
+const PATIENCE = 10_000;
 
 async function reached(url: string, send: Sending | undefined): Promise<Response | string> {
   const headers = send && {

@@ -1,3 +1,4 @@
+import { FORMULA } from '@/core/papers';
 import { downloadText } from './download';
 
 /*
@@ -6,7 +7,7 @@ import { downloadText } from './download';
 
 export async function downloadCsv(name: string, rows: readonly string[][]): Promise<void> {
   const { default: Papa } = await import('papaparse');
-  downloadText(name, 'text/csv', Papa.unparse(rows as string[][]));
+  downloadText(name, 'text/csv', Papa.unparse(rows as string[][], { escapeFormulae: FORMULA }));
 }
 
 /** Rows of cells from CSV or from a paste out of a sheet. */
