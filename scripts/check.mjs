@@ -40,4 +40,8 @@ for (const [name, step] of steps) {
 const unit = read(unitReport);
 const browser = read(browserReport);
 say('\nevery check passed');
-say(`${unit.numPassedTests + browser.stats.expected} passed, ${unit.numFailedTests + browser.stats.unexpected} failed`);
+if (browser.stats.flaky > 0)
+  say(`${browser.stats.flaky} browser tests needed a second try: they are named “flaky” above, and are to be mended`);
+say(
+  `${unit.numPassedTests + browser.stats.expected + browser.stats.flaky} passed, ${unit.numFailedTests + browser.stats.unexpected} failed`,
+);

@@ -18,7 +18,7 @@ const PLUG: Hold = {
   off: 'Unplug the pump',
   back: 'Plug the pump into the float’s plug',
   backTitle: 'Plug the pump in again',
-  lock: phrase`Lock both off, keep the keys, unplug pump and float.`,
+  lock: phrase`Lock each off, keep the keys, unplug pump and float.`,
 };
 
 const SELECTOR: Hold = {
@@ -26,7 +26,7 @@ const SELECTOR: Hold = {
   off: 'Hold every pump at Off',
   back: 'Selectors to automatic',
   backTitle: 'Pumps back to automatic',
-  lock: phrase`Lock both off, keep the keys, turn the selectors to Off.`,
+  lock: phrase`Lock each off, keep the keys, turn the selectors to Off.`,
 };
 
 const BREAKER: Hold = {
@@ -34,7 +34,7 @@ const BREAKER: Hold = {
   off: 'Switch the pump circuit off at its breaker',
   back: 'Switch the pump circuit on again',
   backTitle: 'The pump circuit on again',
-  lock: phrase`Lock both off, keep the keys.`,
+  lock: phrase`Lock each off, keep the keys.`,
 };
 
 /** Asked of the panel: whether anything of it is plugged, or has a selector. */

@@ -2,26 +2,58 @@ import type { LevelContext } from '../levels';
 import { traitsOf } from '../duties';
 import { kindOf } from '../sensors';
 import type { Sensor } from '../sensors';
-import { phrase, quantity } from '../units';
+import type { Station } from '../station';
+import { phrase, quantity, type Phrase } from '../units';
 import { atMost, around, seen, TOLERANCE } from './expect';
 import { holdOf } from './holdOff';
+import { isolationOf, type Isolation } from './isolation';
 import type { Step } from './step';
+
+/** What to switch off and lock, by name; where no panel can be drawn, as it is anywhere. */
+function opens({ supply }: Station, isolation: Isolation | null): Phrase {
+  if (!isolation || isolation.open.length === 0)
+    return phrase`Switch off the pump circuit (${quantity('current', supply.breaker)} breaker) and the alarm circuit: they may be two supplies.`;
+  const named = isolation.open.map((d): Phrase => {
+    const size = d.rating === undefined ? phrase`` : phrase`, ${quantity('current', d.rating)}`;
+    return phrase`${d.tag} (${d.label}${size})`;
+  });
+  const list = named.slice(1).reduce<Phrase>((all, n) => phrase`${all} and ${n}`, named[0]!);
+  return phrase`Switch off ${list}${named.length > 1 ? ': separate supplies that meet here' : ''}.`;
+}
+
+/** What stays live all the same, told with the cautions. */
+function staysLive(isolation: Isolation | null): string[] {
+  const mains = isolation?.left.filter((c) => !c.low) ?? [];
+  const low = isolation?.left.filter((c) => c.low) ?? [];
+  return [
+    ...mains.map(
+      (c) => `Still live after that: ${c.label}, ${c.volts} V, fed from elsewhere. Isolate it where it comes from.`,
+    ),
+    ...(low.length > 0
+      ? [
+          `Still under extra-low voltage after that: ${low.map((c) => `${c.label} (${c.volts} V)`).join(', ')}. What it controls can still act.`,
+        ]
+      : []),
+  ];
+}
 
 export function isolate({ station }: LevelContext): Step {
   const volts = quantity('voltage', station.supply.voltage);
   const hold = holdOf(station);
+  const isolation = isolationOf(station);
   const where = hold.by === 'plug' ? 'outlet' : 'pump’s terminals';
   return {
     id: 'isolate',
     phase: 'make safe',
     title: 'Isolate, lock, prove dead',
     actions: [
-      phrase`Switch off the pump circuit (${quantity('current', station.supply.breaker)} breaker) and the alarm circuit: they may be two supplies.`,
+      opens(station, isolation),
       hold.lock,
       phrase`Meter on a known live source, then on the ${where} (every pair), then on the known source again.`,
     ],
     cautions: [
-      'Two supplies may meet in one box: prove each dead. A start capacitor can hold a charge after the power is off.',
+      'Supplies that meet in one box: prove each dead. A start capacitor can hold a charge after the power is off.',
+      ...staysLive(isolation),
       traitsOf(station).words.danger,
     ],
     expects: [

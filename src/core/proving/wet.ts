@@ -4,6 +4,7 @@ import { phrase, quantity } from '../units';
 import { ampsAt, powerOf } from '../hydraulics';
 import { holdOf } from './holdOff';
 import { around, atMost, seen, TOLERANCE, unknown } from './expect';
+import { atAlarm, atCall, liftOf, onBattery, turnsOf, whenSilenced } from './responses';
 import type { Expectation, Step } from './step';
 
 const water = { share: TOLERANCE.water };
@@ -28,11 +29,7 @@ export function fillToLead(context: LevelContext): Step {
       around('volume', 'water from stop to start', fromStop, water),
       around('time', 'time for it by hose', quantity('time', context.drawdown / station.settings.hoseFlow), water),
       around('level', 'water when the pump starts, rim down', rimDown(context, lead), trip),
-      seen(
-        'reacts',
-        'what reacts',
-        phrase`${traitsOf(station).timer ? 'the timer begins and starts the pump in its turn' : 'one pump alone'}; the alarm stays quiet`,
-      ),
+      seen('reacts', 'what reacts', atCall(context)),
     ],
     about: ['level:lead'],
   };
@@ -162,7 +159,8 @@ export function fillToLag(context: LevelContext): Step[] {
 }
 
 /** Two calls, two pumps. Nothing where they do not take turns. */
-export function alternation({ station, hydraulics }: LevelContext): Step[] {
+export function alternation(context: LevelContext): Step[] {
+  const { station, hydraulics } = context;
   if (!station.control.alternates || hydraulics.count < 2) return [];
   return [
     {
@@ -171,12 +169,18 @@ export function alternation({ station, hydraulics }: LevelContext): Step[] {
       title: 'The pumps take turns',
       actions: [phrase`Let it call ${String(hydraulics.count + 1)} times and note which pump starts.`],
       cautions: [],
-      expects: [
-        seen('turns', 'pumps called', phrase`each in its turn, and the first again; the turn passes when a call ends`),
-      ],
+      expects: [seen('turns', 'pumps that start', turnsOf(context, hydraulics.count + 1))],
       about: ['pump'],
     },
   ];
+}
+
+/** What the float of the cut-off does as it rises and as it comes down, those below it up. */
+function cutOffSays(context: LevelContext): Expectation[] {
+  const float = context.sensors.find(({ sensor }) => sensor.role === 'cutoff');
+  if (!float) return [];
+  const { lifted, back } = liftOf(context, float.sensor.id);
+  return [seen('stops', 'what reacts', lifted), seen('again', 'once the water is down from it', back)];
 }
 
 /** Water up to the cut-off with the pump held off. Nothing without one. */
@@ -195,7 +199,7 @@ export function cutOff(context: LevelContext): Step[] {
         cautions: ['Stay at the tank: only this float stops it now. Let the first float go again afterwards.'],
         expects: [
           around('level', 'water when it stops, rim down', rimDown(context, cutoff.rise), trip),
-          seen('stops', 'the filling', phrase`stops, though the first float still calls`),
+          ...cutOffSays(context),
         ],
         about: ['level:cutoff'],
       },
@@ -209,7 +213,7 @@ export function cutOff(context: LevelContext): Step[] {
       cautions: ['The appliance has a supply of its own: it stays live when the pump is off.'],
       expects: [
         around('level', 'water when it stops, rim down', rimDown(context, cutoff.rise), trip),
-        seen('stops', 'what makes the water', phrase`stops, and runs again once the water is down`),
+        ...cutOffSays(context),
       ],
       about: ['level:cutoff'],
     },
@@ -231,7 +235,7 @@ export function fillTank(context: LevelContext): Step[] {
       cautions: ['A float in a tank of drinking water is of a kind that is made for it.'],
       expects: [
         around('level', 'water when filling starts, rim down', rimDown(context, lead), trip),
-        seen('reacts', 'what reacts', phrase`filling alone; no alarm`),
+        seen('reacts', 'what reacts', atCall(context)),
       ],
       about: ['level:lead'],
     },
@@ -272,16 +276,10 @@ export function fillToAlarm(context: LevelContext): Step[] {
         around('volume', 'water from start to alarm', quantity('volume', volume), water),
         around('time', 'time for it by hose', quantity('time', volume / station.settings.hoseFlow), water),
         around('level', 'water when the alarm sounds, rim down', rimDown(context, alarm.rise), trip),
+        seen('alarm', 'what reacts', atAlarm(context, alarm.rise)),
         ...(station.alarm.horn
-          ? [
-              seen(
-                'horn',
-                'horn',
-                phrase`sounds, and is heard at: ${station.alarm.place || 'the place where people are'}`,
-              ),
-            ]
+          ? [seen('heard', 'horn', phrase`is heard at: ${station.alarm.place || 'the place where people are'}`)]
           : []),
-        ...(station.alarm.lamp ? [seen('lamp', 'lamp', phrase`lit`)] : []),
       ],
       about: ['level:alarm'],
     },
@@ -301,8 +299,9 @@ export function fillToAlarm(context: LevelContext): Step[] {
   ];
 }
 
-function alarmExtras({ station }: LevelContext): Step[] {
-  const { alarm } = station;
+function alarmExtras(context: LevelContext): Step[] {
+  const { alarm } = context.station;
+  const rise = context.alarm?.rise ?? context.lead;
   const step = (id: string, title: string, action: string, caution: string[], expects: Expectation[]): Step => ({
     id,
     phase: 'alarm',
@@ -320,7 +319,7 @@ function alarmExtras({ station }: LevelContext): Step[] {
             'Silence the horn',
             'Press silence with the float still up.',
             [],
-            [seen('silenced', 'after silence', phrase`horn off${alarm.lamp ? ', lamp stays lit' : ''}`)],
+            [seen('silenced', 'after silence', whenSilenced(context, rise))],
           ),
         ]
       : []),
@@ -331,7 +330,7 @@ function alarmExtras({ station }: LevelContext): Step[] {
             'Alarm on its battery',
             'Switch off the alarm circuit with the float still up.',
             ['Only the alarm is off now; the pump circuit may still be live.'],
-            [seen('battery', 'with its power off', phrase`the alarm still sounds`)],
+            [seen('battery', 'with its power off', onBattery(context, rise))],
           ),
         ]
       : []),

@@ -109,6 +109,15 @@ describe('what stands in fields', () => {
     store.getState().setTyped('vessel.overflow', null);
     expect(isUnsaved(store.getState())).toBe(false);
   });
+  it('a station that is judged late keeps the context that its views hang on', () => {
+    const store = createEditor(1, SAVED, null, there);
+    const { context } = store.getState().judged;
+    store.getState().judgeNow();
+    expect(store.getState().judged.rules).toEqual(summaryOf(judge(SAVED.station).rules));
+    expect(store.getState().judged.context).toBe(context);
+    store.getState().edit(up(0.05));
+    expect(store.getState().judged.context).not.toBe(context);
+  });
   it('what was saved elsewhere is taken whole, with nothing to undo to', () => {
     const store = editor();
     store.getState().edit((d) => setAt(d, 'identity.name', 'Mine'));

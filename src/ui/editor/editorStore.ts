@@ -89,7 +89,9 @@ function judgeDocument(by: Judge, document: Station, system: UnitSystem | undefi
   try {
     // The document itself is judged, not the copy that was checked: what has not changed is known by being the same.
     const judgement = by.judge(document, surroundingsAfter(document, before.context));
-    return { context: judgement.context, judgement, rules: by.summaryOf(judgement.rules), problems: [] };
+    // Judged as it stood: what hangs on its context (a panel that is being worked) is not begun anew.
+    const context = before.context.station === document ? before.context : judgement.context;
+    return { context, judgement, rules: by.summaryOf(judgement.rules), problems: [] };
   } catch (e) {
     // What falls over here must not fall over whoever listens: the edit stands, is kept, and can be taken back.
     const message = `the rules could not be worked out with these figures (${(e as Error).message}): what is shown is from before; what was typed is kept`;

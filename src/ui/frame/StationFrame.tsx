@@ -154,6 +154,10 @@ export function StationFrame({
   const system = useStationSystem();
   const saving = useSaving();
   useLeaving();
+  const byServer = viewAt(
+    usePathname(),
+    useEditor((s) => s.id),
+  )?.byServer;
   const aside = useEditor((s) => s.aside.length > 0);
   const { bindings, errands } = useStationCommands(neighbours, saving);
   return (
@@ -186,9 +190,13 @@ export function StationFrame({
         component="main"
         sx={{ flex: 1, minHeight: 0, overflow: { xs: 'auto', md: 'hidden' }, '@media print': { overflow: 'visible' } }}
       >
-        <AtFirst name={document.identity.name} scene={first}>
-          {children}
-        </AtFirst>
+        {byServer ? (
+          children
+        ) : (
+          <AtFirst name={document.identity.name} scene={first}>
+            {children}
+          </AtFirst>
+        )}
       </Box>
       <BellLine />
       {saving.theirs && (

@@ -8,6 +8,8 @@ export interface View {
   readonly name: string;
   /** Pressed after `g`. */
   readonly key: string;
+  /** Its pages are looked up one by one: the server draws them, and says where there is none. */
+  readonly byServer?: true;
   /** Keys that work in it, and what they do. */
   readonly keys?: readonly (readonly [keys: string, what: string])[];
 }
@@ -42,7 +44,7 @@ export const VIEWS: readonly View[] = [
       ['+ − ← → on the time axis', 'closer, wider, the cursor; Shift: ten steps'],
     ],
   },
-  { path: 'prove', name: 'Prove', key: 'p' },
+  { path: 'prove', name: 'Prove', key: 'p', byServer: true },
   { path: 'card', name: 'Door card', key: 'd' },
 ];
 

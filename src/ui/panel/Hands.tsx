@@ -28,10 +28,12 @@ const Hand = memo(function Hand({
   device: d,
   state,
   put,
+  turn,
 }: {
   device: Device;
   state: string;
   put(tag: string, state: string): void;
+  turn(tag: string): void;
 }) {
   const position = state === 'tripped' ? 'tripped' : (d.positions.find((p) => p.state === state)?.label ?? state);
   const springs = d.springs !== undefined;
@@ -41,7 +43,7 @@ const Hand = memo(function Hand({
     <ButtonBase
       aria-label={`${d.tag}, ${d.label}: ${position}`}
       title={d.label}
-      onClick={() => !springs && put(d.tag, nextPosition(d, state))}
+      onClick={() => !springs && turn(d.tag)}
       onPointerDown={() => springs && press(true)}
       onPointerUp={() => springs && press(false)}
       onPointerLeave={() => springs && state !== d.initial && press(false)}
@@ -64,6 +66,7 @@ export function Hands() {
   const panel = usePanel((s) => s.live!.panel);
   const settled = usePanel((s) => s.live!.settled);
   const put = usePanel((s) => s.put);
+  const turn = usePanel((s) => s.turn);
   const letTimeRun = usePanel((s) => s.letTimeRun);
   const system = useStationSystem();
   const hands = panel.devices.filter(
@@ -73,7 +76,7 @@ export function Hands() {
   return (
     <Box role="group" aria-label="worked by hand" sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, px: 1, py: 0.5 }}>
       {hands.map((d) => (
-        <Hand key={d.tag} device={d} state={settled.states[d.tag]!} put={put} />
+        <Hand key={d.tag} device={d} state={settled.states[d.tag]!} put={put} turn={turn} />
       ))}
       {waiting.map(({ device, from, to, after }) => (
         <ButtonBase

@@ -89,11 +89,11 @@ function DrawingSheet() {
   const hands = useMemo(
     () => ({
       act(leaf: LeafShape) {
-        const { live: now, hand, put } = store.getState();
+        const { live: now, hand, turn } = store.getState();
         const d = now?.panel.devices.find((x) => x.tag === leaf.tag);
         if (!now || !d) return;
         if (d.sensor !== undefined) return hand(d.sensor);
-        if (d.positions.length > 0 && !leaf.load) return put(leaf.tag, nextPosition(d, now.settled.states[leaf.tag]!));
+        if (d.positions.length > 0 && !leaf.load) return turn(leaf.tag);
         // A relay’s contact asks about its coil; a load asks about itself.
         const coil = d.elements.coil && !leaf.load ? `${leaf.tag}.coil` : leaf.id;
         setAsked((was) => (was === coil ? null : coil));

@@ -80,6 +80,18 @@ describe('the live', () => {
     );
     expect(store.getState().live!.settled.states.Q1).toBe('on');
   });
+  it('a quick hand moves a selector on once for each touch', () => {
+    const { store, turn } = live();
+    const at = () => store.getState().live!.settled.states.S1;
+    const round = [at()];
+    for (let i = 0; i < 3; i++) {
+      turn('S1');
+      round.push(at());
+    }
+    expect(round).toEqual(['auto', 'hand', 'off', 'auto']);
+    turn('nothing of this panel');
+    expect(at()).toBe('auto');
+  });
   it('another scheme keeps the hands that it has, and says why when it does not fit', () => {
     const { store, put } = live();
     put('S1', 'off');

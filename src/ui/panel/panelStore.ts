@@ -40,6 +40,8 @@ export interface PanelSession {
   /** The document that the panel is of, and how high the water is. */
   take(station: Station, level: number): void;
   put(tag: string, state: string): void;
+  /** A hand moves it on from the position it has now, however quick the hand. */
+  turn(tag: string): void;
   /** Holds a float the other way, or lets it go to the water. */
   hand(sensor: string): void;
   letTimeRun(tag: string): void;
@@ -143,6 +145,11 @@ export function createPanelSession() {
         const trips = device.behaviour.kind === 'trip';
         if (!trips) set({ hands: { ...get().hands, [tag]: state } });
         settle({ [tag]: state });
+      },
+      turn(tag) {
+        const { live, put } = get();
+        const device = live?.panel.devices.find((d) => d.tag === tag);
+        if (device) put(tag, nextPosition(device, live!.settled.states[tag]!));
       },
       hand(sensor) {
         const { held, live } = get();

@@ -1,0 +1,47 @@
+import type { Device } from '../schemes';
+import type { Station } from '../station';
+import { energised, solveWith, type Inputs, type Wired } from '../wiring';
+import { panelAtRest } from './panelWorld';
+
+/** What makes a panel dead, asked of its circuit: what to open, and what nothing here opens. */
+export interface Isolation {
+  /** Opened and locked, they leave nothing live that they can: the fewest, nearest the source. */
+  readonly open: readonly Device[];
+  /** Circuits in it that stay live all the same: they come from elsewhere, or from a battery. */
+  readonly left: readonly { readonly label: string; readonly volts: number; readonly low: boolean }[];
+}
+
+const OPENS: ReadonlySet<Device['function']> = new Set(['breaker', 'disconnect', 'fuse']);
+/** Nearest the source first: what is at the board is kept, what is in the panel left alone where the board does. */
+const PLACES: readonly Device['place'][] = ['board', 'field', 'door', 'panel'];
+
+/** Nets that are live with some devices open, from rest. */
+const liveWith = (wired: Wired, open: readonly Device[]): ReadonlySet<string> => {
+  const inputs: Inputs = Object.fromEntries(open.map((d) => [d.tag, 'off']));
+  return energised(wired, solveWith(wired, inputs)).live;
+};
+
+/** How a station’s panel is made dead; null where no panel can be drawn. */
+export function isolationOf(station: Station): Isolation | null {
+  const rest = panelAtRest(station);
+  if (!('wired' in rest)) return null;
+  const { wired } = rest;
+  const { panel } = wired;
+  const all = panel.devices
+    .filter((d) => OPENS.has(d.function) && d.positions.some((p) => p.state === 'off'))
+    .sort((a, b) => PLACES.indexOf(a.place) - PLACES.indexOf(b.place));
+  const least = liveWith(wired, all);
+  const needless = [...all].reverse();
+  const open = needless.reduce<readonly Device[]>((kept, d) => {
+    const without = kept.filter((k) => k !== d);
+    const live = liveWith(wired, without);
+    return [...live].every((net) => least.has(net)) ? without : kept;
+  }, all);
+  // On the strip of the panel: what feeds the board stays live there, and is the board’s own. What is of others nothing here opens.
+  const left = panel.circuits.filter(
+    (c) =>
+      c.function === 'others' ||
+      panel.terminals.some((t) => t.circuit === c.id && t.id.startsWith(`${c.strip}:`) && least.has(t.net)),
+  );
+  return { open, left: left.map(({ label, volts, low }) => ({ label, volts, low })) };
+}
