@@ -4,10 +4,18 @@ import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 
+/** What is left when the program ends, however it does. */
+const folders: string[] = [];
+const servers = new Set<ChildProcess>();
+process.on('exit', () => {
+  for (const server of servers) server.kill('SIGKILL');
+  for (const folder of folders) rmSync(folder, { recursive: true, force: true });
+});
+
 /** A data folder of this torment’s own, gone when the program ends. */
 export function ownFolder(name: string): string {
   const folder = mkdtempSync(path.join(tmpdir(), `pitbell-${name}-`));
-  process.on('exit', () => rmSync(folder, { recursive: true, force: true }));
+  folders.push(folder);
   return folder;
 }
 
@@ -41,8 +49,13 @@ export async function startServer(folder: string, within = ''): Promise<Running>
   );
   let said = '';
   child.stderr!.on('data', (chunk: Buffer) => (said = (said + chunk.toString()).slice(-2000)));
-  const ended = new Promise<number | null>((resolve) => child.once('exit', resolve));
-  process.on('exit', () => child.kill('SIGKILL'));
+  servers.add(child);
+  const ended = new Promise<number | null>((resolve) =>
+    child.once('exit', (code) => {
+      servers.delete(child);
+      resolve(code);
+    }),
+  );
   const address = `http://127.0.0.1:${port}`;
   for (let tries = 0; tries < 400; tries++) {
     if (child.exitCode !== null) throw new Error(`the server ended before it answered: ${said}`);

@@ -1,7 +1,8 @@
 import type { Device } from '../schemes';
 import type { Station } from '../station';
-import { energised, solveWith, type Inputs, type Wired } from '../wiring';
-import { panelAtRest } from './panelWorld';
+import { energised, type Inputs } from '../wiring';
+import type { PanelWorld } from './panelWorld';
+import { restOf } from './responses';
 
 /** What makes a panel dead, asked of its circuit: what to open, and what nothing here opens. */
 export interface Isolation {
@@ -16,25 +17,24 @@ const OPENS: ReadonlySet<Device['function']> = new Set(['breaker', 'disconnect',
 const PLACES: readonly Device['place'][] = ['board', 'field', 'door', 'panel'];
 
 /** Nets that are live with some devices open, from rest. */
-const liveWith = (wired: Wired, open: readonly Device[]): ReadonlySet<string> => {
+const liveWith = ({ wired, solve }: PanelWorld, open: readonly Device[]): ReadonlySet<string> => {
   const inputs: Inputs = Object.fromEntries(open.map((d) => [d.tag, 'off']));
-  return energised(wired, solveWith(wired, inputs)).live;
+  return energised(wired, solve(inputs)).live;
 };
 
 /** How a station’s panel is made dead; null where no panel can be drawn. */
 export function isolationOf(station: Station): Isolation | null {
-  const rest = panelAtRest(station);
+  const rest = restOf(station);
   if (!('wired' in rest)) return null;
-  const { wired } = rest;
-  const { panel } = wired;
+  const { panel } = rest.wired;
   const all = panel.devices
     .filter((d) => OPENS.has(d.function) && d.positions.some((p) => p.state === 'off'))
     .sort((a, b) => PLACES.indexOf(a.place) - PLACES.indexOf(b.place));
-  const least = liveWith(wired, all);
+  const least = liveWith(rest, all);
   const needless = [...all].reverse();
   const open = needless.reduce<readonly Device[]>((kept, d) => {
     const without = kept.filter((k) => k !== d);
-    const live = liveWith(wired, without);
+    const live = liveWith(rest, without);
     return [...live].every((net) => least.has(net)) ? without : kept;
   }, all);
   // On the strip of the panel: what feeds the board stays live there, and is the board’s own. What is of others nothing here opens.

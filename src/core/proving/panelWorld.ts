@@ -1,13 +1,15 @@
-import { waitingOf, settle, type Settled } from '../circuit';
+import { waitingOf, type Settled } from '../circuit';
 import { panelOf, type Outcome } from '../schemes';
 import type { Station } from '../station';
 import { phrase, quantity, type Phrase } from '../units';
-import { happens, solveWith, wire, type Inputs, type Wired } from '../wiring';
+import { happens, panelSolver, wire, type Inputs, type Wired } from '../wiring';
 
 /** The panel of a station as it stands while a person works it: everything said of it is asked of its solved circuit. */
 export interface PanelWorld {
   readonly wired: Wired;
   readonly settled: Settled;
+  /** Settles it with inputs from states, and remembers: the steps of a plan ask much the same. */
+  readonly solve: ReturnType<typeof panelSolver>;
 }
 
 /** The panel at rest, landed as designed: supplies there, all floats hanging, every hand as it is left. Null with why where no panel of the scheme can be made. */
@@ -16,13 +18,14 @@ export function panelAtRest(station: Station): PanelWorld | { readonly reasons: 
   if (!made.ok) return { reasons: made.reasons };
   // As it should be: what is landed otherwise is told beside the panel, and found by this very comparison.
   const wired = wire(station, made.panel, { cores: [], links: [] });
-  return { wired, settled: solveWith(wired, {}) };
+  const solve = panelSolver(wired);
+  return { wired, settled: solve({}), solve };
 }
 
 /** What it comes to when something is worked, from the states it was in. */
-export const worked = ({ wired, settled }: PanelWorld, change: Inputs): PanelWorld => ({
-  wired,
-  settled: solveWith(wired, change, settled.states),
+export const worked = (world: PanelWorld, change: Inputs): PanelWorld => ({
+  ...world,
+  settled: world.solve(change, world.settled.states),
 });
 
 /** Most timers that are let run out one after the other until something happens: a rest may end in a rest. */
@@ -37,7 +40,7 @@ export function inTime(world: PanelWorld): { readonly after: number; readonly wo
     if (runs.length === 0) return null;
     const next = runs.reduce((a, b) => (b.after < a.after ? b : a));
     after += next.after;
-    now = { wired: now.wired, settled: settle(now.wired.structure, { ...now.settled.states, [next.device]: next.to }) };
+    now = worked(now, { [next.device]: next.to });
     if (changes(world, now).length > 0) return { after, world: now };
   }
   return null;

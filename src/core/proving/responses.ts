@@ -12,7 +12,8 @@ import { inTime, panelAtRest, response, sayResponse, worked, type PanelWorld, ty
 
 const known = new WeakMap<Station, ReturnType<typeof panelAtRest>>();
 
-function restOf(station: Station): ReturnType<typeof panelAtRest> {
+/** The panel of a station at rest, made once for all that is asked of it. */
+export function restOf(station: Station): ReturnType<typeof panelAtRest> {
   const found = known.get(station) ?? panelAtRest(station);
   known.set(station, found);
   return found;
