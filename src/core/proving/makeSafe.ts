@@ -14,7 +14,7 @@ function opens({ supply }: Station, isolation: Isolation | null): Phrase {
   if (!isolation || isolation.open.length === 0)
     return phrase`Switch off the pump circuit (${quantity('current', supply.breaker)} breaker) and the alarm circuit: they may be two supplies.`;
   const named = isolation.open.map((d): Phrase => {
-    const size = d.rating === undefined ? phrase`` : phrase`, ${quantity('current', d.rating)}`;
+    const size = d.rating === undefined ? phrase`` : phrase`, ${String(d.rating)} A`;
     return phrase`${d.tag} (${d.label}${size})`;
   });
   const list = named.slice(1).reduce<Phrase>((all, n) => phrase`${all} and ${n}`, named[0]!);

@@ -176,6 +176,12 @@ describe('what is switched off', () => {
       ]);
     }
   });
+  it('says them with what each is for and its size', () => {
+    const [first] = step(demo('workshop-sump'), 'isolate').actions;
+    expect(sayPhrase(first!, 'metric')).toBe(
+      'Switch off Q1 (guards the circuit, 10 A) and QA (at the board: feeds the alarm, 10 A): separate supplies that meet here.',
+    );
+  });
   it('tells what stays live because it comes from elsewhere', () => {
     const s = demo('workshop-sump');
     const foreign: Station = {
