@@ -12,6 +12,9 @@ const dataFolder = (): string => path.resolve(/* turbopackIgnore: true */ proces
 /** The database within a data folder. */
 export const databaseFile = (folder: string = dataFolder()): string => path.join(folder, 'pitbell.sqlite');
 
+/** No database is smaller, bytes: SQLite takes what is for a new one. */
+const LEAST = 512;
+
 /** “PiBe”, in the head of the file: says whose it is. */
 const APPLICATION = 0x50694265;
 
@@ -68,9 +71,9 @@ const damaged = (file: string, error: unknown): DataTrouble =>
  */
 export function openDatabase(file: string, steps: readonly string[] = MIGRATIONS): Db {
   const there = existsSync(file);
-  if (there && statSync(file).size === 0)
+  if (there && statSync(file).size < LEAST)
     throw new DataTrouble(
-      `${file} is empty: something has cut it off. Put a backup in its place, or remove it to begin with nothing.`,
+      `${file} is empty or cut off: it holds no database any more. Put a backup in its place, or remove it to begin with nothing.`,
     );
   try {
     if (there) inspect(file, steps.length);

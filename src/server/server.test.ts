@@ -105,7 +105,9 @@ describe('the database', () => {
   });
 
   it.each<[string, (at: string) => void, RegExp]>([
-    ['a file that was cut off', (at) => truncateSync(at, 0), /is empty: something has cut it off/],
+    ['an empty file', (at) => truncateSync(at, 0), /is empty or cut off/],
+    ['a file of a few bytes, which would be taken for a new one', (at) => truncateSync(at, 9), /is empty or cut off/],
+    ['a file that was cut off within', (at) => truncateSync(at, 5000), /cannot be read as a database|cut off/],
     ['a file that is no database', (at) => writeFileSync(at, 'hello '.repeat(999)), /cannot be read as a database/],
     [
       'a head that is damaged',
