@@ -1,4 +1,4 @@
-import type { Device } from '../schemes';
+import type { Device, Panel } from '../schemes';
 import type { Station } from '../station';
 import { energised, type Inputs } from '../wiring';
 import type { PanelWorld } from './panelWorld';
@@ -12,14 +12,30 @@ export interface Isolation {
   readonly left: readonly { readonly label: string; readonly volts: number; readonly low: boolean }[];
 }
 
-const OPENS: ReadonlySet<Device['function']> = new Set(['breaker', 'disconnect', 'fuse']);
+/** What is opened, and the position that opens it; a generator is stopped. */
+const OPENS: Readonly<Partial<Record<Device['function'], string>>> = {
+  breaker: 'off',
+  disconnect: 'off',
+  fuse: 'off',
+  generator: 'stopped',
+};
 /** Nearest the source first: what is at the board is kept, what is in the panel left alone where the board does. */
 const PLACES: readonly Device['place'][] = ['board', 'field', 'door', 'panel'];
 
-/** Nets that are live with some devices open, from rest. */
+/** Every way in which it may be fed: a generator may start, and a transfer stand at either side. */
+const waysFed = ({ devices }: Panel): Inputs[] => {
+  const running = devices.filter((d) => d.function === 'generator').map((d): Inputs => ({ [d.tag]: 'running' }));
+  const transfers = devices.filter((d) => d.function === 'transfer');
+  return transfers.reduce<Inputs[]>(
+    (ways, d) => ways.flatMap((way) => d.positions.map((p): Inputs => ({ ...way, [d.tag]: p.state }))),
+    [Object.assign({}, ...running) as Inputs],
+  );
+};
+
+/** Nets that are live with some devices open, however it is fed. */
 const liveWith = ({ wired, solve }: PanelWorld, open: readonly Device[]): ReadonlySet<string> => {
-  const inputs: Inputs = Object.fromEntries(open.map((d) => [d.tag, 'off']));
-  return energised(wired, solve(inputs)).live;
+  const off: Inputs = Object.fromEntries(open.map((d) => [d.tag, OPENS[d.function]!]));
+  return new Set(waysFed(wired.panel).flatMap((way) => [...energised(wired, solve({ ...way, ...off })).live]));
 };
 
 /** How a station’s panel is made dead; null where no panel can be drawn. */
@@ -28,7 +44,7 @@ export function isolationOf(station: Station): Isolation | null {
   if (!('wired' in rest)) return null;
   const { panel } = rest.wired;
   const all = panel.devices
-    .filter((d) => OPENS.has(d.function) && d.positions.some((p) => p.state === 'off'))
+    .filter((d) => d.positions.some((p) => p.state === OPENS[d.function]))
     .sort((a, b) => PLACES.indexOf(a.place) - PLACES.indexOf(b.place));
   const least = liveWith(rest, all);
   const needless = [...all].reverse();

@@ -195,6 +195,18 @@ describe('what is switched off', () => {
     );
     expect(step(s, 'isolate').cautions.join()).not.toMatch(/Still live/);
   });
+  it('a generator that may start is one of them, whichever way its transfer stands', () => {
+    const s = demo('underpass-storm-sump');
+    for (const generator of ['neutral-solid', 'neutral-switched'] as const) {
+      const fed: Station = { ...s, control: { ...s.control, parts: { ...s.control.parts, generator } } };
+      expect(
+        isolationOf(fed)!
+          .open.map((d) => d.function)
+          .sort(),
+      ).toEqual(['breaker', 'breaker', 'generator']);
+      expect(sayPhrase(step(fed, 'isolate').actions[0]!, 'metric')).toMatch(/QB .*QA .*G7 \(generator/);
+    }
+  });
   it('nobody leans into a reservoir of three litres', () => {
     expect(step(demo('cold-store-condensate'), 'tape').cautions.join()).not.toMatch(/[Ll]ean/);
     expect(step(demo('workshop-sump'), 'tape').cautions.join()).toMatch(/Lean in from a firm stand/);
