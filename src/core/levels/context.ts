@@ -124,7 +124,7 @@ export const surroundingsOf = (station: Station): Surroundings => ({
 /** The surroundings of a station that is another but for its floats, taken from before where nothing of them has changed. */
 export function surroundingsAfter(
   station: Station,
-  { station: before, vessel, hydraulics }: LevelContext,
+  { station: before, vessel, hydraulics }: LevelGeometry,
 ): Surroundings {
   const same = (['vessel', 'pumps', 'discharge', 'duty', 'settings'] as const).every(
     (part) => station[part] === before[part],

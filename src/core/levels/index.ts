@@ -2,6 +2,7 @@ export { judge, judgeContext, type Judgement } from './judge';
 export { summaryOf, type RuleSummary } from './summary';
 export {
   alarmCalls,
+  geometryOf,
   levelContext,
   sensorTrips,
   surroundingsAfter,
@@ -10,7 +11,7 @@ export {
   type LevelContext,
   type Surroundings,
 } from './context';
-export type { SensorTrips } from './geometry';
+export type { LevelGeometry, SensorTrips } from './geometry';
 export { cycleOf as cycleAt, drawBetween, drawTime } from './cycle';
 export type { CycleResult } from './cycleResult';
 export { sawtooth, type LevelAt } from './sawtooth';

@@ -1,5 +1,5 @@
 export type { ProofEntry } from './entry';
-export { testPlan } from './plan';
+export { planner, testPlan } from './plan';
 export { judgeFinding, proposeVerdict, type Found, type FoundState } from './judgeFound';
-export type { Expectation, Phase, Step } from './step';
+export type { Expectation, Step } from './step';
 export { readFound, readPlan, storePlan } from './stored';

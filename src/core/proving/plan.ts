@@ -1,58 +1,25 @@
-import { traitsOf, type Direction } from '../duties';
-import { levelContext, type LevelContext } from '../levels';
 import type { Station } from '../station';
-import { carriedParts } from './carried';
-import { dryLift, tapeCheck } from './dry';
-import { closeUp, handOver, stray } from './leave';
-import { isPlugged } from '../schemes';
-import { contactCheck, isolate } from './makeSafe';
-import { rotation } from './rotation';
+import { catalogueOf, worldOf, type World } from '../tests';
 import type { Step } from './step';
-import {
-  alternation,
-  cutOff,
-  drawdownTest,
-  fillTank,
-  fillToAlarm,
-  fillToLag,
-  fillToLead,
-  pumpDown,
-  running,
-} from './wet';
-
-/** The wet steps of a pump that draws the water down. */
-const emptied = (context: LevelContext): Step[] => [
-  fillToLead(context),
-  running(context),
-  pumpDown(context),
-  drawdownTest(context),
-  ...fillToLag(context),
-  ...alternation(context),
-];
-
-/** The wet steps by which way the pumps move the water. */
-const WET: Readonly<Record<Direction, (context: LevelContext) => Step[]>> = { empty: emptied, fill: fillTank };
+import { stepsOf } from './steps';
 
 /**
  * The test steps that apply to a station, in the order they are done: isolate, bench, dry, wet, drawdown, alarm, leave.
- * Every expectation is worked out from the station. @param station checked, by `checkStation`
+ * Every expectation is asked of the station as it should be.
+ * @param station checked, by `checkStation`
+ * @param world of it, where one was made before
  * @example
  * testPlan(newStation('Sump', 'Yard', 'metric-230')).slice(0, 3).map((step) => step.id) // → ['isolate', 'bench-pump', 'bench-alarm']
  */
-export function testPlan(station: Station): Step[] {
-  const context = levelContext(station);
-  return [
-    isolate(context),
-    ...context.sensors.map(({ sensor }) => contactCheck(sensor, isPlugged(station))),
-    tapeCheck(context),
-    ...rotation(context),
-    dryLift(context),
-    ...WET[traitsOf(station).direction](context),
-    ...fillToAlarm(context),
-    ...cutOff(context),
-    ...carriedParts(context),
-    stray(context),
-    closeUp(context),
-    handOver(context),
-  ];
+export function testPlan(station: Station, world: World = worldOf(station)): Step[] {
+  return stepsOf(world, catalogueOf(world));
+}
+
+/** Plans of a station while it is edited: what was solved of the panel serves again where an edit leaves its circuit alone. */
+export function planner(): (station: Station) => Step[] {
+  let world: World | null = null;
+  return (station) => {
+    world = worldOf(station, [], 'designed', world);
+    return testPlan(station, world);
+  };
 }

@@ -48,8 +48,8 @@ describe('the plan', () => {
   it('expects litres and minutes by hand', () => {
     const plan = testPlan(box());
     expect(expected(stepOf(plan, 'fill-lead'), 'volume')).toBeCloseTo(0.5 * (LEAD - STOP), 9);
-    expect(expected(stepOf(plan, 'fill-lead'), 'time')).toBeCloseTo((0.5 * (LEAD - STOP)) / 0.0005, 6);
-    expect(expected(stepOf(plan, 'fill-lead'), 'level')).toBeCloseTo(1.2 - LEAD, 9);
+    expect(expected(stepOf(plan, 'fill-lead'), 'time')).toBeCloseTo((0.5 * (LEAD - STOP)) / 0.0005, 4);
+    expect(expected(stepOf(plan, 'fill-lead'), 'level')).toBeCloseTo(1.2 - LEAD, 6);
     expect(expected(stepOf(plan, 'fill-alarm'), 'volume')).toBeCloseTo(0.5 * (BELL - LEAD), 9);
   });
 
@@ -57,7 +57,7 @@ describe('the plan', () => {
     const plan = testPlan(box());
     const step = stepOf(plan, 'drawdown');
     expect(expected(step, 'drop') * 0.5).toBeCloseTo(expected(step, 'flow'), 12);
-    expect(expected(stepOf(plan, 'pump-down'), 'run') * expected(step, 'drop')).toBeCloseTo(LEAD - STOP, 9);
+    expect(expected(stepOf(plan, 'pump-down'), 'run') * expected(step, 'drop')).toBeCloseTo(LEAD - STOP, 6);
   });
 
   it('says why and lets the reading be recorded where the model cannot tell it', () => {
@@ -85,8 +85,11 @@ describe('judging', () => {
 
   it('passes what lies in the band, fails what does not, waits for what is missing', () => {
     expect(proposeVerdict(step, sound)).toBe('pass');
-    expect(proposeVerdict(step, { ...sound, volume: volume * 1.19 })).toBe('pass');
-    expect(proposeVerdict(step, { ...sound, volume: volume * 1.21 })).toBe('fail');
+    // By hand: two trips of 30 mm over 283 mm, an area within 5 %, a bucket within 5 %, as the root of the sum of squares.
+    const share = Math.hypot((Math.SQRT2 * 0.03) / (LEAD - STOP), 0.05, 0.05);
+    expect(share).toBeCloseTo(0.166, 3);
+    expect(proposeVerdict(step, { ...sound, volume: volume * (1 + share - 0.001) })).toBe('pass');
+    expect(proposeVerdict(step, { ...sound, volume: volume * (1 + share + 0.001) })).toBe('fail');
     expect(proposeVerdict(step, { ...sound, level: 1.2 - LEAD + 0.031 })).toBe('fail');
     expect(proposeVerdict(step, { ...sound, reacts: false })).toBe('fail');
     const { volume: _, ...rest } = sound;
@@ -132,8 +135,22 @@ describe('the plan of every duty', () => {
     } as const;
     const full = { ...plain, control: { ...plain.control, parts } };
     expect(ids(full)).toEqual(['seal', 'thermal', 'phases', 'stagger', 'transfer']);
-    for (const step of testPlan(full).filter((x) => x.id.startsWith('part-')))
-      expect([step.id, step.cautions.length, step.expects.length]).toEqual([step.id, 1, 2]);
+    const says = (id: string) =>
+      stepOf(testPlan(full), `part-${id}`).expects.map((e) => sayPhrase(e.sentence, 'metric'));
+    // A wet seal that stops its pump: the alarm acts; the pump whose seal it is stands and the other takes its place.
+    expect(says('seal')[0]).toMatch(/^pump 2 runs, the lamp is lit, the horn sounds, .*pump 1 stands$/);
+    expect(says('thermal')).toHaveLength(3);
+    expect(says('thermal')[2]).toMatch(/pump 1/);
+    expect(says('phases')[0]).toMatch(/pump 1 stands, pump 2 stands/);
+    expect(says('phases')[1]).toMatch(/^pump 1 runs/);
+    // What latches waits for a hand after a power cut as well; what returns does not.
+    expect(says('stagger')[0]).not.toMatch(/after/);
+    const returns = { ...full, control: { ...full.control, parts: { ...parts, motorThermal: 'returns' as const } } };
+    const of = (id: string) => stepOf(testPlan(returns), id).expects.map((e) => sayPhrase(e.sentence, 'metric'));
+    expect(of('part-stagger')[0]).toMatch(/after 20 s pump 1 runs/);
+    expect(of('part-transfer')[0]).toMatch(/^pump 1 stands, .*pump 2 stands/);
+    expect(of('part-transfer')[1]).toMatch(/after 20 s pump 1 runs/);
+    expect(of('part-transfer')[2]).toBe('5 V or less');
     const tank = demoStations().find((d) => d.file === 'workshop-header-tank.json')!.station;
     if (tank.duty.kind !== 'fill') throw new Error('it is not filled');
     const byValve = { ...tank, duty: { ...tank.duty, from: { ...USUAL_VALVE, flow: 5e-4 } } };

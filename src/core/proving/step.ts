@@ -1,4 +1,5 @@
 import type { DrawingRef } from '../levels';
+import type { Decision, Phase, Probes, Risk } from '../tests';
 import type { Phrase, Quantity } from '../units';
 
 /** What a step expects of one reading or one look. */
@@ -10,6 +11,8 @@ export interface Expectation {
   readonly sentence: Phrase;
   /** The reading to enter, with the band that passes; null where the person only looks or listens. */
   readonly reading: Reading | null;
+  /** Where the probes go; null where no meter is used at two points of the panel. */
+  readonly probes: Probes | null;
 }
 
 export interface Reading {
@@ -21,17 +24,24 @@ export interface Reading {
   readonly most: number | null;
 }
 
-export type Phase = 'make safe' | 'bench' | 'dry' | 'wet' | 'alarm' | 'leave';
-
-/** One step of a test plan. */
+/** One step of a test plan or a job card. */
 export interface Step {
   readonly id: string;
   readonly phase: Phase;
   readonly title: string;
+  /** What must first be put back, or brought about, after the step before. */
+  readonly first: readonly string[];
+  /** How the station stands when it begins, where that is not as it is left. */
+  readonly standing: readonly string[];
   /** What to do, in order. */
   readonly actions: readonly Phrase[];
   /** What can hurt someone here. */
   readonly cautions: readonly string[];
   readonly expects: readonly Expectation[];
+  readonly decisions: readonly Decision[];
+  /** Null in plans that were kept before they told. */
+  readonly minutes: number | null;
+  readonly people: number;
+  readonly risk: Risk | null;
   readonly about: readonly DrawingRef[];
 }

@@ -14,9 +14,10 @@ const asVersion1 = (steps: readonly Step[]): string =>
 
 describe('a plan that is kept', () => {
   it.each(plans)('%s: comes back as it was, also from the first version', (_, steps) => {
-    expect(readPlan(storePlan(steps))).toEqual({ ok: true, steps });
+    expect(readPlan(storePlan(steps, 'J11'))).toEqual({ ok: true, job: 'J11', steps });
+    expect(readPlan(JSON.stringify({ version: 2, steps }))).toEqual({ ok: true, job: 'commission', steps });
     expect(asVersion1(steps)).toContain('"kind"');
-    expect(readPlan(asVersion1(steps))).toEqual({ ok: true, steps });
+    expect(readPlan(asVersion1(steps))).toEqual({ ok: true, job: 'commission', steps });
   });
 
   it.each([
@@ -32,6 +33,15 @@ describe('a plan that is kept', () => {
   ])('%s is told, not trusted', (_, text, reason) =>
     expect(readPlan(text)).toEqual({ ok: false, reason: expect.stringMatching(reason) }),
   );
+
+  it('of version 2 had no minutes, no risk and nothing standing: nothing is made up for it', () => {
+    const old = { id: 'a', phase: 'wet', title: 'A', actions: [], cautions: [], expects: [], about: [] };
+    expect(readPlan(JSON.stringify({ version: 2, steps: [old] }))).toEqual({
+      ok: true,
+      job: 'commission',
+      steps: [{ ...old, first: [], standing: [], decisions: [], minutes: null, people: 1, risk: null }],
+    });
+  });
 
   it('findings that cannot be read are none', () => {
     expect(readFound('{"volts": 231, "seen": true}')).toEqual({ volts: 231, seen: true });

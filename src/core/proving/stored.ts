@@ -1,5 +1,7 @@
 import * as z from 'zod';
+import { METER_MODES } from '../circuit';
 import type { Result } from '../result';
+import { RISKS, type Risk } from '../tests';
 import { FORMATS, type Format } from '../units';
 import type { Found } from './judgeFound';
 import type { Step } from './step';
@@ -9,7 +11,10 @@ import type { Step } from './step';
  * program has moved on.
  */
 
-const PLAN_VERSION = 2;
+const PLAN_VERSION = 3;
+
+/** The job of which the steps are every test that the station gives rise to. */
+export const WHOLE = 'commission';
 
 const format = z.enum(Object.keys(FORMATS) as [Format, ...Format[]]);
 // A figure that has no end, as a run that never stops, is kept as null.
@@ -26,17 +31,48 @@ const reading = z.object({
   most: z.number().nullable(),
 });
 
+const probes = z.object({ a: z.string(), b: z.string(), mode: z.enum(METER_MODES) });
+const decision = z.object({
+  id: z.string(),
+  question: z.string(),
+  choices: z.array(z.object({ id: z.string(), label: z.string(), why: phrase })),
+  suggested: z.string().nullable(),
+});
+
 const stepSchema = z.object({
   id: z.string(),
-  phase: z.enum(['make safe', 'bench', 'dry', 'wet', 'alarm', 'leave']),
+  phase: z.enum(['make safe', 'look', 'bench', 'work', 'dry', 'wet', 'alarm', 'leave']),
   title: z.string(),
+  // What plans before version 3 did not say yet is nothing.
+  first: z.array(z.string()).default([]),
+  standing: z.array(z.string()).default([]),
   actions: z.array(phrase),
   cautions: z.array(z.string()),
-  expects: z.array(z.object({ id: z.string(), label: z.string(), sentence: phrase, reading: reading.nullable() })),
+  expects: z.array(
+    z.object({
+      id: z.string(),
+      label: z.string(),
+      sentence: phrase,
+      reading: reading.nullable(),
+      probes: probes.nullable().default(null),
+    }),
+  ),
+  decisions: z.array(decision).default([]),
+  minutes: z.number().nullable().default(null),
+  people: z.number().default(1),
+  risk: z
+    .enum(Object.keys(RISKS) as [Risk, ...Risk[]])
+    .nullable()
+    .default(null),
   about: z.array(z.string()).transform((parts) => parts as unknown as Step['about']),
 });
 
-const planSchema = z.object({ version: z.literal(PLAN_VERSION), steps: z.array(stepSchema) });
+const planSchema = z.object({
+  version: z.union([z.literal(2), z.literal(PLAN_VERSION)]),
+  // Until version 3 a run was always of the whole plan.
+  job: z.string().default(WHOLE),
+  steps: z.array(stepSchema),
+});
 
 /** In version 1, a bare list of steps, formats were called kinds and sentences `says`. */
 const RENAMED: Readonly<Record<string, string>> = { kind: 'format', says: 'sentence' };
@@ -47,8 +83,9 @@ function fromVersion1(value: unknown): unknown {
   return Object.fromEntries(Object.entries(value).map(([k, v]) => [RENAMED[k] ?? k, fromVersion1(v)]));
 }
 
-/** A plan as text to be kept. */
-export const storePlan = (steps: readonly Step[]): string => JSON.stringify({ version: PLAN_VERSION, steps });
+/** A plan as text to be kept. @param job whose card it is */
+export const storePlan = (steps: readonly Step[], job: string = WHOLE): string =>
+  JSON.stringify({ version: PLAN_VERSION, job, steps });
 
 const said = (error: z.ZodError): string =>
   error.issues
@@ -57,16 +94,18 @@ const said = (error: z.ZodError): string =>
     .join('; ');
 
 /** A plan that was kept, of this version or an older one; or why it cannot be read. */
-export function readPlan(text: string): Result<{ steps: readonly Step[] }, { reason: string }> {
+export function readPlan(text: string): Result<{ job: string; steps: readonly Step[] }, { reason: string }> {
   let kept: unknown;
   try {
     kept = JSON.parse(text);
   } catch {
     return { ok: false, reason: 'the plan is not text that can be read' };
   }
-  const plan = Array.isArray(kept) ? { version: PLAN_VERSION, steps: fromVersion1(kept) } : kept;
+  const plan = Array.isArray(kept) ? { version: 2, steps: fromVersion1(kept) } : kept;
   const parsed = planSchema.safeParse(plan);
-  return parsed.success ? { ok: true, steps: parsed.data.steps } : { ok: false, reason: said(parsed.error) };
+  return parsed.success
+    ? { ok: true, job: parsed.data.job, steps: parsed.data.steps }
+    : { ok: false, reason: said(parsed.error) };
 }
 
 const foundSchema = z.record(z.string(), z.union([z.number(), z.boolean()]));

@@ -67,6 +67,8 @@ function motorThermal(b: PanelBuilder, { id, hot, back, ...power }: Control, pum
     function: 'motor-thermal',
     pump,
     description: 'relay for the thermal contact of a motor',
+    // Left reset: one that latches drops with the power all the same.
+    ...(latches && { initial: 'on' as const }),
   });
   const closed = leaf(`M${pump}`, 'thermal');
   const held = latches

@@ -1,16 +1,20 @@
 import { read, type Reading } from '../circuit';
-import { rungOf } from '../schemes';
+import { rungOf, type Panel } from '../schemes';
 import type { Station } from '../station';
 import type { Wired } from './wired';
 import { solveWith, type Inputs } from './inputs';
 
-/** What a meter reads over one field input with the panel at rest, and with that input worked. */
-export interface ExpectedReading {
+/** The two terminals at which the contact of a field input comes to the panel, and what is dialled there. */
+export interface FieldInput {
   readonly label: string;
   readonly device: string;
   readonly a: string;
   readonly b: string;
   readonly mode: 'ac-volts' | 'dc-volts';
+}
+
+/** What a meter reads over one field input with the panel at rest, and with that input worked. */
+export interface ExpectedReading extends FieldInput {
   readonly rest: Reading;
   readonly worked: Reading;
 }
@@ -29,12 +33,22 @@ export const usualInputs = ({ sensors }: Station, { panel }: Wired): Inputs =>
  * [pump.a, pump.b, pump.rest.value.toFixed(0)] // → ['P:1', 'P:2', '230']
  */
 export function expectedReadings(wired: Wired, inputs: Inputs = {}): ExpectedReading[] {
-  const { panel } = wired;
   const rest = solveWith(wired, inputs);
-  return panel.devices.flatMap((d): ExpectedReading[] => {
-    if ((!d.cable && d.sensor === undefined) || d.positions.length === 0) return [];
+  return fieldInputs(wired.panel).map((input) => {
+    const d = wired.panel.devices.find((x) => x.tag === input.device)!;
     const other = d.positions.find((p) => p.state !== (inputs[d.tag] ?? d.initial));
-    return Object.entries(d.elements).flatMap(([name, e]): ExpectedReading[] => {
+    const [na, nb] = [wired.points.get(input.a)!, wired.points.get(input.b)!];
+    const worked = other ? solveWith(wired, { ...inputs, [d.tag]: other.state }).states : rest.states;
+    const over = (states: typeof worked) => read(wired.structure, states, na, nb, input.mode);
+    return { ...input, rest: over(rest.states), worked: over(worked) };
+  });
+}
+
+/** Every contact that comes in from the field or is worked where it sits, and that a panel uses. */
+export function fieldInputs(panel: Panel): FieldInput[] {
+  return panel.devices.flatMap((d): FieldInput[] => {
+    if ((!d.cable && d.sensor === undefined) || d.positions.length === 0) return [];
+    return Object.entries(d.elements).flatMap(([name, e]): FieldInput[] => {
       if (e.sign === 'source' || !panel.spans[`${d.tag}.${name}`]) return [];
       // A switch that sits in the panel is measured at its own pins.
       const at = (pin: string) =>
@@ -43,20 +57,7 @@ export function expectedReadings(wired: Wired, inputs: Inputs = {}): ExpectedRea
       const rung = rungOf(panel, (leaf) => leaf === `${d.tag}.${name}`);
       const circuit = panel.circuits.find((c) => c.id === rung?.circuit);
       if (!a || !b || !circuit) return [];
-      const [na, nb] = [wired.points.get(a)!, wired.points.get(b)!];
-      const mode = circuit.kind === 'dc' ? 'dc-volts' : 'ac-volts';
-      const worked = other ? solveWith(wired, { ...inputs, [d.tag]: other.state }).states : rest.states;
-      return [
-        {
-          label: d.label,
-          device: d.tag,
-          a,
-          b,
-          mode,
-          rest: read(wired.structure, rest.states, na, nb, mode),
-          worked: read(wired.structure, worked, na, nb, mode),
-        },
-      ];
+      return [{ label: d.label, device: d.tag, a, b, mode: circuit.kind === 'dc' ? 'dc-volts' : 'ac-volts' }];
     });
   });
 }

@@ -53,6 +53,26 @@ describe('what a cut cord or a lost supply disables', () => {
     const shared = { ...bare, alarm: { ...bare.alarm, ownSupply: false } };
     expect(figures(shared)['fails-W0']!.title).toMatch(/is not told$/);
   });
+  it('after a power cut a pump whose thermal relay latches waits for a hand, and names the button; one that returns does not', () => {
+    const s = demo('underpass-storm-sump.json');
+    const carrying = (motorThermal: 'returns' | 'latches'): Station => ({
+      ...s,
+      control: { ...s.control, parts: { ...s.control.parts, motorThermal } },
+    });
+    expect(figures(s)['after-cut']).toMatchObject({ state: 'holds' });
+    expect(figures(carrying('returns'))['after-cut']).toMatchObject({ state: 'holds' });
+    const latched = figures(carrying('latches'))['after-cut']!;
+    expect(latched.state).toBe('broken');
+    expect(sayPhrase(latched.why, 'metric')).toMatch(/M1, M2 that ran before stands until somebody presses S61, S62/);
+    // A tank that is filled calls with its floats hanging; a timed dose comes after its rest.
+    for (const file of [
+      'workshop-header-tank.json',
+      'sand-bed-dosing-tank.json',
+      'lodge-grinder-well.json',
+      'rain-cistern.json',
+    ])
+      expect([file, figures(demo(file))['after-cut']?.state]).toEqual([file, 'holds']);
+  });
   it('three floats over a link cannot have an alarm float that opens', () => {
     const s = withAlarmFloat(demo('underpass-storm-sump.json'), 'opens-on-rise');
     expect(panelOf({ ...s, control: { ...s.control, floats: 'three' } }).ok).toBe(false);

@@ -1,6 +1,7 @@
 import type { Device, Outcome, Panel } from '../schemes';
 import type { Station } from '../station';
 import { phrase } from '../units';
+import { afterCutFigures } from './afterCut';
 import { told, type WiringCheck } from './check';
 import { happens, solveWith, type Inputs } from './inputs';
 import { wire, type Wired } from './wired';
@@ -77,8 +78,9 @@ export function failSafeFigures(station: Station, wired: Wired): WiringCheck[] {
     panel.devices.flatMap((d) => (d.sensor === undefined ? [] : [[d.tag, 'up'] as const])),
   );
   const tells = new Set(station.sensors.filter((s) => s.role === 'alarm' || s.role === 'cutoff').map((s) => s.id));
-  return panel.devices.flatMap((d) => {
+  const losses = panel.devices.flatMap((d) => {
     if (d.sensor !== undefined && tells.has(d.sensor) && d.cable) return cutCord(station, panel, wired, d, inputs);
     return d.function === 'supply' || d.function === 'alarm-supply' ? lostSupply(panel, wired, d, inputs) : [];
   });
+  return [...afterCutFigures(wired), ...losses];
 }

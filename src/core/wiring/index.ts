@@ -20,7 +20,7 @@ export {
   type PartLine,
   type Wire,
 } from './lists';
-export { expectedReadings, usualInputs, type ExpectedReading } from './expected';
+export { expectedReadings, fieldInputs, usualInputs, type ExpectedReading } from './expected';
 export { cautions, DEFERENCE, type Caution } from './cautions';
 export { energised, type Energised } from './energised';
 export { readingWords } from './readingWords';

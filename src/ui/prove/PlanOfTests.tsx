@@ -1,7 +1,7 @@
 'use client';
 import Box from '@mui/material/Box';
 import { type ReactNode, useMemo, useState } from 'react';
-import { testPlan } from '@/core/proving';
+import { planner } from '@/core/proving';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { RestsOn } from '../parts/Resting';
 import { ProveLayout } from './ProveLayout';
@@ -12,7 +12,8 @@ import { StepList } from './StepList';
 export function PlanOfTests({ children }: { children: ReactNode }) {
   const { station } = useEditor((s) => s.judged.context);
   const system = useStationSystem();
-  const plan = useMemo(() => testPlan(station), [station]);
+  const [planOf] = useState(planner);
+  const plan = useMemo(() => planOf(station), [planOf, station]);
   const [current, setCurrent] = useState(0);
   const step = plan[Math.min(current, plan.length - 1)];
   return (

@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useEffect, useRef, type ReactNode } from 'react';
 import type { Expectation, Step } from '@/core/proving';
+import { RISKS } from '@/core/tests';
 import { sayPhrase, type UnitSystem } from '@/core/units';
 import { Notice } from '../parts/Notice';
 
@@ -16,6 +17,13 @@ interface Props {
   children?: ReactNode;
 }
 
+/** What a step costs, as far as it was told when the plan was kept. */
+const costs = ({ minutes, people, risk }: Step): string[] => [
+  ...(minutes === null ? [] : [`about ${minutes} min`]),
+  ...(people > 1 ? [`${people} people`] : []),
+  ...(risk === null ? [] : [RISKS[risk]]),
+];
+
 /** One step, filling the screen on a phone: what to do, what can hurt, what to expect beside what was found. */
 export function StepCard({ step, system, place, beside, children }: Props) {
   const card = useRef<HTMLElement>(null);
@@ -28,13 +36,16 @@ export function StepCard({ step, system, place, beside, children }: Props) {
       sx={{ p: { xs: 2, md: 2.5 }, display: 'flex', flexDirection: 'column', gap: 1.75, maxWidth: 760 }}
     >
       <Box>
-        <Typography variant="label">
-          {place} · {step.phase}
-        </Typography>
+        <Typography variant="label">{[place, step.phase, ...costs(step)].join(' · ')}</Typography>
         <Typography variant="h1" component="h2">
           {step.title}
         </Typography>
       </Box>
+      {step.first.length > 0 && (
+        <Typography variant="body1" component="p" sx={{ m: 0, borderLeft: 3, borderColor: 'text.primary', pl: 1 }}>
+          <b>First:</b> {step.first.join('; ')}.
+        </Typography>
+      )}
       {step.cautions.map((caution) => (
         <Notice key={caution} severity="warning" icon={<b aria-hidden>!</b>}>
           {caution}

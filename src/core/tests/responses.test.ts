@@ -5,11 +5,13 @@ import { panelOf, SCHEMES } from '../schemes';
 import { checkStation, type Station } from '../station';
 import { sayPhrase } from '../units';
 import { wire } from '../wiring';
-import { isolationOf } from './isolation';
-import { testPlan } from '.';
+import { isolationOf as isolationIn } from './isolation';
+import { testPlan } from '../proving';
+import { worldOf } from './world';
 
 /* What a panel does when a float is lifted, by hand from what the trade knows of each scheme; and the same by the machine that rehearses it. */
 
+const isolationOf = (s: Station) => isolationIn(worldOf(s));
 const demo = (file: string): Station => demoStations().find((d) => d.file === `${file}.json`)!.station;
 const step = (s: Station, id: string) => testPlan(s).find((x) => x.id === id)!;
 const says = (s: Station, id: string, expectation: string): string =>

@@ -1,0 +1,153 @@
+import { describe, expect, it } from 'vitest';
+import { demoStations } from '../demo';
+import { traitsOf } from '../duties';
+import { faultsOf } from '../faults';
+import { readyScenarios, rehearse, type Scenario } from '../rehearsal';
+import { panelOf, SCHEMES } from '../schemes';
+import type { Station } from '../station';
+import type { Act } from './act';
+import { catalogueOf } from './catalogue';
+import { predict } from './predict';
+import { response } from './response';
+import { atRest, perform } from './scene';
+import { worldOf } from './world';
+
+/* What a test expects is what the rehearsal does when the same acts are made in it: another engine, with its own clock, over the same circuit. */
+
+const asDesigned = (s: Station): Station => ({ ...s, landings: { cores: [], links: [] } });
+const every = demoStations().flatMap(({ file, station }) =>
+  SCHEMES.flatMap((scheme): [string, Station][] => {
+    const s = asDesigned({ ...station, control: { ...station.control, scheme: scheme.id } });
+    return panelOf(s).ok ? [[`${file}, ${scheme.id}`, s]] : [];
+  }),
+);
+
+function run(station: Station, more: Partial<Scenario>) {
+  const answer = rehearse(station, {
+    ...readyScenarios(station)[0]!,
+    powerCuts: [],
+    faults: [],
+    operations: [],
+    ...more,
+  });
+  if (!answer.ok) throw new Error(answer.problems.join('; '));
+  return answer.run;
+}
+
+const DRY: Scenario['inflow'] = { kind: 'level', which: 'low', scale: 0 };
+
+/**
+ * Acts of hands, one a second, as a rehearsal takes them: a float that is held up is one that is stuck there meanwhile. Null where an act has
+ * no such thing.
+ */
+function rehearsed(station: Station, acts: readonly Act[]): Pick<Scenario, 'operations' | 'faults'> | null {
+  const { panel } = worldOf(station);
+  const stuck = faultsOf(station, panel!);
+  const faults: { id: string; from: number; to: number | null }[] = [];
+  const operations: Scenario['operations'] = [];
+  for (const [i, act] of acts.entries()) {
+    if (act.kind !== 'put' && act.kind !== 'let go') return null;
+    const device = panel!.devices.find((d) => d.tag === act.device)!;
+    if (device.sensor === undefined) {
+      if (act.kind === 'put') operations.push({ at: i + 1, device: act.device, position: act.to });
+      continue;
+    }
+    const id = `${device.sensor}-stuck-up`;
+    if (!stuck.some((f) => f.id === id) || (act.kind === 'put' && act.to !== 'up')) return null;
+    if (act.kind === 'put') faults.push({ id, from: i + 1, to: null });
+    else faults.filter((f) => f.id === id && f.to === null).forEach((f) => (f.to = i + 1));
+  }
+  return { operations, faults };
+}
+
+/** Words of an event as the panel says its outcomes: what comes before the reason. */
+const words = (sentence: string): string =>
+  sentence
+    .replace(/^pump (\d) starts.*$/s, 'pump $1 runs')
+    .replace(/^pump (\d) stops after.*$/s, 'pump $1 stands')
+    .replace(/: .*$/s, '');
+
+const TELLS: ReadonlySet<string> = new Set(['pump', 'alarm', 'interlock', 'report', 'lamp']);
+
+describe('proved as it is rehearsed', () => {
+  it(
+    'every act of a hand, in every scheme that fits every demo station, does the same in both',
+    { timeout: 60_000 },
+    () => {
+      let compared = 0;
+      for (const [name, station] of every) {
+        const world = worldOf(station);
+        // Every pump turns and moves nothing: the pit is dry, and no water lets go what a hand holds.
+        const still = faultsOf(station, world.panel!)
+          .filter((f) => Object.values(f.effects.pumps ?? {}).some((e) => e.moves === false) && /airlock/.test(f.id))
+          .map((f) => ({ id: f.id, from: 0, to: null }));
+        expect([name, still.length]).toEqual([name, world.panel!.devices.filter((d) => d.function === 'motor').length]);
+        for (const t of catalogueOf(world)) {
+          const acts = [...t.needs, ...t.parts.flatMap((p) => p.acts)];
+          if (acts.length === 0 || !t.parts.some((p) => p.observes.some((o) => o.kind === 'reacts'))) continue;
+          const same = rehearsed(station, acts);
+          if (!same) continue;
+          // The pit dry, and every pump turning in air: nothing but hands moves anything.
+          const { events } = run(station, {
+            ...same,
+            faults: [...same.faults, ...still],
+            duration: acts.length + 2,
+            startLevel: 0,
+            inflow: DRY,
+          });
+          let scene = atRest(world);
+          acts.forEach((act, i) => {
+            const before = scene;
+            scene = perform(scene, act);
+            const does = [...response(before, scene).at].sort();
+            const rehearsed = events
+              .filter((e) => e.at === i + 1 && TELLS.has(e.kind))
+              .map((e) => words(e.sentence.filter((p) => typeof p === 'string').join('')))
+              .sort();
+            expect([name, t.id, i, does]).toEqual([name, t.id, i, rehearsed]);
+            compared++;
+          });
+        }
+      }
+      expect(compared).toBeGreaterThan(350);
+    },
+  );
+
+  it(
+    'filled by hose from the stop, the pump starts after the time that the card says, and stops after its run',
+    { timeout: 60_000 },
+    () => {
+      let compared = 0;
+      for (const [name, station] of every) {
+        const traits = traitsOf(station);
+        const world = worldOf(station);
+        const fill = catalogueOf(world).find((t) => t.id === 'fill-lead');
+        const down = catalogueOf(world).find((t) => t.id === 'pump-down');
+        // A timer starts it later; a line that drains by itself or leaks back fills it otherwise than the hose.
+        if (!fill || !down || traits.timer || !world.panel!.outcomes.some((o) => o.kind === 'pump')) continue;
+        if (world.levels.hydraulics.flowsStill(world.levels.lead)) continue;
+        const said = predict(world, fill).get('time')!;
+        const ran = predict(world, down).get('run')!;
+        if (said.kind !== 'value' || ran.kind !== 'value') continue;
+        const hose = said.value.value;
+        const { hoseFlow } = station.settings;
+        // The hose is shut as the pump starts.
+        const rows = [
+          { time: 0, flow: hoseFlow },
+          { time: hose * 1.0001, flow: 0 },
+        ];
+        const { events } = run(station, {
+          duration: hose + 3 * ran.value.value + 60,
+          startLevel: world.levels.stop,
+          inflow: { kind: 'steps', rows, repeatEvery: null },
+        });
+        const pumps = events.filter((e) => e.kind === 'pump').map((e) => e.at);
+        expect([name, pumps.length >= 2]).toEqual([name, true]);
+        expect(pumps[0]! / hose, name).toBeCloseTo(1, 3);
+        expect((pumps[1]! - pumps[0]!) / ran.value.value, name).toBeCloseTo(1, 2);
+        compared++;
+      }
+      expect(compared).toBeGreaterThan(15);
+    },
+  );
+});

@@ -1,0 +1,202 @@
+import { traitsOf } from '../../duties';
+import { isPlugged } from '../../schemes';
+import { kindOf } from '../../sensors';
+import { phrase, quantity } from '../../units';
+import { fieldInputs, usualInputs } from '../../wiring';
+import type { Act } from '../act';
+import type { Observation } from '../observation';
+import { SPREAD } from '../spread';
+import { test, type Part, type Test } from '../test';
+import type { World } from '../world';
+import { asIsolated } from './makeSafe';
+
+/** What is deeper than this one leans into, m. */
+const ARM = 0.5;
+export const leansIn = ({ levels }: World): boolean => levels.vessel.depth > ARM;
+
+/** The floats are where the tape list says. */
+export function tapeCheck(world: World): Test {
+  const { sensors } = world.levels;
+  const observes = sensors.flatMap(({ sensor, order }) =>
+    kindOf(sensor)
+      .measures(sensor)
+      .map((m): Observation => ({
+        id: `${m.field}-${sensor.id}`,
+        label: `${kindOf(sensor).noun} ${order}, ${m.label}${m.of === 'height' ? ', rim down' : ''}`,
+        kind: 'tape',
+        sensor: sensor.id,
+        field: m.field,
+      })),
+  );
+  return test({
+    id: 'tape',
+    phase: 'dry',
+    title: 'Measure the floats with the tape',
+    actions: [
+      phrase`From the rim down to each clip or stop, the tape plumb; tether from clip to the near end of the body.`,
+      phrase`Swing each float by hand through its whole arc: it must touch nothing.`,
+    ],
+    cautions: [
+      leansIn(world)
+        ? 'Still isolated and locked. Lean in from a firm stand; do not climb in.'
+        : 'Still isolated and locked.',
+    ],
+    needs: asIsolated(world),
+    parts: [
+      {
+        acts: [],
+        observes: [
+          ...observes,
+          {
+            id: 'swing',
+            label: 'swing of every float',
+            kind: 'sense',
+            good: phrase`free: no pump, pipe, wall or other float in the way`,
+          },
+        ],
+      },
+    ],
+    minutes: 2 + 2 * sensors.length,
+    risk: 'outside',
+    about: sensors.map(({ sensor }) => `float:${sensor.id}` as const),
+  });
+}
+
+const AFTER_LIFT = 3;
+
+/** Floats lifted from the bottom up with the power on, each response asked of the panel. */
+export function dryLift(world: World): Test {
+  const { station, panel, levels } = world;
+  const { sensors } = levels;
+  const tag = (id: string) => panel?.devices.find((d) => d.sensor === id)?.tag;
+  const parts = sensors.flatMap(({ sensor, order }): Part[] => {
+    const { noun } = kindOf(sensor);
+    const device = tag(sensor.id);
+    const put: Act[] = device === undefined ? [] : [{ kind: 'put', device, to: 'up' }];
+    const back: Act[] = device === undefined ? [] : [{ kind: 'let go', device }];
+    return [
+      { acts: put, observes: [{ id: `lift-${sensor.id}`, label: `${noun} ${order} lifted`, kind: 'reacts' }] },
+      { acts: back, observes: [{ id: `drop-${sensor.id}`, label: `${noun} ${order} let back`, kind: 'reacts' }] },
+      { acts: put, observes: [] },
+    ];
+  });
+  return test({
+    id: 'dry-lift',
+    phase: 'dry',
+    title: 'Lift the floats, lowest first',
+    actions: [
+      phrase`Everyone clear of the pit. ${isPlugged(station) ? 'Plug the pump back in' : 'Give the pumps back to automatic'}, restore every supply.`,
+      phrase`With a dry rod lift each float in turn, lowest first, those below it still up, and let it back after ${quantity('time', AFTER_LIFT)}.`,
+    ],
+    cautions: [
+      'Live from here on. Lift with a dry, non-conducting rod, hands out of the pit.',
+      `The pump runs dry: no longer than ${AFTER_LIFT} seconds. A pump that ran dry is hot.`,
+    ],
+    parts,
+    restores: [...sensors].reverse().flatMap(({ sensor }): Act[] => {
+      const device = tag(sensor.id);
+      return device === undefined ? [] : [{ kind: 'let go', device }];
+    }),
+    minutes: 2 + 2 * sensors.length,
+    risk: 'rod',
+    about: sensors.map(({ sensor }) => `float:${sensor.id}` as const),
+  });
+}
+
+/**
+ * Which way each pump turns on three legs: volts and amps do not tell. Nothing on one phase; what a drive makes of one phase is told among
+ * the checks of its panel.
+ */
+export function rotation(world: World): Test[] {
+  const { supply, pumps } = world.station;
+  if (supply.source !== 'three' || traitsOf(world.station).mover.kind === 'valve') return [];
+  const hands = (world.panel?.devices ?? []).filter((d) => d.positions.some((p) => p.state === 'hand'));
+  const put = (to: string): Act[] => hands.map((d) => ({ kind: 'put', device: d.tag, to }));
+  return [
+    test({
+      id: 'rotation',
+      phase: 'dry',
+      title: 'Which way it turns',
+      actions: [
+        phrase`Before it goes down, or hung free on its chain: a start of an instant, and see which way it kicks. Already down: measure its drawdown in both orders of the phases.`,
+        phrase`Wrong: isolate, lock, prove dead, and change any two of its three phases.`,
+      ],
+      cautions: [
+        'It kicks hard: hang it free, stand clear, nothing loose round it. Never look into the intake of a pump that can start.',
+      ],
+      parts: [
+        {
+          acts: put('hand'),
+          observes: pumps.map((_, i) => ({
+            id: `turns-${i + 1}`,
+            label: pumps.length > 1 ? `pump ${i + 1} kicks` : 'it kicks',
+            kind: 'kicks',
+            pump: i + 1,
+          })),
+        },
+      ],
+      restores: put('auto'),
+      minutes: 5 * pumps.length,
+      people: 2,
+      risk: 'rod',
+      about: ['pump'],
+    }),
+  ];
+}
+
+/**
+ * Volts over each field input as it rests and as it is worked, asked of the panel. Nothing where no hand comes to a terminal: a float in the
+ * cord of its pump.
+ */
+export function inputVolts(world: World): Test[] {
+  if (!world.panel || isPlugged(world.station)) return [];
+  const { panel } = world;
+  const usual = usualInputs(world.station, world.wiring({ cores: [], links: [] }).wired);
+  const readings = fieldInputs(panel).filter((r) =>
+    panel.devices.some((d) => d.tag === r.device && d.sensor !== undefined),
+  );
+  if (readings.length === 0) return [];
+  const rest = Object.entries(usual).map(([device, to]): Act => ({ kind: 'put', device, to }));
+  const band = { share: SPREAD.supply };
+  return [
+    test({
+      id: 'input-volts',
+      phase: 'dry',
+      title: 'Volts over each input, at rest and worked',
+      actions: [
+        phrase`Probes over the two terminals of each input. Then lift that float with the rod and read again; let it back before the next.`,
+        phrase`An open contact shows the volts of its circuit, a closed one nearly none.`,
+      ],
+      cautions: [
+        'Live: rated meter and leads, finger guards, one hand where you can. The pump may start at every lift: no longer than three seconds dry.',
+      ],
+      needs: rest,
+      parts: readings.flatMap(({ device, label, a, b, mode }): Part[] => {
+        const isUp = usual[device] === 'up';
+        const read = (id: string, how: string): Observation => ({
+          id: `${id}-${device}`,
+          label: `${label}, ${how}`,
+          kind: 'volts',
+          probes: { a, b, mode },
+          band,
+        });
+        return [
+          { acts: [], observes: [read('rest', isUp ? 'lifted by the water' : 'hanging')] },
+          {
+            acts: [{ kind: 'put', device, to: isUp ? 'down' : 'up' }],
+            observes: [read('worked', isUp ? 'let down' : 'lifted')],
+          },
+          { acts: isUp ? [{ kind: 'put', device, to: 'up' }] : [{ kind: 'let go', device }], observes: [] },
+        ];
+      }),
+      restores: rest.map((a): Act => ({ kind: 'let go', device: (a as { device: string }).device })),
+      minutes: 2 + readings.length,
+      people: 2,
+      risk: 'probes',
+      about: readings.flatMap((r) => {
+        const id = panel.devices.find((d) => d.tag === r.device)?.sensor;
+        return id === undefined ? [] : [`float:${id}` as const];
+      }),
+    }),
+  ];
+}

@@ -1,0 +1,391 @@
+import { traitsOf } from '../../duties';
+import { drawTime } from '../../levels';
+import { phrase, quantity, type Phrase } from '../../units';
+import type { Act } from '../act';
+import type { Observation, Probes } from '../observation';
+import { SPREAD } from '../spread';
+import { test, type Test } from '../test';
+import type { World } from '../world';
+
+/** Room between a level and where a test begins, m: nothing else lies in it. */
+const JUST = 1e-6;
+
+const water = (to: number): Act => ({ kind: 'water', to });
+export const rise = (until: 'pump' | 'alarm' | 'interlock', toward: number): Act => ({ kind: 'rise', until, toward });
+export const fall = (until: 'pump' | 'alarm' | 'interlock', toward: number): Act => ({ kind: 'fall', until, toward });
+
+/** How exactly a time is worked out that is told in minutes, s. */
+const ROUGH = 1;
+
+const minutesOf = (seconds: number, beside: number): number =>
+  Number.isFinite(seconds) ? Math.ceil(seconds / 60) + beside : beside + 10;
+
+/** Time by the hose over some water, s. */
+export const hoseTime = ({ station, levels: { vessel } }: World, from: number, to: number): number =>
+  Math.abs(vessel.volume(to) - vessel.volume(from)) / station.settings.hoseFlow;
+
+/** Time of one pump over some water, s; without an end where it cannot be told. */
+export function runTime({ levels }: World, from: number, to: number): number {
+  const ends = [from, to].every((level) => levels.hydraulics.at(level, 1).ok);
+  return ends ? drawTime(levels, from, to, 0, 1, ROUGH) : Infinity;
+}
+
+/** Until the pump that was called by the water runs: at once, or when a timer’s rest is over. */
+const called = ({ station, levels: { stop, lead } }: World): Act[] => [
+  water(stop),
+  rise('pump', lead),
+  ...(traitsOf(station).timer ? [{ kind: 'wait' } as const] : []),
+];
+
+/** A way by hose that takes longer than this is left to the inflow, s. */
+const LONG = 1800;
+
+/** What to do where the hose is slow: the inflow of an ordinary day does it. */
+function slow(world: World, from: number, to: number): Phrase[] {
+  const { vessel, inflow } = world.levels;
+  const hose = hoseTime(world, from, to);
+  if (hose <= LONG || inflow.design <= 0) return [];
+  const byItself = Math.abs(vessel.volume(to) - vessel.volume(from)) / inflow.design;
+  return [
+    phrase`By hose that is ${quantity('time', hose)}. With the inflow left on as well, at design, it comes in ${quantity('time', 1 / (1 / hose + 1 / byItself))}; the litres are then not counted.`,
+  ];
+}
+
+/** A panel that only alarms: the pump has a switch of its own. */
+const runsNoPump = ({ panel }: World): boolean => panel !== null && !panel.outcomes.some((o) => o.kind === 'pump');
+
+export function fillToLead(world: World): Test {
+  const { station, levels } = world;
+  const { vessel, stop, lead } = levels;
+  return test({
+    id: 'fill-lead',
+    phase: 'wet',
+    title: 'Fill until the pump is called',
+    actions: [
+      phrase`Stop the normal inflow if you can. Fill with the hose (${quantity('flow', station.settings.hoseFlow)}) and watch the floats.`,
+      ...slow(world, stop, lead),
+      phrase`An empty ${traitsOf(station).words.vessel} takes ${quantity('volume', vessel.volume(stop))} to reach the stop level first. Count water or minutes from the stop level on.`,
+    ],
+    cautions: ['Keep the hose end above the water, so that nothing can be drawn back into the supply.'],
+    needs: [water(stop)],
+    parts: [
+      {
+        acts: [rise('pump', lead)],
+        observes: [
+          { id: 'volume', label: 'water from stop to start', kind: 'volume' },
+          { id: 'time', label: 'time for it by hose', kind: 'hose time' },
+          { id: 'level', label: 'water when the pump is called, rim down', kind: 'level' },
+          runsNoPump(world)
+            ? {
+                id: 'reacts',
+                label: 'pump',
+                kind: 'sense',
+                good: phrase`starts by its own switch: this panel has no part in it`,
+              }
+            : { id: 'reacts', label: 'what reacts', kind: 'reacts' },
+        ],
+      },
+    ],
+    minutes: minutesOf(hoseTime(world, 0, lead), 2),
+    risk: 'water',
+    about: ['level:lead'],
+  });
+}
+
+/** The two lines that feed the pumps, at their terminals. */
+export function feedOf({ panel }: World): Probes | null {
+  const supply = panel?.devices.find((d) => d.function === 'supply');
+  const at = (pin: string) => panel!.cores.find((c) => c.pin === `${supply!.tag}:${pin}`)?.terminal ?? null;
+  if (!supply) return null;
+  const [a, b] = [at('L1'), at('L2') ?? at('N')];
+  return a && b ? { a, b, mode: 'ac-volts' } : null;
+}
+
+export function running(world: World): Test {
+  const { station, levels, panel } = world;
+  const { stop, lead } = levels;
+  const feed = feedOf(world);
+  const motor = panel?.devices.find((d) => d.function === 'motor' && d.pump === 1);
+  const core = panel?.cores.find((c) => motor && c.pin.startsWith(`${motor.tag}:`) && c.terminal)?.id ?? null;
+  const band = { share: SPREAD.supply };
+  const volts = (id: string, label: string): Observation =>
+    feed
+      ? { id, label, kind: 'volts', probes: feed, band }
+      : { id, label, kind: 'figure', value: quantity('voltage', station.supply.voltage), band };
+  const assumed = station.pumps[0]!.power === null;
+  const valve = traitsOf(station).mover.kind === 'valve';
+  return test({
+    id: 'running',
+    phase: 'wet',
+    title: 'Volts and amps',
+    actions: [
+      phrase`Volts at the ${feed ? `terminals ${feed.a} and ${feed.b}` : 'outlet'} at rest and with the pump running; clamp around the line core alone while it runs.`,
+    ],
+    cautions: ['Live measuring: rated meter and leads, one hand where you can, dry feet.'],
+    needs: [water(stop)],
+    parts: [
+      { acts: [], observes: [volts('rest-volts', 'volts at rest')] },
+      {
+        acts: called(world).slice(1),
+        observes: [
+          volts('run-volts', 'volts running'),
+          { id: 'amps', label: 'amps running', kind: 'amps', pump: 1, core, of: 'plate' },
+          ...(valve
+            ? []
+            : [
+                {
+                  id: 'amps-at-flow',
+                  label: `amps at its flow${assumed ? ', by an assumed power curve' : ''}`,
+                  kind: 'amps' as const,
+                  pump: 1,
+                  core,
+                  of: 'flow' as const,
+                },
+              ]),
+        ],
+      },
+    ],
+    minutes: minutesOf(runTime(world, lead, stop), 3),
+    risk: 'probes',
+    about: ['pump'],
+  });
+}
+
+const weep = ({ station }: World): Observation => ({
+  id: 'weep',
+  label: 'check valve and weep hole',
+  kind: 'sense',
+  good: station.discharge.weepHole
+    ? phrase`a jet from the weep hole while it runs; no flow back for longer than the pipe takes to empty`
+    : phrase`no flow back for longer than the pipe takes to empty`,
+});
+
+export function pumpDown(world: World): Test {
+  const { levels } = world;
+  const { vessel, stop, lead, hydraulics } = levels;
+  const own = runsNoPump(world);
+  const up = vessel.height(vessel.volume(stop) + hydraulics.drainback(1, stop).volume) - stop;
+  return test({
+    id: 'pump-down',
+    phase: 'wet',
+    title: 'Let it pump down and stop',
+    actions: [
+      phrase`Hose off, inflow stopped. Watch in hand from start to stop.`,
+      phrase`Then wait two minutes: what drains back lifts the water by ${quantity('height', up)} and must not start the pump.`,
+    ],
+    needs: called(world),
+    parts: [
+      {
+        acts: [fall('pump', stop)],
+        observes: [
+          { id: 'run', label: 'from start to stop', kind: 'run time' },
+          { id: 'level', label: 'water when the pump stops, rim down', kind: 'level' },
+          ...(own ? [] : [{ id: 'stops', label: 'what reacts', kind: 'reacts' as const }]),
+        ],
+      },
+      {
+        acts: [{ kind: 'drain back' }],
+        observes: [
+          own
+            ? { id: 'stays', label: 'two minutes after', kind: 'sense', good: phrase`the pump stays still` }
+            : { id: 'stays', label: 'two minutes after', kind: 'reacts', pumps: true },
+          weep(world),
+        ],
+      },
+    ],
+    minutes: minutesOf(runTime(world, lead, stop), 3),
+    risk: 'water',
+    about: ['level:stop', 'pipe'],
+  });
+}
+
+/** A dose by the timer: how long it runs, what it moves, what follows. Nothing where levels alone decide. */
+function doseByTimer(world: World): Test[] {
+  const { timer } = traitsOf(world.station);
+  if (!timer) return [];
+  return [
+    test({
+      id: 'dose',
+      phase: 'wet',
+      title: 'One dose by the timer',
+      actions: [
+        phrase`Hose off, inflow stopped. Watch in hand from the start of the pump to its stop, tape before and after.`,
+      ],
+      cautions: ['It starts by itself when its rest is over: hands out of the pit.'],
+      needs: called(world),
+      parts: [
+        {
+          acts: [{ kind: 'pump', seconds: timer.on }, { kind: 'wait' }],
+          observes: [
+            {
+              id: 'run',
+              label: 'run of the dose',
+              kind: 'figure',
+              value: quantity('time', timer.on),
+              band: { amount: Math.max(SPREAD.watch * 2, 0.02 * timer.on) },
+            },
+            { id: 'volume', label: 'water moved, by the tape', kind: 'volume', by: 'tape' },
+            { id: 'stops', label: 'what reacts', kind: 'reacts', pumps: true },
+            weep(world),
+          ],
+        },
+      ],
+      minutes: minutesOf(timer.on, 3),
+      risk: 'water',
+      about: ['level:lead', 'pump'],
+    }),
+  ];
+}
+
+export function drawdownTest(world: World): Test {
+  const { vessel, stop, lead } = world.levels;
+  return test({
+    id: 'drawdown',
+    phase: 'wet',
+    title: 'Drawdown: what the pump really moves',
+    actions: [
+      phrase`Fill to the start again. From the start, measure how far the water falls and for how long; no hose.`,
+      phrase`Then, the pump off, how fast it rises again by itself: that inflow is added to the pump's flow. One ${quantity('height', 0.01)} here is ${quantity('volume', vessel.area((stop + lead) / 2) * 0.01)}.`,
+    ],
+    needs: called(world),
+    parts: [
+      {
+        acts: [water(stop)],
+        observes: [
+          { id: 'drop', label: 'drop of the water', kind: 'fall rate' },
+          { id: 'flow', label: 'flow from it', kind: 'flow' },
+        ],
+      },
+    ],
+    minutes: minutesOf(hoseTime(world, stop, lead) + runTime(world, lead, stop), 3),
+    risk: 'water',
+    about: ['level:lead', 'level:stop', 'pump', 'pipe'],
+  });
+}
+
+/** Water up to the call of each further pump, those before it running or held off. Nothing where one pump is all. */
+export function fillToLag(world: World): Test[] {
+  const { station, levels, panel } = world;
+  return levels.calls.slice(1).map((level, i): Test => {
+    const selectors = (panel?.devices ?? []).filter((d) => d.function === 'selector');
+    const off = selectors.map((d): Act => ({ kind: 'put', device: d.tag, to: 'off' }));
+    const auto = selectors.map((d): Act => ({ kind: 'put', device: d.tag, to: d.initial }));
+    const before = levels.calls[i]!;
+    return test({
+      id: `fill-lag-${i + 2}`,
+      phase: 'wet',
+      title: `Fill until pump ${i + 2} is called`,
+      actions: [
+        phrase`Every pump at Off. Fill with the hose (${quantity('flow', station.settings.hoseFlow)}) to just over the level, and give the pumps back: so many start as are called.`,
+        phrase`From the call before it is ${quantity('volume', levels.vessel.volume(level) - levels.vessel.volume(before))}.`,
+      ],
+      cautions: ['Hold a pump off only by its selector or its lock; put it back to automatic after.'],
+      needs: [...off, water(before)],
+      parts: [
+        {
+          acts: [water(level + JUST)],
+          observes: [
+            { id: 'volume', label: 'water for it', kind: 'volume' },
+            { id: 'level', label: 'level of that call, rim down', kind: 'level' },
+          ],
+        },
+        { acts: auto, observes: [{ id: 'reacts', label: 'pumps given back', kind: 'reacts', pumps: true }] },
+      ],
+      minutes: minutesOf(hoseTime(world, before, level), 2),
+      risk: 'water',
+      about: [i === 0 ? 'level:lag' : 'level:lag2'],
+    });
+  });
+}
+
+/** Two calls, two pumps. Nothing where they do not take turns. */
+export function alternation(world: World): Test[] {
+  const { station, levels } = world;
+  const { count } = levels.hydraulics;
+  if (!station.control.alternates || count < 2) return [];
+  return [
+    test({
+      id: 'alternator',
+      phase: 'wet',
+      title: 'The pumps take turns',
+      actions: [
+        phrase`Let it call ${String(count + 1)} times, by the water or by the floats on a dry rod, and note which pump starts.`,
+      ],
+      parts: [{ acts: [], observes: [{ id: 'turns', label: 'pumps that start', kind: 'turns', calls: count + 1 }] }],
+      minutes: 2 + 3 * (count + 1),
+      risk: 'water',
+      about: ['pump'],
+    }),
+  ];
+}
+
+/** A tank that is filled: drawn down to its start, filled to its stop. */
+function fillTank(world: World): Test[] {
+  const { stop, lead, drawdown } = world.levels;
+  const { runOn } = traitsOf(world.station);
+  return [
+    test({
+      id: 'draw-start',
+      phase: 'wet',
+      title: 'Draw until filling starts',
+      actions: [
+        phrase`Open a draw and watch the water go down. From stop to start it is ${quantity('volume', drawdown)}.`,
+      ],
+      cautions: ['A float in a tank of drinking water is of a kind that is made for it.'],
+      needs: [water(stop + JUST)],
+      parts: [
+        {
+          acts: [fall('pump', lead)],
+          observes: [
+            { id: 'level', label: 'water when filling starts, rim down', kind: 'level' },
+            { id: 'reacts', label: 'what reacts', kind: 'reacts' },
+          ],
+        },
+      ],
+      minutes: 10,
+      risk: 'water',
+      about: ['level:lead'],
+    }),
+    test({
+      id: 'fill-up',
+      phase: 'wet',
+      title: 'Let it fill and stop',
+      actions: [phrase`Draws shut. Watch in hand from start to stop, then look how much still runs in.`],
+      cautions: ['Stay with it until it has stopped: the overflow is the next thing up.'],
+      needs: [water(stop + JUST), fall('pump', lead)],
+      parts: [
+        {
+          acts: [rise('pump', stop)],
+          observes: [
+            { id: 'run', label: 'from start to stop', kind: 'run time' },
+            { id: 'level', label: 'water when filling stops, rim down', kind: 'level' },
+            { id: 'stops', label: 'what reacts', kind: 'reacts' },
+            {
+              id: 'after',
+              label: 'two minutes after',
+              kind: 'sense',
+              good: phrase`no more runs in${runOn > 0 ? phrase`, after at most ${quantity('time', runOn)}` : phrase``}`,
+            },
+          ],
+        },
+      ],
+      minutes: minutesOf(runTime(world, lead, stop), 3),
+      risk: 'water',
+      about: ['level:stop'],
+    }),
+  ];
+}
+
+/** The wet tests, by which way the water is moved and what decides it. */
+export function wetTests(world: World): Test[] {
+  const traits = traitsOf(world.station);
+  if (traits.direction === 'fill') return fillTank(world);
+  return [
+    fillToLead(world),
+    running(world),
+    ...(traits.timer ? doseByTimer(world) : [pumpDown(world)]),
+    drawdownTest(world),
+    ...fillToLag(world),
+    ...alternation(world),
+  ];
+}

@@ -1,0 +1,12 @@
+export type { Act } from './act';
+export type { Observation, Probes } from './observation';
+export { RISKS, type Risk } from './risk';
+export { test, type Decision, type Part, type Phase, type Test } from './test';
+export { worldOf, type World } from './world';
+export { atRest, perform, type Scene } from './scene';
+export { standing, type Standing } from './standing';
+export { GHOST, predict, type Prediction } from './predict';
+export { catalogueOf } from './catalogue';
+export { isolationOf } from './isolation';
+export { holdOf } from './hold';
+export { causesOf, type Cause } from './causes';

@@ -1,0 +1,302 @@
+import { clamp, read, structureOf, type Reading, type Settled } from '../circuit';
+import { drawTime, sayNoDuty, type LevelGeometry } from '../levels';
+import { ampsAt, powerOf } from '../hydraulics';
+import { kindOf } from '../sensors';
+import { phrase, quantity, type Format, type Phrase, type Quantity } from '../units';
+import { readingWords } from '../wiring';
+import type { Band, Observation, Probes } from './observation';
+import { response, sayResponses } from './response';
+import { atRest, perform, putsOf, type Passage, type Scene } from './scene';
+import { powerSpread, SPREAD, spreadOf, tripSpread, type Spread } from './spread';
+import type { Test } from './test';
+import { byTurns, turnsOf } from './turns';
+import type { World } from './world';
+
+/** What a test would find in a world. */
+export type Prediction =
+  /** A figure, and the least and greatest that are still it; `mostly`: what most of that spread comes from. */
+  | {
+      readonly kind: 'value';
+      readonly value: Quantity;
+      readonly least: number | null;
+      readonly most: number | null;
+      readonly mostly: string | null;
+    }
+  /** What a person would see. */
+  | { readonly kind: 'seen'; readonly sentence: Phrase }
+  /** Nothing that a model knows: what a good one is, from the catalogue. */
+  | { readonly kind: 'good'; readonly sentence: Phrase }
+  | { readonly kind: 'untold'; readonly format: Format | null; readonly why: Phrase };
+
+const untold = (format: Format | null, why: Phrase): Prediction => ({ kind: 'untold', format, why });
+const seen = (sentence: Phrase): Prediction => ({ kind: 'seen', sentence });
+
+function within(value: Quantity, band: Band, mostly: string | null = null): Prediction {
+  if ('atMost' in band) return { kind: 'value', value, least: null, most: value.value, mostly };
+  const by = 'share' in band ? Math.abs(value.value) * band.share : band.amount;
+  return { kind: 'value', value, least: value.value - by, most: value.value + by, mostly };
+}
+
+const spread = (value: Quantity, { share, mostly }: Spread): Prediction => within(value, { share }, mostly);
+
+/** What the meter shows between two points of a scene; null where there is no panel. */
+function metered(scene: Scene, { a, b, mode }: Probes): Reading | null {
+  const panel = scene.panel();
+  if (!panel) return null;
+  const node = (point: string) => (point === 'earth' ? '0' : panel.wired.points.get(point));
+  const [from, to] = [node(a), node(b)];
+  if (from === undefined || to === undefined)
+    return { ok: false, reason: 'no-such-point', at: from === undefined ? a : b };
+  return remembered(panel.settled, `${from} ${to} ${mode}`, () =>
+    read(panel.wired.structure, panel.settled.states, from, to, mode),
+  );
+}
+
+const readings = new WeakMap<Settled, Map<string, Reading>>();
+
+/** A reading of a settled circuit, made once. */
+function remembered(settled: Settled, at: string, make: () => Reading): Reading {
+  let of = readings.get(settled);
+  if (!of) readings.set(settled, (of = new Map()));
+  const found = of.get(at) ?? make();
+  of.set(at, found);
+  return found;
+}
+
+const noPanel = ({ world }: Scene): Phrase =>
+  phrase`cannot be told: no panel of this scheme can be drawn for it (${world.reasons[0] ?? phrase`no scheme fits`})`;
+
+/** What most of the spread of a voltage comes from, where only capacitance or leakage holds it up. */
+export const GHOST = 'a ghost';
+
+/** Under this a voltage is none to a person who proves dead, V. */
+const NONE = 5;
+
+function volts(scene: Scene, probes: Probes, band: Band): Prediction {
+  const reading = metered(scene, probes);
+  if (!reading) return untold('voltage', noPanel(scene));
+  if (!reading.ok || reading.unit !== 'V') return untold('voltage', phrase`${readingWords(reading).means}`);
+  if (reading.state === 'ghost')
+    return {
+      kind: 'value',
+      value: quantity('voltage', reading.value),
+      least: 0,
+      most: 1.1 * reading.value,
+      mostly: GHOST,
+    };
+  if (reading.value < NONE) return within(quantity('voltage', NONE), { atMost: true });
+  return within(quantity('voltage', reading.value), band, 'the supply');
+}
+
+/** The highest of several pairs: nothing, or what is still there. */
+function dead(scene: Scene, pairs: readonly Probes[], most: number): Prediction {
+  if (!scene.world.panel) return within(quantity('voltage', most), { atMost: true });
+  const highest = Math.max(0, ...pairs.map((p) => metered(scene, p)).map((r) => (r?.ok ? r.value : 0)));
+  return highest <= most
+    ? within(quantity('voltage', most), { atMost: true })
+    : within(quantity('voltage', highest), { share: SPREAD.supply }, 'the supply');
+}
+
+/** More than this is open to a person who looks for a contact; less than `CLOSED` beeps. Ω */
+const OPEN = 1e6;
+const CLOSED = 50;
+
+/** What the meter shows over one device with its wires off: nothing of the panel is asked but how it stands itself. */
+function alone({ world, hands }: Scene, tag: string, { a, b, mode }: Probes): Reading | null {
+  if (!world.panel) return null;
+  const { netlist, points, states } = world.wiring({ cores: [], links: [] }).wired;
+  const own = netlist.components.filter((c) => c.id.startsWith(`${tag}.`));
+  const stands = { ...states, ...hands, ...putsOf(world) };
+  return read(structureOf({ ...netlist, components: own }), stands, points.get(a)!, points.get(b)!, mode);
+}
+
+type Continuity = Extract<Observation, { kind: 'continuity' }>;
+
+function continuity(scene: Scene, { probes, alone: tag, click }: Continuity): Prediction {
+  const dialled: Probes = { ...probes, mode: 'ohms' };
+  const reading = tag === undefined ? metered(scene, dialled) : alone(scene, tag, dialled);
+  if (!reading) return untold(null, noPanel(scene));
+  if (!reading.ok) return untold(null, phrase`${readingWords(reading).means}`);
+  const is = reading.value < CLOSED ? 'closed' : reading.state === 'open' || reading.value > OPEN ? 'open' : null;
+  if (is === null) return seen(phrase`${readingWords(reading).shown}: neither closed nor open`);
+  if (click === is) return seen(is === 'open' ? phrase`open again, with a click` : phrase`closed again, with a click`);
+  return seen(is === 'open' ? phrase`open: no continuity` : phrase`closed: near 0 Ω`);
+}
+
+function ohms(scene: Scene, probes: Probes, band: Band): Prediction {
+  const reading = metered(scene, { ...probes, mode: 'ohms' });
+  if (!reading) return untold('resistance', noPanel(scene));
+  if (!reading.ok) return untold('resistance', phrase`${readingWords(reading).means}`);
+  if (!Number.isFinite(reading.value) || reading.state === 'open') return seen(phrase`open line`);
+  return within(quantity('resistance', reading.value), band, 'the windings as assumed');
+}
+
+/** Amps of a pump that runs, by its flow over the way that the water goes; of one that does not turn, what the circuit drives through it. */
+function amps(before: Scene, after: Scene, { pump, core, of }: Extract<Observation, { kind: 'amps' }>): Prediction {
+  const { levels, station, idle } = after.world;
+  const model = station.pumps[pump - 1]!;
+  const motor = after.world.panel?.devices.find((d) => d.function === 'motor' && d.pump === pump);
+  const panel = after.panel();
+  if (panel && motor && core !== null && panel.settled.states[motor.tag] !== 'running') {
+    const shown = clamp(panel.settled.solution, [core]);
+    if (shown.ok) return within(quantity('current', shown.value), { share: SPREAD.power }, 'the motor as assumed');
+  }
+  if (of === 'plate') return within(quantity('current', model.ratedCurrent * (1 + SPREAD.plate)), { atMost: true });
+  const point = (s: Scene) => levels.hydraulics.at(s.level ?? levels.lead, 1);
+  const [from, to] = [point(before), point(after)];
+  if (!from.ok || !to.ok) return untold('current', phrase`its flow cannot be told, and so not what it takes`);
+  const at = (flow: number) => ampsAt(model, station.supply, powerOf(model, station.supply)(idle.has(pump) ? 0 : flow));
+  return spread(quantity('current', (at(from.pumpFlow) + at(to.pumpFlow)) / 2), powerSpread(levels, pump));
+}
+
+const KICKS: Readonly<Record<string, Phrase>> = {
+  running: phrase`against the arrow on it, so that it turns with the arrow; of the two orders the one with more flow is right`,
+  backwards: phrase`with the arrow: it turns the wrong way`,
+};
+
+/** What never comes, in words: on the way up, and on the way down. */
+const IN_VAIN = phrase`does not come on this way: the water runs over, or the vessel is empty, before it`;
+
+const FORMAT = {
+  level: 'height',
+  volume: 'volume',
+  'hose time': 'time',
+  'run time': 'time',
+  'fall rate': 'levelRate',
+  flow: 'flow',
+} as const satisfies Record<string, Format>;
+
+/** Time over a way, by the pumps that ran on each piece of it; by the first where none did, in Hand. s */
+function timeOf(levels: LevelGeometry, way: readonly Passage[]): { time: number } | { why: Phrase } {
+  let time = 0;
+  for (const { from, to, running: runs } of way) {
+    const running = runs();
+    const by = running.length === 0 ? 1 : running.every((n, i) => n === i) ? running.length : running;
+    for (const level of [from, to]) {
+      const point = levels.hydraulics.at(level, by);
+      if (!point.ok) return { why: sayNoDuty(point) };
+    }
+    time += drawTime(levels, from, to, 0, by, 1e-7);
+  }
+  return { time };
+}
+
+/** An observation of how the water was moved. */
+type Moved = Extract<Observation, { kind: keyof typeof FORMAT }>;
+
+/** What the way of the water comes to: from where it stood before the acts to where it stands. */
+function ofWater(before: Scene, after: Scene, { kind, by }: Moved): Prediction {
+  const { levels, station, idle } = after.world;
+  const format = FORMAT[kind];
+  if (after.inVain) return untold(format, IN_VAIN);
+  const to = after.level ?? 0;
+  if (kind === 'level')
+    return within(
+      quantity('height', levels.vessel.depth - to),
+      { amount: tripSpread(levels) },
+      'where the float trips',
+    );
+  const from = before.level ?? 0;
+  const rise = to - from;
+  const volume = Math.abs(levels.vessel.volume(to) - levels.vessel.volume(from));
+  if (kind === 'volume')
+    return spread(quantity('volume', volume), by === 'tape' ? spreadOf.tape(rise) : spreadOf.volume(levels, rise));
+  if (kind === 'hose time') {
+    const time = volume / station.settings.hoseFlow;
+    return spread(quantity('time', time), spreadOf.hose(levels, rise, time));
+  }
+  if (idle.has(1)) return untold(format, phrase`the pump turns and moves no water`);
+  const drawn = timeOf(levels, after.way.slice(before.way.length));
+  if ('why' in drawn) return untold(format, drawn.why);
+  const { time } = drawn;
+  switch (kind) {
+    case 'run time':
+      return spread(quantity('time', time), spreadOf.run(levels, rise, time));
+    case 'fall rate':
+      return spread(quantity('levelRate', Math.abs(rise) / time), spreadOf.fallRate(rise, time));
+    case 'flow':
+      return spread(quantity('flow', volume / time), spreadOf.fallRate(rise, time));
+  }
+}
+
+function tape({ world }: Scene, sensor: string, field: string): Prediction {
+  const found = world.station.sensors.find((s) => s.id === sensor)!;
+  const measure = kindOf(found)
+    .measures(found)
+    .find((m) => m.field === field)!;
+  const value = measure.of === 'height' ? world.levels.vessel.depth - measure.value : measure.value;
+  return within(quantity('height', value), { amount: SPREAD.clip }, 'the tape');
+}
+
+type Kind = Observation['kind'];
+/** Answers one kind of observation: how it was before the acts, and how it is, from new. */
+type Answer<K extends Kind> = (
+  o: Observation & { readonly kind: K },
+  was: Scene,
+  is: Scene,
+  turns: { readonly before: readonly Scene[]; readonly after: readonly Scene[] },
+) => Prediction;
+
+function kicks({ pump }: Extract<Observation, { kind: 'kicks' }>, _: Scene, is: Scene): Prediction {
+  const panel = is.panel();
+  const motor = is.world.panel?.devices.find((d) => d.function === 'motor' && d.pump === pump);
+  if (!panel || !motor) return untold(null, noPanel(is));
+  return seen(KICKS[panel.settled.states[motor.tag]!] ?? phrase`it does not turn`);
+}
+
+const water = (o: Moved, was: Scene, is: Scene): Prediction => ofWater(was, is, o);
+
+/** How each kind of observation is answered: a kind more is a line here. */
+const ANSWERS: { readonly [K in Kind]: Answer<K> } = {
+  volts: (o, _, is) => volts(is, o.probes, o.band),
+  dead: (o, _, is) => dead(is, o.pairs, o.most),
+  continuity: (o, _, is) => continuity(is, o),
+  ohms: (o, _, is) => ohms(is, o.probes, o.band),
+  amps: (o, was, is) => amps(was, is, o),
+  reacts(o, _, is, { before, after }) {
+    if (!is.world.panel) return untold(null, noPanel(is));
+    return seen(is.inVain ? IN_VAIN : sayResponses(after.map((s, i) => response(before[i]!, s, o.pumps))));
+  },
+  turns: (o, _, is) =>
+    is.world.panel
+      ? seen(
+          phrase`from new: pump ${turnsOf(atRest(is.world), o.calls).join(', then ')}; the turn passes when a call ends`,
+        )
+      : untold(null, noPanel(is)),
+  kicks,
+  level: water,
+  volume: water,
+  'hose time': water,
+  'run time': water,
+  'fall rate': water,
+  flow: water,
+  tape: (o, _, is) => tape(is, o.sensor, o.field),
+  figure: (o) => within(o.value, o.band),
+  kept: (o) => untold(o.format, o.why),
+  sense: (o) => ({ kind: 'good', sentence: o.good }),
+};
+
+const one = (o: Observation, before: readonly Scene[], after: readonly Scene[]): Prediction =>
+  (ANSWERS[o.kind] as Answer<Kind>)(o, before[0]!, after[0]!, { before, after });
+
+const turnsKnown = new WeakMap<World, readonly Scene[]>();
+
+/** A world at rest, by whose turn it may be. */
+function beginnings(world: World): readonly Scene[] {
+  const known = turnsKnown.get(world) ?? byTurns(atRest(world));
+  turnsKnown.set(world, known);
+  return known;
+}
+
+/** What each observation of a test would come to in a world: by its id, in the order in which they are made. */
+export function predict(world: World, { needs, parts }: Test): ReadonlyMap<string, Prediction> {
+  const found = new Map<string, Prediction>();
+  const first = beginnings(world).map((s) => needs.reduce(perform, s));
+  let scenes = first;
+  for (const { acts, observes } of parts) {
+    const before = scenes;
+    scenes = scenes.map((s) => acts.reduce(perform, s));
+    for (const o of observes) found.set(o.id, one(o, 'since' in o && o.since ? first : before, scenes));
+  }
+  return found;
+}

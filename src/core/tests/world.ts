@@ -1,0 +1,125 @@
+import { applyFaults, heldBy, type Fault } from '../faults';
+import { hydraulicsOf } from '../hydraulics';
+import { geometryOf, surroundingsAfter, surroundingsOf, type LevelGeometry } from '../levels';
+import { panelOf, type Panel } from '../schemes';
+import type { Station } from '../station';
+import type { Phrase } from '../units';
+import { panelSolver, wire, type Wired } from '../wiring';
+
+type Landings = Station['landings'];
+
+/** A panel as it is wired at one moment, and its solver, which remembers. */
+export interface Wiring {
+  readonly wired: Wired;
+  readonly solve: ReturnType<typeof panelSolver>;
+}
+
+/**
+ * A station that can be asked what a test would find: as it is designed, or with some faults in it. Its water, its circuit and its floats are
+ * those of the same model that is drawn, solved and rehearsed.
+ */
+export interface World {
+  /** With what the faults change in it: a clip that slipped, a worn impeller. */
+  readonly station: Station;
+  readonly levels: LevelGeometry;
+  readonly faults: readonly Fault[];
+  /** What its circuit is made from, as text; empty without one. */
+  readonly circuit: string;
+  /** Null where no panel of its scheme can be drawn, for these reasons. */
+  readonly panel: Panel | null;
+  readonly reasons: readonly Phrase[];
+  /** Devices that neither hands nor water move. */
+  readonly held: ReadonlySet<string>;
+  /** Pumps, from 1, that turn and move no water. */
+  readonly idle: ReadonlySet<number>;
+  /** Its wiring with cores and bridges as hands have left them. Only where there is a panel. */
+  wiring(by: Landings): Wiring;
+}
+
+const NOTHING: Landings = { cores: [], links: [] };
+
+/** What hands have landed, as a change like that of a fault: it comes after what the fault has done. */
+const landing = (landings: Landings): Fault => ({
+  id: 'by hand',
+  group: 'control',
+  part: '',
+  label: '',
+  cause: '',
+  remedy: '',
+  perYear: 0,
+  effects: { landings },
+});
+
+/** Makes wirings of a panel, each once. */
+function wirings(sound: Station, panel: Panel, faults: readonly Fault[]): World['wiring'] {
+  const known = new Map<string, Wiring>();
+  const healthy = wire(sound, panel);
+  return (by) => {
+    const key = JSON.stringify(by);
+    const found = known.get(key);
+    if (found) return found;
+    const untouched = by.cores.length === 0 && by.links.length === 0;
+    const wired = applyFaults(sound, panel, healthy, untouched ? faults : [...faults, landing(by)]);
+    const wiring = { wired, solve: panelSolver(wired) };
+    known.set(key, wiring);
+    return wiring;
+  };
+}
+
+const noWiring = (): never => {
+  throw new RangeError('no panel of this scheme can be drawn');
+};
+
+/** Pumps, from 1, that turn and move no water. */
+const idleIn = (faults: readonly Fault[]): ReadonlySet<number> =>
+  new Set(
+    faults.flatMap((f) =>
+      Object.entries(f.effects.pumps ?? {}).flatMap(([n, e]) => (e.moves === false ? [Number(n)] : [])),
+    ),
+  );
+
+/** Levels and water, check valves that stay open among them. */
+function levelsOf(station: Station, faults: readonly Fault[], before: World | null): LevelGeometry {
+  const checksOpen = faults.flatMap((f) => f.effects.checksOpen ?? []);
+  const surroundings =
+    before && before.faults.length === 0 ? surroundingsAfter(station, before.levels) : surroundingsOf(station);
+  return geometryOf(
+    station,
+    checksOpen.length > 0 ? { ...surroundings, hydraulics: hydraulicsOf(station, { checksOpen }) } : surroundings,
+  );
+}
+
+/** What a panel is wired from, as text: where two are alike, what was solved of one is true of the other. */
+const circuitOf = (panel: Panel, { wiring, landings }: Station): string => JSON.stringify([panel, wiring, landings]);
+
+/**
+ * The world of a station.
+ * @param faults that are in it; none: as it should be
+ * @param as landed as it is designed, or as the document says that it was found
+ * @param before a world of the station before an edit: where its circuit, or its water, is still the same, what was worked out serves again
+ */
+export function worldOf(
+  station: Station,
+  faults: readonly Fault[] = [],
+  as: 'designed' | 'landed' = 'designed',
+  before: World | null = null,
+): World {
+  const sound: Station = as === 'designed' ? { ...station, landings: NOTHING } : station;
+  const changed = faults.reduce((s, f) => f.effects.station?.(s) ?? s, station);
+  const made = panelOf(station);
+  const panel = made.ok ? made.panel : null;
+  const circuit = panel ? circuitOf(panel, sound) : '';
+  const same = before !== null && faults.length === 0 && before.faults.length === 0 && before.circuit === circuit;
+  return {
+    station: changed,
+    levels: levelsOf(changed, faults, before),
+    faults,
+    circuit,
+    // The same object where nothing of it has changed: what is known by it stays known.
+    panel: same ? before.panel : panel,
+    reasons: made.ok ? [] : made.reasons,
+    held: new Set(Object.keys(heldBy(faults))),
+    idle: idleIn(faults),
+    wiring: same ? before.wiring : panel ? wirings(sound, panel, faults) : noWiring,
+  };
+}
