@@ -1,5 +1,7 @@
 import * as z from 'zod';
-import { judgeFinding, proposeVerdict, testPlan, type Step } from '@/core/proving';
+import { jobCard, jobsFor, type JobCard } from '@/core/jobs';
+import { judgeFinding, proposeVerdict, WHOLE, type Step } from '@/core/proving';
+import type { Station } from '@/core/station';
 import { sayPhrase, siUnitOf, systemOf, type UnitSystem } from '@/core/units';
 import { Complaint, readJsonFile, readStation, unitsFrom } from '../io';
 import type { Verb } from '../verb';
@@ -33,7 +35,15 @@ function sayStep(step: Step, system: UnitSystem, results: Results | null) {
     phase: step.phase,
     title: step.title,
     actions: step.actions.map((a) => sayPhrase(a, system)),
+    first: step.first,
     cautions: step.cautions,
+    minutes: step.minutes,
+    people: step.people,
+    risk: step.risk,
+    decisions: step.decisions.map((d) => ({
+      ...d,
+      choices: d.choices.map((c) => ({ ...c, why: sayPhrase(c.why, system) })),
+    })),
     expects: step.expects.map((e) => ({
       id: e.id,
       label: e.label,
@@ -44,22 +54,47 @@ function sayStep(step: Step, system: UnitSystem, results: Results | null) {
         most: e.reading.most,
         unit: siUnitOf(e.reading.format),
       },
+      probes: e.probes,
       ...(results && { found: found[e.id] ?? null, state: judgeFinding(e, found[e.id]) }),
     })),
     ...(results && { verdict: proposeVerdict(step, found) ?? 'open' }),
   };
 }
 
+const list = (station: Station, system: UnitSystem) => ({
+  station: station.identity.name,
+  jobs: jobsFor(station).map(({ against, ...job }) => ({ ...job, against: against && sayPhrase(against, system) })),
+});
+
+/** What is said round the steps of a card. */
+const round = ({ job, title, bring, water, season, owner, next, minutes, people }: JobCard, system: UnitSystem) => ({
+  job,
+  title,
+  minutes,
+  people,
+  bring: bring.map((b) => sayPhrase(b, system)),
+  water: water && sayPhrase(water, system),
+  season: season && sayPhrase(season, system),
+  owner: owner.map((o) => sayPhrase(o, system)),
+  next: sayPhrase(next, system),
+});
+
 export const prove: Verb = {
-  usage: 'pitbell prove STATION.json [--results FOUND.json] [--units metric|us]',
+  usage: 'pitbell prove STATION.json [--list] [--job KIND] [--results FOUND.json] [--units metric|us]',
   about:
-    'The test plan with the expected result of every step; with --results ({"step": {"expectation": number in SI or true/false}}) each finding is judged.',
-  options: { units: { type: 'string' }, results: { type: 'string' } },
-  run([file], { units, results }) {
+    'The test plan, or with --job the card of a job, with the expected result of every step; --list names the jobs and says why some are not for this station. With --results ({"step": {"expectation": number in SI or true/false}}) each finding is judged.',
+  options: { units: { type: 'string' }, results: { type: 'string' }, job: { type: 'string' }, list: { type: 'boolean' } },
+  run([file], { units, results, job, list: asked }) {
     const station = readStation(file!, unitsFrom(units));
     const system = unitsFrom(units) ?? systemOf(station.profile);
-    const plan = testPlan(station);
-    const found = results === undefined ? null : readResults(results, plan);
-    return { station: station.identity.name, steps: plan.map((step) => sayStep(step, system, found)) };
+    if (asked !== undefined) return list(station, system);
+    const made = jobCard(station, job ?? WHOLE);
+    if (!made.ok) throw new Complaint([`--job: ${sayPhrase(made.reason, system)}`]);
+    const found = results === undefined ? null : readResults(results, made.card.steps);
+    return {
+      station: station.identity.name,
+      ...round(made.card, system),
+      steps: made.card.steps.map((step) => sayStep(step, system, found)),
+    };
   },
 };

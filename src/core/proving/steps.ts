@@ -60,10 +60,11 @@ function between(before: readonly Standing[], now: readonly Standing[]): string[
  */
 export function stepsOf(world: World, tests: readonly Test[]): Step[] {
   const rest = atRest(world);
-  let before: readonly Standing[] = [];
+  let left = rest;
   return tests.map((t) => {
     const predicted = predict(world, t);
-    const start = t.needs.reduce(perform, rest);
+    const before = standing(left);
+    const start = t.anyhow ? left : t.needs.reduce(perform, rest);
     const now = standing(start);
     const step: Step = {
       id: t.id,
@@ -80,7 +81,7 @@ export function stepsOf(world: World, tests: readonly Test[]): Step[] {
       risk: t.risk,
       about: t.about,
     };
-    before = standing([...t.parts.flatMap((p) => p.acts), ...t.restores].reduce(perform, start));
+    left = [...t.parts.flatMap((p) => p.acts), ...t.restores].reduce(perform, start);
     return step;
   });
 }

@@ -8,5 +8,6 @@ export { standing, type Standing } from './standing';
 export { GHOST, predict, type Prediction } from './predict';
 export { catalogueOf } from './catalogue';
 export { isolationOf } from './isolation';
-export { holdOf } from './hold';
+export { holdOf, pluggedIn, unplugged } from './hold';
+export { asIsolated } from './catalogue/makeSafe';
 export { causesOf, type Cause } from './causes';

@@ -14,7 +14,13 @@ export interface Part {
 export interface Decision {
   readonly id: string;
   readonly question: string;
-  readonly choices: readonly { readonly id: string; readonly label: string; readonly why: Phrase }[];
+  readonly choices: readonly {
+    readonly id: string;
+    readonly label: string;
+    readonly why: Phrase;
+    /** The field of the document that it decides. */
+    readonly sets?: { readonly path: string; readonly value: string | number | boolean };
+  }[];
   /** The one that the figures of this station speak for, where they do. */
   readonly suggested: string | null;
 }
@@ -32,6 +38,8 @@ export interface Test {
   /** How the station stands when it begins, as acts on a station at rest. */
   readonly needs: readonly Act[];
   readonly parts: readonly Part[];
+  /** It needs no state of its own: it is done as the one before leaves the station. */
+  readonly anyhow: boolean;
   /** What is put back before the next one. */
   readonly restores: readonly Act[];
   readonly minutes: number;
@@ -45,4 +53,14 @@ export interface Test {
 /** A test with what most have left out. */
 export const test = (
   made: Pick<Test, 'id' | 'phase' | 'title' | 'actions' | 'risk' | 'minutes'> & Partial<Test>,
-): Test => ({ cautions: [], needs: [], parts: [], restores: [], people: 1, decisions: [], about: [], ...made });
+): Test => ({
+  cautions: [],
+  needs: [],
+  parts: [],
+  restores: [],
+  people: 1,
+  anyhow: false,
+  decisions: [],
+  about: [],
+  ...made,
+});

@@ -8,7 +8,7 @@ import type { Observation } from '../observation';
 import { atRest, perform, type Scene } from '../scene';
 import { test, type Test } from '../test';
 import type { World } from '../world';
-import { fall, hoseTime, rise, runTime } from './wet';
+import { fall, rise, runTime, waitFor } from './wet';
 
 const filled = ({ station }: World) => traitsOf(station).direction === 'fill';
 
@@ -55,7 +55,7 @@ function fillToAlarm(world: World): Test[] {
           ],
         },
       ],
-      minutes: minutesOf(hoseTime(world, lead, alarm.rise), 2),
+      minutes: minutesOf(waitFor(world, lead, alarm.rise), 2),
       risk: 'water',
       about: ['level:alarm'],
     }),
@@ -283,7 +283,7 @@ function cutOff(world: World): Test[] {
         { acts: [fall('interlock', cutoff.fall)], observes: [again] },
       ],
       restores: holdOf(world).backs,
-      minutes: minutesOf(hoseTime(world, lead, cutoff.rise), 3),
+      minutes: minutesOf(waitFor(world, lead, cutoff.rise), 3),
       risk: 'water',
       about: ['level:cutoff'],
     }),

@@ -16,7 +16,8 @@ export const leansIn = ({ levels }: World): boolean => levels.vessel.depth > ARM
 
 /** The floats are where the tape list says. */
 export function tapeCheck(world: World): Test {
-  const { sensors } = world.levels;
+  const { station, levels } = world;
+  const { sensors } = levels;
   const observes = sensors.flatMap(({ sensor, order }) =>
     kindOf(sensor)
       .measures(sensor)
@@ -26,6 +27,10 @@ export function tapeCheck(world: World): Test {
         kind: 'tape',
         sensor: sensor.id,
         field: m.field,
+        sets: {
+          path: `sensors.${station.sensors.findIndex((s) => s.id === sensor.id)}.${m.field}`,
+          from: m.of === 'height' ? 'rim' : 'value',
+        },
       })),
   );
   return test({
@@ -87,6 +92,11 @@ export function dryLift(world: World): Test {
     actions: [
       phrase`Everyone clear of the pit. ${isPlugged(station) ? 'Plug the pump back in' : 'Give the pumps back to automatic'}, restore every supply.`,
       phrase`With a dry rod lift each float in turn, lowest first, those below it still up, and let it back after ${quantity('time', AFTER_LIFT)}.`,
+      ...sensors.flatMap(({ sensor }) =>
+        kindOf(sensor).lead === 'tube'
+          ? [phrase`The ${sensor.role} ${kindOf(sensor).noun}: ${kindOf(sensor).hand.how}`]
+          : [],
+      ),
     ],
     cautions: [
       'Live from here on. Lift with a dry, non-conducting rod, hands out of the pit.',

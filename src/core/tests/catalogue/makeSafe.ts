@@ -1,6 +1,6 @@
 import { traitsOf } from '../../duties';
 import { isPlugged, type Panel } from '../../schemes';
-import { kindOf, type Sensor } from '../../sensors';
+import { kindOf, ROLE, type Sensor } from '../../sensors';
 import type { Station } from '../../station';
 import { phrase, quantity, type Phrase } from '../../units';
 import type { Act } from '../act';
@@ -163,7 +163,7 @@ export function contactCheck(world: World, sensor: Sensor): Test {
   return test({
     id: `bench-${sensor.id}`,
     phase: 'bench',
-    title: `Bench test: ${sensor.role} ${noun}`,
+    title: `Bench test: ${ROLE[sensor.role].word} ${noun}`,
     actions: [phrase`${hand.how}`, phrase`Continuity ${whereOf(sensor, plugged)}. This contact ${eye}.${spare}`],
     cautions: ['Ohms only with the power off and proved dead.'],
     needs: [...asIsolated(world), ...(panel && contact ? unplugged(panel, contact.tag) : [])],

@@ -24,6 +24,18 @@ const minutesOf = (seconds: number, beside: number): number =>
 export const hoseTime = ({ station, levels: { vessel } }: World, from: number, to: number): number =>
   Math.abs(vessel.volume(to) - vessel.volume(from)) / station.settings.hoseFlow;
 
+/** A way by hose that takes longer than this is left to the inflow as well, s. */
+const LONG = 1800;
+
+/** How long one waits for water from one level to another: by the hose, and where that is slow by the inflow of an ordinary day too, s. */
+export function waitFor(world: World, from: number, to: number): number {
+  const hose = hoseTime(world, from, to);
+  const { inflow, vessel } = world.levels;
+  return hose <= LONG
+    ? hose
+    : Math.abs(vessel.volume(to) - vessel.volume(from)) / (world.station.settings.hoseFlow + inflow.design);
+}
+
 /** Time of one pump over some water, s; without an end where it cannot be told. */
 export function runTime({ levels }: World, from: number, to: number): number {
   const ends = [from, to].every((level) => levels.hydraulics.at(level, 1).ok);
@@ -37,17 +49,12 @@ const called = ({ station, levels: { stop, lead } }: World): Act[] => [
   ...(traitsOf(station).timer ? [{ kind: 'wait' } as const] : []),
 ];
 
-/** A way by hose that takes longer than this is left to the inflow, s. */
-const LONG = 1800;
-
 /** What to do where the hose is slow: the inflow of an ordinary day does it. */
 function slow(world: World, from: number, to: number): Phrase[] {
-  const { vessel, inflow } = world.levels;
   const hose = hoseTime(world, from, to);
-  if (hose <= LONG || inflow.design <= 0) return [];
-  const byItself = Math.abs(vessel.volume(to) - vessel.volume(from)) / inflow.design;
+  if (hose <= LONG || world.levels.inflow.design <= 0) return [];
   return [
-    phrase`By hose that is ${quantity('time', hose)}. With the inflow left on as well, at design, it comes in ${quantity('time', 1 / (1 / hose + 1 / byItself))}; the litres are then not counted.`,
+    phrase`By hose alone that is ${quantity('time', hose)}. With the inflow left on as well, at design, it comes in ${quantity('time', waitFor(world, from, to))}; the litres are then not counted.`,
   ];
 }
 
@@ -86,7 +93,7 @@ export function fillToLead(world: World): Test {
         ],
       },
     ],
-    minutes: minutesOf(hoseTime(world, 0, lead), 2),
+    minutes: minutesOf(waitFor(world, 0, lead), 2),
     risk: 'water',
     about: ['level:lead'],
   });
@@ -257,7 +264,7 @@ export function drawdownTest(world: World): Test {
         ],
       },
     ],
-    minutes: minutesOf(hoseTime(world, stop, lead) + runTime(world, lead, stop), 3),
+    minutes: minutesOf(waitFor(world, stop, lead) + runTime(world, lead, stop), 3),
     risk: 'water',
     about: ['level:lead', 'level:stop', 'pump', 'pipe'],
   });
@@ -291,7 +298,7 @@ export function fillToLag(world: World): Test[] {
         },
         { acts: auto, observes: [{ id: 'reacts', label: 'pumps given back', kind: 'reacts', pumps: true }] },
       ],
-      minutes: minutesOf(hoseTime(world, before, level), 2),
+      minutes: minutesOf(waitFor(world, before, level), 2),
       risk: 'water',
       about: [i === 0 ? 'level:lag' : 'level:lag2'],
     });

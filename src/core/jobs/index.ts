@@ -1,0 +1,1 @@
+export { jobCard, jobKinds, jobsFor, type JobCard, type Offer } from './card';
