@@ -81,24 +81,31 @@ const said = (words: Phrase | string): Phrase => (typeof words === 'string' ? ph
 /** What is looked at or read without asking the panel how it stands. */
 const UNASKED: ReadonlySet<Observation['kind']> = new Set(['sense', 'kept', 'figure', 'tape']);
 
+/** What can hurt in a class of risk, where a step says nothing closer. */
+const CAUTION: Readonly<Partial<Record<Test['risk'], string>>> = {
+  rod: 'Live: dry, non-conducting rod; hands out of the water.',
+  probes: 'Live: rated meter and leads, finger guards, one hand where you can.',
+  pit: 'Isolated, locked and proved dead before a hand goes in; never go in yourself. A second person where gas can be.',
+  bridged: 'Seconds only, and not alone: what is bridged protects nobody. Take it out before anything else.',
+};
+
 /** One step of work. */
-export const work = (id: string, title: string, w: Work): Test =>
-  test({
+export function work(id: string, title: string, { actions, sees = [], acts = [], ...rest }: Work): Test {
+  const { risk = 'outside', needs, phase } = rest;
+  const usual = CAUTION[risk];
+  return test({
+    phase: 'work',
+    minutes: 5,
+    cautions: usual === undefined ? [] : [usual],
+    ...rest,
+    risk,
     id,
-    phase: w.phase ?? 'work',
     title,
-    actions: w.actions.map(said),
-    cautions: w.cautions ?? [],
-    needs: w.needs ?? [],
-    anyhow: !w.needs && !w.acts && w.phase !== 'leave' && (w.sees ?? []).every((o) => UNASKED.has(o.kind)),
-    parts: [{ acts: w.acts ?? [], observes: w.sees ?? [] }],
-    restores: w.restores ?? [],
-    decisions: w.decisions ?? [],
-    minutes: w.minutes ?? 5,
-    people: w.people ?? 1,
-    risk: w.risk ?? 'outside',
-    about: w.about ?? [],
+    actions: actions.map(said),
+    anyhow: !needs && acts.length === 0 && phase !== 'leave' && sees.every((o) => UNASKED.has(o.kind)),
+    parts: [{ acts, observes: sees }],
   });
+}
 
 type Choice = Decision['choices'][number];
 export const choice = (id: string, label: string, why: Phrase | string, sets?: Choice['sets']): Choice => ({
