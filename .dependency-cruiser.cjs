@@ -14,12 +14,12 @@ module.exports = {
     layer('ui-knows-core-and-workers', '^src/ui', '^src/(app|server|cli|pool)'),
     layer('server-knows-core', '^src/server', '^src/(app|ui|workers|cli)'),
     {
-      name: 'cli-knows-core-and-backup',
+      name: 'cli-knows-core-backup-and-seals',
       severity: 'error',
       from: { path: '^src/cli', pathNot: '\\.test\\.ts$' },
-      to: { path: '^src/(app|ui|server|workers|pool)', pathNot: '^src/server/backup\\.ts$' },
+      to: { path: '^src/(app|ui|server|workers|pool)', pathNot: '^src/server/(backup|verify)\\.ts$' },
     },
-    layer('pool-knows-core-and-papers', '^src/pool', '^src/(app|server|workers|cli|ui/(?!card/|theme/))'),
+    layer('pool-knows-core-and-papers', '^src/pool', '^src/(app|server|workers|cli|ui/(?!card/|theme/|parts/when))'),
     layer('workers-know-core', '^src/workers', '^src/(app|ui|server|cli)'),
     {
       name: 'core-by-its-doors',

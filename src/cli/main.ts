@@ -9,9 +9,10 @@ import { levels } from './verbs/levels';
 import { meter } from './verbs/meter';
 import { prove } from './verbs/prove';
 import { rehearse } from './verbs/rehearse';
+import { verify } from './verbs/verify';
 import { wires } from './verbs/wires';
 
-const VERBS: Readonly<Record<string, Verb>> = { check, levels, wires, meter, rehearse, prove, demo, backup };
+const VERBS: Readonly<Record<string, Verb>> = { check, levels, wires, meter, rehearse, prove, demo, backup, verify };
 
 const HELP = `pitbell <verb> STATION.json [options]
 Prints JSON on standard output. Problems go to standard error as “file: path: what is wrong”, with exit status 2.

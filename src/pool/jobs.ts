@@ -1,10 +1,18 @@
 import { cardPdf, type CardAsked } from './card';
+import type { Station } from '@/core/station';
 import { stationFigures } from './figures';
+import { jobCardPdf, readingsPdf, reportPdf, type ReportAsked } from './papers';
+import { planText } from './plan';
 
 /** The work that is not done on the thread that answers requests, by name. */
 const JOBS = {
   figures: (document: string) => stationFigures(document),
+  /** The card of a job as it is kept with a run. */
+  plan: ({ station, job }: { station: Station; job: string }) => planText(station, job),
   card: (asked: CardAsked) => cardPdf(asked),
+  report: (asked: ReportAsked) => reportPdf(asked),
+  jobCard: (asked: Parameters<typeof jobCardPdf>[0]) => jobCardPdf(asked),
+  readings: (asked: Parameters<typeof readingsPdf>[0]) => readingsPdf(asked),
 } as const;
 
 type Jobs = typeof JOBS;

@@ -12,6 +12,9 @@ const dataFolder = (): string => path.resolve(/* turbopackIgnore: true */ proces
 /** The database within a data folder. */
 export const databaseFile = (folder: string = dataFolder()): string => path.join(folder, 'pitbell.sqlite');
 
+/** Where photographs lie: beside the database. */
+export const photoFolder = (folder: string = dataFolder()): string => path.join(folder, 'photos');
+
 /** No database is smaller, bytes: SQLite takes what is for a new one. */
 const LEAST = 512;
 

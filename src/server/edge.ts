@@ -80,6 +80,24 @@ export async function readAs<T>(request: Request, schema: z.ZodType<T>): Promise
   };
 }
 
+/** Reads a request's body as bytes, never more than `most`. @param what it is, in words */
+export async function readBytes(request: Request, most: number, what: string): Promise<Read<Uint8Array>> {
+  const tooLarge = `${what} of more than ${most / 1024 / 1024} MB is not taken: send it smaller`;
+  if (Number(request.headers.get('content-length') ?? 0) > most) return failed(413, tooLarge);
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  for await (const chunk of request.body ?? []) {
+    size += chunk.byteLength;
+    if (size > most) return failed(413, tooLarge);
+    chunks.push(chunk);
+  }
+  return size === 0 ? failed(400, 'nothing was sent') : { ok: true, value: Buffer.concat(chunks) };
+}
+
+/** Why something is not taken into a run, as an answer. */
+export const refusedRun = ({ reason, detail }: { reason: 'no-run' | 'no-step' | 'sealed'; detail: string }): Response =>
+  refuse(reason === 'no-run' ? 404 : reason === 'sealed' ? 409 : 422, [{ path: 'run', message: detail }]);
+
 /** A number in an address, as it stands there; null when it is not one of ours. */
 export function idFrom(text: string): number | null {
   return /^[1-9]\d{0,14}$/.test(text) ? Number(text) : null;

@@ -128,4 +128,99 @@ export const MIGRATIONS: readonly string[] = [
     FROM stations s JOIN revisions r ON r.station_id = s.id AND r.revision = s.revision;
   CREATE INDEX station_figures_by_name ON station_figures (site COLLATE NOCASE, name COLLATE NOCASE, station_id);
   `,
+  `
+  -- Several people work on one card, and a step may be left outside its band or not done, with a reason. SQLite changes no check of a
+  -- column: the findings are carried over into a table that has the new one.
+  CREATE TABLE findings (
+    id INTEGER PRIMARY KEY,
+    run_id INTEGER NOT NULL REFERENCES proof_runs (id),
+    step_id TEXT NOT NULL,
+    entered_at TEXT NOT NULL,
+    entered_by TEXT NOT NULL DEFAULT '',
+    verdict TEXT NOT NULL CHECK (verdict IN ('pass', 'fail', 'outside', 'not done')),
+    found TEXT NOT NULL CHECK (json_valid(found)),
+    decided TEXT NOT NULL DEFAULT '{}' CHECK (json_valid(decided)),
+    note TEXT NOT NULL,
+    client_key TEXT
+  ) STRICT;
+  INSERT INTO findings (id, run_id, step_id, entered_at, verdict, found, note, client_key)
+    SELECT id, run_id, step_id, entered_at, verdict, found, note, client_key FROM proof_entries;
+  DROP TABLE proof_entries;
+  ALTER TABLE findings RENAME TO proof_entries;
+  CREATE INDEX proof_entries_by_run ON proof_entries (run_id);
+  CREATE UNIQUE INDEX proof_entries_by_key ON proof_entries (run_id, client_key) WHERE client_key IS NOT NULL;
+  CREATE TRIGGER proof_entries_stay BEFORE UPDATE ON proof_entries BEGIN SELECT RAISE(ABORT, 'a finding is never changed: add another'); END;
+  CREATE TRIGGER proof_entries_remain BEFORE DELETE ON proof_entries BEGIN SELECT RAISE(ABORT, 'a finding is never removed: add another'); END;
+  CREATE TRIGGER proof_entries_once BEFORE INSERT ON proof_entries
+    WHEN EXISTS (SELECT 1 FROM proof_entries WHERE id = NEW.id OR (run_id = NEW.run_id AND client_key = NEW.client_key))
+    BEGIN SELECT RAISE(ABORT, 'a finding is never changed: add another'); END;
+  CREATE TRIGGER proof_entries_follow AFTER INSERT ON proof_entries WHEN NEW.id < (SELECT max(id) FROM proof_entries)
+    BEGIN SELECT RAISE(ABORT, 'findings follow each other'); END;
+
+  -- A finished run sealed: its content as it is signed for, and the hash of it, which holds that of the station’s run sealed before.
+  CREATE TABLE seals (
+    run_id INTEGER PRIMARY KEY REFERENCES proof_runs (id),
+    station_id INTEGER NOT NULL REFERENCES stations (id),
+    sealed_at TEXT NOT NULL,
+    sealed_by TEXT NOT NULL,
+    previous TEXT,
+    hash TEXT NOT NULL UNIQUE,
+    content TEXT NOT NULL CHECK (json_valid(content))
+  ) STRICT;
+  CREATE INDEX seals_by_station ON seals (station_id);
+  CREATE TRIGGER seals_stay BEFORE UPDATE ON seals BEGIN SELECT RAISE(ABORT, 'a sealed run is never changed: add words to it'); END;
+  CREATE TRIGGER seals_remain BEFORE DELETE ON seals BEGIN SELECT RAISE(ABORT, 'a sealed run is never removed'); END;
+  CREATE TRIGGER seals_once BEFORE INSERT ON seals
+    WHEN EXISTS (SELECT 1 FROM seals WHERE run_id = NEW.run_id OR hash = NEW.hash)
+    BEGIN SELECT RAISE(ABORT, 'a run is sealed once'); END;
+  CREATE TRIGGER proof_entries_sealed BEFORE INSERT ON proof_entries
+    WHEN EXISTS (SELECT 1 FROM seals WHERE run_id = NEW.run_id)
+    BEGIN SELECT RAISE(ABORT, 'the run is sealed: add words to it'); END;
+
+  CREATE TABLE run_words (
+    id INTEGER PRIMARY KEY,
+    run_id INTEGER NOT NULL REFERENCES proof_runs (id),
+    added_at TEXT NOT NULL,
+    added_by TEXT NOT NULL,
+    words TEXT NOT NULL,
+    client_key TEXT
+  ) STRICT;
+  CREATE INDEX run_words_by_run ON run_words (run_id);
+  CREATE UNIQUE INDEX run_words_by_key ON run_words (run_id, client_key) WHERE client_key IS NOT NULL;
+  CREATE TRIGGER run_words_stay BEFORE UPDATE ON run_words BEGIN SELECT RAISE(ABORT, 'what was added is never changed'); END;
+  CREATE TRIGGER run_words_remain BEFORE DELETE ON run_words BEGIN SELECT RAISE(ABORT, 'what was added is never removed'); END;
+
+  -- Photographs lie as files beside the database; here is what they are.
+  CREATE TABLE photos (
+    id INTEGER PRIMARY KEY,
+    run_id INTEGER NOT NULL REFERENCES proof_runs (id),
+    step_id TEXT NOT NULL,
+    taken_at TEXT NOT NULL,
+    taken_by TEXT NOT NULL,
+    digest TEXT NOT NULL,
+    bytes INTEGER NOT NULL,
+    width INTEGER NOT NULL,
+    height INTEGER NOT NULL,
+    client_key TEXT
+  ) STRICT;
+  CREATE INDEX photos_by_run ON photos (run_id);
+  CREATE UNIQUE INDEX photos_by_key ON photos (run_id, client_key) WHERE client_key IS NOT NULL;
+  CREATE TRIGGER photos_stay BEFORE UPDATE ON photos BEGIN SELECT RAISE(ABORT, 'a photograph is never changed'); END;
+  CREATE TRIGGER photos_remain BEFORE DELETE ON photos BEGIN SELECT RAISE(ABORT, 'a photograph is never removed'); END;
+  CREATE TRIGGER photos_sealed BEFORE INSERT ON photos
+    WHEN EXISTS (SELECT 1 FROM seals WHERE run_id = NEW.run_id)
+    BEGIN SELECT RAISE(ABORT, 'the run is sealed: add words to it'); END;
+
+  -- Sealed runs that came as files from elsewhere: kept as they came, once each.
+  CREATE TABLE runs_from_files (
+    id INTEGER PRIMARY KEY,
+    station_id INTEGER NOT NULL REFERENCES stations (id),
+    received_at TEXT NOT NULL,
+    hash TEXT NOT NULL,
+    content TEXT NOT NULL CHECK (json_valid(content)),
+    UNIQUE (station_id, hash)
+  ) STRICT;
+  CREATE TRIGGER runs_from_files_stay BEFORE UPDATE ON runs_from_files BEGIN SELECT RAISE(ABORT, 'a sealed run is never changed'); END;
+  CREATE TRIGGER runs_from_files_remain BEFORE DELETE ON runs_from_files BEGIN SELECT RAISE(ABORT, 'a sealed run is never removed'); END;
+  `,
 ];

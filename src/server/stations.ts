@@ -83,6 +83,14 @@ export function storedDocument(db: Db, id: number): string | null {
   return row ? row.document : null;
 }
 
+/** The document of one revision as it is stored; null where there is none. */
+export const documentAt = (db: Db, id: number, revision: number): string | null =>
+  db
+    .prepare<[number, number], { document: string }>(
+      'SELECT document FROM revisions WHERE station_id = ? AND revision = ?',
+    )
+    .get(id, revision)?.document ?? null;
+
 function insertRevision(db: Db, { id, revision, savedAt, station }: Saved, key: string | null): void {
   const document = JSON.stringify(station);
   db.prepare(

@@ -102,25 +102,34 @@ describe('bringing in a station', () => {
 });
 
 describe('a test run', () => {
-  const entry = { stepId: 'isolate', verdict: 'pass' as const, found: { dead: 0.1 }, note: '' };
+  const entry = {
+    stepId: 'isolate',
+    verdict: 'pass' as const,
+    found: { dead: 0.1 },
+    note: '',
+    by: 'A. B.',
+    decided: {},
+  };
   it('begins', async () => {
     answer(201, { run: { id: 5 } });
-    expect(await startRun(1, 'A. B.')).toEqual({ ok: true, id: 5 });
-    expect(lastCall().body).toEqual({ tester: 'A. B.' });
+    expect(await startRun(1, { tester: 'A. B.', job: 'J13' })).toEqual({ ok: true, id: 5 });
+    expect(lastCall().body).toEqual({ tester: 'A. B.', job: 'J13' });
   });
   it('takes a finding and gives it back as it is kept', async () => {
     const kept = { ...entry, id: 9, enteredAt: '2026-11-24T09:41:00Z' };
-    answer(201, { entry: kept });
-    expect(await sendEntry(5, entry)).toEqual({ ok: true, entry: kept });
+    const other = { ...kept, id: 8, by: 'C. D.' };
+    answer(201, { entry: kept, meanwhile: [other] });
+    expect(await sendEntry(5, entry, 7)).toEqual({ ok: true, entry: kept, meanwhile: [other] });
+    expect(lastCall().body).toEqual({ ...entry, knows: 7 });
   });
   it('says why a finding was not taken, and that it is kept when nobody answers', async () => {
     answer(422, { problems: [{ path: 'stepId', message: 'no such step' }] });
-    expect(await sendEntry(5, entry)).toEqual({ ok: false, reason: 'no such step' });
+    expect(await sendEntry(5, entry, 0)).toEqual({ ok: false, reason: 'no such step' });
     noServer();
-    expect(await sendEntry(5, entry)).toMatchObject({
+    expect(await sendEntry(5, entry, 0)).toMatchObject({
       ok: false,
       reason: expect.stringMatching(/kept in this browser/),
     });
-    expect(await startRun(1, 'x')).toMatchObject({ ok: false });
+    expect(await startRun(1, { tester: 'x', job: 'commission' })).toMatchObject({ ok: false });
   });
 });

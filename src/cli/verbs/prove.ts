@@ -83,7 +83,12 @@ export const prove: Verb = {
   usage: 'pitbell prove STATION.json [--list] [--job KIND] [--results FOUND.json] [--units metric|us]',
   about:
     'The test plan, or with --job the card of a job, with the expected result of every step; --list names the jobs and says why some are not for this station. With --results ({"step": {"expectation": number in SI or true/false}}) each finding is judged.',
-  options: { units: { type: 'string' }, results: { type: 'string' }, job: { type: 'string' }, list: { type: 'boolean' } },
+  options: {
+    units: { type: 'string' },
+    results: { type: 'string' },
+    job: { type: 'string' },
+    list: { type: 'boolean' },
+  },
   run([file], { units, results, job, list: asked }) {
     const station = readStation(file!, unitsFrom(units));
     const system = unitsFrom(units) ?? systemOf(station.profile);

@@ -1,6 +1,6 @@
 import { stepsOf, WHOLE, type Step } from '../proving';
 import type { Station } from '../station';
-import type { Test, World } from '../tests';
+import { worldOf, type Test, type World } from '../tests';
 import { phrase, type Phrase } from '../units';
 import type { Job, JobParts } from './job';
 import { benchOf, see, work } from './parts';
@@ -31,6 +31,9 @@ const offer = ({ id, title, when, begins }: Job): Omit<Offer, 'against'> => ({ i
 /** Every kind of job, with no station in mind. */
 export const jobKinds = (): readonly Omit<Offer, 'against'>[] => JOBS.map(offer);
 
+/** What a kind of job is called; its own word where it is none of this version. */
+export const jobTitle = (id: string): string => JOBS.find((j) => j.id === id)?.title ?? id;
+
 /** Every kind of job for a station. @param station checked, by `checkStation` */
 export function jobsFor(station: Station, world?: World): Offer[] {
   const bench = benchOf(station, world);
@@ -60,6 +63,17 @@ const leaving = ({ leave, owner, next }: JobParts): Test =>
 /** Steps that come twice, by what several parts of a card ask for, are done once: the first time. */
 const once = (tests: readonly Test[]): Test[] => tests.filter((t, i) => tests.findIndex((o) => o.id === t.id) === i);
 
+/** Every test of a card in its order. The whole proof is what it always was: the plan, and nothing round it. */
+const allOf = (job: Job, parts: JobParts): readonly Test[] =>
+  job.id === WHOLE ? parts.tests : once([bringing(parts), ...parts.tests, leaving(parts)]);
+
+/** The tests of a job for a station, as data; null where the job is not for it. */
+export function testsOf(station: Station, id: string): { tests: readonly Test[] } | null {
+  const job = JOBS.find((j) => j.id === id);
+  const bench = benchOf(station);
+  return job && job.against(bench) === null ? { tests: allOf(job, job.make(bench)) } : null;
+}
+
 /**
  * The card of a job for a station.
  * @param station checked, by `checkStation`
@@ -80,9 +94,7 @@ export function jobCard(
   const against = job.against(bench);
   if (against) return { ok: false, reason: phrase`this job is not for this station: ${against}` };
   const parts = job.make(bench);
-  // The whole proof is what it always was: the plan, and nothing round it.
-  const tests = id === WHOLE ? parts.tests : once([bringing(parts), ...parts.tests, leaving(parts)]);
-  const steps = stepsOf(bench.world, tests);
+  const steps = stepsOf(bench.world, allOf(job, parts));
   return {
     ok: true,
     card: {
@@ -97,5 +109,18 @@ export function jobCard(
       minutes: steps.reduce((sum, s) => sum + (s.minutes ?? 0), 0),
       people: Math.max(...steps.map((s) => s.people)),
     },
+  };
+}
+
+/** Jobs of a station while it is edited: what was solved of its panel serves again where an edit leaves its circuit alone. */
+export function jobsAt() {
+  let last: { station: Station; world: World } | null = null;
+  const worldFor = (station: Station): World => {
+    if (last?.station !== station) last = { station, world: worldOf(station, [], 'designed', last?.world ?? null) };
+    return last.world;
+  };
+  return {
+    offers: (station: Station) => jobsFor(station, worldFor(station)),
+    card: (station: Station, id: string) => jobCard(station, id, worldFor(station)),
   };
 }

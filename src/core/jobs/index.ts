@@ -1,1 +1,2 @@
-export { jobCard, jobKinds, jobsFor, type JobCard, type Offer } from './card';
+export { jobCard, jobKinds, jobsAt, jobsFor, jobTitle, type JobCard, type Offer } from './card';
+export { meaningOf, meterReads, type Meant } from './meaning';

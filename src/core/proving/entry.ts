@@ -1,12 +1,22 @@
 import type { Found } from './judgeFound';
 
-/** What was entered for a step of a test run, as it is kept: never changed, only followed by another. */
+/** What a step came to: as it should, not so, outside its band and left so, or not done; the last two with a reason. */
+export const VERDICTS = ['pass', 'fail', 'outside', 'not done'] as const;
+export type Verdict = (typeof VERDICTS)[number];
+
+/** What was decided at a step, by the decision’s id. */
+export type Decided = Readonly<Record<string, string>>;
+
+/** What was entered for a step of a run, as it is kept: never changed, only followed by another. */
 export interface ProofEntry {
   readonly id: number;
   readonly stepId: string;
   /** ISO time */
   readonly enteredAt: string;
-  readonly verdict: 'pass' | 'fail';
+  /** Who entered it; empty in runs of before it was asked. */
+  readonly by: string;
+  readonly verdict: Verdict;
   readonly found: Found;
+  readonly decided: Decided;
   readonly note: string;
 }

@@ -1,6 +1,10 @@
-export type { ProofEntry } from './entry';
-export { planner, testPlan } from './plan';
+export { VERDICTS, type Decided, type ProofEntry, type Verdict } from './entry';
+export { asLeft, type AsLeft } from './asLeft';
+export { drawdownFlow, type DrawdownRun } from './drawdown';
+export { notFinished, progressOf, type Progress } from './finished';
+export { readSealed, RUN_FORMAT, RUN_VERSION, type SealedFile, type SealedRun } from './sealed';
+export { testPlan } from './plan';
 export { judgeFinding, proposeVerdict, type Found, type FoundState } from './judgeFound';
 export type { Expectation, Step } from './step';
-export { readFound, readPlan, storePlan, WHOLE } from './stored';
+export { readDecided, readFound, readPlan, storePlan, WHOLE } from './stored';
 export { stepsOf } from './steps';

@@ -14,12 +14,3 @@ import { stepsOf } from './steps';
 export function testPlan(station: Station, world: World = worldOf(station)): Step[] {
   return stepsOf(world, catalogueOf(world));
 }
-
-/** Plans of a station while it is edited: what was solved of the panel serves again where an edit leaves its circuit alone. */
-export function planner(): (station: Station) => Step[] {
-  let world: World | null = null;
-  return (station) => {
-    world = worldOf(station, [], 'designed', world);
-    return testPlan(station, world);
-  };
-}

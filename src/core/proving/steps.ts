@@ -42,7 +42,7 @@ const readingOf = (p: Prediction): Reading | null => {
 
 function expectation(o: Observation, p: Prediction): Expectation {
   const sentence = p.kind === 'value' ? band(p) : p.kind === 'untold' ? p.why : p.sentence;
-  return { id: o.id, label: o.label, sentence, reading: readingOf(p), probes: probesOf(o) };
+  return { id: o.id, label: o.label, sentence, reading: readingOf(p), probes: probesOf(o), sets: o.sets ?? null };
 }
 
 /** What has to be done to come from one state to another, in words: first what is put back. */

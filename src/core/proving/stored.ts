@@ -3,6 +3,7 @@ import { METER_MODES } from '../circuit';
 import type { Result } from '../result';
 import { RISKS, type Risk } from '../tests';
 import { FORMATS, type Format } from '../units';
+import type { Decided } from './entry';
 import type { Found } from './judgeFound';
 import type { Step } from './step';
 
@@ -35,7 +36,14 @@ const probes = z.object({ a: z.string(), b: z.string(), mode: z.enum(METER_MODES
 const decision = z.object({
   id: z.string(),
   question: z.string(),
-  choices: z.array(z.object({ id: z.string(), label: z.string(), why: phrase })),
+  choices: z.array(
+    z.object({
+      id: z.string(),
+      label: z.string(),
+      why: phrase,
+      sets: z.object({ path: z.string(), value: z.union([z.string(), z.number(), z.boolean()]) }).optional(),
+    }),
+  ),
   suggested: z.string().nullable(),
 });
 
@@ -55,6 +63,10 @@ const stepSchema = z.object({
       sentence: phrase,
       reading: reading.nullable(),
       probes: probes.nullable().default(null),
+      sets: z
+        .object({ path: z.string(), from: z.enum(['rim', 'value']) })
+        .nullable()
+        .default(null),
     }),
   ),
   decisions: z.array(decision).default([]),
@@ -109,6 +121,17 @@ export function readPlan(text: string): Result<{ job: string; steps: readonly St
 }
 
 const foundSchema = z.record(z.string(), z.union([z.number(), z.boolean()]));
+
+const decidedSchema = z.record(z.string(), z.string());
+
+/** Decisions that were kept; those that cannot be read are none. */
+export function readDecided(text: string): Decided {
+  try {
+    return decidedSchema.parse(JSON.parse(text));
+  } catch {
+    return {};
+  }
+}
 
 /** Findings that were kept; those that cannot be read are none. */
 export function readFound(text: string): Found {

@@ -7,7 +7,4 @@ export { atRest, perform, type Scene } from './scene';
 export { standing, type Standing } from './standing';
 export { GHOST, predict, type Prediction } from './predict';
 export { catalogueOf } from './catalogue';
-export { isolationOf } from './isolation';
-export { holdOf, pluggedIn, unplugged } from './hold';
-export { asIsolated } from './catalogue/makeSafe';
 export { causesOf, type Cause } from './causes';

@@ -41,6 +41,9 @@ export function CardView({ today }: { today: string }) {
         <Button variant="outlined" href={`/api/stations/${id}/card?units=${system}`}>
           PDF
         </Button>
+        <Button variant="outlined" href={`/api/stations/${id}/readings?units=${system}`}>
+          expected readings
+        </Button>
         <Button href={`/api/stations/${id}/file`}>station file</Button>
         {dirty && (
           <Notice severity="info">

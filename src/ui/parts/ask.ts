@@ -8,8 +8,8 @@ export type Answer<T> =
   { ok: true; value: T } | { ok: false; problems: readonly Problem[]; rest: unknown } | { ok: null; why: string };
 
 export interface Sending {
-  readonly method: 'POST' | 'PUT';
-  readonly body: string | File;
+  readonly method: 'GET' | 'POST' | 'PUT';
+  readonly body?: string | File;
   /** Known by it, what is sent again after a lost answer is done once. */
   readonly key?: string;
 }
@@ -19,12 +19,14 @@ const PATIENCE = 10_000;
 
 async function reached(url: string, send: Sending | undefined): Promise<Response | string> {
   const headers = send && {
-    'content-type': 'application/json',
+    // A picture goes as what it is; everything else is JSON.
+    'content-type':
+      send.body instanceof File && send.body.type.startsWith('image/') ? send.body.type : 'application/json',
     ...(send.key !== undefined && { 'idempotency-key': send.key }),
   };
   try {
     return await fetch(url, {
-      ...(send && { method: send.method, headers, body: send.body }),
+      ...(send && { method: send.method, headers, ...(send.body !== undefined && { body: send.body }) }),
       signal: AbortSignal.timeout(PATIENCE),
     });
   } catch (error) {

@@ -6,6 +6,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
+import { WHOLE } from '@/core/proving';
 import { isDirty } from '../editor/editorStore';
 import { newKey } from '../parts/browserKeep';
 import { useEditor } from '../editor/StationProvider';
@@ -20,6 +21,8 @@ export interface RunSummary {
   readonly revision: number;
   readonly startedAt: string;
   readonly tester: string;
+  readonly title: string;
+  readonly sealed: boolean;
   readonly done: number;
   readonly failed: number;
   readonly steps: number;
@@ -28,44 +31,97 @@ export interface RunSummary {
 }
 
 function Runs({ runs, id }: { runs: readonly RunSummary[]; id: number }) {
-  if (runs.length === 0) return <Typography variant="body2">No test run yet of this station.</Typography>;
+  if (runs.length === 0) return <Typography variant="body2">No run yet of this station.</Typography>;
   return (
     <Box component="ul" aria-label="test runs" sx={{ m: 0, pl: 2.5 }}>
       {runs.map((r) => (
         <Typography component="li" variant="body2" key={r.id}>
           <Link href={`/stations/${id}/prove/${r.id}`}>
-            {clock(r.startedAt)}, {r.tester}
+            {r.title}, {clock(r.startedAt)}, {r.tester}
           </Link>{' '}
           – revision {r.revision},{' '}
           {r.unreadable !== null
             ? `its plan cannot be read by this version (${r.unreadable}); what was entered is kept`
-            : `${r.done} of ${r.steps} steps${r.failed > 0 ? `, ${r.failed} failed` : ''}`}
+            : `${r.done} of ${r.steps} steps${r.failed > 0 ? `, ${r.failed} failed` : ''}${r.sealed ? ', sealed' : ''}`}
         </Typography>
       ))}
     </Box>
   );
 }
 
-/** The test plan as it stands now, and the runs that were made of it; where a run begins. */
-export function ProveView({ runs }: { runs: readonly RunSummary[] }) {
+export interface FromFileShown {
+  readonly id: number;
+  readonly receivedAt: string;
+  readonly sealedAt: string;
+  readonly sealedBy: string;
+  readonly hash: string;
+}
+
+/** Sealed runs that came as files: their seals hold, or they would not be here. */
+function FromFiles({ files, id }: { files: readonly FromFileShown[]; id: number }) {
+  const router = useRouter();
+  const [said, setSaid] = useState<string | null>(null);
+  const take = async (file: File) => {
+    const { sendRunFile } = await import('./sendRun');
+    const sent = await sendRunFile(id, await file.text());
+    setSaid(sent.ok ? null : `Not taken: ${sent.reason}`);
+    if (sent.ok) router.refresh();
+  };
+  return (
+    <Box>
+      {files.map((f) => (
+        <Typography key={f.id} variant="body2" component="p" sx={{ m: 0, overflowWrap: 'anywhere' }}>
+          From a file, {clock(f.receivedAt)}: sealed {clock(f.sealedAt)} by {f.sealedBy}, its seal holds (
+          {f.hash.slice(0, 12)} …)
+        </Typography>
+      ))}
+      <Button component="label" size="small">
+        take in a sealed run from a file
+        <input
+          type="file"
+          accept="application/json,.json"
+          hidden
+          onChange={(e) => {
+            const file = e.target.files?.[0];
+            e.target.value = '';
+            if (file) void take(file);
+          }}
+        />
+      </Button>
+      {said && <Notice severity="error">{said}</Notice>}
+    </Box>
+  );
+}
+
+/** What can be done at this station: every kind of job that fits it, the others with why not; the card of the one that is chosen; its runs. */
+export function ProveView({
+  runs,
+  fromFiles,
+  asked,
+}: {
+  runs: readonly RunSummary[];
+  fromFiles: readonly FromFileShown[];
+  asked: string | null;
+}) {
   const router = useRouter();
   const id = useEditor((s) => s.id);
   const dirty = useEditor(isDirty);
   const revision = useEditor((s) => s.saved.revision);
   const [tester, setTester] = useState('');
+  const [job, setJob] = useState(asked ?? WHOLE);
   const [failed, setFailed] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   // A run that was begun and whose answer was lost is found again, not begun twice.
   const [key] = useState(newKey);
   const begin = async () => {
     setBusy(true);
-    const started = await (await import('./sendRun')).startRun(id, tester, key);
+    const started = await (await import('./sendRun')).startRun(id, { tester, job }, `${key}-${job}`);
     setBusy(false);
     if (started.ok) router.push(`/stations/${id}/prove/${started.id}`);
     else setFailed(started.reason);
   };
   return (
-    <PlanOfTests>
+    <PlanOfTests job={job} onJob={setJob}>
       <Box
         sx={{
           px: { xs: 2, md: 2.5 },
@@ -91,12 +147,14 @@ export function ProveView({ runs }: { runs: readonly RunSummary[] }) {
             sx={{ width: 170 }}
           />
           <Button type="submit" variant="contained" disabled={dirty || busy || tester.trim() === ''}>
-            begin a test run of revision {revision}
+            begin a run of revision {revision}
           </Button>
         </Box>
+        <a href={`/api/stations/${id}/jobcard?job=${job}`}>this card on paper (PDF)</a>
         {dirty && <Notice severity="info">Save first: a test run is true of a saved revision.</Notice>}
         {failed && <Notice severity="error">Not begun: {failed}</Notice>}
         <Runs runs={runs} id={id} />
+        <FromFiles files={fromFiles} id={id} />
       </Box>
     </PlanOfTests>
   );

@@ -2,11 +2,11 @@
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import Typography from '@mui/material/Typography';
-import type { Step } from '@/core/proving';
+import type { Step, Verdict } from '@/core/proving';
 
-export type StepState = 'open' | 'pass' | 'fail';
+export type StepState = 'open' | Verdict;
 
-const MARK: Readonly<Record<StepState, string>> = { open: '·', pass: '✓', fail: '✗' };
+const MARK: Readonly<Record<StepState, string>> = { open: '·', pass: '✓', fail: '✗', outside: '≠', 'not done': '–' };
 
 /** The steps by phase; the one that is open is marked, each with what it came to. */
 export function StepList({
@@ -43,7 +43,7 @@ export function StepList({
                 textAlign: 'left',
                 px: 1.5,
                 py: 0.5,
-                minHeight: 32,
+                minHeight: { xs: 44, md: 32 },
                 borderLeft: 3,
                 borderColor: i === current ? 'primary.main' : 'transparent',
                 bgcolor: i === current ? 'action.selected' : undefined,

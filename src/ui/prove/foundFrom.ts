@@ -3,7 +3,7 @@ import { parseQuantity, type UnitSystem } from '@/core/units';
 import type { StepDraft } from './runDraftForm';
 
 /** What is typed, as findings; null while something typed cannot be read. */
-export function foundFrom(step: Step, draft: StepDraft, system: UnitSystem): Found | null {
+export function foundFrom(step: Step, draft: Pick<StepDraft, 'readings' | 'seen'>, system: UnitSystem): Found | null {
   const found: Record<string, number | boolean> = {};
   for (const { id, reading } of step.expects) {
     if (reading) {

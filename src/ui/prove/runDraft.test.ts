@@ -18,7 +18,13 @@ afterEach(() => vi.unstubAllGlobals());
 
 describe('findings typed and not yet entered', () => {
   const drafts = {
-    isolate: { readings: { dead: '0.1' }, seen: { lid: true }, note: 'damp', key: { of: 'pass', word: 'k' } },
+    isolate: {
+      readings: { dead: '0.1' },
+      seen: { lid: true },
+      note: 'damp',
+      decided: { mend: 'override' },
+      key: { of: 'pass', word: 'k' },
+    },
   };
   it('come back as they were kept, with the word they were sent under', async () => {
     keeping(JSON.stringify(drafts));

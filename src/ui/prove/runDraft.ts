@@ -2,7 +2,7 @@ import type { Drafts, StepDraft } from './runDraftForm';
 import { useEffect, useState } from 'react';
 import { drop, keep, kept, keysUnder, type Keeping, type Kept } from '../parts/browserKeep';
 
-export const EMPTY: StepDraft = { readings: {}, seen: {}, note: '' };
+export const EMPTY: StepDraft = { readings: {}, seen: {}, note: '', decided: {} };
 
 const key = (runId: number) => `pitbell.run.${runId}`;
 

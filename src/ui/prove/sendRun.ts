@@ -1,21 +1,25 @@
 import * as z from 'zod';
-import type { ProofEntry } from '@/core/proving';
+import { VERDICTS, type ProofEntry } from '@/core/proving';
 import { ask, type Answer } from '../parts/ask';
 
 const startedSchema = z.object({ run: z.object({ id: z.number() }) });
-const enteredSchema = z.object({
-  entry: z.object({
-    id: z.number(),
-    stepId: z.string(),
-    enteredAt: z.string(),
-    verdict: z.enum(['pass', 'fail']),
-    found: z.record(z.string(), z.union([z.number(), z.boolean()])),
-    note: z.string(),
-  }),
+const entrySchema = z.object({
+  id: z.number(),
+  stepId: z.string(),
+  enteredAt: z.string(),
+  by: z.string(),
+  verdict: z.enum(VERDICTS),
+  found: z.record(z.string(), z.union([z.number(), z.boolean()])),
+  decided: z.record(z.string(), z.string()),
+  note: z.string(),
 });
+const enteredSchema = z.object({ entry: entrySchema, meanwhile: z.array(entrySchema) });
+const entriesSchema = z.object({ entries: z.array(entrySchema) });
+
+export type Refusal = { readonly ok: false; readonly reason: string };
 
 /** Why something was not taken, in words. */
-const refusal = (answer: Exclude<Answer<unknown>, { ok: true }>): { ok: false; reason: string } => ({
+export const refusal = (answer: Exclude<Answer<unknown>, { ok: true }>): Refusal => ({
   ok: false,
   reason:
     answer.ok === null
@@ -23,30 +27,53 @@ const refusal = (answer: Exclude<Answer<unknown>, { ok: true }>): { ok: false; r
       : answer.problems.map((p) => p.message).join('; '),
 });
 
-/** Begins a run. Never throws. @param key the same one begins it once, however often it is sent */
+/** Begins a run of a job. Never throws. @param key the same one begins it once, however often it is sent */
 export async function startRun(
   stationId: number,
-  tester: string,
+  asked: { tester: string; job: string },
   key?: string,
-): Promise<{ ok: true; id: number } | { ok: false; reason: string }> {
+): Promise<{ ok: true; id: number } | Refusal> {
   const answer = await ask(`/api/stations/${stationId}/runs`, startedSchema, {
     method: 'POST',
-    body: JSON.stringify({ tester }),
+    body: JSON.stringify(asked),
     key,
   });
   return answer.ok ? { ok: true, id: answer.value.run.id } : refusal(answer);
 }
 
-/** Adds a finding. Never throws. @param key the same one keeps it once, however often it is sent */
+/** What is sent of a finding: the server gives it its number and its time. */
+export type NewFinding = Omit<ProofEntry, 'id' | 'enteredAt'>;
+
+/**
+ * Adds a finding. Never throws.
+ * @param knows number of the newest finding that is known here: what others entered since comes back
+ * @param key the same one keeps it once, however often it is sent
+ */
 export async function sendEntry(
   runId: number,
-  entry: Omit<ProofEntry, 'id' | 'enteredAt'>,
+  entry: NewFinding,
+  knows: number,
   key?: string,
-): Promise<{ ok: true; entry: ProofEntry } | { ok: false; reason: string }> {
+): Promise<{ ok: true; entry: ProofEntry; meanwhile: readonly ProofEntry[] } | Refusal> {
   const answer = await ask(`/api/runs/${runId}/entries`, enteredSchema, {
     method: 'POST',
-    body: JSON.stringify(entry),
+    body: JSON.stringify({ ...entry, knows }),
     key,
   });
-  return answer.ok ? { ok: true, entry: answer.value.entry } : refusal(answer);
+  return answer.ok ? { ok: true, ...answer.value } : refusal(answer);
+}
+
+/** What others have entered after a finding that is known; nothing where nobody answers. */
+export async function entriesAfter(runId: number, after: number): Promise<readonly ProofEntry[]> {
+  const answer = await ask(`/api/runs/${runId}/entries?after=${after}`, entriesSchema, { method: 'GET' });
+  return answer.ok ? answer.value.entries : [];
+}
+
+/** Takes in a sealed run from a file. Never throws. */
+export async function sendRunFile(stationId: number, text: string): Promise<{ ok: true } | Refusal> {
+  const answer = await ask(`/api/stations/${stationId}/runs`, z.object({ received: z.object({ id: z.number() }) }), {
+    method: 'PUT',
+    body: text,
+  });
+  return answer.ok ? { ok: true } : refusal(answer);
 }

@@ -1,7 +1,8 @@
 import { systemOf } from '@/core/units';
 import { database } from '@/server/db';
-import { idFrom, notFound, now, refuse } from '@/server/edge';
-import { Busy, work } from '@/server/pool';
+import { idFrom, notFound, now } from '@/server/edge';
+import { addressOf, paper, unitsOf } from '@/server/paper';
+import { work } from '@/server/pool';
 import { findStation } from '@/server/stations';
 import { day } from '@/ui/parts/when';
 
@@ -11,15 +12,8 @@ export async function GET(request: Request, { params }: { params: Promise<{ id: 
   const saved = id === null ? null : findStation(database(), id);
   if (!saved) return notFound('station');
   const { station, revision } = saved;
-  const units = new URL(request.url).searchParams.get('units');
-  const system = units === 'metric' || units === 'us' ? units : systemOf(station.profile);
-  try {
-    const pdf = await work('card', { station, revision, printed: day(now()), system });
-    return new Response(new Uint8Array(pdf), {
-      headers: { 'content-type': 'application/pdf', 'content-disposition': 'inline; filename="door-card.pdf"' },
-    });
-  } catch (error) {
-    if (!(error instanceof Busy)) throw error;
-    return refuse(503, [{ path: 'server', message: 'is busy with other papers: ask again in a moment' }]);
-  }
+  const system = unitsOf(request, systemOf(station.profile));
+  return paper('door-card', () =>
+    work('card', { station, revision, printed: day(now()), system, address: addressOf(request, saved.id) }),
+  );
 }

@@ -1,19 +1,50 @@
 import * as z from 'zod';
+import { WHOLE } from '@/core/proving';
 import { database } from '@/server/db';
-import { idFrom, keyOf, notFound, now, readAs, writing } from '@/server/edge';
+import { idFrom, keyOf, notFound, now, readAs, refuse, writing } from '@/server/edge';
+import { Busy, work } from '@/server/pool';
 import { startRun } from '@/server/proofs';
+import { receiveRun } from '@/server/seals';
+import { findStation } from '@/server/stations';
 
 const bodySchema = z.object({
   tester: z.string().trim().min(1, 'needs the name or initials of whoever tests').max(60),
+  job: z.string().max(20).default(WHOLE),
 });
 
-/** Begins a test run on the newest saved revision. */
+/** Begins a run of a job on the newest saved revision. */
 export async function POST(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const id = idFrom((await params).id);
   const body = await readAs(request, bodySchema);
   if (!body.ok) return body.response;
-  return writing(() => {
-    const run = id === null ? null : startRun(database(), id, body.value.tester, now(), keyOf(request));
+  const { tester, job } = body.value;
+  return writing(async () => {
+    const saved = id === null ? null : findStation(database(), id);
+    if (!saved) return notFound('station');
+    const plan = await work('plan', { station: saved.station, job }).catch((error: unknown) => {
+      if (error instanceof Busy) return null;
+      throw error;
+    });
+    if (!plan) return refuse(503, [{ path: 'server', message: 'is busy with other work: begin again in a moment' }]);
+    if (!plan.ok) return refuse(422, [{ path: 'job', message: plan.reason }]);
+    const run = startRun(database(), saved.id, tester, now(), keyOf(request), plan.plan);
     return run ? Response.json({ run }, { status: 201 }) : notFound('station');
+  });
+}
+
+/** Takes a sealed run that comes as a file from elsewhere. */
+export async function PUT(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+  const id = idFrom((await params).id);
+  const body = await readAs(request, z.unknown());
+  if (!body.ok) return body.response;
+  return writing(() => {
+    if (id === null || !findStation(database(), id)) return notFound('station');
+    const received = receiveRun(database(), id, body.value, now());
+    return received.ok
+      ? Response.json({ received: { id: received.received.id, hash: received.received.file.hash } }, { status: 201 })
+      : refuse(
+          422,
+          received.problems.map((message) => ({ path: 'file', message })),
+        );
   });
 }

@@ -1,0 +1,19 @@
+import { database } from '@/server/db';
+import { idFrom, keyOf, notFound, now, readBytes, refuse, refusedRun, writing } from '@/server/edge';
+import { addPhoto, LARGEST_PHOTO } from '@/server/photos';
+
+/** Adds a photograph to a step: the picture itself as the body, step and person in the address. */
+export async function POST(request: Request, { params }: { params: Promise<{ run: string }> }): Promise<Response> {
+  const id = idFrom((await params).run);
+  if (id === null) return notFound('run');
+  const asked = new URL(request.url).searchParams;
+  const stepId = asked.get('step') ?? '';
+  const by = (asked.get('by') ?? '').slice(0, 60);
+  const body = await readBytes(request, LARGEST_PHOTO, 'a photograph');
+  if (!body.ok) return body.response;
+  return writing(async () => {
+    const added = await addPhoto(database(), id, { stepId, by, bytes: body.value }, now(), keyOf(request));
+    if (added.ok) return Response.json({ photo: added.photo }, { status: 201 });
+    return added.reason === 'no-picture' ? refuse(415, [{ path: 'photo', message: added.detail }]) : refusedRun(added);
+  });
+}

@@ -1,0 +1,113 @@
+'use client';
+import { useCallback, useEffect, useState } from 'react';
+import { proposeVerdict, type ProofEntry, type Step, type Verdict } from '@/core/proving';
+import { useStationSystem } from '../editor/StationProvider';
+import { newKey } from '../parts/browserKeep';
+import { foundFrom } from './foundFrom';
+import { useRunDraft } from './runDraft';
+import type { RunProps } from './run';
+import type { StepState } from './StepList';
+import { whyNot } from './whyNot';
+
+/** How often it is looked whether somebody else has entered something, ms. */
+const LOOK = 15_000;
+
+/** Findings that others enter meanwhile, fetched now and then. */
+function useOthers(runId: number, knows: number, sealed: boolean, take: (entries: readonly ProofEntry[]) => void) {
+  useEffect(() => {
+    if (sealed) return;
+    const timer = setInterval(() => {
+      if (document.visibilityState !== 'visible') return;
+      void import('./sendRun').then(({ entriesAfter }) =>
+        entriesAfter(runId, knows).then((more) => more.length > 0 && take(more)),
+      );
+    }, LOOK);
+    return () => clearInterval(timer);
+  }, [runId, knows, sealed, take]);
+}
+
+/** The findings of a run, others’ among them as they come. */
+function useEntries(run: RunProps, sealed: boolean) {
+  const [entries, setEntries] = useState(run.entries);
+  const knows = entries.reduce((m, e) => Math.max(m, e.id), 0);
+  const takeOthers = useCallback(
+    (more: readonly ProofEntry[]) =>
+      setEntries((now) => {
+        const fresh = more.filter((m) => !now.some((e) => e.id === m.id));
+        return fresh.length === 0 ? now : [...now, ...fresh].sort((a, b) => a.id - b.id);
+      }),
+    [],
+  );
+  useOthers(run.id, knows, sealed, takeOthers);
+  return { entries, knows, takeOthers };
+}
+
+/** A run as it is worked through: which step is open, what is found so far, and entering it. */
+export function useRunEntries(run: RunProps, who: string, sealed: boolean) {
+  const system = useStationSystem();
+  const drafts = useRunDraft(run.id);
+  const { entries, knows, takeOthers } = useEntries(run, sealed);
+  const [current, setCurrent] = useState(() =>
+    Math.max(
+      run.plan.findIndex((s) => !run.entries.some((e) => e.stepId === s.id)),
+      0,
+    ),
+  );
+  const [busy, setBusy] = useState(false);
+  const [failed, setFailed] = useState<string | null>(null);
+  const [meanwhile, setMeanwhile] = useState<string | null>(null);
+  const step = run.plan[current]!;
+  const draft = drafts.of(step.id);
+  const found = foundFrom(step, draft, system);
+  const proposal = found ? proposeVerdict(step, found) : null;
+  const entered = (s: Step) => entries.filter((e) => e.stepId === s.id);
+  const enter = async (verdict: Verdict) => {
+    const against = whyNot(verdict, { step, draft, found, proposal, who });
+    if (against !== null || !found) return setFailed(against);
+    setBusy(true);
+    const { sendEntry } = await import('./sendRun');
+    const finding = {
+      stepId: step.id,
+      verdict,
+      found,
+      decided: draft.decided,
+      note: draft.note.trim(),
+      by: who.trim(),
+    };
+    // As long as nothing of it is changed it is the same finding, also after a reload.
+    const key = draft.key?.of === verdict ? draft.key.word : newKey();
+    drafts.set(step.id, { ...draft, key: { of: verdict, word: key } });
+    const sent = await sendEntry(run.id, finding, knows, key);
+    setBusy(false);
+    if (!sent.ok) return setFailed(`not entered: ${sent.reason}`);
+    takeOthers([...sent.meanwhile, sent.entry]);
+    const theirs = sent.meanwhile.find((e) => e.stepId === step.id);
+    setMeanwhile(
+      theirs ? `${theirs.by || 'Somebody'} entered “${step.title}” meanwhile: ${theirs.verdict}. Both are kept.` : null,
+    );
+    drafts.drop(step.id);
+    setFailed(null);
+    if (verdict !== 'fail' && current + 1 < run.plan.length) setCurrent(current + 1);
+  };
+  return {
+    current,
+    step,
+    draft,
+    proposal,
+    entries,
+    entered,
+    busy,
+    failed,
+    meanwhile,
+    enter,
+    pick(index: number) {
+      setFailed(null);
+      setCurrent(index);
+    },
+    keeping: drafts.keeping,
+    aside: drafts.aside,
+    throwAway: drafts.throwAway,
+    change: (more: Partial<typeof draft>) => drafts.set(step.id, { ...draft, ...more, key: undefined }),
+    stateOf: (s: Step): StepState => entered(s).at(-1)?.verdict ?? 'open',
+  };
+}
