@@ -43,7 +43,7 @@ test('a new station begins as a sound example of its duty, and of another while 
   await choose(page, 'what it is for', 'condensate, with a cut-off');
   await page.getByRole('textbox', { name: 'name' }).fill('Plant room reservoir');
   await page.getByRole('combobox', { name: 'site' }).fill('Test Yard');
-  await page.getByRole('button', { name: 'make it and survey' }).click();
+  await page.getByRole('button', { name: 'make it' }).click();
   await expect(page).toHaveURL(/\/survey$/);
   await expect(bellLine(page)).toContainText('0 broken');
   await expect(page.getByRole('textbox', { name: 'makes', exact: true })).toBeVisible();

@@ -87,7 +87,7 @@ test('a test run works on a phone, and what is typed outlives a reload and a los
   const page = await (await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true })).newPage();
   await page.goto(`/stations/${id}/prove`);
   await page.getByRole('textbox', { name: 'tested by' }).fill('A. B.');
-  await page.getByRole('button', { name: /begin a test run/ }).tap();
+  await page.getByRole('button', { name: /begin a run/ }).tap();
   await expect(page).toHaveURL(/\/prove\/\d+$/);
   await expect(page.getByRole('heading', { name: 'Isolate, lock, prove dead' })).toBeVisible();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);

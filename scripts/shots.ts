@@ -94,7 +94,7 @@ const SHOTS: readonly Shot[] = [
   {
     name: 'prove',
     address: '/stations/5/prove',
-    before: (page) => page.getByRole('button', { name: /Fill until the pump starts/ }).click(),
+    before: (page) => page.getByRole('button', { name: /Fill until the pump is called/ }).click(),
   },
   { name: 'prove-phone', address: '/stations/1/prove/1', phone: true },
   { name: 'card', address: '/stations/2/card' },

@@ -1,4 +1,4 @@
-import { clamp, read, structureOf, type Reading, type Settled } from '../circuit';
+import { clamp, read, structureOf, type Component, type Reading, type Settled } from '../circuit';
 import { drawTime, sayNoDuty, type LevelGeometry } from '../levels';
 import { ampsAt, powerOf } from '../hydraulics';
 import { kindOf } from '../sensors';
@@ -101,13 +101,19 @@ function dead(scene: Scene, pairs: readonly Probes[], most: number): Prediction 
 const OPEN = 1e6;
 const CLOSED = 50;
 
+/** Between two ends that nothing joins, Ω. */
+const AIR = 1e12;
+
 /** What the meter shows over one device with its wires off: nothing of the panel is asked but how it stands itself. */
 function alone({ world, hands }: Scene, tag: string, { a, b, mode }: Probes): Reading | null {
   if (!world.panel) return null;
   const { netlist, points, states } = world.wiring({ cores: [], links: [] }).wired;
-  const own = netlist.components.filter((c) => c.id.startsWith(`${tag}.`));
+  const [from, to] = [points.get(a)!, points.get(b)!];
+  // A cord that is cut leaves nothing between its ends but air.
+  const air: Component = { kind: 'impedance', id: 'air', a: from, b: to, r: AIR };
+  const own = [...netlist.components.filter((c) => c.id.startsWith(`${tag}.`)), air];
   const stands = { ...states, ...hands, ...putsOf(world) };
-  return read(structureOf({ ...netlist, components: own }), stands, points.get(a)!, points.get(b)!, mode);
+  return read(structureOf({ ...netlist, components: own }), stands, from, to, mode);
 }
 
 type Continuity = Extract<Observation, { kind: 'continuity' }>;

@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
+import { standingOf, withConfirmed } from '@/core/surveyed';
 import { asLeft, type ProofEntry, type Step } from '@/core/proving';
 import { quantity, say, type UnitSystem } from '@/core/units';
 import { useEditor } from '../editor/StationProvider';
@@ -31,13 +32,19 @@ export function AsLeftBox({
   const edit = useEditor((s) => s.edit);
   const [taken, setTaken] = useState(false);
   const left = useMemo(() => asLeft(station, plan, entries), [station, plan, entries]);
-  if (left.changes.length === 0)
+  const unconfirmed = left.confirms.filter((path) => standingOf(station, path) !== 'confirmed');
+  if (left.changes.length === 0 && unconfirmed.length === 0)
     return taken ? (
       <Notice severity="success">Taken into the station. Look at it, and save it as its next revision.</Notice>
     ) : null;
   return (
     <Box component="section" aria-label="as left" sx={{ borderTop: 1, borderColor: 'text.primary', pt: 1 }}>
-      <Typography variant="h3">As left, and not as the document says</Typography>
+      <Typography variant="h3">As left</Typography>
+      {unconfirmed.length > 0 && (
+        <Typography variant="body2" component="p" sx={{ m: 0 }}>
+          {unconfirmed.length} figures that were assumed were measured and are as the document says.
+        </Typography>
+      )}
       <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
         {left.changes.map((c) => (
           <Typography component="li" variant="body2" key={c.path}>
@@ -55,7 +62,7 @@ export function AsLeftBox({
           variant="outlined"
           sx={{ minHeight: 44, mt: 1 }}
           onClick={() => {
-            edit(() => left.station);
+            edit(() => withConfirmed(left.station, (path) => left.confirms.includes(path)));
             setTaken(true);
           }}
         >

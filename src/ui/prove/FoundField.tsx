@@ -38,6 +38,7 @@ function saidOf(expectation: Expectation, text: string, system: UnitSystem): str
 export function FoundField({ expectation, system, text, seen, onText, onSeen }: Props) {
   const { reading, label } = expectation;
   const [typing, setTyping] = useState(false);
+  const [padded, setPadded] = useState(false);
   if (!reading) {
     return (
       <Segments
@@ -56,10 +57,14 @@ export function FoundField({ expectation, system, text, seen, onText, onSeen }: 
         label={`found: ${label}`}
         value={text}
         onChange={(e) => onText(e.target.value)}
-        onFocus={() => setTyping(true)}
+        onFocus={() => {
+          setTyping(true);
+          // Where our own keys are shown the phone’s keyboard stays away.
+          setPadded(matchMedia('(pointer: coarse) and (max-width: 899px)').matches);
+        }}
         onBlur={() => setTyping(false)}
         problem={saidOf(expectation, text, system)}
-        inputMode={system === 'metric' ? 'decimal' : 'text'}
+        inputMode={padded ? 'none' : system === 'metric' ? 'decimal' : 'text'}
         autoComplete="off"
         end={unit && <InputAdornment position="end">{unit}</InputAdornment>}
         inputSx={{ '& input': { fontSize: 18, padding: '9px 10px' } }}

@@ -84,7 +84,18 @@ export function RunHead({
   const stationId = useEditor((s) => s.id);
   const revisionNow = useEditor((s) => s.saved.revision);
   return (
-    <Box sx={{ px: { xs: 2, md: 2.5 }, py: 1, borderBottom: 1, borderColor: 'divider' }}>
+    <Box
+      sx={{
+        px: { xs: 2, md: 2.5 },
+        py: 1,
+        borderBottom: 1,
+        borderColor: 'divider',
+        position: 'sticky',
+        top: 0,
+        zIndex: 2,
+        bgcolor: 'background.default',
+      }}
+    >
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexWrap: 'wrap' }}>
         <Typography variant="body2" sx={{ flex: 1, minWidth: 200 }}>
           <b>{title}</b> · {clock(run.startedAt)}, begun by {run.tester}, of revision {run.revision}

@@ -27,13 +27,25 @@ const costs = ({ minutes, people, risk }: Step): string[] => [
 /** One step, filling the screen on a phone: what to do, what can hurt, what to expect beside what was found. */
 export function StepCard({ step, system, place, beside, children }: Props) {
   const card = useRef<HTMLElement>(null);
-  useEffect(() => void card.current?.scrollIntoView({ block: 'nearest' }), [step.id]);
+  const shown = useRef(step.id);
+  useEffect(() => {
+    // Where a page begins it stays; a step that is gone to comes into view.
+    if (shown.current !== step.id) card.current?.scrollIntoView({ block: 'nearest' });
+    shown.current = step.id;
+  }, [step.id]);
   return (
     <Box
       component="article"
       ref={card}
       aria-label={step.title}
-      sx={{ p: { xs: 2, md: 2.5 }, display: 'flex', flexDirection: 'column', gap: 1.75, maxWidth: 760 }}
+      sx={{
+        p: { xs: 2, md: 2.5 },
+        display: 'flex',
+        flexDirection: 'column',
+        gap: 1.75,
+        maxWidth: 760,
+        scrollMarginTop: 110,
+      }}
     >
       <Box>
         <Typography variant="label">{[place, step.phase, ...costs(step)].join(' · ')}</Typography>

@@ -8,9 +8,10 @@ import DialogTitle from '@mui/material/DialogTitle';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
-import { Controller, useForm } from 'react-hook-form';
+import { Controller, useForm, type Control } from 'react-hook-form';
 import * as z from 'zod';
 import { DUTIES, type DutyName } from '@/core/duties';
+import { jobKinds } from '@/core/jobs';
 import { exampleStation } from '@/core/starting';
 import { Pick } from '../parts/Pick';
 import { TextBox } from '../parts/TextBox';
@@ -22,22 +23,49 @@ const formSchema = z.object({
   site: z.string().trim().min(1, 'needs a site').max(80, 'is longer than 80 characters'),
   profile: z.enum(['metric-230', 'us-120']),
   duty: z.enum(Object.keys(DUTIES) as [DutyName, ...DutyName[]]),
+  /** The job that it begins with; empty: its survey. */
+  job: z.string(),
 });
 type Form = z.infer<typeof formSchema>;
 
 const PICKS = Object.values(DUTIES).map((d) => [d.kind, d.picks] as const);
+
+const KINDS = jobKinds();
+const JOBS = [['', 'its survey'] as const, ...KINDS.map((j) => [j.id, j.title] as const)];
 
 const PROFILES = [
   ['metric-230', '230 V 50 Hz, millimetres and litres'],
   ['us-120', '120 V 60 Hz, feet, inches and gallons'],
 ] as const;
 
+/** The job that it begins with, or its survey; a job that wants another kind of station brings it. */
+function BeginWith({ control, onDuty }: { control: Control<Form>; onDuty(duty: DutyName): void }) {
+  return (
+    <Controller
+      control={control}
+      name="job"
+      render={({ field }) => (
+        <Pick
+          label="begin with"
+          value={field.value}
+          choices={JOBS}
+          onPick={(id) => {
+            field.onChange(id);
+            const kind = KINDS.find((j) => j.id === id);
+            if (kind) onDuty(kind.begins);
+          }}
+        />
+      )}
+    />
+  );
+}
+
 /** What a new station is asked at first. */
 export function NewStationDialog({ sites, onClose }: { sites: readonly string[]; onClose(): void }) {
   const router = useRouter();
-  const { register, control, handleSubmit, formState, setError } = useForm<Form>({
+  const { register, control, handleSubmit, formState, setError, setValue } = useForm<Form>({
     resolver: zodResolver(formSchema),
-    defaultValues: { name: '', site: sites[0] ?? '', profile: 'metric-230', duty: 'empty' },
+    defaultValues: { name: '', site: sites[0] ?? '', profile: 'metric-230', duty: 'empty', job: '' },
   });
 
   const inputOf = (name: 'name' | 'site') => {
@@ -45,9 +73,9 @@ export function NewStationDialog({ sites, onClose }: { sites: readonly string[];
     return { ...rest, inputRef: ref };
   };
 
-  const make = handleSubmit(async ({ name, site, profile, duty }) => {
+  const make = handleSubmit(async ({ name, site, profile, duty, job }) => {
     const sent = await sendStation(JSON.stringify(exampleStation(name, site, profile, duty)));
-    if (sent.ok) router.push(`/stations/${sent.id}/survey`);
+    if (sent.ok) router.push(job === '' ? `/stations/${sent.id}/survey` : `/stations/${sent.id}/prove?job=${job}`);
     else setError('root', { message: sent.problems.map((p) => p.message).join('; ') });
   });
   return (
@@ -88,8 +116,10 @@ export function NewStationDialog({ sites, onClose }: { sites: readonly string[];
                 <Pick label="supply and units" value={field.value} choices={PROFILES} onPick={field.onChange} />
               )}
             />
+            <BeginWith control={control} onDuty={(duty) => setValue('duty', duty)} />
             <Typography variant="body2">
-              It begins as an example of its duty whose rules all hold: every figure of it is yours to survey over.
+              It begins as an example of its duty whose rules all hold: every figure of it is assumed until it is
+              surveyed, also on the card of a job.
             </Typography>
             {formState.errors.root && <Notice severity="error">{formState.errors.root.message}</Notice>}
           </Stack>
@@ -97,7 +127,7 @@ export function NewStationDialog({ sites, onClose }: { sites: readonly string[];
         <DialogActions>
           <Button onClick={onClose}>cancel</Button>
           <Button type="submit" variant="contained" disabled={formState.isSubmitting}>
-            make it and survey
+            make it
           </Button>
         </DialogActions>
       </form>
