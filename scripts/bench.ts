@@ -21,10 +21,10 @@ import { hydraulicsOf } from '@/core/hydraulics';
 import { cycleAt, levelContext, sensorTrips } from '@/core/levels';
 import { vesselOf } from '@/core/vessel';
 import { aimsFor, propose, type Aim } from '@/core/proposals';
-import { testPlan } from '@/core/proving';
 import type { Station } from '@/core/station';
 import { systemOf } from '@/core/units';
 import config from '../playwright.config';
+import { proving } from './bench/proving';
 
 const PORT = 4398;
 const ADDRESS = `http://127.0.0.1:${PORT}`;
@@ -400,7 +400,6 @@ for (let i = 0; i < 3; i++) {
   await stopServer(server);
 }
 const { server } = await startServer(data);
-const station = demoStations()[0]!.station;
 const answer = {
   machine: { node: process.version, cpus: (await import('node:os')).cpus().length },
   judgementMs: each((s) => timed(() => judge(s))),
@@ -409,7 +408,7 @@ const answer = {
   panel: panels(),
   rehearsal: rehearsing(),
   toggling: await toggling(),
-  testPlanMs: timed(() => testPlan(station)),
+  proving: await proving(timed),
   serverStartMs: round(median(starts), 0),
   dragging: await dragging(),
   underLoad: (await load.run(30, 1)).figures,

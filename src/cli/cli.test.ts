@@ -4,7 +4,9 @@ import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { judge } from '@/core/levels';
 import { newStation, type Station } from '@/core/station';
+import type { SealedRun } from '@/core/proving';
 import { openDatabase, openDataFolder } from '@/server/db';
+import { hashOf } from '@/server/seal';
 import { createStation, findStation } from '@/server/stations';
 import { main } from './main';
 
@@ -99,6 +101,42 @@ describe('pitbell', () => {
     const judged = JSON.parse((await pitbell('prove', file, '--results', results)).out);
     const verdict = (id: string) => judged.steps.find((s: { id: string }) => s.id === id).verdict;
     expect([verdict('bench-pump'), verdict('running'), verdict('isolate')]).toEqual(['pass', 'fail', 'open']);
+  });
+
+  it('lists jobs with why some are not for a station, and prints the card of one', async () => {
+    const file = write('e2.json', sound());
+    const { jobs } = JSON.parse((await pitbell('prove', file, '--list')).out);
+    const job = (id: string) => jobs.find((j: { id: string }) => j.id === id);
+    expect([job('J13').against, job('J10').against]).toEqual([null, 'no drive runs its pump']);
+    const card = JSON.parse((await pitbell('prove', file, '--job', 'J13')).out);
+    expect(card).toMatchObject({ job: 'J13', title: 'Float change in a sealed sewage pit', people: 2 });
+    expect(card.steps[0]).toMatchObject({ id: 'bring', risk: 'look' });
+    expect((await pitbell('prove', file, '--job', 'J10')).err).toEqual([
+      expect.stringMatching(/not for this station: no drive/),
+    ]);
+  });
+
+  it('checks the seal of a run, and names what is broken', async () => {
+    const content: SealedRun = {
+      format: 'pit-bell/run',
+      version: 1,
+      station: sound(),
+      revision: 1,
+      run: { id: 1, startedAt: 'x', tester: 'A. B.', plan: { version: 3, job: 'J13', steps: [] } },
+      entries: [],
+      photos: [],
+      sealedAt: 'x',
+      sealedBy: 'A. B.',
+      previous: null,
+    };
+    const whole = write('run.json', { ...content, hash: hashOf(content) });
+    expect(JSON.parse((await pitbell('verify', whole)).out)).toMatchObject({ whole: true, runs: 1 });
+    const broken = write('run2.json', { ...content, sealedBy: 'C. D.', hash: hashOf(content) });
+    expect(await pitbell('verify', broken)).toMatchObject({
+      status: 2,
+      err: [expect.stringMatching(/seal is broken/)],
+    });
+    expect((await pitbell('verify', path.join(folder, 'none'))).err).toEqual([expect.stringMatching(/there is no/)]);
   });
 
   it('refuses results that the plan does not ask for', async () => {
@@ -301,7 +339,10 @@ describe('pitbell backup', () => {
     createStation(db, sound(), '2026-11-24T09:41:00.000Z');
     const to = path.join(folder, 'kept.sqlite');
     const { status, out } = await pitbell('backup', to, '--data', data);
-    expect([status, JSON.parse(out)]).toEqual([0, { file: to, stations: 1, revisions: 1, testRuns: 0, findings: 0 }]);
+    expect([status, JSON.parse(out)]).toEqual([
+      0,
+      { file: to, stations: 1, revisions: 1, testRuns: 0, findings: 0, photos: null },
+    ]);
     // What is written after it is not in it, and it is a data folder’s file like any other.
     createStation(db, sound(), '2026-11-24T09:42:00.000Z');
     db.close();

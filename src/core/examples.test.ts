@@ -5,6 +5,7 @@ import * as dependence from './dependence';
 import * as editing from './editing';
 import * as faults from './faults';
 import * as hydraulics from './hydraulics';
+import * as jobs from './jobs';
 import * as levels from './levels';
 import * as proposals from './proposals';
 import * as proving from './proving';
@@ -22,6 +23,7 @@ const scope = {
   ...editing,
   ...faults,
   ...hydraulics,
+  ...jobs,
   ...levels,
   ...proposals,
   ...proving,
