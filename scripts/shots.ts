@@ -21,6 +21,21 @@ const group = (name: string) => (page: Page) =>
   page.getByRole('navigation', { name: 'groups of the survey' }).getByRole('link', { name }).click();
 const sheet = (name: string) => (page: Page) => page.getByRole('tab', { name }).click();
 
+/** A run of the job that is shown, at one of its steps. */
+async function begun(page: Page, step: RegExp, phone = false): Promise<void> {
+  await page.getByRole('textbox', { name: 'tested by' }).fill('R. T.');
+  await page.getByRole('button', { name: /begin a run/ }).click();
+  await page.waitForURL(/prove\/\d+$/);
+  if (phone) await page.getByRole('button', { name: 'steps' }).click();
+  await page.getByRole('button', { name: step }).first().click();
+  await page.getByRole('heading', { name: step, level: 2 }).waitFor();
+  await page
+    .getByRole('img', { name: /red on/ })
+    .first()
+    .waitFor({ timeout: phone ? 1 : 10_000 })
+    .catch(() => {});
+}
+
 const SHOTS: readonly Shot[] = [
   { name: 'round', address: '/' },
   { name: 'survey', address: '/stations/5/survey' },
@@ -35,7 +50,6 @@ const SHOTS: readonly Shot[] = [
   { name: 'levels-duplex', address: '/stations/5/levels' },
   { name: 'levels-from-above', address: '/stations/5/levels', before: sheet('plan view') },
   { name: 'levels-doses', address: '/stations/7/levels' },
-  { name: 'levels-condensate', address: '/stations/13/levels' },
   {
     name: 'levels-proposed',
     address: '/stations/12/levels',
@@ -93,10 +107,23 @@ const SHOTS: readonly Shot[] = [
   },
   {
     name: 'prove',
-    address: '/stations/5/prove',
-    before: (page) => page.getByRole('button', { name: /Fill until the pump is called/ }).click(),
+    address: '/stations/5/prove?job=J6',
+    before: (page) => page.getByRole('heading', { name: 'What to bring' }).waitFor(),
   },
-  { name: 'prove-phone', address: '/stations/1/prove/1', phone: true },
+  {
+    name: 'prove-run',
+    address: '/stations/5/prove?job=J6',
+    before: (page) => begun(page, /Volts over each input/),
+  },
+  {
+    name: 'prove-phone',
+    address: '/stations/5/prove?job=J6',
+    phone: true,
+    before: async (page) => {
+      await begun(page, /Which input each float lands on/, true);
+      await page.getByRole('radio', { name: /four, link out/ }).waitFor();
+    },
+  },
   { name: 'card', address: '/stations/2/card' },
 ];
 

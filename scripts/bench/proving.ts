@@ -22,7 +22,9 @@ export async function proving(timed: (run: () => unknown) => number) {
   }));
   const noise = Buffer.from(Array.from({ length: 1600 * 1200 * 3 }, (_, i) => (i * 7919) % 251));
   const bytes = new Uint8Array(
+    // Grain as a phone’s picture has it.
     await sharp(noise, { raw: { width: 1600, height: 1200, channels: 3 } })
+      .blur(1.2)
       .jpeg({ quality: 82 })
       .toBuffer(),
   );
@@ -43,9 +45,10 @@ export async function proving(timed: (run: () => unknown) => number) {
     system: 'metric',
     address: 'http://127.0.0.1:4300/stations/5',
   });
+  const reportMs = Math.round(performance.now() - began);
   return {
     planColdMs: timed(() => testPlan(structuredClone(duplex))),
     planAfterAnEditMs: timed(edited),
-    reportMs: Math.round(performance.now() - began),
+    reportMs,
   };
 }

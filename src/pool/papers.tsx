@@ -1,5 +1,6 @@
 import { renderToBuffer } from '@react-pdf/renderer';
 import QRCode from 'qrcode';
+import sharp from 'sharp';
 import { jobCard } from '@/core/jobs';
 import { levelContext } from '@/core/levels';
 import { readingsCard, runReport, shaftScene, type ReportedRun } from '@/core/papers';
@@ -18,6 +19,15 @@ import { day, timeOfDay } from '@/ui/parts/when';
 export const codeOf = async (address: string | null): Promise<Code> =>
   address === null ? null : { png: new Uint8Array(await QRCode.toBuffer(address, { margin: 1, width: 240 })), address };
 
+/** No larger than a paper shows, px along its longer side. */
+const ON_PAPER = 700;
+
+/** A photograph as small as it is printed: setting a large one takes seconds. */
+async function forPaper(bytes: Uint8Array): Promise<Uint8Array> {
+  const small = sharp(bytes).resize(ON_PAPER, ON_PAPER, { fit: 'inside', withoutEnlargement: true });
+  return new Uint8Array(await small.jpeg({ quality: 72 }).toBuffer());
+}
+
 export interface ReportAsked {
   /** The document of the revision that the run is of, as it is stored. */
   readonly document: string;
@@ -33,9 +43,10 @@ export async function reportPdf({ document, run, photos, system, address }: Repo
   if (!checked.ok) throw new Error('the document of this revision cannot be read');
   const context = levelContext(checked.station);
   const scene = shaftScene(context, { ...CARD_SHAFT, detail: 'full', system, level: context.lead });
+  const printed = await Promise.all(photos.map(async (p) => ({ ...p, bytes: await forPaper(p.bytes) })));
   const report = runReport(checked.station, run, system, (at) => `${day(at)}, ${timeOfDay(new Date(at))}`);
   return new Uint8Array(
-    await renderToBuffer(<RunReportPdf report={report} scene={scene} photos={photos} code={await codeOf(address)} />),
+    await renderToBuffer(<RunReportPdf report={report} scene={scene} photos={printed} code={await codeOf(address)} />),
   );
 }
 

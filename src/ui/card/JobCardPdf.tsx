@@ -44,11 +44,11 @@ export function JobCardPdf({ card, code }: { card: SaidCard; code: Code }) {
                 </Words>
               ))}
             </View>
-            {s.actions.map((a) => (
-              <Words key={a}>{`– ${a}`}</Words>
+            {s.actions.map((a, n) => (
+              <Words key={n}>{`– ${a}`}</Words>
             ))}
-            {s.expects.map((e) => (
-              <View key={e.label} wrap={false} style={{ flexDirection: 'row', alignItems: 'center', marginTop: 3 }}>
+            {s.expects.map((e, n) => (
+              <View key={n} wrap={false} style={{ flexDirection: 'row', alignItems: 'center', marginTop: 3 }}>
                 <Box wide={e.unit !== ''} />
                 <Words style={{ width: 34, fontSize: 8 }}>{e.unit}</Words>
                 <Words style={{ flex: 1 }}>{`${e.label}: ${e.sentence}`}</Words>

@@ -31,8 +31,8 @@ function StepBlock({
         <Words>{`${s.verdict}${s.entered ? ` · ${s.entered}` : ''}`}</Words>
       </View>
       {s.lines.length > 0 && <Row bold widths={WIDTHS} cells={['', 'expected', 'found', '']} />}
-      {s.lines.map((l) => (
-        <Row key={l.label} widths={WIDTHS} cells={[l.label, l.expected, l.found, l.state]} />
+      {s.lines.map((l, n) => (
+        <Row key={n} widths={WIDTHS} cells={[l.label, l.expected, l.found, l.state]} />
       ))}
       {s.decided.map((d) => (
         <Words key={d}>{d}</Words>
@@ -80,8 +80,8 @@ export function RunReportPdf({
             <Scan code={code} />
             <Text style={page.h2}>What deviates</Text>
             {report.deviations.length === 0 && <Text>Nothing: every step passed.</Text>}
-            {report.deviations.map((d) => (
-              <Words key={d}>{d}</Words>
+            {report.deviations.map((d, n) => (
+              <Words key={n}>{d}</Words>
             ))}
             <Text style={page.h2}>Seal</Text>
             {report.seal.map((line) => (
