@@ -1,6 +1,9 @@
-import type { UnitSystem } from '@/core/units';
-import { refuse } from './edge';
+import type { Station } from '@/core/station';
+import { systemOf, type UnitSystem } from '@/core/units';
+import { database } from './db';
+import { idFrom, notFound, now, refuse } from './edge';
 import { Busy } from './pool';
+import { findStation } from './stations';
 
 /** A paper as an answer: made in the pool, told where that is busy. @param make gives the PDF, or words for why there is none */
 export async function paper(name: string, make: () => Promise<Uint8Array | string>): Promise<Response> {
@@ -28,4 +31,29 @@ export function addressOf(request: Request, stationId: number): string | null {
   if (!host) return null;
   const scheme = new URL(request.url).protocol === 'https:' ? 'https' : 'http';
   return `${scheme}://${host}/stations/${stationId}`;
+}
+
+/** What a paper of a station is asked with. */
+export interface PaperAsked {
+  readonly station: Station;
+  readonly revision: number;
+  /** When it is asked, ISO time. */
+  readonly at: string;
+  readonly system: UnitSystem;
+  readonly address: string | null;
+}
+
+/** A paper of the newest revision of a station, in the units asked for or its own. */
+export async function stationPaper(
+  request: Request,
+  params: Promise<{ id: string }>,
+  name: string,
+  make: (asked: PaperAsked) => Promise<Uint8Array | string>,
+): Promise<Response> {
+  const id = idFrom((await params).id);
+  const saved = id === null ? null : findStation(database(), id);
+  if (!saved) return notFound('station');
+  const { station, revision } = saved;
+  const system = unitsOf(request, systemOf(station.profile));
+  return paper(name, () => make({ station, revision, at: now(), system, address: addressOf(request, saved.id) }));
 }

@@ -181,7 +181,7 @@ describe('what each card says of its station', () => {
       'J13',
       'workshop-sump',
       [
-        /Never open the check valve or anything above it: the column stands full, 15\.7 L/,
+        /Never open the check valve or anything above it: the column stands full, about 14\.7 L/,
         /Cut nothing of the pump’s cord/,
         /hot: wait/,
         /gas/,
@@ -195,7 +195,8 @@ describe('what each card says of its station', () => {
         /Vent|vent and equaliser/,
         /L1 to N: 230 V/,
         /way-2[\s\S]*lifted: pump 1 runs, the lamp is lit, the horn sounds, the dialler is told/,
-        /stays live when the pump is off/,
+        // With the breaker of the pump off one side of the alarm’s switch is live all the same.
+        /feed[\s\S]*S-alarm:(C|NO) to earth: 230 V/,
       ],
     ],
     ['J15', 'rain-cistern', [/Lowest usable|takes water down to/, /gland/, /mark on the barrel/]],
@@ -214,7 +215,8 @@ describe('what each card says of its station', () => {
       'J18',
       'cold-store-condensate',
       [
-        /look in the reservoir before a new supply is quoted/,
+        // Its cut-off breaks the call, not the live: the supply is there.
+        /has its supply and does nothing: its cut-off breaks the call at 24 V/,
         /X6:1 to X6:2: 24 V/,
         /what happens: .*cold store coils may run/,
         /blocked\?/i,
@@ -234,12 +236,7 @@ describe('what each card says of its station', () => {
     [
       'J20',
       'cold-store-condensate',
-      [
-        /nothing stops the appliance: from the cut-off’s level it runs over in/,
-        /Prove it/,
-        /service loop/,
-        /cold store coils is stopped/,
-      ],
+      [/with its pump dead it runs over/, /Prove it/, /service loop/, /cold store coils is stopped/],
     ],
     [
       'J21',
@@ -256,6 +253,8 @@ describe('what each card says of its station', () => {
     const made = jobCard(s, 'J16');
     if (!made.ok) throw new Error(sayPhrase(made.reason, 'metric'));
     expect(words(s, 'J16')).toMatch(/fails closed/);
+    // Its alarm float tells and stops nothing.
+    expect(words(s, 'J16')).toMatch(/relay held closed: it goes on filling, to the overflow/);
     expect(words(s, 'J16')).toMatch(/for direct current on the DC side/);
   });
 

@@ -115,7 +115,7 @@ export const choice = (id: string, label: string, why: Phrase | string, sets?: C
   ...(sets && { sets }),
 });
 
-/** Something that the person decides; `suggested`: what the figures of this station speak for. */
+/** Something that the person decides; `suggested`: what is usual, or what the station has as it is. */
 export const decide = (id: string, question: string, suggested: string | null, ...choices: Choice[]): Decision => ({
   id,
   question,
@@ -162,9 +162,16 @@ export function likeIt(bench: Bench, sensor: Sensor): Phrase {
   return phrase`1 ${kindOf(sensor).name}, ${contact}${load}, with at least ${cordLength(bench, sensor)} of cord`;
 }
 
-/** Water of the line above the check valve, which stands when the pump is still, m³. */
-export const column = ({ levels: { hydraulics } }: Bench): Quantity =>
+/** Water of the whole line, m³. */
+export const lineVolume = ({ levels: { hydraulics } }: Bench): Quantity =>
   quantity('volume', hydraulics.main.volumeOf(hydraulics.main.length));
+
+/** Water that still stands in the line when the pump is still and what can fall back has, m³; 0 where nothing holds it. */
+export function column({ station, levels: { hydraulics, stop } }: Bench): Quantity {
+  const held = station.discharge.checkValve !== null;
+  const all = hydraulics.main.volumeOf(hydraulics.main.length);
+  return quantity('volume', held ? Math.max(all - hydraulics.drainback(1, stop).volume, 0) : 0);
+}
 
 /** Time that inflow takes from one level to another, s; without an end where none comes. */
 export const fillTime = ({ levels: { vessel } }: Bench, from: number, to: number, inflow: number): number =>

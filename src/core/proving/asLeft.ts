@@ -33,6 +33,11 @@ const SHARE = 0.005;
 const alike = (a: unknown, b: unknown): boolean =>
   typeof a === 'number' && typeof b === 'number' ? Math.abs(a - b) <= Math.max(SAME, SHARE * Math.abs(a)) : a === b;
 
+/** Where a field is in this document: a sensor by its id, for another revision may list them in another order. */
+function pathOf(station: Station, { path, sensor }: NonNullable<Step['expects'][number]['sets']>): string {
+  return sensor === undefined ? path : `sensors.${station.sensors.findIndex((s) => s.id === sensor)}.${path}`;
+}
+
 /** What was found of fields of the document, in SI and from the floor up. */
 function foundFields(station: Station, steps: readonly Step[], entries: readonly ProofEntry[]): LeftChange[] {
   const { depth } = vesselOf(station.vessel);
@@ -44,7 +49,8 @@ function foundFields(station: Station, steps: readonly Step[], entries: readonly
       const found = entry.found[e.id];
       if (!e.sets || typeof found !== 'number' || !e.reading) return [];
       const to = e.sets.from === 'rim' ? depth - found : found;
-      return [{ path: e.sets.path, label: e.label, from: getAt(station, e.sets.path), to, format: e.reading.format }];
+      const path = pathOf(station, e.sets);
+      return [{ path, label: e.label, from: getAt(station, path), to, format: e.reading.format }];
     });
     const decided = step.decisions.flatMap((d): LeftChange[] => {
       const chosen = d.choices.find((c) => c.id === entry.decided[d.id]);

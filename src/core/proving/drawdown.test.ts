@@ -13,7 +13,7 @@ describe('drawdown', () => {
     const found = drawdownFlow(box(), [run]);
     if (!found.ok) throw new Error(found.reason);
     // 150 L in 60 s is 2.5 L/s; 15 L in 120 s come in: 0.125 L/s.
-    expect(found.inflow * 1000).toBeCloseTo(0.125, 6);
+    expect(found.inflow! * 1000).toBeCloseTo(0.125, 6);
     expect(found.flow * 1000).toBeCloseTo(2.625, 6);
     expect(found.rate * 1000).toBeCloseTo(5, 6);
     expect(found.share).toBeCloseTo(Math.hypot((Math.SQRT2 * 5) / 300, 1 / 60, 0.05), 6);
@@ -24,6 +24,8 @@ describe('drawdown', () => {
     if (!found.ok) throw new Error(found.reason);
     expect(found.flow * 1000).toBeCloseTo((2.5 + 2) / 2, 6);
     expect(found.apart).toBeCloseTo(0.5 / 2.25, 6);
+    // Nobody measured how it rose again: that is no inflow of nothing.
+    expect(found.inflow).toBeNull();
   });
   it('that did not fall, or was not measured, is said', () => {
     expect(drawdownFlow(box(), [])).toMatchObject({ ok: false });
@@ -59,6 +61,10 @@ describe('as left', () => {
   });
   it('what was not done, or is of a sensor that is there no more, leaves the station alone', () => {
     expect(asLeft(s, plan, [entry({ 'clip-pump': 0.9 }, { verdict: 'not done' })]).changes).toEqual([]);
+    // In another order it is still that sensor’s.
+    const turned = { ...s, sensors: [...s.sensors].reverse() };
+    const of = asLeft(turned, plan, [entry({ 'clip-pump': 1.2 - clip + 0.02 })]);
+    expect(of.changes.map((c) => c.path)).toEqual(['sensors.1.clip']);
     const fewer = { ...s, sensors: s.sensors.slice(0, 1) };
     expect(asLeft(fewer, plan, [entry({ 'clip-alarm': 0.1 })]).changes).toEqual([]);
   });

@@ -14,9 +14,9 @@ export interface DrawdownRun {
 export type DrawdownFlow =
   | {
       readonly ok: true;
-      /** Of the pump, m³/s, the mean of all runs; of what came in meanwhile; and how fast the water fell, m/s. */
+      /** Of the pump, m³/s, the mean of all runs; of what came in meanwhile, null where no run measured it; and how fast the water fell, m/s. */
       readonly flow: number;
-      readonly inflow: number;
+      readonly inflow: number | null;
       readonly rate: number;
       /** How surely, as a share, and what most of it comes from. */
       readonly share: number;
@@ -66,7 +66,7 @@ export function drawdownFlow(station: Pick<Station, 'vessel'>, runs: readonly Dr
   return {
     ok: true,
     flow,
-    inflow: mean((r) => r.inflow),
+    inflow: runs.some((r) => r.riseSeconds > 0) ? mean((r) => r.inflow) : null,
     rate: mean((r) => r.fell / r.seconds),
     share: Math.hypot(...Object.values(parts)),
     mostly,

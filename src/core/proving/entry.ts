@@ -1,3 +1,4 @@
+import * as z from 'zod';
 import type { Found } from './judgeFound';
 
 /** What a step came to: as it should, not so, outside its band and left so, or not done; the last two with a reason. */
@@ -20,3 +21,15 @@ export interface ProofEntry {
   readonly decided: Decided;
   readonly note: string;
 }
+
+/** A finding as it is sent and carried. */
+export const entrySchema = z.object({
+  id: z.number(),
+  stepId: z.string(),
+  enteredAt: z.string(),
+  by: z.string(),
+  verdict: z.enum(VERDICTS),
+  found: z.record(z.string(), z.union([z.number(), z.boolean()])),
+  decided: z.record(z.string(), z.string()),
+  note: z.string(),
+});

@@ -1,4 +1,4 @@
-export { VERDICTS, type Decided, type ProofEntry, type Verdict } from './entry';
+export { entrySchema, VERDICTS, type Decided, type ProofEntry, type Verdict } from './entry';
 export { asLeft, type AsLeft } from './asLeft';
 export { drawdownFlow, type DrawdownRun } from './drawdown';
 export { notFinished, progressOf, type Progress } from './finished';

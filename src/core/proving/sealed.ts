@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { VERDICTS } from './entry';
+import { entrySchema } from './entry';
 import { readPlan } from './stored';
 
 /*
@@ -9,17 +9,6 @@ import { readPlan } from './stored';
 
 export const RUN_FORMAT = 'pit-bell/run';
 export const RUN_VERSION = 1;
-
-const entry = z.object({
-  id: z.number(),
-  stepId: z.string(),
-  enteredAt: z.string(),
-  by: z.string(),
-  verdict: z.enum(VERDICTS),
-  found: z.record(z.string(), z.union([z.number(), z.boolean()])),
-  decided: z.record(z.string(), z.string()),
-  note: z.string(),
-});
 
 const photo = z.object({ id: z.number(), stepId: z.string(), takenAt: z.string(), by: z.string(), digest: z.string() });
 
@@ -36,7 +25,7 @@ export const sealedSchema = z.object({
     /** The card as it was kept when the run began. */
     plan: z.unknown(),
   }),
-  entries: z.array(entry),
+  entries: z.array(entrySchema),
   photos: z.array(photo),
   sealedAt: z.string(),
   sealedBy: z.string(),

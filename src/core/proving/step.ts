@@ -13,8 +13,8 @@ export interface Expectation {
   readonly reading: Reading | null;
   /** Where the probes go; null where no meter is used at two points of the panel. */
   readonly probes: Probes | null;
-  /** The field of the document that what is found becomes, as the station is left; `rim`: measured from the rim down. */
-  readonly sets: { readonly path: string; readonly from: 'rim' | 'value' } | null;
+  /** The field of the document that what is found becomes, as the station is left; `rim`: measured from the rim down; `sensor`: of that sensor, wherever it stands in the list. */
+  readonly sets: { readonly path: string; readonly from: 'rim' | 'value'; readonly sensor?: string } | null;
 }
 
 export interface Reading {

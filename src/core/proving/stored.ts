@@ -64,7 +64,7 @@ const stepSchema = z.object({
       reading: reading.nullable(),
       probes: probes.nullable().default(null),
       sets: z
-        .object({ path: z.string(), from: z.enum(['rim', 'value']) })
+        .object({ path: z.string(), from: z.enum(['rim', 'value']), sensor: z.string().optional() })
         .nullable()
         .default(null),
     }),

@@ -31,18 +31,25 @@ export const pluggedIn = (panel: Panel, tag: string): Act[] =>
 
 const motors = (panel: Panel | null) => panel?.devices.filter((d) => d.function === 'motor') ?? [];
 
-/** What is opened of the isolation that alone keeps the pumps from running, all floats lifted. */
+/**
+ * The least that keeps the pumps from running, all floats lifted: their own breakers, which leave control and alarm alive, or else what of the
+ * isolation does it alone. Nothing where this panel runs no pump.
+ */
 function breakerOfPumps(world: World): Act[] {
   const isolation = isolationOf(world);
   const { panel } = world;
-  if (!isolation || !panel) return [];
-  const pumps = panel.outcomes.filter((o) => o.kind === 'pump');
+  const pumps = panel?.outcomes.filter((o) => o.kind === 'pump') ?? [];
+  if (!isolation || !panel || pumps.length === 0) return [];
   const rest = atRest(world);
   const runs = (acts: readonly Act[]) => {
     const up = floatTags(rest).map((device): Act => ({ kind: 'put', device, to: 'up' }));
     const scene = [...acts, ...up].reduce(perform, rest);
     return pumps.some((o) => happens(scene.panel()!.settled, o));
   };
+  const own = panel.devices
+    .filter((d) => d.function === 'breaker' && d.pump !== undefined)
+    .map((d): Act => ({ kind: 'put', device: d.tag, to: 'off' }));
+  if (own.length > 0 && !runs(own)) return own;
   const alone = isolation.acts.find((act) => !runs([act]));
   return alone ? [alone] : [...isolation.acts];
 }

@@ -8,8 +8,8 @@ interface Observed {
   readonly id: string;
   /** What is read or looked at, in few words. */
   readonly label: string;
-  /** The field of the document that what is found becomes, as the station is left; `rim`: measured from the rim down. */
-  readonly sets?: { readonly path: string; readonly from: 'rim' | 'value' };
+  /** The field of the document that what is found becomes, as the station is left; `rim`: measured from the rim down; `sensor`: by its id, of which the path is the field. */
+  readonly sets?: { readonly path: string; readonly from: 'rim' | 'value'; readonly sensor?: string };
 }
 
 /** Where the probes go: two points of the panel, and what is dialled. */

@@ -21,7 +21,7 @@ export interface Decision {
     /** The field of the document that it decides. */
     readonly sets?: { readonly path: string; readonly value: string | number | boolean };
   }[];
-  /** The one that the figures of this station speak for, where they do. */
+  /** The one that is usual, or that the station has as it is; null where there is none. */
   readonly suggested: string | null;
 }
 

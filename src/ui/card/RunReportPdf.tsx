@@ -94,7 +94,7 @@ export function RunReportPdf({
         {report.steps.map((s, i) => (
           <StepBlock key={s.id} step={s} number={i + 1} photos={photos.filter((p) => p.stepId === s.id)} />
         ))}
-        {report.wiring.length > 0 && <Text style={page.h2}>Wiring as left</Text>}
+        {report.wiring.length > 0 && <Text style={page.h2}>Wiring, as the document of this revision has it</Text>}
         <View style={{ flexDirection: 'row', flexWrap: 'wrap' }}>
           {report.wiring.map((w) => (
             <Words key={w} style={{ width: '50%', fontSize: 8 }}>

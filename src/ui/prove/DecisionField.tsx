@@ -46,7 +46,7 @@ export function DecisionField({
             {decision.suggested === c.id && (
               <Typography component="span" variant="label">
                 {' '}
-                · fits these figures
+                · suggested
               </Typography>
             )}
           </Typography>

@@ -7,6 +7,7 @@ import { drawdownFlow, type DrawdownRun } from '@/core/proving';
 import { parseQuantity, quantity, say, unitOf, type UnitSystem } from '@/core/units';
 import type { Station } from '@/core/station';
 import { TextBox } from '../parts/TextBox';
+import { Stopwatch } from './Stopwatch';
 
 const FIELDS = [
   ['from', 'water at the start, rim down', 'height'],
@@ -44,6 +45,13 @@ export function DrawdownBox({
   const tell = (f: Parameters<typeof quantity>[0], v: number) => say(quantity(f, v), system);
   return (
     <Box role="group" aria-label="drawdown" sx={{ display: 'flex', flexDirection: 'column', gap: 1 }}>
+      <Stopwatch
+        onStop={(seconds) => {
+          // The fall first, then the rise.
+          const field = (typed.seconds ?? '') === '' ? 'seconds' : 'riseSeconds';
+          setTyped({ ...typed, [field]: tell('time', seconds) });
+        }}
+      />
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr 1fr', md: 'repeat(3, 1fr)' }, gap: 1 }}>
         {FIELDS.map(([field, label, format]) => (
           <TextBox
@@ -60,7 +68,10 @@ export function DrawdownBox({
       {result.ok ? (
         <Typography variant="body1" component="p" aria-live="polite" sx={{ m: 0 }}>
           The pump moves <b>{tell('flow', result.flow)}</b>, within {tell('share', result.share)} (mostly{' '}
-          {result.mostly}); inflow meanwhile {tell('flow', result.inflow)}
+          {result.mostly});{' '}
+          {result.inflow === null
+            ? 'what came in meanwhile was not measured, and is not in it'
+            : `inflow meanwhile ${tell('flow', result.inflow)}`}
           {result.runs > 1 ? `; ${result.runs} runs, apart by ${tell('share', result.apart)}` : ''}.
         </Typography>
       ) : (

@@ -38,8 +38,8 @@ export function Meaning({
               .map((c) => c.label)
               .join('; ')}${meant.causes.length > 6 ? `; and ${meant.causes.length - 6} more` : ''}.`
           : 'None of the single faults asked would show this.'}{' '}
-        Asked: each of {meant.asked} single faults of this station alone. Not asked: two at once, and what no fault of
-        the catalogue is.
+        Asked: each of {meant.asked} single faults alone, in the station as it is designed now. Not asked: two at once,
+        and what no fault of the catalogue is.
       </Typography>
     </Box>
   );

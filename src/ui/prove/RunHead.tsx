@@ -17,6 +17,20 @@ const COLOUR: Readonly<Record<StepState, string>> = {
   'not done': 'text.disabled',
 };
 
+/** How many steps are open, and what the others came to where they did not pass: in words, for colours alone tell nobody. */
+function progressWords(states: readonly StepState[]): string {
+  const count = (state: StepState) => states.filter((s) => s === state).length;
+  const open = count('open');
+  const left = (
+    [
+      ['fail', 'failed'],
+      ['outside', 'outside'],
+      ['not done', 'not done'],
+    ] as const
+  ).flatMap(([state, word]) => (count(state) > 0 ? [`${count(state)} ${word}`] : []));
+  return [open === 0 ? 'every step entered' : `${open} of ${states.length} steps open`, ...left].join(', ');
+}
+
 /** Where one is and what is left, at a glance: a piece for each step, and the number of those that are open. */
 function Progress({
   states,
@@ -27,12 +41,12 @@ function Progress({
   current: number;
   onPick(i: number): void;
 }) {
-  const open = states.filter((s) => s === 'open').length;
+  const words = progressWords(states);
   return (
     <Box sx={{ flex: 1, minWidth: 0 }}>
       <Box
         role="img"
-        aria-label={open === 0 ? 'every step entered' : `${open} of ${states.length} steps open`}
+        aria-label={words}
         sx={{ display: 'flex', gap: '1px', height: 12 }}
         onClick={(e) => {
           const box = e.currentTarget.getBoundingClientRect();
@@ -53,7 +67,7 @@ function Progress({
         ))}
       </Box>
       <Typography variant="label" component="p" sx={{ m: 0 }}>
-        {open === 0 ? 'every step entered' : `${open} of ${states.length} steps open`}
+        {words}
       </Typography>
     </Box>
   );

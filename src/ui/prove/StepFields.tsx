@@ -11,7 +11,7 @@ import { TextBox } from '../parts/TextBox';
 import { DecisionField } from './DecisionField';
 import { FoundField } from './FoundField';
 import type { StepDraft } from './runDraftForm';
-import { Stopwatch, timed } from './Stopwatch';
+import { Stopwatch } from './Stopwatch';
 import { useMeter, type MeterReading } from './useMeter';
 
 // What asks the model of the station comes after the page, where it is wanted.
@@ -92,6 +92,7 @@ export function StepFields({
   onTime(id: string, text: string): void;
 }) {
   const { station, system, step, draft, sealed, change } = filling;
+  const timed = step.expects.filter((e) => e.reading?.format === 'time');
   const drawn = step.expects.some((e) => e.reading?.format === 'levelRate');
   return (
     <>
@@ -109,9 +110,19 @@ export function StepFields({
           {told}
         </Typography>
       )}
-      {!sealed && timed(step).length > 0 && <Stopwatch key={step.id} step={step} system={system} onTime={onTime} />}
+      {!sealed && timed.length > 0 && (
+        <Stopwatch
+          key={step.id}
+          onStop={(seconds) => {
+            // Into the first time that is still asked.
+            const next = timed.find((e) => (draft.readings[e.id] ?? '') === '') ?? timed[0]!;
+            onTime(next.id, say(quantity('time', seconds), system));
+          }}
+        />
+      )}
       {!sealed && drawn && (
         <DrawdownBox
+          key={step.id}
           station={station}
           system={system}
           onFlow={({ drop, flow }) => change({ readings: { ...draft.readings, drop, flow } })}

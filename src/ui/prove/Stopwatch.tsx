@@ -3,8 +3,6 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
-import type { Step } from '@/core/proving';
-import { quantity, say, type UnitSystem } from '@/core/units';
 
 /** Seconds as a watch shows them. */
 const shown = (s: number): string =>
@@ -12,19 +10,8 @@ const shown = (s: number): string =>
     .toString()
     .padStart(2, '0')}.${Math.floor((s % 1) * 10)}`;
 
-/** Readings of a step that a watch gives. */
-export const timed = (step: Step): Step['expects'] => step.expects.filter((e) => e.reading?.format === 'time');
-
-/** A watch with start, mark and stop: what it shows goes into the time that is asked. */
-export function Stopwatch({
-  step,
-  system,
-  onTime,
-}: {
-  step: Step;
-  system: UnitSystem;
-  onTime(id: string, text: string): void;
-}) {
+/** A watch with start, mark and stop: what it shows when it is stopped goes to whoever asked for a time. */
+export function Stopwatch({ onStop }: { onStop(seconds: number): void }) {
   const [from, setFrom] = useState<number | null>(null);
   const [now, setNow] = useState(0);
   const [marks, setMarks] = useState<readonly number[]>([]);
@@ -39,7 +26,7 @@ export function Stopwatch({
     const seconds = (performance.now() - from) / 1000;
     setNow(seconds);
     setFrom(null);
-    for (const e of timed(step)) onTime(e.id, say(quantity('time', seconds), system));
+    onStop(seconds);
   };
   const start = () => {
     setMarks([]);

@@ -1,18 +1,8 @@
 import * as z from 'zod';
-import { VERDICTS, type ProofEntry } from '@/core/proving';
+import { entrySchema, type ProofEntry } from '@/core/proving';
 import { ask, type Answer } from '../parts/ask';
 
 const startedSchema = z.object({ run: z.object({ id: z.number() }) });
-const entrySchema = z.object({
-  id: z.number(),
-  stepId: z.string(),
-  enteredAt: z.string(),
-  by: z.string(),
-  verdict: z.enum(VERDICTS),
-  found: z.record(z.string(), z.union([z.number(), z.boolean()])),
-  decided: z.record(z.string(), z.string()),
-  note: z.string(),
-});
 const enteredSchema = z.object({ entry: entrySchema, meanwhile: z.array(entrySchema) });
 const entriesSchema = z.object({ entries: z.array(entrySchema) });
 

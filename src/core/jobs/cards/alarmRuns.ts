@@ -1,8 +1,8 @@
 import { bridgeFloat, liftFloat } from '../acts';
-import { atRest, perform, type Scene } from '../../tests';
+import { atRest, perform, type Act, type Scene, type Test } from '../../tests';
 import { drawTime } from '../../levels';
 import { phrase, quantity, type Phrase } from '../../units';
-import { happens } from '../../wiring';
+import { fieldInputs, happens } from '../../wiring';
 import type { Bench, Job } from '../job';
 import { choice, closing, cycles, decide, fillTime, figure, likeIt, see, take, work } from '../parts';
 
@@ -116,6 +116,34 @@ export const alarmRuns: Job = {
   },
 };
 
+/** Volts at the alarm's switch with the breaker of the pump off: asked of the panel, and read. Nothing where it has no such breaker or switch. */
+function feedOfAlarm({ panel, sensor }: Bench): Test[] {
+  const breakers = panel?.devices.filter((d) => d.function === 'breaker' && d.pump !== undefined) ?? [];
+  const tag = panel?.devices.find((d) => d.sensor === sensor('alarm')?.id)?.tag;
+  const input = panel && fieldInputs(panel).find((i) => i.device === tag);
+  if (!input || breakers.length === 0) return [];
+  const put = (to: (d: (typeof breakers)[number]) => string): Act[] =>
+    breakers.map((d) => ({ kind: 'put', device: d.tag, to: to(d) }));
+  return [
+    work('feed', 'Feed of the alarm switch, the pump off', {
+      actions: [
+        phrase`${breakers.map((d) => d.tag).join(', ')} off: the alarm must have its feed all the same. Read each side of its switch to earth; what reads is live with the pump off, and its label says so.`,
+      ],
+      acts: put(() => 'off'),
+      sees: [input.a, input.b].map((a) => ({
+        id: `feed-${a}`,
+        label: `${a} to earth`,
+        kind: 'volts' as const,
+        probes: { a, b: 'earth', mode: input.mode },
+        band: { share: 0.1 },
+      })),
+      restores: put((d) => d.initial),
+      minutes: 3,
+      risk: 'probes',
+    }),
+  ];
+}
+
 /** A pressure-bell station. */
 export const bellStation: Job = {
   id: 'J14',
@@ -203,15 +231,7 @@ export const bellStation: Job = {
           : []),
         ...cycles(bench),
         ...take(bench, 'fill-alarm', 'silence', 'battery', 'remote', 'recover'),
-        work('feed', 'Feed of the alarm switch', {
-          phase: 'look',
-          actions: [
-            'The feed of the alarm switch stays live when the pump is off: it is a circuit of its own, so labelled.',
-          ],
-          sees: [see('label', 'label', 'says that the alarm is live with the pump off')],
-          minutes: 2,
-          risk: 'look',
-        }),
+        ...feedOfAlarm(bench),
         ...closing(bench),
       ],
       leave: [phrase`air in every bell: the water was below the mouths before the last test`],

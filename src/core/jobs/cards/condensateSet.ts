@@ -1,6 +1,6 @@
 import { phrase, quantity } from '../../units';
 import type { Job } from '../job';
-import { choice, closing, column, cycles, decide, ruleLine, see, take, takeAll, work } from '../parts';
+import { choice, closing, lineVolume, cycles, decide, ruleLine, see, take, takeAll, work } from '../parts';
 
 /** A condensate pump set installed. */
 export const condensateSet: Job = {
@@ -58,7 +58,7 @@ export const condensateSet: Job = {
         }),
         work('line', 'The line', {
           actions: [
-            phrase`No wider than made for: what stands in it runs back, ${quantity('volume', back)} each stop, against ${quantity('volume', levels.drawdown)} that one run moves. The whole line holds ${column(bench)}.`,
+            phrase`No wider than made for: what stands in it runs back, ${quantity('volume', back)} each stop, against ${quantity('volume', levels.drawdown)} that one run moves. The whole line holds ${lineVolume(bench)}.`,
             phrase`Straight up, then a fall all the way to its end after the high point, or an inverted trap there.`,
             station.discharge.outlet <= levels.lead
               ? phrase`The outlet is level with or below the set: a siphon would empty it. A vent at the high point breaks it.`

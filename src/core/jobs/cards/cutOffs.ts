@@ -1,3 +1,4 @@
+import type { Interlock } from '../../station';
 import { phrase, quantity, type Phrase } from '../../units';
 import { liftFloat } from '../acts';
 import type { Bench, Job } from '../job';
@@ -7,7 +8,8 @@ const stopped = ({ station, sensor }: Bench): Phrase | null => {
   if (!sensor('cutoff')) return phrase`it has no cut-off`;
   return station.interlocks.some((l) => l.kind === 'cutoff') ? null : phrase`its cut-off stops no appliance`;
 };
-const loopOf = ({ station }: Bench) => station.interlocks.find((l) => l.kind === 'cutoff')!;
+type CutOff = Extract<Interlock, { kind: 'cutoff' }>;
+const loopOf = ({ station }: Bench): CutOff => station.interlocks.find((l): l is CutOff => l.kind === 'cutoff')!;
 
 /** The two terminals of the cut-off's loop, and the volts that the appliance brings to it. */
 function appliance(bench: Bench) {
@@ -28,13 +30,17 @@ export const deadAppliance: Job = {
   against: stopped,
   make(bench) {
     const { levels } = bench;
-    const { name } = loopOf(bench);
+    const loop = loopOf(bench);
+    const { name } = loop;
+    const live = loop.acts === 'live';
     const cutoff = levels.cutoff!;
     const at = appliance(bench);
     const float = bench.sensor('cutoff')!;
     const full: Parameters<typeof work>[2] = {
       actions: [
-        phrase`No volts at ${name} is the cut-off doing its work: look in the reservoir before a new supply is quoted.`,
+        live
+          ? phrase`No volts at ${name} is the cut-off doing its work: look in the reservoir before a new supply is quoted.`
+          : phrase`${name} has its supply and does nothing: its cut-off breaks the call at ${quantity('voltage', loop.volts)}. Look in the reservoir before a thermostat or a board is quoted.`,
         phrase`The cut-off acts at ${quantity('height', levels.vessel.depth - cutoff.rise)} rim down, and lets go at ${quantity('height', levels.vessel.depth - cutoff.fall)}.`,
       ],
       sees: [see('full', 'reservoir', 'full, up to the cut-off: that is why')],
@@ -73,7 +79,7 @@ export const deadAppliance: Job = {
           : []),
         work('empty', 'Empty it', {
           actions: [
-            phrase`Down to under ${quantity('height', levels.vessel.depth - cutoff.fall)} rim down: the live comes back by itself.`,
+            phrase`Down to under ${quantity('height', levels.vessel.depth - cutoff.fall)} rim down: ${live ? 'the live' : 'the call'} comes back by itself.`,
           ],
           cautions: [`${name} starts by itself when the water is down.`],
           needs: [{ kind: 'water', to: cutoff.rise + 1e-6 }],
@@ -135,14 +141,14 @@ export const connectCutOff: Job = {
     return {
       bring: [
         phrase`splices that are closed against water, two cores to reach, a service loop of a hand’s length`,
-        phrase`the wiring plan of ${loop.kind === 'cutoff' ? loop.name : 'the appliance'}`,
+        phrase`the wiring plan of ${loop.name}`,
       ],
       tests: [
         work('danger', 'What it means now', {
           phase: 'look',
           actions: [
             Number.isFinite(over)
-              ? phrase`As found nothing stops the appliance: from the cut-off’s level it runs over in ${quantity('time', over)} at design inflow.`
+              ? phrase`As found nothing stops the appliance: with its pump dead it runs over ${quantity('time', over)} after the water has passed the cut-off, at design inflow.`
               : phrase`As found nothing stops the appliance.`,
           ],
           sees: [see('loose', 'its two leads', 'found: where they hang, or what bridges them')],
@@ -152,7 +158,7 @@ export const connectCutOff: Job = {
         ...take(bench, 'isolate'),
         work('connect', 'Break the feed at the appliance', {
           actions: [
-            phrase`Which ${loop.kind === 'cutoff' && loop.acts === 'live' ? 'live' : 'low-voltage'} feed: ${loop.kind === 'cutoff' ? phrase`${quantity('voltage', loop.volts)}, ${quantity('current', loop.amps)}` : phrase``}. It is cut in one place, and the two leads go to the two ends.`,
+            phrase`Which ${loop.acts === 'live' ? 'live' : 'low-voltage'} feed: ${quantity('voltage', loop.volts)}, ${quantity('current', loop.amps)}. It is cut in one place, and the two leads go to the two ends.`,
             ...leads.map((c) => phrase`${c.colour} to ${c.terminal ?? 'capped'}`),
           ],
           cautions: [
@@ -167,7 +173,7 @@ export const connectCutOff: Job = {
             decide(
               'which',
               'Which feed?',
-              loop.kind === 'cutoff' && loop.acts === 'live' ? 'live' : 'call',
+              loop.acts === 'live' ? 'live' : 'call',
               choice(
                 'call',
                 'the low-voltage call',

@@ -1,6 +1,8 @@
 import { traitsOf } from '../../duties';
+import { faultsOf } from '../../faults';
+import { atRest, perform, worldOf, type Act } from '../../tests';
 import { phrase, quantity, type Phrase } from '../../units';
-import { controlFigures, type WiringCheck } from '../../wiring';
+import { controlFigures, happens, type WiringCheck } from '../../wiring';
 import { liftFloat } from '../acts';
 import type { Bench, Job } from '../job';
 import { closing, cycles, likeIt, see, take, takeAll, work } from '../parts';
@@ -102,17 +104,32 @@ export const relayFill: Job = {
   },
 };
 
+/** Whether anything stops the filling with every float lifted and the solid-state relay failed closed: asked of the panel with that fault in it. */
+function stopsAllTheSame({ station, panel }: Bench): boolean {
+  const relays = panel?.devices.filter((d) => d.function === 'solid-state').map((d) => d.tag) ?? [];
+  const failed = panel
+    ? faultsOf(station, panel).filter((f) => relays.includes(f.part) && f.id.endsWith('-stuck'))
+    : [];
+  const full = panel?.devices.flatMap((d): Act[] =>
+    d.sensor === undefined ? [] : [{ kind: 'put', device: d.tag, to: 'up' }],
+  );
+  if (!panel || !full || failed.length === 0) return false;
+  const scene = full.reduce(perform, atRest(worldOf(station, failed)));
+  return !panel.outcomes.some((o) => o.kind === 'pump' && happens(scene.panel()!.settled, o));
+}
+
 /** Tank filling by a solid-state relay and a float on direct current. */
 export const solidStateFill: Job = {
   id: 'J16',
   title: 'Tank filling by a solid-state relay and a DC float',
   when: 'A tank is filled through a solid-state relay.',
   begins: 'fill',
-  against: (bench) => (bench.has('solid-state') ? null : phrase`it has no solid-state relay`),
+  against: (bench) => fills(bench) ?? (bench.has('solid-state') ? null : phrase`it has no solid-state relay`),
   make(bench) {
     const { levels } = bench;
     const float = bench.sensor('pump') ?? bench.sensor('stop') ?? bench.station.sensors[0]!;
     const second = bench.sensor('cutoff');
+    const stops = stopsAllTheSame(bench);
     return {
       bring: [
         likeIt(bench, float),
@@ -145,9 +162,9 @@ export const solidStateFill: Job = {
           phase: 'look',
           actions: [
             'A solid-state relay that fails, fails closed: it goes on filling whatever the float says.',
-            second
-              ? phrase`Then the second float stops it, at ${quantity('height', levels.cutoff?.rise ?? levels.overflow)} floor up: see that it breaks something other than the input of this relay.`
-              : phrase`Nothing else stops it here: it fills to the overflow at ${quantity('height', levels.overflow)}. A second float on a contactor would.`,
+            stops
+              ? phrase`Asked with every float lifted and the relay held closed: something stops it all the same${second ? phrase`, the second float at ${quantity('height', levels.cutoff?.rise ?? levels.overflow)} floor up` : phrase``}. See that it does.`
+              : phrase`Asked with every float lifted and the relay held closed: it goes on filling, to the overflow at ${quantity('height', levels.overflow)}${second ? phrase`; the second float works on the same relay, or tells only` : phrase``}. A second float on a contactor of its own would stop it.`,
           ],
           sees: [
             see(

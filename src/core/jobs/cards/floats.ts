@@ -288,7 +288,9 @@ export const floatChange: Job = {
         work('lid', 'Open the lid', {
           actions: [
             'Vent joint first. Mark lid and joints with paint. Loose things away from the hole.',
-            phrase`Never open the check valve or anything above it: the column stands full, ${column(bench)} of it.`,
+            column(bench).value > 0
+              ? phrase`Never open the check valve or anything above it: the column stands full, about ${column(bench)} of it.`
+              : phrase`By the survey no check valve holds the line. Open nothing of it all the same: what stands in it falls on you.`,
           ],
           cautions: [
             'Test for gas before the lid is off, and again before you lean in. Never enter. A second person stays at the hole.',

@@ -6,7 +6,7 @@ import { holdOf } from '../hold';
 import { isolationOf } from '../isolation';
 import type { Observation } from '../observation';
 import { atRest, perform, type Scene } from '../scene';
-import { test, type Test } from '../test';
+import { test, type Part, type Test } from '../test';
 import type { World } from '../world';
 import { fall, rise, runTime, waitFor } from './wet';
 
@@ -62,6 +62,39 @@ function fillToAlarm(world: World): Test[] {
   ];
 }
 
+/** The button that clears an alarm which stays when the water is down from it, or nothing. */
+function resetOf(world: World, down: Scene): string | null {
+  const rings = (s: Scene) =>
+    world.panel!.outcomes.some((o) => (o.kind === 'alarm' || o.kind === 'lamp') && happens(s.panel()!.settled, o));
+  const clears = (device: string) => !rings(perform(down, { kind: 'press', device }));
+  return world.panel!.devices.find((d) => d.springs !== undefined && clears(d.tag))?.tag ?? null;
+}
+
+/** How the alarm ends: as the water falls from it, or where it latches when it is reset by hand. Asked of the panel. */
+function clearing(world: World): Part[] {
+  const { alarm } = world.levels;
+  const falls: Part = {
+    acts: [fall('alarm', alarm!.fall)],
+    observes: [{ id: 'clears', label: 'water when the alarm clears, rim down', kind: 'level' }],
+  };
+  if (!world.panel) return [falls];
+  const up = [...before(world), rise('alarm', alarm!.rise), ...holdOf(world).backs].reduce(perform, atRest(world));
+  if (!perform(up, fall('alarm', alarm!.fall)).inVain) return [falls];
+  const under: Act = { kind: 'water', to: alarm!.fall - 1e-6 };
+  const reset = resetOf(world, perform(up, under));
+  return [
+    { acts: [under], observes: [{ id: 'stays', label: 'once the water is down from the alarm', kind: 'reacts' }] },
+    ...(reset === null
+      ? []
+      : [
+          {
+            acts: [{ kind: 'press', device: reset } as const],
+            observes: [{ id: 'clears', label: `when ${reset} is pressed`, kind: 'reacts' as const }],
+          },
+        ]),
+  ];
+}
+
 /** The pump given back with the alarm up: it pumps down from there, and the alarm clears on the way. */
 function recover(world: World): Test[] {
   const { levels, station } = world;
@@ -80,10 +113,7 @@ function recover(world: World): Test[] {
       needs: [...before(world), rise('alarm', alarm.rise)],
       parts: [
         { acts: hold.backs, observes: [{ id: 'starts', label: 'what reacts', kind: 'reacts', pumps: true }] },
-        {
-          acts: [fall('alarm', alarm.fall)],
-          observes: [{ id: 'clears', label: 'water when the alarm clears, rim down', kind: 'level' }],
-        },
+        ...clearing(world),
         ...(timed
           ? []
           : [

@@ -16,8 +16,7 @@ export const leansIn = ({ levels }: World): boolean => levels.vessel.depth > ARM
 
 /** The floats are where the tape list says. */
 export function tapeCheck(world: World): Test {
-  const { station, levels } = world;
-  const { sensors } = levels;
+  const { sensors } = world.levels;
   const observes = sensors.flatMap(({ sensor, order }) =>
     kindOf(sensor)
       .measures(sensor)
@@ -28,7 +27,8 @@ export function tapeCheck(world: World): Test {
         sensor: sensor.id,
         field: m.field,
         sets: {
-          path: `sensors.${station.sensors.findIndex((s) => s.id === sensor.id)}.${m.field}`,
+          path: m.field,
+          sensor: sensor.id,
           from: m.of === 'height' ? 'rim' : 'value',
         },
       })),
@@ -120,8 +120,16 @@ export function dryLift(world: World): Test {
 export function rotation(world: World): Test[] {
   const { supply, pumps } = world.station;
   if (supply.source !== 'three' || traitsOf(world.station).mover.kind === 'valve') return [];
-  const hands = (world.panel?.devices ?? []).filter((d) => d.positions.some((p) => p.state === 'hand'));
-  const put = (to: string): Act[] => hands.map((d) => ({ kind: 'put', device: d.tag, to }));
+  const devices = world.panel?.devices ?? [];
+  const hands = devices.filter((d) => d.positions.some((p) => p.state === 'hand'));
+  // Floats as well: a low one stops a pump in Hand too, and where there is no selector they start it.
+  const floats = devices.filter((d) => d.sensor !== undefined);
+  const calls = traitsOf(world.station).direction === 'fill' ? 'down' : 'up';
+  const put = (to: (d: (typeof hands)[number]) => string): Act[] =>
+    hands.map((d) => ({ kind: 'put', device: d.tag, to: to(d) }));
+  const start: Act[] = [...floats.map((d): Act => ({ kind: 'put', device: d.tag, to: calls })), ...put(() => 'hand')];
+  const stop: Act[] = [...put((d) => d.initial), ...floats.map((d): Act => ({ kind: 'let go', device: d.tag }))];
+  const kicks = phrase`against the arrow on it, so that it turns with the arrow; of the two orders the one with more flow is right`;
   return [
     test({
       id: 'rotation',
@@ -136,16 +144,17 @@ export function rotation(world: World): Test[] {
       ],
       parts: [
         {
-          acts: put('hand'),
-          observes: pumps.map((_, i) => ({
-            id: `turns-${i + 1}`,
-            label: pumps.length > 1 ? `pump ${i + 1} kicks` : 'it kicks',
-            kind: 'kicks',
-            pump: i + 1,
-          })),
+          acts: start,
+          observes: pumps.map((_, i): Observation => {
+            const said = { id: `turns-${i + 1}`, label: pumps.length > 1 ? `pump ${i + 1} kicks` : 'it kicks' };
+            // A panel that runs no pump tells nothing of how it turns.
+            return devices.some((d) => d.function === 'motor' && d.pump === i + 1)
+              ? { ...said, kind: 'kicks', pump: i + 1 }
+              : { ...said, kind: 'sense', good: kicks };
+          }),
         },
       ],
-      restores: put('auto'),
+      restores: stop,
       minutes: 5 * pumps.length,
       people: 2,
       risk: 'rod',

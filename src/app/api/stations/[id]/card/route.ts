@@ -1,19 +1,8 @@
-import { systemOf } from '@/core/units';
-import { database } from '@/server/db';
-import { idFrom, notFound, now } from '@/server/edge';
-import { addressOf, paper, unitsOf } from '@/server/paper';
+import { stationPaper } from '@/server/paper';
 import { work } from '@/server/pool';
-import { findStation } from '@/server/stations';
 import { day } from '@/ui/parts/when';
 
-/** The door card of the newest revision as PDF, in the units asked for or the station's own. */
-export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
-  const id = idFrom((await params).id);
-  const saved = id === null ? null : findStation(database(), id);
-  if (!saved) return notFound('station');
-  const { station, revision } = saved;
-  const system = unitsOf(request, systemOf(station.profile));
-  return paper('door-card', () =>
-    work('card', { station, revision, printed: day(now()), system, address: addressOf(request, saved.id) }),
-  );
+/** The door card of the newest revision as PDF. */
+export function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+  return stationPaper(request, params, 'door-card', ({ at, ...asked }) => work('card', { ...asked, printed: day(at) }));
 }

@@ -1,21 +1,12 @@
 import { WHOLE } from '@/core/proving';
-import { systemOf } from '@/core/units';
-import { database } from '@/server/db';
-import { idFrom, notFound, now } from '@/server/edge';
-import { addressOf, paper, unitsOf } from '@/server/paper';
+import { stationPaper } from '@/server/paper';
 import { work } from '@/server/pool';
-import { findStation } from '@/server/stations';
 import { day } from '@/ui/parts/when';
 
-/** The card of a job on paper, with boxes to write in, of the newest revision. */
-export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
-  const id = idFrom((await params).id);
-  const saved = id === null ? null : findStation(database(), id);
-  if (!saved) return notFound('station');
-  const { station, revision } = saved;
-  const system = unitsOf(request, systemOf(station.profile));
+/** The card of a job on paper, with boxes to write in. */
+export function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const job = new URL(request.url).searchParams.get('job') ?? WHOLE;
-  return paper('job-card', () =>
-    work('jobCard', { station, revision, printed: day(now()), system, job, address: addressOf(request, saved.id) }),
+  return stationPaper(request, params, 'job-card', ({ at, ...asked }) =>
+    work('jobCard', { ...asked, printed: day(at), job }),
   );
 }
