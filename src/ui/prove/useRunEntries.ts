@@ -87,7 +87,8 @@ export function useRunEntries(run: RunProps, who: string, sealed: boolean) {
     );
     drafts.drop(step.id);
     setFailed(null);
-    if (verdict !== 'fail' && current + 1 < run.plan.length) setCurrent(current + 1);
+    // Who has gone to another step meanwhile stays there.
+    if (verdict !== 'fail' && current + 1 < run.plan.length) setCurrent((now) => (now === current ? current + 1 : now));
   };
   return {
     current,
