@@ -109,12 +109,18 @@ test('a test run works on a phone, and what is typed outlives a reload and a los
 
 test('charts and PDF code are sent only where they are used', async ({ page }) => {
   const scripts: string[] = [];
+  const packed = new Set<string | undefined>();
   page.on('response', async (r) => {
-    if (r.request().resourceType() === 'script') scripts.push(await r.text().catch(() => ''));
+    if (r.request().resourceType() !== 'script') return;
+    if (r.url().includes('/static/chunks/')) packed.add(r.headers()['content-encoding']);
+    scripts.push(await r.text().catch(() => ''));
   });
   await page.goto('/stations/1/prove');
   await page.waitForLoadState('networkidle');
   expect(scripts.length).toBeGreaterThan(3);
+  // As the build packed them, not packed anew for each browser.
+  expect(packed).toContain('br');
+  expect(packed).not.toContain('gzip');
   expect(scripts.filter((s) => s.includes('recharts-'))).toEqual([]);
   expect(scripts.filter((s) => s.includes('/FlateDecode'))).toEqual([]);
   scripts.length = 0;

@@ -1,6 +1,8 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import { networkInterfaces } from 'node:os';
+import path from 'node:path';
 import next from 'next';
+import sirv from 'sirv';
 import { closeDatabase, database, DataTrouble, openDataFolder } from './db';
 import { contentPolicy, GUARDS, LOOPBACK, METHODS, newNonce, refused } from './door';
 import { listNames } from './heads';
@@ -45,6 +47,30 @@ function answer(response: ServerResponse, status: number, message: string): void
 }
 
 type Handler = (request: IncomingMessage, response: ServerResponse) => Promise<void>;
+
+const BUILT = '/_next/static/';
+
+/**
+ * What the build wrote, as small as it was written and for good, its name being made of what is in it; all else goes on to the application.
+ * The application alone would pack it anew for every browser, and a fifth larger.
+ */
+function builtFirst(folder: string, handle: Handler): Handler {
+  const files = sirv(path.join(folder, '.next/static'), {
+    brotli: true,
+    gzip: true,
+    immutable: true,
+    maxAge: 31_536_000,
+  });
+  return async (request, response) => {
+    const { url } = request;
+    if (!url?.startsWith(BUILT)) return handle(request, response);
+    request.url = url.slice(BUILT.length - 1);
+    files(request, response, () => {
+      request.url = url;
+      void handle(request, response);
+    });
+  };
+}
 
 /** Lets in what may come in, with the word that its page’s scripts are known by. */
 function letIn(handle: Handler, names: ReadonlySet<string>) {
@@ -134,7 +160,7 @@ export async function serveBuilt({ folder, port, host, names }: Serving): Promis
   const stop = stopper(server);
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, stop);
   await app.prepare();
-  handle = app.getRequestHandler() as Handler;
+  handle = builtFirst(folder, app.getRequestHandler() as Handler);
   const own = inAddress(WILD.includes(host) ? '127.0.0.1' : host);
   void warmUp(`http://${own}:${port}`, listNames(database())[0]?.id ?? 0);
 }

@@ -29,9 +29,16 @@ describe('setAt', () => {
     expect(before.pumps[0]!.curve[1]!.head).toBe(7.6);
     expect(after.vessel).toBe(before.vessel);
   });
-  it.each(['pumps.3.intake', 'vessel.colour', 'pumps.0.curve.x', '__proto__.polluted'])(
-    'refuses a path that is not there: %s',
-    (path) => expect(() => setAt(metric(), path as DocumentPath, 1)).toThrow(RangeError),
+  it.each([
+    'pumps.3.intake',
+    'pumps.1',
+    'pumps.-1',
+    'pumps.0.5',
+    'vessel.colour',
+    'pumps.0.curve.x',
+    '__proto__.polluted',
+  ])('refuses a path that is not there: %s', (path) =>
+    expect(() => setAt(metric(), path as DocumentPath, 1)).toThrow(RangeError),
   );
   it('reads nothing where there is nothing', () => expect(getAt(metric(), 'vessel.colour.depth')).toBeUndefined());
 });

@@ -71,6 +71,18 @@ describe('a crest with air in it (energy from the pump to the free surface at th
       list.reduce((sum, s) => sum + s.fittings[0]!.k, 0);
     expect([k(near), k(after), through?.name]).toEqual([3 + 2, 6 + 5, 'k 8']);
     expect(cutAt([length(3, 2), length(8, 4)], 2).through).toBeNull();
+    // However it is cut, every length is there once, whole or in two parts that add up.
+    for (const along of [0, 1, 2, 3.5, 6, 7, 9]) {
+      const cut = cutAt([length(3, 2), length(8, 4), length(5, 1)], along);
+      const long = (list: readonly { length: number }[]) => list.reduce((sum, s) => sum + s.length, 0);
+      expect([along, long(cut.before), long(cut.after)]).toEqual([
+        along,
+        expect.closeTo(Math.min(along, 7), 9),
+        expect.closeTo(Math.max(7 - along, 0), 9),
+      ]);
+      expect(k(cut.before) + k(cut.after)).toBeCloseTo(16, 9);
+      expect([...cut.before, ...cut.after].every((s) => s.length > 0)).toBe(true);
+    }
   });
   it('more friction beyond never gives more flow, and a higher crest never does', () => {
     fc.assert(

@@ -64,6 +64,30 @@ describe('inflow in steps', () => {
       9,
     );
   });
+  it('before the first and after the last row of a storm its dry weather, until the first row and for good', () => {
+    const station = demo('underpass-storm-sump.json');
+    if (station.inflow.source.kind !== 'storm') throw new Error('not a storm');
+    const { rows, base } = station.inflow.source;
+    const later = {
+      ...station,
+      inflow: {
+        ...station.inflow,
+        source: { ...station.inflow.source, rows: rows.map((r) => ({ ...r, time: r.time + 600 })) },
+      },
+    };
+    const of = told(later, { kind: 'survey', scale: 1 });
+    const dry = base + station.inflow.infiltration;
+    expect(of(0)).toEqual({ flow: expect.closeTo(dry, 12), until: 600 });
+    expect(of(rows.at(-1)!.time + 600)).toEqual({ flow: expect.closeTo(dry, 12), until: Infinity });
+    // Within, the mean of a piece is that of its straight line.
+    const [a, b] = [rows[0]!, rows[1]!];
+    const first = of(600);
+    expect(first.flow).toBeCloseTo(
+      Math.max(a.flow + ((b.flow - a.flow) * (first.until - 600)) / 2 / (b.time - a.time), base) +
+        station.inflow.infiltration,
+      12,
+    );
+  });
   it('fixtures run in their hours and not at night', () => {
     const of = told(demo('washroom-pit.json'), { kind: 'survey', scale: 1 });
     expect(of(3 * 3600).flow).toBe(0);

@@ -60,6 +60,7 @@ describe('what a cut cord or a lost supply disables', () => {
       control: { ...s.control, parts: { ...s.control.parts, motorThermal } },
     });
     expect(figures(s)['after-cut']).toMatchObject({ state: 'holds' });
+    expect(sayPhrase(figures(s)['after-cut']!.why, 'metric')).toMatch(/^Pumps that are called run again by themselves/);
     expect(figures(carrying('returns'))['after-cut']).toMatchObject({ state: 'holds' });
     const latched = figures(carrying('latches'))['after-cut']!;
     expect(latched.state).toBe('broken');

@@ -3,7 +3,7 @@ import type { Station } from '@/core/station';
 import { notify } from '../parts/notify';
 import { draftsOf, dropDraft, keepDraft, movedAside } from './draft';
 import { isUnsaved, type EditorStore, type SavedState } from './editorStore';
-import { joinTabs, type Tabs } from './tabs';
+import type { Tabs } from './tabs';
 
 /** Another tab has saved: what is clean here follows it, what is being worked on stays, and hears of it. */
 async function follow(store: EditorStore, told: unknown): Promise<void> {
@@ -49,13 +49,16 @@ export function useDraft(store: EditorStore): void {
       const now = keepDraft(id, tabs.tab, { base: saved.revision, document, typed, at: Date.now() });
       if (now !== keeping) setKeeping(now);
     };
-    const joining = joinTabs(id, (saved) => void follow(store, saved)).then(async (joined) => {
-      if (left) return joined.leave();
-      await takeUp(store, joined, before);
-      tabs = joined;
-      if (isUnsaved(store.getState())) write();
-      if (joined.shared) void notify('This station is open in another tab too: each keeps its own unsaved work.');
-    });
+    // What reads the other tabs’ messages checks their form: fetched beside the page, not before it.
+    const joining = import('./tabs')
+      .then(({ joinTabs }) => joinTabs(id, (saved) => void follow(store, saved)))
+      .then(async (joined) => {
+        if (left) return joined.leave();
+        await takeUp(store, joined, before);
+        tabs = joined;
+        if (isUnsaved(store.getState())) write();
+        if (joined.shared) void notify('This station is open in another tab too: each keeps its own unsaved work.');
+      });
     const silence = store.subscribe((state, was) => {
       if (state.document === was.document && state.saved === was.saved && state.typed === was.typed) return;
       write();

@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
 import { Masthead } from '../frame/Masthead';
-import type { StationName } from '../frame/useNames';
+import type { StationName } from '../frame/askNames';
 import { Bell } from '../parts/Bell';
 import { Notice } from '../parts/Notice';
 import { Shaft } from '../shaft/Shaft';

@@ -149,6 +149,7 @@ describe('several pumps, and water that finds its own way', () => {
   it('least flow: a pump that a stronger one holds shut runs against a closed valve, and is told', () => {
     const shut = ruleOf('minimum-flow', (s) => plain(s, [12, 1e6], [4.6, 1e6]));
     expect(shut).toMatchObject({ state: 'broken', has: { value: 0 } });
+    expect(sayPhrase(shut.why, 'metric')).toMatch(/^Pump 2 beside pump 1 is held shut/);
     expect(ruleOf('minimum-flow', (s) => plain(s, [12, 1e6], [11, 1e6])).state).toBe('holds');
     const said = ruleOf('minimum-flow', (s) => (plain(s, [12, 1e6]), (s.pumps[0]!.minimumFlow = 2.6e-3)));
     expect(said.needs!.value).toBe(2.6e-3);
