@@ -223,4 +223,16 @@ export const MIGRATIONS: readonly string[] = [
   CREATE TRIGGER runs_from_files_stay BEFORE UPDATE ON runs_from_files BEGIN SELECT RAISE(ABORT, 'a sealed run is never changed'); END;
   CREATE TRIGGER runs_from_files_remain BEFORE DELETE ON runs_from_files BEGIN SELECT RAISE(ABORT, 'a sealed run is never removed'); END;
   `,
+  `
+  -- What the firm takes as given at a new station, by profile: figures and schools of the rules and wires. The newest is meant.
+  CREATE TABLE firm_settings (
+    id INTEGER PRIMARY KEY,
+    profile TEXT NOT NULL CHECK (profile IN ('metric-230', 'us-120')),
+    kept_at TEXT NOT NULL,
+    settings TEXT NOT NULL CHECK (json_valid(settings))
+  ) STRICT;
+  CREATE INDEX firm_settings_by_profile ON firm_settings (profile, id);
+  CREATE TRIGGER firm_settings_stay BEFORE UPDATE ON firm_settings BEGIN SELECT RAISE(ABORT, 'what the firm took as given is never changed: keep it anew'); END;
+  CREATE TRIGGER firm_settings_remain BEFORE DELETE ON firm_settings BEGIN SELECT RAISE(ABORT, 'what the firm took as given is never removed'); END;
+  `,
 ];

@@ -6,6 +6,7 @@ import { setAt } from '@/core/editing';
 import { newStation, type Station } from '@/core/station';
 import { database } from '@/server/db';
 import { demoPumps } from '@/core/demo';
+import { GET as getFirm, PUT as putFirm } from './firm/[profile]/route';
 import { GET as getPumps, PUT as putPump } from './pumps/route';
 import { POST as postEntry } from './runs/[run]/entries/route';
 import { GET as getCard } from './stations/[id]/card/route';
@@ -119,5 +120,28 @@ describe('the pump library', () => {
     const refused = await putPump(request({ ...pump, curve: [{ flow: 0, head: 1 }] }));
     expect(refused.status).toBe(422);
     expect(((await refused.json()) as { problems: { path: string }[] }).problems[0]!.path).toBe('curve');
+  });
+});
+
+describe('the firm’s own figures', () => {
+  const kept = async (profile: string) =>
+    ((await (await getFirm(request(''), at('profile', profile))).json()) as { settings: unknown }).settings;
+  it('are kept by profile, the newest is meant, and a setting that came later is as it begins', async () => {
+    expect(await kept('metric-230')).toBeNull();
+    const own = { ...station().settings, wiringAmbient: 40, grouped: 4 };
+    expect((await putFirm(request(own), at('profile', 'metric-230'))).status).toBe(200);
+    expect((await putFirm(request({ ...own, wiringAmbient: 45 }), at('profile', 'metric-230'))).status).toBe(200);
+    expect(await kept('metric-230')).toMatchObject({ wiringAmbient: 45, grouped: 4 });
+    expect(await kept('us-120')).toBeNull();
+    const { wiringAmbient: _, ...older } = own;
+    database()
+      .prepare("INSERT INTO firm_settings (profile, kept_at, settings) VALUES ('metric-230', '2026-01-01', ?)")
+      .run(JSON.stringify(older));
+    expect(await kept('metric-230')).toMatchObject({ wiringAmbient: station().settings.wiringAmbient, grouped: 4 });
+  });
+  it('refuses what is no setting, and a profile that is not there', async () => {
+    const refused = await putFirm(request({ ...station().settings, wiringAmbient: 900 }), at('profile', 'metric-230'));
+    expect([refused.status, (await problems(refused))[0]!.path]).toEqual([422, 'wiringAmbient']);
+    expect((await putFirm(request(station().settings), at('profile', 'moon'))).status).toBe(404);
   });
 });

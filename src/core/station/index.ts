@@ -1,6 +1,7 @@
 export { depthOf } from './depthOf';
 export { upgrade } from './upgrade';
 export {
+  settingsSchema,
   stationSchema,
   PIPE_MATERIALS,
   pumpModelSchema,

@@ -15,6 +15,7 @@ import { TapePaper } from './TapePaper';
 import { useQuiet } from '../parts/useQuiet';
 import { Notice } from '../parts/Notice';
 import { useJudgement } from './useJudgement';
+import { useWarmDrag } from './useWarmDrag';
 
 const SawtoothChart = dynamic(() => import('./SawtoothChart').then((m) => m.SawtoothChart), {
   ssr: false,
@@ -132,6 +133,7 @@ const SheetOf = memo(function SheetOf({
 export function LevelsView() {
   const id = useEditor((s) => s.id);
   const judgement = useJudgement();
+  useWarmDrag();
   const problems = useEditor((s) => s.judged.problems);
   const system = useStationSystem();
   const [sheet, setSheet] = useState<Sheet>('cycle');

@@ -7,6 +7,10 @@ const problemsSchema = z.array(z.object({ path: z.string(), message: z.string() 
 export type Answer<T> =
   { ok: true; value: T } | { ok: false; problems: readonly Problem[]; rest: unknown } | { ok: null; why: string };
 
+/** What went wrong with an answer, in a line. */
+export const wentWrong = (answer: Exclude<Answer<unknown>, { ok: true }>): string =>
+  answer.ok === null ? answer.why : answer.problems.map((p) => p.message).join('; ');
+
 export interface Sending {
   readonly method: 'GET' | 'POST' | 'PUT';
   readonly body?: string | File;

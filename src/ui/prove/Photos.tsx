@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useRef, useState } from 'react';
 import * as z from 'zod';
-import { ask } from '../parts/ask';
+import { ask, wentWrong } from '../parts/ask';
 import { newKey } from '../parts/browserKeep';
 import { Notice } from '../parts/Notice';
 
@@ -45,7 +45,7 @@ export function Photos({
     if (answer.ok) {
       setFailed(null);
       onAdded(answer.value.photo);
-    } else setFailed(answer.ok === null ? answer.why : answer.problems.map((p) => p.message).join('; '));
+    } else setFailed(wentWrong(answer));
   };
   if (sealed && photos.length === 0) return null;
   return (

@@ -15,6 +15,7 @@ import { jobKinds } from '@/core/jobs';
 import { exampleStation } from '@/core/starting';
 import { Pick } from '../parts/Pick';
 import { TextBox } from '../parts/TextBox';
+import { askFirm } from '../survey/firmSettings';
 import { sendStation } from './sendStation';
 import { Notice } from '../parts/Notice';
 
@@ -74,7 +75,10 @@ export function NewStationDialog({ sites, onClose }: { sites: readonly string[];
   };
 
   const make = handleSubmit(async ({ name, site, profile, duty, job }) => {
-    const sent = await sendStation(JSON.stringify(exampleStation(name, site, profile, duty)));
+    const example = exampleStation(name, site, profile, duty);
+    const firm = await askFirm(profile);
+    if (!firm.ok) return setError('root', { message: firm.reason });
+    const sent = await sendStation(JSON.stringify({ ...example, settings: firm.settings ?? example.settings }));
     if (sent.ok) router.push(job === '' ? `/stations/${sent.id}/survey` : `/stations/${sent.id}/prove?job=${job}`);
     else setError('root', { message: sent.problems.map((p) => p.message).join('; ') });
   });
@@ -118,8 +122,8 @@ export function NewStationDialog({ sites, onClose }: { sites: readonly string[];
             />
             <BeginWith control={control} onDuty={(duty) => setValue('duty', duty)} />
             <Typography variant="body2">
-              It begins as an example of its duty whose rules all hold: every figure of it is assumed until it is
-              surveyed, also on the card of a job.
+              It begins as an example of its duty, with the firm’s own figures for rules and wires where it has kept
+              any: every figure of it is assumed until it is surveyed, also on the card of a job.
             </Typography>
             {formState.errors.root && <Notice severity="error">{formState.errors.root.message}</Notice>}
           </Stack>

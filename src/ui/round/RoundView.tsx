@@ -11,7 +11,8 @@ import { Shaft } from '../shaft/Shaft';
 import { usePrefs } from '../theme/Surface';
 import { NewStation } from './NewStation';
 import { SCREENFUL } from './screenful';
-import { useGauges, type Face, type Faces } from './useGauges';
+import type { Face, Faces } from './face';
+import { useGauges } from './useGauges';
 
 const WIDTH = 230;
 const HEIGHT = 320;

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { ask } from '../parts/ask';
-import type { Face, Faces } from './useGauges';
+import type { Face, Faces } from './face';
 
 const faceSchema = z.custom<Face>((v) => typeof v === 'object' && v !== null && ('scene' in v || 'failed' in v));
 const answerSchema = z.object({ heads: z.array(z.object({ id: z.number(), figures: faceSchema.nullable() })) });

@@ -1,9 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Gauge } from '@/core/papers';
-
-/** What a gauge shows: worked out, or why it could not be. */
-export type Face = Gauge | { readonly failed: string };
-export type Faces = Readonly<Record<number, Face>>;
+import type { Faces } from './face';
 
 /** A refused or lost question is asked again after this long, ms. */
 const AGAIN = 2000;

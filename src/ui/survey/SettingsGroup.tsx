@@ -3,6 +3,7 @@ import type { SettingName } from '@/core/settings';
 import { useEditor } from '../editor/StationProvider';
 import { SettingField } from '../fields/SettingField';
 import { Row } from '../parts/Row';
+import { FirmSettings } from './FirmSettings';
 import { Group } from './Group';
 
 const ROWS: readonly (readonly SettingName[])[] = [
@@ -24,6 +25,7 @@ export function SettingsGroup() {
           ))}
         </Row>
       ))}
+      <FirmSettings />
     </Group>
   );
 }

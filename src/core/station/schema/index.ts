@@ -85,3 +85,5 @@ export type Obstacle = Station['obstacles'][number];
 export type Vessel = Station['vessel'];
 export type VesselShape = Vessel['shape'];
 export { PIPE_MATERIALS, pumpModelSchema, readPumpModel } from './pumps';
+
+export { settingsSchema };
