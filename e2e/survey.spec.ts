@@ -65,3 +65,25 @@ test('floats of the same trips, and contacts the wrong way, are told before anyt
   await choose(lead, 'contact', 'opens on rise (NC hanging)');
   await expect(page.getByText(/would run the pump dry and stop it as the water comes/).first()).toBeVisible();
 });
+
+test('the firm’s own figures are kept from a station, begun with by a new one, and taken by an old one', async ({
+  page,
+  request,
+}) => {
+  const [id, older] = [await makeStation(request, 'Firm sump'), await makeStation(request, 'Older firm sump')];
+  await page.goto(`/stations/${id}/survey`);
+  await type(page, 'test hose', '0.42 L/s');
+  await page.getByRole('button', { name: 'make these the firm’s' }).click();
+  await expect(page.getByText(/These are the firm’s figures/)).toBeVisible();
+  await page.goto('/');
+  await page.getByRole('button', { name: 'new station' }).click();
+  await page.getByRole('textbox', { name: 'name' }).fill('Newer firm sump');
+  await page.getByRole('combobox', { name: 'site' }).fill('Test Yard');
+  await page.getByRole('button', { name: 'make it' }).click();
+  const hose = page.getByRole('textbox', { name: 'test hose', exact: true });
+  await expect(hose).toHaveValue('0.42');
+  await page.goto(`/stations/${older}/survey`);
+  await expect(hose).toHaveValue('0.3');
+  await page.getByRole('button', { name: 'take the firm’s' }).click();
+  await expect(hose).toHaveValue('0.42');
+});
