@@ -15,8 +15,8 @@ test('a save made from an old revision is refused with both versions, and nothin
   await float(mine, 'alarm').press('ArrowUp');
   await mine.keyboard.press('Control+s');
   const dialog = mine.getByRole('dialog', { name: /saved elsewhere/ });
-  await expect(dialog).toContainText('sensors.0.clip');
-  await expect(dialog).toContainText('sensors.1.clip');
+  await expect(dialog).toContainText(/pump float: .*450 mm → 455 mm/);
+  await expect(dialog).toContainText(/alarm float: .*755 mm → 750 mm/);
   await dialog.getByRole('button', { name: 'decide later' }).click();
   await expect(saveState(mine)).toHaveText('not yet saved');
   await mine.keyboard.press('Control+s');

@@ -1,3 +1,4 @@
+export { changesBetween, type DocumentChange } from './changes';
 export { figureOf, SURVEY_GROUPS, surveyFigures, type SurveyFigure, type SurveyGroup } from './figures';
 export { followSurvey } from './follow';
 export { figureName } from './names';

@@ -6,9 +6,11 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
 import type { Station } from '@/core/station';
+import { changesBetween } from '@/core/surveyed';
+import { sayPhrase } from '@/core/units';
 import type { SavedState } from '../editor/editorStore';
+import { useStationSystem } from '../editor/StationProvider';
 import { clock } from '../parts/when';
-import { differences } from './differences';
 
 interface Props {
   theirs: SavedState;
@@ -20,21 +22,22 @@ interface Props {
 
 /** Someone saved this station in between: nothing was overwritten; the person decides which goes on. */
 export function StaleDialog({ theirs, mine, onKeepMine, onTakeTheirs, onClose }: Props) {
-  const paths = differences(mine, theirs.station);
+  const system = useStationSystem();
+  const changes = changesBetween(mine, theirs.station).map((c) => sayPhrase(c.sentence, system));
   return (
     <Dialog open onClose={onClose} aria-labelledby="stale-title">
       <DialogTitle id="stale-title">This station was saved elsewhere in between</DialogTitle>
       <DialogContent>
         <Typography variant="body2" sx={{ mb: 1 }}>
-          Revision {theirs.revision} was saved at {clock(theirs.savedAt)}. Nothing has been overwritten. Yours differs
-          from it at:
+          Revision {theirs.revision} was saved at {clock(theirs.savedAt)}. Nothing has been overwritten. In it is
+          otherwise than in yours:
         </Typography>
         <Typography
           component="ul"
           variant="readingSmall"
           sx={{ m: 0, pl: 2, maxHeight: 200, overflow: 'auto', display: 'block' }}
         >
-          {paths.length === 0 ? <li>nothing: they are alike</li> : paths.map((p) => <li key={p}>{p}</li>)}
+          {changes.length === 0 ? <li>nothing: they are alike</li> : changes.map((c) => <li key={c}>{c}</li>)}
         </Typography>
       </DialogContent>
       <DialogActions>

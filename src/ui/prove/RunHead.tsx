@@ -3,7 +3,8 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
-import { useEditor } from '../editor/StationProvider';
+import { sayPhrase, type Phrase } from '@/core/units';
+import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { TextBox } from '../parts/TextBox';
 import { clock } from '../parts/when';
 import type { RunProps } from './run';
@@ -73,9 +74,40 @@ function Progress({
   );
 }
 
+/** The station is no more as it was when the run was begun: in what, and that the card goes by what it was. */
+function Changed({ now, begun, changed }: { now: number; begun: number; changed: readonly Phrase[] | null }) {
+  const system = useStationSystem();
+  const judged = `The station is at revision ${now} now: this card is judged against revision ${begun}, as it was begun.`;
+  const bold = { m: 0, fontWeight: 650 } as const;
+  if (!changed || changed.length === 0)
+    return (
+      <Typography variant="body2" component="p" sx={bold}>
+        {judged}{' '}
+        {changed
+          ? 'Its figures, choices and landings are as they were.'
+          : 'What changed cannot be told: that revision cannot be read.'}
+      </Typography>
+    );
+  return (
+    <Box component="details">
+      <Typography variant="body2" component="summary" sx={{ ...bold, minHeight: 32, cursor: 'pointer' }}>
+        {judged} Changed since: {changed.length}
+      </Typography>
+      <Box component="ul" sx={{ m: 0, pl: 2.5, maxHeight: 160, overflow: 'auto' }}>
+        {changed.map((c, i) => (
+          <Typography component="li" variant="body2" key={i}>
+            {sayPhrase(c, system)}
+          </Typography>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
 /** Whose run it is, of which job and revision, how much of it is open, and who works now. */
 export function RunHead({
   run,
+  changed,
   title,
   states,
   current,
@@ -86,6 +118,7 @@ export function RunHead({
   onList,
 }: {
   run: RunProps;
+  changed: readonly Phrase[] | null;
   title: string;
   states: readonly StepState[];
   current: number;
@@ -116,12 +149,7 @@ export function RunHead({
         </Typography>
         <Link href={`/stations/${stationId}/prove`}>all runs</Link>
       </Box>
-      {revisionNow !== run.revision && (
-        <Typography variant="body2" component="p" sx={{ m: 0, fontWeight: 650 }}>
-          The station is at revision {revisionNow} now: this card is judged against revision {run.revision}, as it was
-          begun.
-        </Typography>
-      )}
+      {revisionNow !== run.revision && <Changed now={revisionNow} begun={run.revision} changed={changed} />}
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mt: 0.75 }}>
         <Progress states={states} current={current} onPick={onPick} />
         <Button onClick={onList} sx={{ display: { md: 'none' }, minHeight: 44 }}>

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
 import { useEffect, useState } from 'react';
 import { notFinished } from '@/core/proving';
+import type { Phrase } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { keep, kept } from '../parts/browserKeep';
 import { Earlier } from './Earlier';
@@ -40,6 +41,8 @@ interface Props {
   readonly run: RunProps;
   /** Of its job. */
   readonly title: string;
+  /** In what the station is otherwise than when it was begun; null where nobody can tell. */
+  readonly changed: readonly Phrase[] | null;
   readonly photos: readonly PhotoShown[];
   readonly seal: SealShown | null;
   readonly words: readonly WordsShown[];
@@ -60,7 +63,7 @@ function Paging({ current, count, onPick }: { current: number; count: number; on
 }
 
 /** A run of a job: one step a screen, expected beside found, what it came to, and at its end the seal. */
-export function RunView({ run, title, photos: before, seal: sealedBefore, words }: Props) {
+export function RunView({ run, title, changed, photos: before, seal: sealedBefore, words }: Props) {
   const system = useStationSystem();
   const { station } = useEditor((s) => s.judged.context);
   const [who, setWho] = useWho(run.tester);
@@ -81,6 +84,7 @@ export function RunView({ run, title, photos: before, seal: sealedBefore, words 
     <ProveLayout step={step} list={list}>
       <RunHead
         run={run}
+        changed={changed}
         title={title}
         states={run.plan.map(stateOf)}
         current={current}
