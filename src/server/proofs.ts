@@ -1,5 +1,14 @@
 import { planText } from '@/pool/plan';
-import { readDecided, readFound, readPlan, WHOLE, type ProofEntry, type Step } from '@/core/proving';
+import {
+  asksWiring,
+  leftWires,
+  readDecided,
+  readFound,
+  readPlan,
+  WHOLE,
+  type ProofEntry,
+  type Step,
+} from '@/core/proving';
 import type { Db } from './db';
 import { findStation } from './stations';
 
@@ -135,6 +144,7 @@ function stray(step: Step, { found, decided = {} }: NewEntry): string | null {
   const asked = Object.keys(found).find((id) => !step.expects.some((e) => e.id === id));
   if (asked !== undefined) return `step “${step.title}” asks nothing called “${asked}”`;
   for (const [id, choice] of Object.entries(decided)) {
+    if (asksWiring(step) && leftWires({ [id]: choice }).length > 0) continue;
     const decision = step.decisions.find((d) => d.id === id);
     if (!decision) return `step “${step.title}” decides nothing called “${id}”`;
     if (!decision.choices.some((c) => c.id === choice)) return `“${choice}” is no choice of “${decision.question}”`;

@@ -1,5 +1,5 @@
 import type { ProofEntry, Step } from '../proving';
-import { judgeFinding, progressOf } from '../proving';
+import { judgeFinding, leftWires, leftWord, progressOf } from '../proving';
 import { panelOf } from '../schemes';
 import type { Station } from '../station';
 import { quantity, say, sayPhrase, type UnitSystem } from '../units';
@@ -63,10 +63,13 @@ function stepOf(
       found: foundWords(step, entry, e.id, system),
       state: entry ? judgeFinding(e, entry.found[e.id]) : 'not entered',
     })),
-    decided: step.decisions.map((d) => {
-      const chosen = d.choices.find((c) => c.id === entry?.decided[d.id]);
-      return `${d.question} ${chosen?.label ?? 'not decided'}`;
-    }),
+    decided: [
+      ...step.decisions.map((d) => {
+        const chosen = d.choices.find((c) => c.id === entry?.decided[d.id]);
+        return `${d.question} ${chosen?.label ?? 'not decided'}`;
+      }),
+      ...leftWires(entry?.decided ?? {}).map((w) => `landed otherwise: ${leftWord(w).join(', ')}`),
+    ],
     note: entry?.note ?? '',
   };
 }

@@ -1,9 +1,11 @@
 import { getAt, setAt } from '../editing';
+import { panelOf } from '../schemes';
 import { checkStation, type DocumentPath, type Station } from '../station';
 import type { Format } from '../units';
 import { vesselOf } from '../vessel';
 import type { ProofEntry } from './entry';
 import { progressOf } from './finished';
+import { asksWiring, leftWires, withLeftWires, wireName, type LeftWire } from './leftWired';
 import type { Step } from './step';
 
 /** One field of the document that a run has left otherwise than the document says. */
@@ -19,6 +21,8 @@ export interface LeftChange {
 
 export interface AsLeft {
   readonly changes: readonly LeftChange[];
+  /** Cores and links that are landed otherwise than the document says, in words. */
+  readonly wires: readonly string[];
   /** Fields that were measured and are as the document says. */
   readonly confirms: readonly string[];
   /** The document with the changes in it: a proposal, to be accepted; `problems` where it contradicts itself so. */
@@ -62,6 +66,25 @@ function foundFields(station: Station, steps: readonly Step[], entries: readonly
   });
 }
 
+const wiresLeft = (steps: readonly Step[], entries: readonly ProofEntry[]): LeftWire[] => {
+  const { last } = progressOf(steps, entries);
+  return steps.filter(asksWiring).flatMap((s) => leftWires(last.get(s.id)?.decided ?? {}));
+};
+
+/** How a station is landed, whatever the order in which it was said. */
+const landed = ({ landings }: Station): string =>
+  JSON.stringify([landings.cores, landings.links].map((list) => list.map((x) => JSON.stringify(x)).sort()));
+
+/** Which of the wires are otherwise than a station has them, in words. */
+function wireWords(station: Station, wires: readonly LeftWire[]): string[] {
+  const made = panelOf(station);
+  if (!made.ok) return [];
+  return wires.flatMap((w) => {
+    const name = wireName(made.panel, w);
+    return name !== null && landed(withLeftWires(station, [w])) !== landed(station) ? [name] : [];
+  });
+}
+
 /**
  * The station as a run has left it: heights, settings and choices that were found or decided, as changes of its document.
  * @param station at the revision that the run is of, or a later one: what is the same there already is no change
@@ -70,10 +93,13 @@ export function asLeft(station: Station, steps: readonly Step[], entries: readon
   // Fields that the station has no more, as of a sensor that was taken out since, are left alone.
   const found = foundFields(station, steps, entries).filter((c) => c.from !== undefined);
   const changes = found.filter((c) => !alike(c.from, c.to));
-  const left = changes.reduce((s, c) => setAt(s, c.path as DocumentPath, c.to), station);
+  const set = changes.reduce((s, c) => setAt(s, c.path as DocumentPath, c.to), station);
+  const wires = wiresLeft(steps, entries);
+  const left = withLeftWires(set, wires);
   const checked = checkStation(left);
   return {
     changes,
+    wires: wireWords(set, wires),
     confirms: found.filter((c) => alike(c.from, c.to) && c.format !== null).map((c) => c.path),
     station: left,
     problems: checked.ok ? [] : checked.problems.map((p) => `${p.path}: ${p.message}`),

@@ -1,6 +1,7 @@
 export { entrySchema, VERDICTS, type Decided, type ProofEntry, type Verdict } from './entry';
 export { asLeft, type AsLeft } from './asLeft';
 export { drawdownFlow, type DrawdownRun } from './drawdown';
+export { asksWiring, leftWires, leftWord, wireName, type LeftWire } from './leftWired';
 export { notFinished, progressOf, type Progress } from './finished';
 export { readSealed, RUN_FORMAT, RUN_VERSION, type SealedFile, type SealedRun } from './sealed';
 export { testPlan } from './plan';

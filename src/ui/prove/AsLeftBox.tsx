@@ -33,7 +33,7 @@ export function AsLeftBox({
   const [taken, setTaken] = useState(false);
   const left = useMemo(() => asLeft(station, plan, entries), [station, plan, entries]);
   const unconfirmed = left.confirms.filter((path) => standingOf(station, path) !== 'confirmed');
-  if (left.changes.length === 0 && unconfirmed.length === 0)
+  if (left.changes.length === 0 && left.wires.length === 0 && unconfirmed.length === 0)
     return taken ? (
       <Notice severity="success">Taken into the station. Look at it, and save it as its next revision.</Notice>
     ) : null;
@@ -50,6 +50,11 @@ export function AsLeftBox({
           <Typography component="li" variant="body2" key={c.path}>
             {c.label}: {shown(c.from, c.format, system)} → <b>{shown(c.to, c.format, system)}</b>
             {c.format === 'height' && ' floor up'}
+          </Typography>
+        ))}
+        {left.wires.map((w) => (
+          <Typography component="li" variant="body2" key={w}>
+            landed: <b>{w}</b>
           </Typography>
         ))}
       </Box>

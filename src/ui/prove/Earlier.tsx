@@ -1,7 +1,7 @@
 'use client';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import type { ProofEntry, Step } from '@/core/proving';
+import { leftWires, leftWord, type ProofEntry, type Step } from '@/core/proving';
 import { quantity, say, type UnitSystem } from '@/core/units';
 import { clock } from '../parts/when';
 
@@ -27,6 +27,9 @@ export function Earlier({ step, entries, system }: { step: Step; entries: readon
               const chosen = d.choices.find((c) => c.id === e.decided[d.id]);
               return chosen ? [` · ${d.question} ${chosen.label}`] : [];
             })
+            .join('')}
+          {leftWires(e.decided)
+            .map((w) => ` · landed otherwise: ${leftWord(w).join(', ')}`)
             .join('')}
           {e.note && ` · “${e.note}”`}
         </Typography>

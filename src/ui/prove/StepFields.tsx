@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
 import { useCallback } from 'react';
-import type { Expectation, ProofEntry, Step } from '@/core/proving';
+import { asksWiring, type Expectation, type ProofEntry, type Step } from '@/core/proving';
 import { quantity, say, type UnitSystem } from '@/core/units';
 import type { Station } from '@/core/station';
 import { TextBox } from '../parts/TextBox';
@@ -16,6 +16,7 @@ import { useMeter, type MeterReading } from './useMeter';
 
 // What asks the model of the station comes after the page, where it is wanted.
 const ProbeStrip = dynamic(() => import('./ProbeStrip').then((m) => m.ProbeStrip), { ssr: false, loading: () => null });
+const LeftWiring = dynamic(() => import('./LeftWiring').then((m) => m.LeftWiring), { ssr: false, loading: () => null });
 const DrawdownBox = dynamic(() => import('./DrawdownBox').then((m) => m.DrawdownBox), {
   ssr: false,
   loading: () => null,
@@ -105,6 +106,9 @@ export function StepFields({
           onPick={sealed ? undefined : (id) => change({ decided: { ...draft.decided, [d.id]: id } })}
         />
       ))}
+      {!sealed && asksWiring(step) && (
+        <LeftWiring station={station} value={draft.decided} onChange={(decided) => change({ decided })} />
+      )}
       {told && (
         <Typography variant="body2" role="status">
           {told}
