@@ -1,0 +1,197 @@
+import { median } from '../../numeric';
+import { phrase, quantity, type Phrase } from '../../units';
+import type { Evidence, Finding, Told } from '../finding';
+import type { Span } from '../spans';
+import { EACH_SIDE, shiftAt, shiftIn, type Shift } from '../shift';
+
+/** A pump that lost less than this is not told of: pumps and weather are no better alike. */
+const TOLD = 0.08;
+/** Water that grew by less than this share is weather. */
+const MORE = 0.4;
+/** Logarithms of flows are taken to be no surer than this: trips and figures repeat no better. */
+const LEAST_NOISE = 0.012;
+
+const mean = (list: readonly number[]) => list.reduce((a, b) => a + b, 0) / list.length;
+const share = (log: number): number => Math.abs(Math.exp(log) - 1);
+const flow = (value: number) => quantity('flow', value);
+
+/** A row of spans in which every pump has a flow. */
+type Row = readonly { readonly span: Span; readonly q: number; readonly pumps: readonly number[] }[];
+
+function rowOf(spans: readonly Span[]): Row {
+  return spans.flatMap((span) => {
+    const pumps = span.flows?.pumps.map((p) => p?.value ?? null) ?? [null];
+    return pumps.every((p) => p !== null) ? [{ span, q: span.flows!.inflow.value, pumps: pumps as number[] }] : [];
+  });
+}
+
+const sinceOf = (row: Row, shift: Shift): number => row[shift.at]!.span.from;
+
+/** Tests that tell a pump from its line, and a float from both. */
+const DRAWDOWN = phrase`A drawdown by tape and watch tells the flow without the floats: the same flow as here, and it is pump or line; the flow of before, and a float stands elsewhere.`;
+
+/** One pump of several against the others. */
+function oneOfSeveral(row: Row, expected: Evidence['expected']): Finding[] {
+  const count = row[0]!.pumps.length;
+  return Array.from({ length: count }, (_, i): Finding[] => {
+    const against = row.map((r) => Math.log(r.pumps[i]!) - mean(r.pumps.filter((_, j) => j !== i).map(Math.log)));
+    const shift = shiftIn(against, LEAST_NOISE);
+    if (!shift || share(shift.by) < TOLD || shift.by > 0 || shift.chance > 0.01) return [];
+    const [before, after] = [row.slice(0, shift.at), row.slice(-EACH_SIDE)].map((part) =>
+      median(part.map((r) => r.pumps[i]!)),
+    ) as [number, number];
+    return [
+      {
+        kind: 'pump-weaker',
+        pump: i,
+        sentence: phrase`Pump ${String(i + 1)} gives ${quantity('share', share(shift.by))} less than it did, measured against the other: ${flow(after)} where it gave ${flow(before)}. The others are as they were: it is this pump, or what of the line is its own.`,
+        figures: [
+          { label: 'gave', value: flow(before) },
+          { label: 'gives', value: flow(after) },
+          ...(expected.flows[i] ? [{ label: 'by the model', value: flow(expected.flows[i]) }] : []),
+        ],
+        chance: shift.chance,
+        since: sinceOf(row, shift),
+        next: phrase`Its drawdown, amps beside the flow, then its impeller, intake and its own check valve.`,
+        test: 'drawdown',
+      },
+    ];
+  }).flat();
+}
+
+/** Sentences of what became of all pumps together, by what the water did meanwhile. */
+function together(row: Row, shift: Shift): Finding | null {
+  const q = shiftAt(
+    row.map((r) => Math.log(r.q)),
+    shift.at,
+  );
+  const [before, after] = [row.slice(0, shift.at), row.slice(-EACH_SIDE)].map((part) =>
+    median(part.map((r) => mean(r.pumps))),
+  ) as [number, number];
+  const [qBefore, qAfter] = [Math.exp(q.before), Math.exp(q.after)];
+  const since = sinceOf(row, shift);
+  const figures = [
+    { label: 'pump flow before', value: flow(before) },
+    { label: 'now', value: flow(after) },
+    { label: 'inflow before', value: flow(qBefore) },
+    { label: 'inflow now', value: flow(qAfter) },
+  ];
+  const told = (kind: Finding['kind'], sentence: Phrase, next: Phrase, test: string | null): Finding => ({
+    kind,
+    pump: null,
+    sentence,
+    figures,
+    chance: shift.chance,
+    since,
+    next,
+    test,
+  });
+  const several = row[0]!.pumps.length > 1;
+  const alike = Math.abs(q.by - shift.by) < Math.max(0.06, 2 * q.deviation);
+  const steady = Math.abs(q.by) < Math.max(0.06, 2 * q.deviation);
+  const floats = told(
+    'volume-changed',
+    phrase`Pump flow and inflow went ${shift.by > 0 ? 'up' : 'down'} together by ${quantity('share', share(shift.by))}: the water between stop and start is ${shift.by > 0 ? 'less' : 'more'} than the station says, and neither flow need have changed. A float has slipped, or catches.`,
+    phrase`Measure where stop and start act, from the rim down. ${DRAWDOWN}`,
+    'drawdown',
+  );
+  // Against water that changes by itself, alike and steady cannot always be told apart.
+  if (alike && !steady) return floats;
+  if (shift.by < 0)
+    return told(
+      'line-tighter',
+      several
+        ? phrase`All pumps give ${quantity('share', share(shift.by))} less than they did, and as much water comes: the line that they share is fouled or part shut${alike ? phrase`, or a float stands elsewhere` : phrase``}.`
+        : phrase`The pump gives ${quantity('share', share(shift.by))} less than it did, and as much water comes: it is worn or clogged, or its line is fouled or part shut: hours and starts cannot tell which${alike ? phrase`, nor from a float that stands elsewhere` : phrase``}.`,
+      phrase`${DRAWDOWN} A gauge at the pump then tells pump from line: more pressure at less flow is the line, less is the pump.`,
+      'drawdown',
+    );
+  return told(
+    'volume-changed',
+    phrase`By hours and starts pumps give ${quantity('share', share(shift.by))} more than they did. Pumps do not grow: the water between stop and start is less than the station says, or the line was cleared.`,
+    phrase`Measure where stop and start act, from the rim down. ${DRAWDOWN}`,
+    'drawdown',
+  );
+}
+
+/**
+ * More starts: whether that water comes from outside or came back from the pipe. While a pump runs nothing comes back: then water from
+ * outside makes runs longer, and water that comes back does not, so that the pump flow that the equations give seems to grow by as much.
+ */
+function moreStarts(row: Row, expected: Evidence['expected']): Finding | null {
+  const shift = shiftIn(
+    row.map((r) => Math.log(r.q)),
+    0.03,
+  );
+  if (!shift || shift.by < Math.log(1 + MORE) || shift.chance > 0.01) return null;
+  const flows = shiftAt(
+    row.map((r) => mean(r.pumps)),
+    shift.at,
+  );
+  const [before, after] = [Math.exp(shift.before), Math.exp(shift.after)];
+  const more = after - before;
+  const [part, by] = [flows.by / more, flows.deviation / more];
+  const figures = [
+    { label: 'inflow before', value: flow(before) },
+    { label: 'now, as the starts have it', value: flow(after) },
+    { label: 'what came back, as the runs have it', value: flow(Math.max(flows.by, 0)) },
+  ];
+  // Flow cannot seem to grow by much more than what comes back: then it is the volume that is another.
+  if (part - 2 * by > 1.6) return null;
+  const base = { pump: null, figures, chance: shift.chance, since: sinceOf(row, shift) };
+  if (part - 2 * by > 0.35)
+    return {
+      ...base,
+      kind: 'runs-back',
+      sentence: phrase`Pumps start ${quantity('share', share(shift.by))} more often, and their runs did not grow longer as they would if more came in: about ${flow(flows.by)} comes back from the line while they rest. The check valve leaks.`,
+      next: phrase`Pump down, stop the inflow or the hour of least, and mark the water: it rises by what comes back. Close the valve above the check valve: it stays.`,
+      test: 'pump-down',
+    };
+  if (part + 2 * by < 0.65)
+    return {
+      ...base,
+      kind: 'more-water',
+      sentence: phrase`More water comes: ${flow(after)} where it was ${flow(before)}, and runs grew longer with it as they must.`,
+      next: phrase`Compare it with the rain and the season; look for a cistern that runs, a drain that was led in, ground water.`,
+      test: null,
+    };
+  return {
+    ...base,
+    kind: 'not-told',
+    sentence: phrase`Pumps start ${quantity('share', share(shift.by))} more often. Whether more comes in or some comes back through the check valve the readings do not tell: ${expected.flows.length > 0 ? phrase`the run grows too little by either` : phrase`no flow is known`}.`,
+    next: phrase`Pump down and mark the water with the valve above the check valve open, then shut: what rises less is what came back.`,
+    test: 'pump-down',
+  };
+}
+
+/** Spans that the flows are told from at least. */
+const NEEDED = 2 * EACH_SIDE + 2;
+
+export function flowFindings({ spans, expected }: Evidence): Told {
+  const row = rowOf(spans);
+  const kinds = ['pump-weaker', 'line-tighter', 'volume-changed', 'runs-back', 'more-water'] as const;
+  if (row.length < NEEDED)
+    return {
+      findings: [],
+      notAsked: [
+        {
+          kinds,
+          why: phrase`wants ${String(NEEDED + 1)} visits with every hour meter and start counter read, some time apart; there are ${String(row.length === 0 ? 0 : row.length + 1)}`,
+        },
+      ],
+    };
+  const one = row[0]!.pumps.length > 1 ? oneOfSeveral(row, expected) : [];
+  const more = moreStarts(row, expected);
+  const shift = shiftIn(
+    row.map((r) => mean(r.pumps.map(Math.log))),
+    LEAST_NOISE,
+  );
+  const all =
+    one.length === 0 && shift && share(shift.by) >= TOLD && shift.chance < 0.01 && more?.kind !== 'runs-back'
+      ? together(row, shift)
+      : null;
+  return {
+    findings: [...one, ...(all ? [all] : []), ...(more && all?.kind !== 'volume-changed' ? [more] : [])],
+    notAsked: [],
+  };
+}

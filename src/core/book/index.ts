@@ -1,0 +1,7 @@
+export { analyse, type Analysis, type BookInput } from './analyse';
+export { countsOf, swapped, type Count, type Doubt, type Reading } from './clean';
+export { flowsFrom, type Counted, type Estimate, type Flows } from './flows';
+export { FINDING_KINDS, surely, type Finding, type FindingKind, type NotAsked } from './finding';
+export { METER_KINDS, METER_NAMES, meterName, meterOf, meterSays, type Meter, type MeterKind } from './meters';
+export { spansOf, type Readings, type Span } from './spans';
+export { plantedYear, TROUBLES, type PlantedYear, type Trouble } from './plant';

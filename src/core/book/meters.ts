@@ -1,0 +1,77 @@
+import { quantity, say, type Format, type UnitSystem } from '../units';
+
+interface Kind {
+  /** What it is called where it is read. */
+  readonly label: string;
+  /** What stands behind a figure as it is read off the dial; a dial is kept as it is read, not in SI. */
+  readonly unit: string;
+  /** How a figure is written in the units of the station; null where the dial is the same everywhere. */
+  readonly format: Format | null;
+  /** It only ever counts up, until it rolls over or is replaced. */
+  readonly counts: boolean;
+  /** Each pump has one. */
+  readonly ofPump: boolean;
+  /** The last digit of the dial. */
+  readonly step: number;
+  /** The most that one hour can add, in units of the dial; null where nobody can say. */
+  readonly perHour: number | null;
+}
+
+/** Every kind of meter that is read at a station. */
+export const METER_KINDS = {
+  hours: { label: 'hour meter', unit: 'h', format: null, counts: true, ofPump: true, step: 0.1, perHour: 1 },
+  starts: { label: 'start counter', unit: '', format: null, counts: true, ofPump: true, step: 1, perHour: 240 },
+  doses: { label: 'dose counter', unit: '', format: null, counts: true, ofPump: false, step: 1, perHour: 60 },
+  energy: { label: 'energy meter', unit: 'kWh', format: null, counts: true, ofPump: false, step: 0.1, perHour: null },
+  rain: {
+    label: 'rain since last read',
+    unit: 'mm',
+    format: null,
+    counts: false,
+    ofPump: false,
+    step: 0.1,
+    perHour: null,
+  },
+  level: { label: 'water level', unit: 'm', format: 'height', counts: false, ofPump: false, step: 0.01, perHour: null },
+  volts: { label: 'supply', unit: 'V', format: null, counts: false, ofPump: false, step: 1, perHour: null },
+  amps: { label: 'running current', unit: 'A', format: null, counts: false, ofPump: true, step: 0.1, perHour: null },
+  insulation: { label: 'insulation', unit: 'MΩ', format: null, counts: false, ofPump: true, step: 0.1, perHour: null },
+  temperature: { label: 'temperature', unit: '°C', format: null, counts: false, ofPump: false, step: 1, perHour: null },
+} as const satisfies Readonly<Record<string, Kind>>;
+
+export type MeterKind = keyof typeof METER_KINDS;
+export const METER_NAMES = Object.keys(METER_KINDS) as [MeterKind, ...MeterKind[]];
+
+/** One meter of a station. */
+export interface Meter {
+  /** `hours-1`: its kind, and its pump’s number where each pump has one. */
+  readonly id: string;
+  readonly kind: MeterKind;
+  /** From 0; null where it belongs to none. */
+  readonly pump: number | null;
+  /** Where the dial begins anew, in its units; null where that is not known. */
+  readonly rollsAt: number | null;
+}
+
+/** A meter by its id; null for what is none. */
+export function meterOf(id: string, rollsAt: number | null = null): Meter | null {
+  const [, kind, pump] = /^([a-z]+)(?:-([1-9]))?$/.exec(id) ?? [];
+  if (kind === undefined || !Object.hasOwn(METER_KINDS, kind)) return null;
+  const { ofPump } = METER_KINDS[kind as MeterKind];
+  if (ofPump !== (pump !== undefined)) return null;
+  return { id, kind: kind as MeterKind, pump: pump === undefined ? null : Number(pump) - 1, rollsAt };
+}
+
+/** What a meter is called. */
+export function meterName({ kind, pump }: Pick<Meter, 'kind' | 'pump'>): string {
+  const { label } = METER_KINDS[kind];
+  return pump === null ? label : `${label}, pump ${pump + 1}`;
+}
+
+/** A figure of a meter as it stands on its dial, with its unit. */
+export function meterSays({ kind }: Pick<Meter, 'kind'>, value: number, system: UnitSystem): string {
+  const { format, unit, step }: Kind = METER_KINDS[kind];
+  if (format) return say(quantity(format, value), system);
+  const digits = step < 0.05 ? 2 : step < 0.5 ? 1 : 0;
+  return `${value.toFixed(digits)}${unit ? ` ${unit}` : ''}`;
+}

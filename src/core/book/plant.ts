@@ -1,0 +1,126 @@
+import { cycleAt, drawTime, levelContext, type LevelContext } from '../levels';
+import { randomFrom } from '../numeric';
+import type { Station } from '../station';
+import type { Reading } from './clean';
+import type { Readings } from './spans';
+
+/** Troubles that a year can be made with: what each does to the station, from its week on. */
+export const TROUBLES = ['none', 'wear', 'line', 'runs-back', 'slipped', 'stuck-turns', 'wet', 'more-water'] as const;
+export type Trouble = (typeof TROUBLES)[number];
+
+/** A year of readings that were never taken. */
+export interface PlantedYear {
+  readonly readings: Readings;
+  /** When the trouble begins, ms since 1970; null of none. */
+  readonly since: number | null;
+}
+
+const HOUR = 3_600_000;
+const DAY = 24 * HOUR;
+
+/** The station as it is in a week of the trouble; `far`: from 0, as it begins, to 1, at the end of the year. */
+function stationIn(station: Station, trouble: Trouble, far: number): Station {
+  const weaker = (pump: Station['pumps'][number], head: number, flow: number) => ({
+    ...pump,
+    curve: pump.curve.map((p) => ({ head: p.head * head, flow: p.flow * flow })),
+  });
+  switch (trouble) {
+    case 'wear':
+      return {
+        ...station,
+        pumps: station.pumps.map((p, i) => (i === 0 ? weaker(p, 1 - 0.12 * far, 1 - 0.35 * far) : p)),
+      };
+    case 'line':
+      return { ...station, pumps: station.pumps.map((p) => weaker(p, 1 - 0.12 * far, 1 - 0.35 * far)) };
+    case 'slipped': {
+      const by = 0.25 * travelOf(station);
+      return {
+        ...station,
+        sensors: station.sensors.map((s) =>
+          (s.role === 'stop' || (s.role === 'pump' && !station.sensors.some((x) => x.role === 'stop'))) &&
+          s.kind === 'tilt'
+            ? s.role === 'stop'
+              ? { ...s, clip: s.clip + by }
+              : { ...s, tether: s.tether * 0.72 }
+            : s,
+        ),
+      };
+    }
+    default:
+      return station;
+  }
+}
+
+const travelOf = (station: Station): number => {
+  const { lead, stop } = levelContext(station);
+  return Math.abs(lead - stop);
+};
+
+/** What a day of pumping comes to at an inflow, with water that runs back only while pumps rest: starts and seconds of each pump. */
+function dayOf(context: LevelContext, inflow: number, back: number, turn: { next: number; stuck: boolean }) {
+  const count = context.hydraulics.count;
+  const starts = Array.from({ length: count }, () => 0);
+  const run = Array.from({ length: count }, () => 0);
+  const cycle = cycleAt(context, inflow + back);
+  if (!cycle.ok || !Number.isFinite(cycle.fill)) return { starts, run };
+  const { lead, stop } = context;
+  const times = starts.map((_, i) => drawTime(context, lead, stop, inflow, [i], 1e-6));
+  const takes = context.station.control.alternates && count > 1;
+  let left = 86400;
+  for (;;) {
+    const i = takes && !turn.stuck ? turn.next : 0;
+    left -= cycle.fill + times[i]!;
+    if (left < 0) return { starts, run };
+    starts[i]!++;
+    run[i]! += times[i]!;
+    turn.next = (turn.next + 1) % count;
+  }
+}
+
+/**
+ * A year of weekly visits at a station with one trouble planted in it, the same for a seed: hour meters to a tenth, start counters, rain. Days
+ * are worked out from the model's fill and run times at each day's inflow, which strays by a quarter and follows rain where it is told to.
+ * @param from ms since 1970
+ * @param begins week in which the trouble begins
+ */
+export function plantedYear(station: Station, trouble: Trouble, seed: number, from: number, begins = 20): PlantedYear {
+  const random = randomFrom(seed);
+  const usual = levelContext(station).inflow.design * 0.5;
+  const hours = station.pumps.map(() => Math.floor(random.even() * 4000));
+  const counts = station.pumps.map(() => Math.floor(random.even() * 30000));
+  const list: Record<string, Reading[]> = {};
+  let id = 0;
+  const put = (meter: string, at: number, value: number) => (list[meter] ??= []).push({ id: ++id, at, value });
+  const turn = { next: 0, stuck: false };
+  let soaked = 0;
+  let rain = 0;
+  for (let week = 0; week <= 52; week++) {
+    const at = from + week * 7 * DAY + Math.round((8 + 7 * random.even()) * HOUR);
+    for (const i of station.pumps.keys()) {
+      put(`hours-${i + 1}`, at, Math.floor(hours[i]! * 10) / 10);
+      put(`starts-${i + 1}`, at, counts[i]!);
+    }
+    if (week > 0) put('rain', at, Math.round(rain * 10) / 10);
+    rain = 0;
+    const sick = week >= begins && trouble !== 'none';
+    const far = sick ? Math.min((week - begins + 1) / (trouble === 'slipped' ? 1 : 16), 1) : 0;
+    const context = levelContext(sick ? stationIn(station, trouble, far) : station);
+    turn.stuck = sick && trouble === 'stuck-turns';
+    const wetWeek = trouble === 'wet' && week >= begins && week < begins + 14;
+    for (let day = 0; day < 7; day++) {
+      const fell = random.even() < (wetWeek ? 0.6 : 0.3) ? -Math.log(1 - random.even()) * (wetWeek ? 9 : 4) : 0;
+      rain += fell;
+      soaked = 0.8 * soaked + fell;
+      const weather = trouble === 'wet' ? 1 + 0.05 * fell + 0.015 * soaked : 1;
+      const grown = sick && trouble === 'more-water' ? 1.9 : 1;
+      const inflow = usual * grown * weather * Math.max(1 + 0.25 * random.normal(), 0.2);
+      const back = sick && trouble === 'runs-back' ? usual * 1.1 * Math.min(1, 3 * far) : 0;
+      const of = dayOf(context, inflow, back, turn);
+      for (const i of station.pumps.keys()) {
+        counts[i]! += of.starts[i]!;
+        hours[i]! += of.run[i]! / 3600;
+      }
+    }
+  }
+  return { readings: list, since: trouble === 'none' ? null : from + begins * 7 * DAY };
+}
