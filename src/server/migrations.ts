@@ -234,5 +234,51 @@ export const MIGRATIONS: readonly string[] = [
   CREATE INDEX firm_settings_by_profile ON firm_settings (profile, id);
   CREATE TRIGGER firm_settings_stay BEFORE UPDATE ON firm_settings BEGIN SELECT RAISE(ABORT, 'what the firm took as given is never changed: keep it anew'); END;
   CREATE TRIGGER firm_settings_remain BEFORE DELETE ON firm_settings BEGIN SELECT RAISE(ABORT, 'what the firm took as given is never removed'); END;
+
+  -- The book of a station: pages in the order in which they were written. A correction is a page that names the one it corrects.
+  CREATE TABLE book_pages (
+    id INTEGER PRIMARY KEY,
+    station_id INTEGER NOT NULL REFERENCES stations (id),
+    -- The revision of the document that it was true of.
+    revision INTEGER NOT NULL,
+    kind TEXT NOT NULL CHECK (kind IN ('visit', 'alarm', 'part', 'site', 'meter', 'struck')),
+    happened_at TEXT NOT NULL,
+    written_at TEXT NOT NULL,
+    written_by TEXT NOT NULL,
+    corrects INTEGER REFERENCES book_pages (id),
+    content TEXT NOT NULL CHECK (json_valid(content)),
+    client_key TEXT
+  ) STRICT;
+  CREATE INDEX book_pages_by_station ON book_pages (station_id, happened_at, id);
+  CREATE INDEX book_pages_by_correction ON book_pages (corrects) WHERE corrects IS NOT NULL;
+  CREATE UNIQUE INDEX book_pages_by_key ON book_pages (station_id, client_key) WHERE client_key IS NOT NULL;
+  CREATE TRIGGER book_pages_stay BEFORE UPDATE ON book_pages BEGIN SELECT RAISE(ABORT, 'what is in the book is never changed: write a correction'); END;
+  CREATE TRIGGER book_pages_remain BEFORE DELETE ON book_pages BEGIN SELECT RAISE(ABORT, 'what is in the book is never removed: strike it out'); END;
+  CREATE TRIGGER book_pages_once BEFORE INSERT ON book_pages
+    WHEN EXISTS (SELECT 1 FROM book_pages WHERE id = NEW.id)
+    BEGIN SELECT RAISE(ABORT, 'what is in the book is never changed: write a correction'); END;
+
+  -- What stood on meters, each as it stood; times in ms since 1970.
+  CREATE TABLE book_readings (
+    id INTEGER PRIMARY KEY,
+    station_id INTEGER NOT NULL REFERENCES stations (id),
+    page_id INTEGER REFERENCES book_pages (id),
+    meter TEXT NOT NULL,
+    at INTEGER NOT NULL,
+    value REAL NOT NULL,
+    new_from REAL,
+    corrects INTEGER REFERENCES book_readings (id)
+  ) STRICT;
+  CREATE INDEX book_readings_by_station ON book_readings (station_id, meter, at, value, new_from);
+  CREATE INDEX book_readings_by_page ON book_readings (page_id) WHERE page_id IS NOT NULL;
+  CREATE INDEX book_readings_by_correction ON book_readings (corrects) WHERE corrects IS NOT NULL;
+  CREATE TRIGGER book_readings_stay BEFORE UPDATE ON book_readings BEGIN SELECT RAISE(ABORT, 'what was read is never changed: write a correction'); END;
+  CREATE TRIGGER book_readings_remain BEFORE DELETE ON book_readings BEGIN SELECT RAISE(ABORT, 'what was read is never removed'); END;
+  CREATE TRIGGER book_readings_once BEFORE INSERT ON book_readings
+    WHEN EXISTS (SELECT 1 FROM book_readings WHERE id = NEW.id)
+    BEGIN SELECT RAISE(ABORT, 'what was read is never changed: write a correction'); END;
+
+  -- All words of the pages, to be searched; a page’s row has its number.
+  CREATE VIRTUAL TABLE book_words USING fts5 (words, tokenize = 'unicode61 remove_diacritics 2');
   `,
 ];

@@ -1,5 +1,6 @@
-import { demoPumps, demoStations } from '@/core/demo';
+import { demoBook, demoPumps, demoStations } from '@/core/demo';
 import { proposeVerdict, type Found, type Step } from '@/core/proving';
+import { writePage } from './book';
 import type { Db } from './db';
 import { addEntry, startRun } from './proofs';
 import { keepPumpModel } from './pumps';
@@ -11,11 +12,16 @@ function soundFindings(step: Step): Found {
   return Object.fromEntries(step.expects.map((e) => [e.id, e.reading ? (e.reading.expected?.value ?? 0) : true]));
 }
 
-/** The demo stations, and one finished test run on the first of them, into an empty database. Does nothing where there is a station. */
+/** The demo stations with a year of their books, and one finished test run on the first of them, into an empty database. Does nothing where there is a station. */
 export function seedDemo(db: Db, at: string): number {
   if (listNames(db).length > 0) return 0;
   for (const model of demoPumps()) keepPumpModel(db, model, at);
   const saved = demoStations().map(({ station }) => createStation(db, station, at));
+  const from = new Date(at).setUTCHours(0, 0, 0, 0) - 366 * 86_400_000;
+  db.transaction(() => {
+    for (const [i, { file, station }] of demoStations().entries())
+      for (const page of demoBook(file, station, 31 + i, from)) writePage(db, saved[i]!, page, page.at);
+  })();
   const run = startRun(db, saved[0]!.id, 'R. T.', at);
   for (const step of run?.plan ?? []) {
     const found = soundFindings(step);

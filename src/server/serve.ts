@@ -132,7 +132,7 @@ function stopper(server: Server): () => void {
 /** Asks each kind of page once, so that the first person who opens one does not wait until its code is read. */
 async function warmUp(address: string, station: number): Promise<void> {
   const views = station
-    ? ['survey', 'levels', 'panel', 'rehearse', 'prove', 'card'].map((v) => `/stations/${station}/${v}`)
+    ? ['survey', 'levels', 'panel', 'rehearse', 'prove', 'book', 'card'].map((v) => `/stations/${station}/${v}`)
     : [];
   for (const path of ['/', ...views]) {
     try {

@@ -3,5 +3,16 @@ export { countsOf, swapped, type Count, type Doubt, type Reading } from './clean
 export { flowsFrom, type Counted, type Estimate, type Flows } from './flows';
 export { FINDING_KINDS, surely, type Finding, type FindingKind, type NotAsked } from './finding';
 export { METER_KINDS, METER_NAMES, meterName, meterOf, meterSays, type Meter, type MeterKind } from './meters';
-export { spansOf, type Readings, type Span } from './spans';
+export type { Readings, Span } from './spans';
 export { plantedYear, TROUBLES, type PlantedYear, type Trouble } from './plant';
+export {
+  PAGE_KINDS,
+  pageSchema,
+  pageSentSchema,
+  VISIT_REASONS,
+  wordsOfPage,
+  type Page,
+  type PageKind,
+  type PageSent,
+  type ReadingSent,
+} from './entry';

@@ -1,5 +1,5 @@
 import { cycleAt, drawTime, levelContext, type LevelContext } from '../levels';
-import { randomFrom } from '../numeric';
+import { randomFrom, type Random } from '../numeric';
 import type { Station } from '../station';
 import type { Reading } from './clean';
 import type { Readings } from './spans';
@@ -77,6 +77,30 @@ function dayOf(context: LevelContext, inflow: number, back: number, turn: { next
   }
 }
 
+/** Rain of a day, and what it and the trouble make of the inflow: as a share of the usual one. */
+function weatherOf(trouble: Trouble, { even, normal }: Random) {
+  let soaked = 0;
+  return (wetWeek: boolean, sick: boolean) => {
+    const rain = even() < (wetWeek ? 0.6 : 0.3) ? -Math.log(1 - even()) * (wetWeek ? 9 : 4) : 0;
+    soaked = 0.8 * soaked + rain;
+    const answers = trouble === 'wet' ? 1 + 0.05 * rain + 0.015 * soaked : 1;
+    const grown = sick && trouble === 'more-water' ? 1.9 : 1;
+    return { rain, share: answers * grown * Math.max(1 + 0.25 * normal(), 0.2) };
+  };
+}
+
+/** How the station is in a week, counted from the one in which the trouble begins. */
+function weekOf(station: Station, trouble: Trouble, week: number) {
+  const sick = week >= 0 && trouble !== 'none';
+  const far = sick ? Math.min((week + 1) / (trouble === 'slipped' ? 1 : 16), 1) : 0;
+  return {
+    sick,
+    far,
+    wetWeek: trouble === 'wet' && sick && week < 14,
+    context: levelContext(sick ? stationIn(station, trouble, far) : station),
+  };
+}
+
 /**
  * A year of weekly visits at a station with one trouble planted in it, the same for a seed: hour meters to a tenth, start counters, rain. Days
  * are worked out from the model's fill and run times at each day's inflow, which strays by a quarter and follows rain where it is told to.
@@ -85,6 +109,7 @@ function dayOf(context: LevelContext, inflow: number, back: number, turn: { next
  */
 export function plantedYear(station: Station, trouble: Trouble, seed: number, from: number, begins = 20): PlantedYear {
   const random = randomFrom(seed);
+  const dayIn = weatherOf(trouble, random);
   const usual = levelContext(station).inflow.design * 0.5;
   const hours = station.pumps.map(() => Math.floor(random.even() * 4000));
   const counts = station.pumps.map(() => Math.floor(random.even() * 30000));
@@ -92,7 +117,6 @@ export function plantedYear(station: Station, trouble: Trouble, seed: number, fr
   let id = 0;
   const put = (meter: string, at: number, value: number) => (list[meter] ??= []).push({ id: ++id, at, value });
   const turn = { next: 0, stuck: false };
-  let soaked = 0;
   let rain = 0;
   for (let week = 0; week <= 52; week++) {
     const at = from + week * 7 * DAY + Math.round((8 + 7 * random.even()) * HOUR);
@@ -102,23 +126,16 @@ export function plantedYear(station: Station, trouble: Trouble, seed: number, fr
     }
     if (week > 0) put('rain', at, Math.round(rain * 10) / 10);
     rain = 0;
-    const sick = week >= begins && trouble !== 'none';
-    const far = sick ? Math.min((week - begins + 1) / (trouble === 'slipped' ? 1 : 16), 1) : 0;
-    const context = levelContext(sick ? stationIn(station, trouble, far) : station);
+    const { sick, far, wetWeek, context } = weekOf(station, trouble, week - begins);
     turn.stuck = sick && trouble === 'stuck-turns';
-    const wetWeek = trouble === 'wet' && week >= begins && week < begins + 14;
     for (let day = 0; day < 7; day++) {
-      const fell = random.even() < (wetWeek ? 0.6 : 0.3) ? -Math.log(1 - random.even()) * (wetWeek ? 9 : 4) : 0;
-      rain += fell;
-      soaked = 0.8 * soaked + fell;
-      const weather = trouble === 'wet' ? 1 + 0.05 * fell + 0.015 * soaked : 1;
-      const grown = sick && trouble === 'more-water' ? 1.9 : 1;
-      const inflow = usual * grown * weather * Math.max(1 + 0.25 * random.normal(), 0.2);
+      const of = dayIn(wetWeek, sick);
+      rain += of.rain;
       const back = sick && trouble === 'runs-back' ? usual * 1.1 * Math.min(1, 3 * far) : 0;
-      const of = dayOf(context, inflow, back, turn);
+      const pumped = dayOf(context, usual * of.share, back, turn);
       for (const i of station.pumps.keys()) {
-        counts[i]! += of.starts[i]!;
-        hours[i]! += of.run[i]! / 3600;
+        counts[i]! += pumped.starts[i]!;
+        hours[i]! += pumped.run[i]! / 3600;
       }
     }
   }

@@ -19,3 +19,5 @@ export function demoPumps(): Pick<Pump, keyof typeof pumpModelSchema.shape>[] {
     ).values(),
   ];
 }
+
+export { demoBook } from './book';

@@ -39,7 +39,7 @@ export function changesIn(values: readonly number[], penalty: number, least = 3)
     const rival = t - least;
     open = [
       ...open.filter((s) => s >= rival || rival <= 0 || best[s]! + cost(s, rival) <= best[rival]!),
-      ...(best[t] < Infinity ? [t] : []),
+      ...(k < 0 ? [] : [t]),
     ];
   }
   const cuts: number[] = [];

@@ -1,0 +1,28 @@
+import { analyse } from '@/core/book';
+import { alarmsOf, listPages, readingsOf, rollsOf, standingPages } from '@/server/book';
+import { database } from '@/server/db';
+import { BookView } from '@/ui/book/BookView';
+import { stationAt } from '../station';
+
+export default async function BookPage({ params }: { params: Promise<{ id: string }> }) {
+  const saved = stationAt((await params).id);
+  if (!saved) return null;
+  const db = database();
+  const readings = readingsOf(db, saved.id);
+  const analysis = analyse({
+    station: saved.station,
+    readings,
+    rolls: rollsOf(db, saved.id),
+    alarms: alarmsOf(db, saved.id),
+  });
+  const last = Object.fromEntries(Object.entries(readings).map(([meter, list]) => [meter, list.at(-1)!]));
+  return (
+    <BookView
+      pages={listPages(db, saved.id)}
+      parts={standingPages(db, saved.id, 'part')}
+      site={standingPages(db, saved.id, 'site').at(-1) ?? null}
+      analysis={analysis}
+      last={last}
+    />
+  );
+}

@@ -1,0 +1,126 @@
+import * as z from 'zod';
+import { METER_KINDS, meterOf } from './meters';
+
+/*
+ * What is written in the book of a station: pages of several kinds, and what was read of meters. Nothing of it is ever changed: a correction is
+ * a page that names the one it corrects, and a reading that names the one it stands in place of.
+ */
+
+const words = (most = 2000) => z.string().trim().max(most, `is longer than ${most} characters`).default('');
+const life = z.number().positive('must be more than zero').nullable().default(null);
+
+/** Why somebody came. */
+export const VISIT_REASONS = [
+  ['due', 'it was due'],
+  ['job', 'a job'],
+  ['call', 'a call'],
+  ['look', 'a look in passing'],
+] as const;
+
+const visit = z.strictObject({
+  kind: z.literal('visit'),
+  why: z.enum(['due', 'job', 'call', 'look'], 'must be why somebody came'),
+  /** How long, min. */
+  minutes: z
+    .number()
+    .min(0, 'cannot be negative')
+    .max(100_000, 'is longer than anybody stays')
+    .nullable()
+    .default(null),
+  /** What was seen, done, decided and used, in the words of whoever came. */
+  words: words(10_000),
+});
+
+const alarm = z.strictObject({
+  kind: z.literal('alarm'),
+  /** What rang, how long (min; null: nobody knows), what it was, and what was done. */
+  rang: words(200).pipe(z.string().min(1, 'say what rang')),
+  minutes: z.number().min(0, 'cannot be negative').nullable().default(null),
+  was: words(),
+  done: words(),
+});
+
+const part = z.strictObject({
+  kind: z.literal('part'),
+  /** What it is, and where: a device of the station, or a place in words; on the shelf it has none. */
+  name: words(120).pipe(z.string().min(1, 'say what it is')),
+  place: words(120),
+  state: z.enum(['fitted', 'taken out', 'on the shelf']),
+  serial: words(80),
+  years: life,
+  hours: life,
+  starts: life,
+  warrantyTo: z.iso.date('must be a date, as 2027-03-31').nullable().default(null),
+  through: words(120),
+});
+
+const meter = z.strictObject({
+  kind: z.literal('meter'),
+  meter: z.string().refine((id) => meterOf(id) !== null, 'is no meter known here'),
+  /** Where its dial begins anew; null: it does not, or nobody knows. */
+  rollsAt: z.number().positive('must be more than zero').nullable(),
+});
+
+const site = z.strictObject({
+  kind: z.literal('site'),
+  access: words(),
+  keys: words(),
+  gas: words(),
+  dog: words(),
+  call: words(),
+  owner: words(),
+});
+
+const struck = z.strictObject({
+  kind: z.literal('struck'),
+  /** Why the page it corrects does not hold. */
+  why: words().pipe(z.string().min(1, 'say why')),
+});
+
+/** What stands on a page. */
+export const pageSchema = z.discriminatedUnion('kind', [visit, alarm, part, meter, site, struck]);
+export type Page = z.infer<typeof pageSchema>;
+export type PageKind = Page['kind'];
+
+/** What pages are called, in the order in which they are offered. */
+export const PAGE_KINDS: readonly (readonly [PageKind, string])[] = [
+  ['visit', 'visit'],
+  ['alarm', 'alarm'],
+  ['part', 'part'],
+  ['site', 'site'],
+  ['meter', 'meter'],
+  ['struck', 'struck out'],
+];
+
+/** A reading as it is written: of which meter, what stood on it, and where a new one began if it was replaced. */
+export const readingSchema = z
+  .strictObject({
+    meter: z.string().refine((id) => meterOf(id) !== null, 'is no meter known here'),
+    value: z.number('must be a number').finite(),
+    newFrom: z.number().finite().nullable().default(null),
+    /** The reading that it stands in place of. */
+    corrects: z.number().int().positive().nullable().default(null),
+  })
+  .refine(({ meter: id, value, newFrom }) => {
+    const kind = meterOf(id)?.kind;
+    return !kind || !METER_KINDS[kind].counts || (value >= 0 && (newFrom ?? 0) >= 0);
+  }, 'a meter that counts does not stand below zero');
+export type ReadingSent = z.infer<typeof readingSchema>;
+
+/** A page with the readings that were taken at it, as it is sent. */
+export const pageSentSchema = z.strictObject({
+  /** When it happened. */
+  at: z.iso.datetime({ offset: true, error: 'must be a time, as 2026-11-27T09:41:00Z' }),
+  by: z.string().trim().min(1, 'say who writes').max(60),
+  page: pageSchema,
+  readings: z.array(readingSchema).max(60, 'more readings than a station has meters').default([]),
+  corrects: z.number().int().positive().nullable().default(null),
+});
+export type PageSent = z.infer<typeof pageSentSchema>;
+
+/** All words of a page, to be searched. */
+export const wordsOfPage = (page: Page): string =>
+  Object.entries(page)
+    .filter(([key, v]) => key !== 'kind' && typeof v === 'string' && v !== '')
+    .map(([, v]) => v as string)
+    .join(' · ');

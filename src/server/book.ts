@@ -1,0 +1,229 @@
+import type { Page, PageKind, PageSent, Readings } from '@/core/book';
+import { pageSchema, wordsOfPage } from '@/core/book';
+import type { Db } from './db';
+import { keptUnder } from './proofs';
+
+/** A reading as it stands on its page. */
+export interface ReadingKept {
+  readonly id: number;
+  readonly meter: string;
+  readonly value: number;
+  readonly newFrom: number | null;
+  readonly corrects: number | null;
+}
+
+/** A page of the book as it is kept. */
+export interface PageKept {
+  readonly id: number;
+  readonly revision: number;
+  readonly at: string;
+  readonly writtenAt: string;
+  readonly by: string;
+  /** Null where this version cannot read what stands there; it stays. */
+  readonly page: Page | null;
+  readonly corrects: number | null;
+  /** The page that corrects this one; null of none. */
+  readonly correctedBy: number | null;
+  readonly readings: readonly ReadingKept[];
+}
+
+interface Row {
+  readonly id: number;
+  readonly revision: number;
+  readonly at: string;
+  readonly writtenAt: string;
+  readonly by: string;
+  readonly corrects: number | null;
+  readonly correctedBy: number | null;
+  readonly content: string;
+}
+
+const SELECT = `SELECT p.id, p.revision, p.happened_at AS at, p.written_at AS writtenAt, p.written_by AS by, p.corrects, p.content,
+  (SELECT max(c.id) FROM book_pages c WHERE c.corrects = p.id) AS correctedBy FROM book_pages p`;
+
+function readPage(content: string): Page | null {
+  const read = pageSchema.safeParse(JSON.parse(content));
+  return read.success ? read.data : null;
+}
+
+const readingsOfPage = (db: Db, page: number): ReadingKept[] =>
+  db
+    .prepare<[number], ReadingKept>(
+      'SELECT id, meter, value, new_from AS newFrom, corrects FROM book_readings WHERE page_id = ? ORDER BY meter, id',
+    )
+    .all(page);
+
+const pageOf = (db: Db, { content, ...row }: Row): PageKept => ({
+  ...row,
+  page: readPage(content),
+  readings: readingsOfPage(db, row.id),
+});
+
+export interface Asked {
+  readonly kind?: PageKind | undefined;
+  /** Pages that happened before this one: the next that are shown. */
+  readonly before?: number | undefined;
+  readonly most?: number;
+}
+
+/** Pages of a station’s book, newest first. */
+export function listPages(db: Db, stationId: number, { kind, before, most = 50 }: Asked = {}): PageKept[] {
+  const edge =
+    before === undefined
+      ? undefined
+      : db
+          .prepare<[number], { at: string; id: number }>('SELECT happened_at AS at, id FROM book_pages WHERE id = ?')
+          .get(before);
+  return db
+    .prepare<unknown[], Row>(
+      `${SELECT} WHERE p.station_id = @stationId AND (@kind IS NULL OR p.kind = @kind)
+       AND (@at IS NULL OR (p.happened_at, p.id) < (@at, @id))
+       ORDER BY p.happened_at DESC, p.id DESC LIMIT @most`,
+    )
+    .all({ stationId, kind: kind ?? null, at: edge?.at ?? null, id: edge?.id ?? null, most })
+    .map((row) => pageOf(db, row));
+}
+
+export type WriteResult = { ok: true; page: PageKept } | { ok: false; detail: string };
+
+const pageAt = (db: Db, stationId: number, id: number): PageKept | null => {
+  const row = db.prepare<[number, number], Row>(`${SELECT} WHERE p.station_id = ? AND p.id = ?`).get(stationId, id);
+  return row ? pageOf(db, row) : null;
+};
+
+/** What of a page is of no station’s book here; null where all of it is. */
+function stray(db: Db, stationId: number, { corrects, readings }: PageSent): string | null {
+  if (corrects !== null) {
+    const old = pageAt(db, stationId, corrects);
+    if (!old) return 'the page that it corrects is not in this book';
+    if (old.correctedBy !== null) return 'that page has been corrected already: correct the one that stands for it';
+  }
+  for (const r of readings) {
+    if (r.corrects === null) continue;
+    const old = db
+      .prepare<[number, number, string], { id: number }>(
+        'SELECT id FROM book_readings WHERE id = ? AND station_id = ? AND meter = ?',
+      )
+      .get(r.corrects, stationId, r.meter);
+    if (!old) return 'the reading that it corrects is none of this meter here';
+  }
+  return null;
+}
+
+/** When a reading that is corrected was taken: the one in its place stands at that time. */
+const takenAt = (db: Db, id: number): number =>
+  db.prepare<[number], { at: number }>('SELECT at FROM book_readings WHERE id = ?').get(id)!.at;
+
+/** Writes a page with its readings, all or nothing. @param key of the request: a page sent again is kept once */
+export function writePage(
+  db: Db,
+  { id: stationId, revision }: { readonly id: number; readonly revision: number },
+  sent: PageSent,
+  at: string,
+  key: string | null = null,
+): WriteResult {
+  return db.transaction((): WriteResult => {
+    const before = keptUnder(db, 'book_pages', 'station_id', stationId, key);
+    const kept = before === null ? null : pageAt(db, stationId, before);
+    if (kept) return { ok: true, page: kept };
+    const strange = stray(db, stationId, sent);
+    if (strange !== null) return { ok: false, detail: strange };
+    const happened = new Date(sent.at);
+    const { lastInsertRowid } = db
+      .prepare(
+        'INSERT INTO book_pages (station_id, revision, kind, happened_at, written_at, written_by, corrects, content, client_key) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
+      )
+      .run(
+        stationId,
+        revision,
+        sent.page.kind,
+        happened.toISOString(),
+        at,
+        sent.by,
+        sent.corrects,
+        JSON.stringify(sent.page),
+        key,
+      );
+    const id = Number(lastInsertRowid);
+    const put = db.prepare(
+      'INSERT INTO book_readings (station_id, page_id, meter, at, value, new_from, corrects) VALUES (?, ?, ?, ?, ?, ?, ?)',
+    );
+    for (const r of sent.readings) {
+      const taken = r.corrects === null ? happened.getTime() : takenAt(db, r.corrects);
+      put.run(stationId, id, r.meter, taken, r.value, r.newFrom, r.corrects);
+    }
+    db.prepare('INSERT INTO book_words (rowid, words) VALUES (?, ?)').run(id, `${wordsOfPage(sent.page)} · ${sent.by}`);
+    return { ok: true, page: pageAt(db, stationId, id)! };
+  })();
+}
+
+/** All readings of a station that stand: those that another stands in place of are left out, and those of pages that were struck out. */
+export function readingsOf(db: Db, stationId: number): Readings {
+  const rows = db
+    .prepare<[number], { id: number; meter: string; at: number; value: number; newFrom: number | null }>(
+      `SELECT id, meter, at, value, new_from AS newFrom FROM book_readings r WHERE station_id = ?
+       AND NOT EXISTS (SELECT 1 FROM book_readings c WHERE c.corrects = r.id)
+       AND NOT EXISTS (SELECT 1 FROM book_pages p WHERE p.corrects = r.page_id AND p.kind = 'struck')
+       ORDER BY meter, at`,
+    )
+    .all(stationId);
+  const readings: Record<string, { id: number; at: number; value: number; newFrom: number | null }[]> = {};
+  for (const { meter, ...reading } of rows) (readings[meter] ??= []).push(reading);
+  return readings;
+}
+
+/** Pages of a kind that stand: neither corrected nor struck out, oldest first. */
+export const standingPages = (db: Db, stationId: number, kind: PageKind): PageKept[] =>
+  db
+    .prepare<[number, string], Row>(
+      `${SELECT} WHERE p.station_id = ? AND p.kind = ? AND NOT EXISTS (SELECT 1 FROM book_pages c WHERE c.corrects = p.id)
+       ORDER BY p.happened_at, p.id`,
+    )
+    .all(stationId, kind)
+    .map((row) => pageOf(db, row));
+
+/** Where meters roll over, as it was written last. */
+export function rollsOf(db: Db, stationId: number): Record<string, number> {
+  const rolls: Record<string, number> = {};
+  for (const { page } of standingPages(db, stationId, 'meter'))
+    if (page?.kind === 'meter') {
+      if (page.rollsAt === null) delete rolls[page.meter];
+      else rolls[page.meter] = page.rollsAt;
+    }
+  return rolls;
+}
+
+/** When the alarm rang, ms since 1970. */
+export const alarmsOf = (db: Db, stationId: number): number[] =>
+  standingPages(db, stationId, 'alarm').map((p) => Date.parse(p.at));
+
+/** A page that has the words that were looked for, and where they stand on it, between « and ». */
+export interface Hit {
+  readonly id: number;
+  readonly stationId: number;
+  readonly name: string;
+  readonly at: string;
+  readonly kind: PageKind;
+  readonly words: string;
+}
+
+/** Words as a search takes them: each by itself, the last one may go on; nothing of them is a command. */
+const asked = (text: string): string =>
+  text
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter((w) => w !== '')
+    .map((w) => `"${w}"*`)
+    .join(' ');
+
+/** Pages in all books, or in one, that have all the words; the best first. */
+export function searchBook(db: Db, text: string, stationId: number | null = null, most = 40): Hit[] {
+  const query = asked(text);
+  if (query === '') return [];
+  return db
+    .prepare<[string, number | null, number | null, number], Hit>(
+      `SELECT p.id, p.station_id AS stationId, f.name, p.happened_at AS at, p.kind, snippet(book_words, 0, '«', '»', '…', 16) AS words
+       FROM book_words JOIN book_pages p ON p.id = book_words.rowid JOIN station_figures f ON f.station_id = p.station_id
+       WHERE book_words MATCH ? AND (? IS NULL OR p.station_id = ?) ORDER BY rank LIMIT ?`,
+    )
+    .all(query, stationId, stationId, most);
+}

@@ -1,0 +1,234 @@
+'use client';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import dynamic from 'next/dynamic';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import { PAGE_KINDS, type PageKind, type PageSent } from '@/core/book';
+import { useEditor, useStationSystem } from '../editor/StationProvider';
+import { keep, kept, newKey } from '../parts/browserKeep';
+import { Segments } from '../parts/Segments';
+import { TextBox } from '../parts/TextBox';
+import { StationShaft } from '../shaft/StationShaft';
+import { BookLines } from './BookLines';
+import { Meaning } from './Meaning';
+import { Pages } from './Pages';
+import type { BookProps, PageShown } from './shown';
+import { WriteVisit } from './WriteVisit';
+
+const WriteOther = dynamic(() => import('./WriteOther').then((m) => m.WriteOther), { ssr: false, loading: () => null });
+const Search = dynamic(() => import('./Search').then((m) => m.Search), { ssr: false, loading: () => null });
+
+const WHO = 'pitbell.who';
+type Writing = 'visit' | 'alarm' | 'part' | 'site';
+const WRITING: readonly (readonly [Writing, string])[] = [
+  ['visit', 'visit'],
+  ['alarm', 'alarm'],
+  ['part', 'part'],
+  ['site', 'site'],
+];
+
+type Who = readonly [name: string, set: (name: string) => void];
+
+/** Who writes on this device: asked once, kept here. */
+function useWho(): Who {
+  const [who, setWho] = useState('');
+  useEffect(() => {
+    // What the browser keeps is known only after the page.
+    // eslint-disable-next-line react-hooks/set-state-in-effect
+    setWho(kept(WHO) ?? '');
+  }, []);
+  return [who, (name) => (setWho(name), void keep(WHO, name))];
+}
+
+/** Writes pages; what could not be written stays in its form, and why is said. */
+function useWriting(stationId: number, who: string, at: string) {
+  const router = useRouter();
+  const [failed, setFailed] = useState<string | null>(null);
+  // The same page sent again after a lost answer is written once.
+  const [key, setKey] = useState(newKey);
+  const send = async (page: Omit<PageSent, 'at' | 'by' | 'corrects'>, corrects: number | null = null) => {
+    if (who.trim() === '') {
+      setFailed('say who writes');
+      return false;
+    }
+    const { sendPage } = await import('./sendPage');
+    const when = at === '' ? new Date() : new Date(at);
+    const wrong = await sendPage(stationId, { ...page, at: when.toISOString(), by: who.trim(), corrects }, key);
+    setFailed(wrong);
+    if (wrong !== null) return false;
+    setKey(newKey());
+    router.refresh();
+    return true;
+  };
+  return { failed, send };
+}
+
+/** Older pages, or those of one kind, fetched when they are asked for. */
+function useOlder(stationId: number, first: readonly PageShown[]) {
+  const [kind, setKind] = useState<PageKind | null>(null);
+  const [more, setMore] = useState<readonly PageShown[]>([]);
+  const [of, setOf] = useState<readonly PageShown[] | null>(null);
+  const shown = kind === null ? [...first, ...more] : (of ?? []);
+  const fetchMore = async () => {
+    const { pagesBefore } = await import('./sendPage');
+    const next = await pagesBefore(stationId, shown.at(-1)?.id ?? null, kind);
+    if (!next) return;
+    if (kind === null) setMore([...more, ...next]);
+    else setOf([...shown, ...next]);
+  };
+  const pick = async (next: PageKind | null) => {
+    setKind(next);
+    setOf(null);
+    if (next === null) return;
+    const { pagesBefore } = await import('./sendPage');
+    setOf(await pagesBefore(stationId, null, next));
+  };
+  return { kind, shown, pick, fetchMore, whole: shown.length === 0 || shown.length % 50 !== 0 };
+}
+
+/** What there is to write, who writes and when it happened. */
+function Write({ site, last, who }: Pick<BookProps, 'site' | 'last'> & { who: Who }) {
+  const id = useEditor((s) => s.id);
+  const { station } = useEditor((s) => s.judged.context);
+  const system = useStationSystem();
+  const [name, setName] = who;
+  const [at, setAt] = useState('');
+  const [writing, setWriting] = useState<Writing>('visit');
+  const { failed, send } = useWriting(id, name, at);
+  return (
+    <Box
+      component="section"
+      aria-label="write in the book"
+      sx={{ display: 'flex', flexDirection: 'column', gap: 1.25 }}
+    >
+      <Segments label="what is written" value={writing} choices={WRITING} onPick={setWriting} />
+      <Box sx={{ display: 'flex', gap: 1.25, flexWrap: 'wrap' }}>
+        <TextBox label="who" value={name} onChange={(e) => setName(e.target.value)} sx={{ width: 130 }} />
+        <TextBox
+          label="when"
+          type="datetime-local"
+          value={at}
+          onChange={(e) => setAt(e.target.value)}
+          help={at === '' ? 'empty: now' : undefined}
+          sx={{ width: 200 }}
+        />
+      </Box>
+      {failed !== null && (
+        <Typography role="alert" variant="body2" color="error">
+          Not written: {failed}. What you typed stands here.
+        </Typography>
+      )}
+      {writing === 'visit' ? (
+        <WriteVisit
+          station={station}
+          system={system}
+          last={last}
+          now={() => (at === '' ? Date.now() : new Date(at).getTime())}
+          onWrite={send}
+        />
+      ) : (
+        <WriteOther
+          key={writing}
+          kind={writing}
+          before={writing === 'site' ? (site?.page ?? null) : null}
+          onWrite={send}
+        />
+      )}
+    </Box>
+  );
+}
+
+/** What is to know before one goes in. */
+function SiteLine({ site }: Pick<BookProps, 'site'>) {
+  if (site?.page?.kind !== 'site') return null;
+  const { gas, access, keys, dog, call } = site.page;
+  const said = [
+    ['Gas and air', gas],
+    ['Way in', access],
+    ['Keys', keys],
+    ['Dog', dog],
+    ['Call', call],
+  ].filter(([, words]) => words !== '');
+  return (
+    <Typography variant="body2" sx={{ mb: 1 }}>
+      {said.map(([label, words]) => `${label}: ${words}`).join(' · ')}
+    </Typography>
+  );
+}
+
+/** Pages of the book: parts, those that are looked for, all of them. */
+function Reading({ pages, parts, site, who }: Pick<BookProps, 'pages' | 'parts' | 'site'> & { who: string }) {
+  const id = useEditor((s) => s.id);
+  const system = useStationSystem();
+  const older = useOlder(id, pages);
+  const { failed, send } = useWriting(id, who, '');
+  const strike = (p: PageShown, why: string) => void send({ page: { kind: 'struck', why }, readings: [] }, p.id);
+  const fitted = parts.filter((p) => p.page?.kind === 'part' && p.page.state !== 'taken out');
+  return (
+    <>
+      <SiteLine site={site} />
+      {fitted.length > 0 && (
+        <Box component="details" sx={{ mb: 1 }}>
+          <Typography component="summary" variant="body2" sx={{ minHeight: 32, cursor: 'pointer' }}>
+            Parts: {fitted.length} fitted or on the shelf
+          </Typography>
+          <Pages pages={fitted.toReversed()} system={system} onStrike={strike} />
+        </Box>
+      )}
+      <Search stationId={id} />
+      <Segments
+        label="pages of"
+        value={older.kind ?? 'all'}
+        choices={[['all', 'all'] as const, ...PAGE_KINDS.filter(([k]) => k !== 'struck' && k !== 'meter')]}
+        onPick={(k) => void older.pick(k === 'all' ? null : k)}
+        sx={{ flexWrap: 'wrap', my: 1 }}
+      />
+      {failed !== null && (
+        <Typography role="alert" variant="body2" color="error">
+          Not struck out: {failed}
+        </Typography>
+      )}
+      <Pages pages={older.shown} system={system} onStrike={strike} />
+      {!older.whole && (
+        <Button sx={{ minHeight: 44 }} onClick={() => void older.fetchMore()}>
+          older pages
+        </Button>
+      )}
+    </>
+  );
+}
+
+/** The book of a station: what its readings mean, their course, and its pages, newest first; and writing in it. */
+export function BookView({ pages, parts, site, analysis, last }: BookProps) {
+  const id = useEditor((s) => s.id);
+  const { station } = useEditor((s) => s.judged.context);
+  const system = useStationSystem();
+  const who = useWho();
+  return (
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '250px minmax(0, 1fr) minmax(0, 1fr)' },
+        height: { md: '100%' },
+      }}
+    >
+      <Box sx={{ display: { xs: 'none', md: 'block' }, minHeight: 0, borderRight: 1, borderColor: 'divider' }}>
+        <StationShaft guess={{ width: 250, height: 660 }} />
+      </Box>
+      <Box sx={{ minHeight: 0, overflow: 'auto', p: 2, borderRight: { md: 1 }, borderColor: { md: 'divider' } }}>
+        <Write site={site} last={last} who={who} />
+        <Box sx={{ mt: 2 }}>
+          <BookLines analysis={analysis} pages={pages} pumps={station.pumps.length} system={system} />
+        </Box>
+        <Box sx={{ mt: 2 }}>
+          <Meaning analysis={analysis} stationId={id} system={system} />
+        </Box>
+      </Box>
+      <Box sx={{ minHeight: 0, overflow: 'auto', p: 2 }}>
+        <Reading pages={pages} parts={parts} site={site} who={who[0]} />
+      </Box>
+    </Box>
+  );
+}

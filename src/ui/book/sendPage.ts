@@ -1,0 +1,67 @@
+import * as z from 'zod';
+import { pageSchema, PAGE_KINDS, type PageKind, type PageSent } from '@/core/book';
+import { ask, wentWrong } from '../parts/ask';
+import type { PageShown } from './shown';
+
+const keptSchema = z.object({
+  id: z.number(),
+  revision: z.number(),
+  at: z.string(),
+  writtenAt: z.string(),
+  by: z.string(),
+  page: pageSchema.nullable(),
+  corrects: z.number().nullable(),
+  correctedBy: z.number().nullable(),
+  readings: z.array(
+    z.object({
+      id: z.number(),
+      meter: z.string(),
+      value: z.number(),
+      newFrom: z.number().nullable(),
+      corrects: z.number().nullable(),
+    }),
+  ),
+});
+const hitsSchema = z.object({
+  hits: z.array(
+    z.object({
+      id: z.number(),
+      stationId: z.number(),
+      name: z.string(),
+      at: z.string(),
+      kind: z.enum(PAGE_KINDS.map(([k]) => k) as [PageKind, ...PageKind[]]),
+      words: z.string(),
+    }),
+  ),
+});
+export type Hit = z.infer<typeof hitsSchema>['hits'][number];
+
+/** Writes a page. Never throws. @param key the same one writes it once, however often it is sent */
+export async function sendPage(stationId: number, page: PageSent, key: string): Promise<string | null> {
+  const answer = await ask(`/api/stations/${stationId}/book`, z.object({ page: keptSchema }), {
+    method: 'POST',
+    body: JSON.stringify(page),
+    key,
+  });
+  return answer.ok ? null : wentWrong(answer);
+}
+
+/** Pages before one, of a kind or of all; null where the server does not say. */
+export async function pagesBefore(
+  stationId: number,
+  before: number | null,
+  kind: PageKind | null,
+): Promise<readonly PageShown[] | null> {
+  const query = new URLSearchParams({
+    ...(before !== null && { before: String(before) }),
+    ...(kind !== null && { kind }),
+  });
+  const answer = await ask(`/api/stations/${stationId}/book?${query}`, z.object({ pages: z.array(keptSchema) }));
+  return answer.ok ? answer.value.pages : null;
+}
+
+/** Pages of this book that have all of the words; null where the server does not say. */
+export async function searchPages(stationId: number, words: string): Promise<readonly Hit[] | null> {
+  const answer = await ask(`/api/book?${new URLSearchParams({ words, station: String(stationId) })}`, hitsSchema);
+  return answer.ok ? answer.value.hits : null;
+}

@@ -1,0 +1,29 @@
+import type { Analysis, Page, Reading } from '@/core/book';
+
+/** A page of the book as its view is sent it. */
+export interface PageShown {
+  readonly id: number;
+  readonly revision: number;
+  readonly at: string;
+  readonly writtenAt: string;
+  readonly by: string;
+  readonly page: Page | null;
+  readonly corrects: number | null;
+  readonly correctedBy: number | null;
+  readonly readings: readonly {
+    readonly id: number;
+    readonly meter: string;
+    readonly value: number;
+    readonly newFrom: number | null;
+    readonly corrects: number | null;
+  }[];
+}
+
+export interface BookProps {
+  readonly pages: readonly PageShown[];
+  readonly parts: readonly PageShown[];
+  readonly site: PageShown | null;
+  readonly analysis: Analysis;
+  /** The last reading of each meter. */
+  readonly last: Readonly<Record<string, Reading>>;
+}
