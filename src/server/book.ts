@@ -1,4 +1,4 @@
-import type { Page, PageKind, PageSent, Readings } from '@/core/book';
+import type { Dated, Page, PageKind, PageSent, Readings } from '@/core/book';
 import { pageSchema, wordsOfPage } from '@/core/book';
 import type { Db } from './db';
 import { keptUnder } from './proofs';
@@ -227,3 +227,13 @@ export function searchBook(db: Db, text: string, stationId: number | null = null
     )
     .all(query, stationId, stationId, most);
 }
+
+/** Every page that stands, oldest first. */
+export const allStanding = (db: Db, stationId: number): Dated[] =>
+  db
+    .prepare<[number], { id: number; at: string; content: string }>(
+      `SELECT id, happened_at AS at, content FROM book_pages p WHERE station_id = ? AND kind <> 'struck'
+       AND NOT EXISTS (SELECT 1 FROM book_pages c WHERE c.corrects = p.id) ORDER BY happened_at, id`,
+    )
+    .all(stationId)
+    .map(({ id, at, content }) => ({ id, at: Date.parse(at), page: readPage(content) }));

@@ -241,7 +241,7 @@ export const MIGRATIONS: readonly string[] = [
     station_id INTEGER NOT NULL REFERENCES stations (id),
     -- The revision of the document that it was true of.
     revision INTEGER NOT NULL,
-    kind TEXT NOT NULL CHECK (kind IN ('visit', 'alarm', 'part', 'site', 'meter', 'struck')),
+    kind TEXT NOT NULL CHECK (kind IN ('visit', 'alarm', 'part', 'site', 'meter', 'rule', 'later', 'struck')),
     happened_at TEXT NOT NULL,
     written_at TEXT NOT NULL,
     written_by TEXT NOT NULL,

@@ -40,6 +40,12 @@ export interface Analysis {
 
 const ASK = [flowFindings, turnFindings, runFindings, rainFindings, doseFindings, alarmFindings];
 
+/** A pump that gives less runs longer: that is one finding. */
+const once = (findings: readonly Finding[]): Finding[] =>
+  findings.filter(
+    (f) => f.kind !== 'runs-longer' || !findings.some((x) => x.kind === 'pump-weaker' && x.pump === f.pump),
+  );
+
 /**
  * What the readings of a station mean: flows by span, findings each with its chance and what to check, and what was not asked.
  * @example
@@ -76,7 +82,7 @@ export function analyse({ station, readings, rolls = {}, alarms }: BookInput): A
   return {
     expected,
     spans,
-    findings: told.flatMap((t) => t.findings).sort((a, b) => a.chance - b.chance),
+    findings: once(told.flatMap((t) => t.findings)).sort((a, b) => a.chance - b.chance),
     notAsked: told.flatMap((t) => t.notAsked),
     doubts,
     swaps: pairs,

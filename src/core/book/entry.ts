@@ -71,6 +71,26 @@ const site = z.strictObject({
   owner: words(),
 });
 
+const rule = z.strictObject({
+  kind: z.literal('rule'),
+  /** What is to be done again and again. */
+  what: words(120).pipe(z.string().min(1, 'say what is to be done')),
+  /** After so many days, hours run or starts since it was done last, whichever comes first. */
+  days: life,
+  hours: life,
+  starts: life,
+  /** Only in this month, 1 to 12; null: in any. */
+  month: z.number().int().min(1, 'is no month').max(12, 'is no month').nullable().default(null),
+});
+
+const later = z.strictObject({
+  kind: z.literal('later'),
+  /** What is put off, by its id in the list of what is due; until when, and why. */
+  due: words(120).pipe(z.string().min(1)),
+  until: z.iso.date('must be a date, as 2027-03-31'),
+  why: words(500).pipe(z.string().min(1, 'say why it can wait')),
+});
+
 const struck = z.strictObject({
   kind: z.literal('struck'),
   /** Why the page it corrects does not hold. */
@@ -78,7 +98,7 @@ const struck = z.strictObject({
 });
 
 /** What stands on a page. */
-export const pageSchema = z.discriminatedUnion('kind', [visit, alarm, part, meter, site, struck]);
+export const pageSchema = z.discriminatedUnion('kind', [visit, alarm, part, meter, site, rule, later, struck]);
 export type Page = z.infer<typeof pageSchema>;
 export type PageKind = Page['kind'];
 
@@ -89,6 +109,8 @@ export const PAGE_KINDS: readonly (readonly [PageKind, string])[] = [
   ['part', 'part'],
   ['site', 'site'],
   ['meter', 'meter'],
+  ['rule', 'to be done again'],
+  ['later', 'put off'],
   ['struck', 'struck out'],
 ];
 

@@ -19,6 +19,10 @@ export const FINDING_KINDS = {
   doses: 'doses are not as designed',
   alarms: 'alarms come more often',
 } as const;
+/** The job that a finding leads to, where one is for it; else the station is proved as a whole. */
+const JOBS: Readonly<Partial<Record<keyof typeof FINDING_KINDS, string>>> = { turns: 'J11' };
+export const jobOfFinding = (kind: keyof typeof FINDING_KINDS): string => JOBS[kind] ?? 'commission';
+
 export type FindingKind = keyof typeof FINDING_KINDS;
 
 /** Something that the readings of a station mean. */

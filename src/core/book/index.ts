@@ -1,7 +1,7 @@
 export { analyse, type Analysis, type BookInput } from './analyse';
 export { countsOf, swapped, type Count, type Doubt, type Reading } from './clean';
 export { flowsFrom, type Counted, type Estimate, type Flows } from './flows';
-export { FINDING_KINDS, surely, type Finding, type FindingKind, type NotAsked } from './finding';
+export { FINDING_KINDS, jobOfFinding, surely, type Finding, type FindingKind, type NotAsked } from './finding';
 export { METER_KINDS, METER_NAMES, meterName, meterOf, meterSays, type Meter, type MeterKind } from './meters';
 export type { Readings, Span } from './spans';
 export { plantedYear, TROUBLES, type PlantedYear, type Trouble } from './plant';
@@ -16,3 +16,4 @@ export {
   type PageSent,
   type ReadingSent,
 } from './entry';
+export { dueOf, hoursToHarm, pressing, whenOf, type Dated, type Due } from './due';

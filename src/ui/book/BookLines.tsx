@@ -79,7 +79,7 @@ function Line({
           {last.by > 0 && (
             <Typography component="span" variant="label">
               {' '}
-              ± {write(last.by)}
+              ± {Math.max(Math.round((100 * last.by) / last.value), 1)} %
             </Typography>
           )}
         </Typography>

@@ -12,6 +12,7 @@ import { Segments } from '../parts/Segments';
 import { TextBox } from '../parts/TextBox';
 import { StationShaft } from '../shaft/StationShaft';
 import { BookLines } from './BookLines';
+import { DueList } from './DueList';
 import { Meaning } from './Meaning';
 import { Pages } from './Pages';
 import type { BookProps, PageShown } from './shown';
@@ -21,11 +22,12 @@ const WriteOther = dynamic(() => import('./WriteOther').then((m) => m.WriteOther
 const Search = dynamic(() => import('./Search').then((m) => m.Search), { ssr: false, loading: () => null });
 
 const WHO = 'pitbell.who';
-type Writing = 'visit' | 'alarm' | 'part' | 'site';
+type Writing = 'visit' | 'alarm' | 'part' | 'rule' | 'site';
 const WRITING: readonly (readonly [Writing, string])[] = [
   ['visit', 'visit'],
   ['alarm', 'alarm'],
   ['part', 'part'],
+  ['rule', 'to do again'],
   ['site', 'site'],
 ];
 
@@ -159,7 +161,14 @@ function SiteLine({ site }: Pick<BookProps, 'site'>) {
 }
 
 /** Pages of the book: parts, those that are looked for, all of them. */
-function Reading({ pages, parts, site, who }: Pick<BookProps, 'pages' | 'parts' | 'site'> & { who: string }) {
+function Reading({
+  pages,
+  parts,
+  site,
+  due,
+  now,
+  who,
+}: Pick<BookProps, 'pages' | 'parts' | 'site' | 'due' | 'now'> & { who: string }) {
   const id = useEditor((s) => s.id);
   const system = useStationSystem();
   const older = useOlder(id, pages);
@@ -169,6 +178,11 @@ function Reading({ pages, parts, site, who }: Pick<BookProps, 'pages' | 'parts' 
   return (
     <>
       <SiteLine site={site} />
+      <DueList
+        due={due}
+        now={now}
+        onLater={(of, until, why) => send({ page: { kind: 'later', due: of, until, why }, readings: [] })}
+      />
       {fitted.length > 0 && (
         <Box component="details" sx={{ mb: 1 }}>
           <Typography component="summary" variant="body2" sx={{ minHeight: 32, cursor: 'pointer' }}>
@@ -181,13 +195,16 @@ function Reading({ pages, parts, site, who }: Pick<BookProps, 'pages' | 'parts' 
       <Segments
         label="pages of"
         value={older.kind ?? 'all'}
-        choices={[['all', 'all'] as const, ...PAGE_KINDS.filter(([k]) => k !== 'struck' && k !== 'meter')]}
+        choices={[
+          ['all', 'all'] as const,
+          ...PAGE_KINDS.filter(([k]) => k !== 'struck' && k !== 'meter' && k !== 'later'),
+        ]}
         onPick={(k) => void older.pick(k === 'all' ? null : k)}
         sx={{ flexWrap: 'wrap', my: 1 }}
       />
       {failed !== null && (
         <Typography role="alert" variant="body2" color="error">
-          Not struck out: {failed}
+          Not written: {failed}
         </Typography>
       )}
       <Pages pages={older.shown} system={system} onStrike={strike} />
@@ -201,7 +218,7 @@ function Reading({ pages, parts, site, who }: Pick<BookProps, 'pages' | 'parts' 
 }
 
 /** The book of a station: what its readings mean, their course, and its pages, newest first; and writing in it. */
-export function BookView({ pages, parts, site, analysis, last }: BookProps) {
+export function BookView({ pages, parts, site, analysis, last, due, now }: BookProps) {
   const id = useEditor((s) => s.id);
   const { station } = useEditor((s) => s.judged.context);
   const system = useStationSystem();
@@ -210,24 +227,34 @@ export function BookView({ pages, parts, site, analysis, last }: BookProps) {
     <Box
       sx={{
         display: 'grid',
-        gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '250px minmax(0, 1fr) minmax(0, 1fr)' },
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '330px minmax(0, 1fr) minmax(0, 1fr)' },
         height: { md: '100%' },
       }}
     >
       <Box sx={{ display: { xs: 'none', md: 'block' }, minHeight: 0, borderRight: 1, borderColor: 'divider' }}>
-        <StationShaft guess={{ width: 250, height: 660 }} />
+        <StationShaft guess={{ width: 330, height: 660 }} />
       </Box>
-      <Box sx={{ minHeight: 0, overflow: 'auto', p: 2, borderRight: { md: 1 }, borderColor: { md: 'divider' } }}>
+      <Box
+        sx={{
+          minHeight: 0,
+          overflow: 'auto',
+          p: 2,
+          display: 'flex',
+          flexDirection: 'column',
+          gap: 2,
+          borderRight: { md: 1 },
+          borderColor: { md: 'divider' },
+          // At the pit writing comes first.
+          order: { xs: 1, md: 0 },
+        }}
+      >
+        <Meaning analysis={analysis} stationId={id} system={system} />
+        <BookLines analysis={analysis} pages={pages} pumps={station.pumps.length} system={system} />
+      </Box>
+      <Box sx={{ minHeight: 0, overflow: 'auto', p: 2, minWidth: 0 }}>
         <Write site={site} last={last} who={who} />
-        <Box sx={{ mt: 2 }}>
-          <BookLines analysis={analysis} pages={pages} pumps={station.pumps.length} system={system} />
-        </Box>
-        <Box sx={{ mt: 2 }}>
-          <Meaning analysis={analysis} stationId={id} system={system} />
-        </Box>
-      </Box>
-      <Box sx={{ minHeight: 0, overflow: 'auto', p: 2 }}>
-        <Reading pages={pages} parts={parts} site={site} who={who[0]} />
+        <Box sx={{ borderTop: 1, borderColor: 'text.primary', mt: 2, mb: 1 }} />
+        <Reading pages={pages} parts={parts} site={site} due={due} now={now} who={who[0]} />
       </Box>
     </Box>
   );

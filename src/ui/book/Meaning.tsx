@@ -2,7 +2,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
-import { FINDING_KINDS, meterName, meterSays, surely, type Analysis, type Finding } from '@/core/book';
+import { FINDING_KINDS, jobOfFinding, meterName, meterSays, surely, type Analysis, type Finding } from '@/core/book';
 import { say, sayPhrase, type UnitSystem } from '@/core/units';
 import { day } from '../parts/when';
 
@@ -35,7 +35,7 @@ function OneFinding({ finding, stationId, system }: { finding: Finding; stationI
       </Box>
       <Typography variant="body2">
         <b>Next:</b> {sayPhrase(next, system)}{' '}
-        {test && <Link href={`/stations/${stationId}/prove`}>its tests are in Prove</Link>}
+        {test && <Link href={`/stations/${stationId}/prove?job=${jobOfFinding(kind)}`}>begin its job</Link>}
       </Typography>
     </Box>
   );

@@ -2,11 +2,11 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import { meterName, meterOf, meterSays, PAGE_KINDS, VISIT_REASONS, type Page } from '@/core/book';
 import type { UnitSystem } from '@/core/units';
 import { TextBox } from '../parts/TextBox';
-import { clock, day } from '../parts/when';
+import { clock, day, shortDay } from '../parts/when';
 import type { PageShown } from './shown';
 
 const words = (list: readonly (readonly [label: string, value: string | number | null])[]): string =>
@@ -58,6 +58,24 @@ function linesOf(page: Page): string[] {
           ['owner', page.owner],
         ]),
       ];
+    case 'rule':
+      return [
+        words([
+          ['', page.what],
+          ['every, days', page.days],
+          ['hours run', page.hours],
+          ['starts', page.starts],
+          ['in month', page.month],
+        ]),
+      ];
+    case 'later':
+      return [
+        words([
+          ['', page.due],
+          ['until', page.until],
+          ['because', page.why],
+        ]),
+      ];
     case 'struck':
       return [page.why];
   }
@@ -67,6 +85,12 @@ const titleOf = (page: Page): string => {
   const name = PAGE_KINDS.find(([k]) => k === page.kind)![1];
   return page.kind === 'visit' ? `${name}: ${VISIT_REASONS.find(([w]) => w === page.why)![1]}` : name;
 };
+
+/** Readings pump by pump. */
+const inOrder = (readings: PageShown['readings']) =>
+  [...readings].sort(
+    (a, b) => (meterOf(a.meter)?.pump ?? 9) - (meterOf(b.meter)?.pump ?? 9) || a.meter.localeCompare(b.meter),
+  );
 
 /** Striking a page out: why, and then it stands there struck. */
 function Strike({ onStrike }: { onStrike(why: string): void }) {
@@ -106,7 +130,7 @@ function OnePage({ shown, system, onStrike }: { shown: PageShown; system: UnitSy
       }}
     >
       <Typography variant="readingSmall" component="time" dateTime={at}>
-        {day(at)}
+        {shortDay(at)}
       </Typography>
       <Box sx={{ minWidth: 0, opacity: struck ? 0.65 : 1 }}>
         <Typography variant="h3" component="p" sx={{ m: 0, textDecoration: struck ? 'line-through' : 'none' }}>
@@ -124,14 +148,22 @@ function OnePage({ shown, system, onStrike }: { shown: PageShown; system: UnitSy
               </Typography>
             ))}
         {readings.length > 0 && (
-          <Typography variant="readingSmall" component="p" sx={{ m: 0 }}>
-            {readings
-              .map((r) => {
-                const meter = meterOf(r.meter)!;
-                return `${meterName(meter)} ${meterSays(meter, r.value, system)}${r.newFrom === null ? '' : `, a new meter from ${r.newFrom}`}`;
-              })
-              .join(' · ')}
-          </Typography>
+          <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 1.5, m: 0 }}>
+            {inOrder(readings).map((r) => {
+              const meter = meterOf(r.meter)!;
+              return (
+                <Fragment key={r.id}>
+                  <Typography component="dt" variant="label">
+                    {meterName(meter)}
+                  </Typography>
+                  <Typography component="dd" variant="readingSmall" sx={{ m: 0 }}>
+                    {meterSays(meter, r.value, system)}
+                    {r.newFrom !== null && `, a new meter from ${r.newFrom}`}
+                  </Typography>
+                </Fragment>
+              );
+            })}
+          </Box>
         )}
         {(struck || corrects !== null) && (
           <Typography variant="label" component="p" sx={{ m: 0 }}>

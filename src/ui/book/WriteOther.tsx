@@ -15,7 +15,7 @@ interface Field {
   readonly long?: true;
 }
 
-const FIELDS: Readonly<Record<'alarm' | 'part' | 'site', readonly Field[]>> = {
+const FIELDS: Readonly<Record<'alarm' | 'part' | 'rule' | 'site', readonly Field[]>> = {
   alarm: [
     { id: 'rang', label: 'what rang' },
     { id: 'minutes', label: 'how long, min', figure: true, help: 'empty: nobody knows' },
@@ -31,6 +31,13 @@ const FIELDS: Readonly<Record<'alarm' | 'part' | 'site', readonly Field[]>> = {
     { id: 'starts', label: 'expected life, starts', figure: true },
     { id: 'warrantyTo', label: 'warranty to', date: true },
     { id: 'through', label: 'warranty through' },
+  ],
+  rule: [
+    { id: 'what', label: 'what is to be done', help: 'a visit that names it counts as done' },
+    { id: 'days', label: 'every so many days', figure: true },
+    { id: 'hours', label: 'or hours run', figure: true },
+    { id: 'starts', label: 'or starts', figure: true },
+    { id: 'month', label: 'only in month, 1 to 12', figure: true },
   ],
   site: [
     { id: 'access', label: 'way in', long: true },
@@ -54,7 +61,7 @@ export function WriteOther({
   before,
   onWrite,
 }: {
-  kind: 'alarm' | 'part' | 'site';
+  kind: 'alarm' | 'part' | 'rule' | 'site';
   /** What stood there before, to be gone on from. */
   before: Page | null;
   onWrite(page: Pick<PageSent, 'page' | 'readings'>): Promise<boolean>;

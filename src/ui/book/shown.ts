@@ -1,4 +1,12 @@
-import type { Analysis, Page, Reading } from '@/core/book';
+import type { Analysis, Due, Page, Reading } from '@/core/book';
+
+/** Something that is due, and where. */
+export interface DueShown extends Due {
+  readonly stationId: number;
+  readonly name: string;
+  readonly site: string;
+  readonly toHarm: number | null;
+}
 
 /** A page of the book as its view is sent it. */
 export interface PageShown {
@@ -24,6 +32,9 @@ export interface BookProps {
   readonly parts: readonly PageShown[];
   readonly site: PageShown | null;
   readonly analysis: Analysis;
+  readonly due: readonly DueShown[];
+  /** ms since 1970, as the server has it. */
+  readonly now: number;
   /** The last reading of each meter. */
   readonly last: Readonly<Record<string, Reading>>;
 }

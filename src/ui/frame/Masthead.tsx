@@ -45,11 +45,13 @@ export function Masthead({ system, errands = [], crumbs, children }: Props) {
     { keys: 'mod+k', run: () => setGoTo(true), inFields: true },
     { keys: 'shift+slash, ?', run: () => setHelp(true), character: true },
     { keys: 'g>r', run: () => router.push('/') },
+    { keys: 'g>e', run: () => router.push('/due') },
   ];
 
   const all: Command[] = [
     ...errands,
     { group: 'views', name: 'Round', keys: 'g r', run: () => router.push('/') },
+    { group: 'views', name: 'what is due everywhere', keys: 'g e', run: () => router.push('/due') },
     ...stations.map((s) => ({
       group: 'stations',
       name: `${s.name}, ${s.site}`,

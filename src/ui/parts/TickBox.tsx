@@ -13,12 +13,19 @@ const LABEL = {
 const BOX = { width: 18, height: 18, m: 0, flex: 'none' } as const;
 
 /** Yes or no. */
-export function TickBox(props: { label: string; checked: boolean; onChange(checked: boolean): void }) {
+export function TickBox(props: {
+  label: string;
+  /** What it is called where nothing is written beside it. */
+  name?: string;
+  checked: boolean;
+  onChange(checked: boolean): void;
+}) {
   return (
     <Box component="label" sx={LABEL}>
       <Box
         component="input"
         type="checkbox"
+        aria-label={props.name}
         checked={props.checked}
         onChange={(e: ChangeEvent<HTMLInputElement>) => props.onChange(e.target.checked)}
         sx={(theme) => ({ ...BOX, accentColor: theme.palette.primary.main })}

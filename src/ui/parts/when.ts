@@ -1,5 +1,6 @@
 const TIME = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
 const SHORT = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
+const BRIEF = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
 const LONG = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
 const DAY = new Intl.DateTimeFormat('en-GB', { day: '2-digit', month: '2-digit', year: 'numeric' });
 
@@ -11,5 +12,8 @@ export function clock(iso: string, now: Date = new Date()): string {
   const at = new Date(iso);
   return DAY.format(at) === DAY.format(now) ? timeOfDay(at) : `${SHORT.format(at)} ${timeOfDay(at)}`;
 }
+
+/** `3 Nov 2026` */
+export const shortDay = (iso: string): string => BRIEF.format(new Date(iso));
 
 export const day = (iso: string): string => LONG.format(new Date(iso));

@@ -115,6 +115,7 @@ export function RoundView({ stations, known }: Props) {
           </Typography>
         }
       >
+        <Link href="/due">what is due</Link>
         <NewStation sites={sites} />
       </Masthead>
       <Box

@@ -1,5 +1,6 @@
-import { analyse } from '@/core/book';
-import { alarmsOf, listPages, readingsOf, rollsOf, standingPages } from '@/server/book';
+import { listPages, readingsOf, standingPages } from '@/server/book';
+import { analysisOf, dueAt } from '@/server/due';
+import { now as at } from '@/server/edge';
 import { database } from '@/server/db';
 import { BookView } from '@/ui/book/BookView';
 import { stationAt } from '../station';
@@ -9,12 +10,8 @@ export default async function BookPage({ params }: { params: Promise<{ id: strin
   if (!saved) return null;
   const db = database();
   const readings = readingsOf(db, saved.id);
-  const analysis = analyse({
-    station: saved.station,
-    readings,
-    rolls: rollsOf(db, saved.id),
-    alarms: alarmsOf(db, saved.id),
-  });
+  const analysis = analysisOf(db, saved);
+  const now = Date.parse(at());
   const last = Object.fromEntries(Object.entries(readings).map(([meter, list]) => [meter, list.at(-1)!]));
   return (
     <BookView
@@ -22,6 +19,8 @@ export default async function BookPage({ params }: { params: Promise<{ id: strin
       parts={standingPages(db, saved.id, 'part')}
       site={standingPages(db, saved.id, 'site').at(-1) ?? null}
       analysis={analysis}
+      due={dueAt(db, saved, now, analysis.spans)}
+      now={now}
       last={last}
     />
   );

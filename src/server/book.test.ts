@@ -1,0 +1,195 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { pageSentSchema, type PageSent } from '@/core/book';
+import { newStation } from '@/core/station';
+import { alarmsOf, allStanding, listPages, readingsOf, rollsOf, searchBook, writePage } from './book';
+import { openDatabase, type Db } from './db';
+import { dueAt, dueEverywhere } from './due';
+import { dueCalendar, dueCsv } from './dueFiles';
+import { MIGRATIONS } from './migrations';
+import { createStation, type Saved } from './stations';
+
+let folder: string;
+let db: Db;
+let sump: Saved;
+const AT = '2026-11-24T09:41:00.000Z';
+const DAY = 86_400_000;
+
+beforeEach(() => {
+  folder = mkdtempSync(path.join(tmpdir(), 'pitbell-book-'));
+  db = openDatabase(path.join(folder, 'pitbell.sqlite'));
+  sump = createStation(db, newStation('Sump', 'Yard', 'metric-230'), AT);
+});
+afterEach(() => {
+  db.close();
+  rmSync(folder, { recursive: true });
+});
+
+const sent = (page: object, more: object = {}): PageSent =>
+  pageSentSchema.parse({ at: AT, by: 'R. T.', page, ...more });
+const visit = (words: string, more: object = {}) => sent({ kind: 'visit', why: 'due', words }, more);
+const write = (page: PageSent, key: string | null = null) => {
+  const written = writePage(db, sump, page, AT, key);
+  if (!written.ok) throw new Error(written.detail);
+  return written.page;
+};
+
+describe('the book', () => {
+  it('keeps pages with their readings, newest first, fifty at a time', () => {
+    for (let i = 0; i < 60; i++)
+      write(
+        visit(`visit ${i}`, {
+          at: new Date(Date.parse(AT) + i * DAY).toISOString(),
+          readings: [{ meter: 'hours-1', value: i }],
+        }),
+      );
+    const first = listPages(db, sump.id);
+    expect(first).toHaveLength(50);
+    expect(first[0]).toMatchObject({
+      page: { words: 'visit 59' },
+      revision: 1,
+      readings: [{ meter: 'hours-1', value: 59 }],
+    });
+    expect(listPages(db, sump.id, { before: first.at(-1)!.id }).map((p) => p.page)).toHaveLength(10);
+    expect(readingsOf(db, sump.id)['hours-1']!.map((r) => r.value)).toEqual(Array.from({ length: 60 }, (_, i) => i));
+  });
+  it('is never changed: a page is struck out by a later one, and its readings no longer stand', () => {
+    const wrong = write(visit('typed twice', { readings: [{ meter: 'hours-1', value: 77 }] }));
+    for (const sql of [
+      'UPDATE book_pages SET written_by = 1',
+      'DELETE FROM book_pages',
+      'UPDATE book_readings SET value = 1',
+      'DELETE FROM book_readings',
+      `INSERT OR REPLACE INTO book_readings (id, station_id, meter, at, value) VALUES (1, ${sump.id}, 'hours-1', 1, 1)`,
+    ])
+      expect(() => db.exec(sql)).toThrow(/never/);
+    const struck = write(sent({ kind: 'struck', why: 'it was the day before' }, { corrects: wrong.id }));
+    expect(readingsOf(db, sump.id)).toEqual({});
+    expect(listPages(db, sump.id).find((p) => p.id === wrong.id)!.correctedBy).toBe(struck.id);
+    expect(writePage(db, sump, sent({ kind: 'struck', why: 'again' }, { corrects: wrong.id }), AT)).toMatchObject({
+      ok: false,
+    });
+    expect(allStanding(db, sump.id)).toEqual([]);
+  });
+  it('a reading that is corrected stands at the time of the one it corrects', () => {
+    const page = write(visit('', { readings: [{ meter: 'hours-1', value: 770 }] }));
+    write(
+      visit('one digit too many', {
+        at: '2026-12-01T10:00:00Z',
+        readings: [{ meter: 'hours-1', value: 77, corrects: page.readings[0]!.id }],
+      }),
+    );
+    expect(readingsOf(db, sump.id)['hours-1']).toMatchObject([{ at: Date.parse(AT), value: 77 }]);
+    const stray = visit('', { readings: [{ meter: 'starts-1', value: 7, corrects: page.readings[0]!.id }] });
+    expect(writePage(db, sump, stray, AT)).toMatchObject({ ok: false });
+    expect(listPages(db, sump.id)).toHaveLength(2);
+  });
+  it('a page that is sent again after a lost answer is written once', () => {
+    expect(write(visit('once'), 'key-12345').id).toBe(write(visit('once'), 'key-12345').id);
+    expect(listPages(db, sump.id)).toHaveLength(1);
+  });
+  it('refuses what is no page, meter or figure, by its field', () => {
+    const wrong = (more: object) =>
+      pageSentSchema.safeParse({ ...visit('x'), ...more }).error?.issues.map((i) => i.path.join('.'));
+    expect(wrong({ by: ' ' })).toEqual(['by']);
+    expect(wrong({ at: 'yesterday' })).toEqual(['at']);
+    expect(wrong({ page: { kind: 'visit', why: 'boredom', words: '' } })).toEqual(['page.why']);
+    expect(wrong({ page: { kind: 'part', name: '', place: '', state: 'fitted' } })).toEqual(['page.name']);
+    expect(wrong({ readings: [{ meter: 'wind-1', value: 3 }] })).toEqual(['readings.0.meter']);
+    expect(wrong({ readings: [{ meter: 'hours-1', value: -3 }] })).toEqual(['readings.0']);
+  });
+  it('finds pages by all of their words, their beginnings too, and takes none of them for a command', () => {
+    write(visit('Rags round the impeller, cleared'));
+    write(sent({ kind: 'alarm', rang: 'high water', was: 'Rags again', done: 'cleared' }));
+    expect(
+      searchBook(db, 'rags')
+        .map((h) => h.kind)
+        .sort(),
+    ).toEqual(['alarm', 'visit']);
+    expect(searchBook(db, 'rag impel')).toMatchObject([
+      { kind: 'visit', name: 'Sump', words: expect.stringContaining('«impeller»') },
+    ]);
+    for (const odd of ['" OR 1 --', 'rags NOT cleared', '***', '']) expect(() => searchBook(db, odd)).not.toThrow();
+    expect(searchBook(db, 'rags', sump.id + 1)).toEqual([]);
+  });
+  it('knows where meters roll over, as written last, and when it rang', () => {
+    write(sent({ kind: 'meter', meter: 'hours-1', rollsAt: 10_000 }));
+    write(sent({ kind: 'meter', meter: 'hours-1', rollsAt: 100_000 }));
+    write(sent({ kind: 'alarm', rang: 'high water' }));
+    expect([rollsOf(db, sump.id), alarmsOf(db, sump.id)]).toEqual([{ 'hours-1': 100_000 }, [Date.parse(AT)]]);
+  });
+  it('comes to a file of the version before, whose rows stay', () => {
+    const file = path.join(folder, 'older.sqlite');
+    const older = openDatabase(file, MIGRATIONS.slice(0, 4));
+    expect(older.pragma('user_version', { simple: true })).toBe(4);
+    const kept = createStation(older, newStation('Old', 'Yard', 'metric-230'), AT);
+    older.close();
+    const now = openDatabase(file);
+    expect(writePage(now, kept, visit('first page'), AT).ok).toBe(true);
+    expect(now.pragma('user_version', { simple: true })).toBe(MIGRATIONS.length);
+    now.close();
+  });
+});
+
+describe('what is due', () => {
+  const now = Date.parse('2026-12-01T00:00:00Z');
+  const due = () =>
+    dueAt(db, sump, now).map((d) => [
+      d.id.replace(/\d+/, 'N'),
+      d.at === null ? null : new Date(d.at).toISOString().slice(0, 10),
+    ]);
+  it('is a look in a year where nobody has a rule, and nothing that can be told where nobody came', () => {
+    expect(due()).toEqual([['look', null]]);
+    write(visit('looked at all of it'));
+    expect(due()).toEqual([['look', '2027-11-24']]);
+  });
+  it('comes by years, hours or starts, whichever is first', () => {
+    // Two hours and forty starts a day over ten days: 1000 h are over in 490 days more, 2000 starts in 40.
+    for (const [day, h, n] of [
+      [0, 0, 0],
+      [10, 20, 400],
+    ] as const)
+      write(
+        visit('', {
+          at: new Date(Date.parse('2026-11-01T08:00:00Z') + day * DAY).toISOString(),
+          readings: [
+            { meter: 'hours-1', value: h },
+            { meter: 'starts-1', value: n },
+          ],
+        }),
+      );
+    write(
+      sent(
+        { kind: 'part', name: 'contactor', place: 'Q1', state: 'fitted', years: 10, hours: 1000, starts: 2000 },
+        { at: '2026-11-01T08:00:00Z' },
+      ),
+    );
+    expect(due().find(([id]) => id === 'part-N')).toEqual(['part-N', '2026-12-21']);
+    expect(due().map(([id]) => id)).toEqual(['part-N', 'look']);
+  });
+  it('a rule counts from the visit that names it, in its month, and can be put off with a reason', () => {
+    const rule = write(
+      sent({ kind: 'rule', what: 'flush the laterals', days: 180, month: 4 }, { at: '2026-01-10T08:00:00Z' }),
+    );
+    expect(due()).toEqual([['rule-N', '2027-04-01']]);
+    write(visit('Flush the laterals: done', { at: '2026-03-01T08:00:00Z' }));
+    expect(due()).toEqual([['rule-N', '2027-04-01']]);
+    write(sent({ kind: 'later', due: `rule-${rule.id}`, until: '2027-05-20', why: 'the field is wet' }));
+    expect(dueAt(db, sump, now)[0]!.later).toEqual({ until: Date.parse('2027-05-20'), why: 'the field is wet' });
+  });
+  it('everywhere: what is late at a station that gives little time comes first; as calendar and rows', () => {
+    write(visit('', { at: '2025-10-01T08:00:00Z' }));
+    const other = createStation(db, newStation('Other', 'Yard', 'metric-230'), AT);
+    writePage(db, other, visit('', { at: '2026-11-01T08:00:00Z' }), AT);
+    const all = dueEverywhere(db, now);
+    expect(all.map((d) => d.name)).toEqual(['Sump', 'Other']);
+    expect(all[0]!.pressing).toBeGreaterThan(all[1]!.pressing);
+    const calendar = dueCalendar(all, 'http://127.0.0.1:4310');
+    expect(calendar.match(/BEGIN:VEVENT/g)).toHaveLength(2);
+    expect(calendar).toContain('DTSTART;VALUE=DATE:20261001');
+    expect(calendar).toMatch(/SUMMARY:Sump: look at it/);
+    expect(dueCsv(all).split('\r\n')[1]).toMatch(/^2026-10-01,Sump,Yard,/);
+  });
+});
