@@ -3,6 +3,7 @@ import { FORMATS, siUnitOf, type Format } from '@/core/units';
 import { Complaint } from './io';
 import type { Verb } from './verb';
 import { backup } from './verbs/backup';
+import { book } from './verbs/book';
 import { check } from './verbs/check';
 import { demo } from './verbs/demo';
 import { levels } from './verbs/levels';
@@ -12,7 +13,18 @@ import { rehearse } from './verbs/rehearse';
 import { verify } from './verbs/verify';
 import { wires } from './verbs/wires';
 
-const VERBS: Readonly<Record<string, Verb>> = { check, levels, wires, meter, rehearse, prove, demo, backup, verify };
+const VERBS: Readonly<Record<string, Verb>> = {
+  check,
+  levels,
+  wires,
+  meter,
+  rehearse,
+  prove,
+  book,
+  demo,
+  backup,
+  verify,
+};
 
 const HELP = `pitbell <verb> STATION.json [options]
 Prints JSON on standard output. Problems go to standard error as “file: path: what is wrong”, with exit status 2.

@@ -17,3 +17,4 @@ export {
   type ReadingSent,
 } from './entry';
 export { dueOf, hoursToHarm, pressing, whenOf, type Dated, type Due } from './due';
+export { DATE_FORMS, guessMapping, readTable, type Mapping, type RowRead, type TableRead } from './table';

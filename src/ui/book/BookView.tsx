@@ -19,6 +19,10 @@ import type { BookProps, PageShown } from './shown';
 import { WriteVisit } from './WriteVisit';
 
 const WriteOther = dynamic(() => import('./WriteOther').then((m) => m.WriteOther), { ssr: false, loading: () => null });
+const ImportReadings = dynamic(() => import('./ImportReadings').then((m) => m.ImportReadings), {
+  ssr: false,
+  loading: () => null,
+});
 const Search = dynamic(() => import('./Search').then((m) => m.Search), { ssr: false, loading: () => null });
 
 const WHO = 'pitbell.who';
@@ -171,6 +175,7 @@ function Reading({
 }: Pick<BookProps, 'pages' | 'parts' | 'site' | 'due' | 'now'> & { who: string }) {
   const id = useEditor((s) => s.id);
   const system = useStationSystem();
+  const router = useRouter();
   const older = useOlder(id, pages);
   const { failed, send } = useWriting(id, who, '');
   const strike = (p: PageShown, why: string) => void send({ page: { kind: 'struck', why }, readings: [] }, p.id);
@@ -191,6 +196,7 @@ function Reading({
           <Pages pages={fitted.toReversed()} system={system} onStrike={strike} />
         </Box>
       )}
+      <ImportReadings stationId={id} who={who} onDone={() => router.refresh()} />
       <Search stationId={id} />
       <Segments
         label="pages of"
