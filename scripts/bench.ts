@@ -24,6 +24,7 @@ import { aimsFor, propose, type Aim } from '@/core/proposals';
 import type { Station } from '@/core/station';
 import { systemOf } from '@/core/units';
 import config from '../playwright.config';
+import { book } from './bench/book';
 import { proving } from './bench/proving';
 
 const PORT = 4398;
@@ -409,6 +410,7 @@ const answer = {
   rehearsal: rehearsing(),
   toggling: await toggling(),
   proving: await proving(timed),
+  book: book(timed),
   serverStartMs: round(median(starts), 0),
   dragging: await dragging(),
   underLoad: (await load.run(30, 1)).figures,

@@ -46,12 +46,17 @@ function readPage(content: string): Page | null {
   return read.success ? read.data : null;
 }
 
-const readingsOfPage = (db: Db, page: number): ReadingKept[] =>
-  db
-    .prepare<[number], ReadingKept>(
-      'SELECT id, meter, value, new_from AS newFrom, corrects FROM book_readings WHERE page_id = ? ORDER BY meter, id',
+/** A page shows no more readings than a visit takes; those of an imported table are in the export. */
+const SHOWN = 60;
+
+function readingsOfPage(db: Db, page: number): ReadingKept[] {
+  const list = db
+    .prepare<[number, number], ReadingKept>(
+      'SELECT id, meter, value, new_from AS newFrom, corrects FROM book_readings WHERE page_id = ? LIMIT ?',
     )
-    .all(page);
+    .all(page, SHOWN + 1);
+  return list.length > SHOWN ? [] : list.sort((a, b) => a.meter.localeCompare(b.meter) || a.id - b.id);
+}
 
 const pageOf = (db: Db, { content, ...row }: Row): PageKept => ({
   ...row,
@@ -157,19 +162,49 @@ export function writePage(
   })();
 }
 
-/** All readings of a station that stand: those that another stands in place of are left out, and those of pages that were struck out. */
-export function readingsOf(db: Db, stationId: number): Readings {
-  const rows = db
-    .prepare<[number], { id: number; meter: string; at: number; value: number; newFrom: number | null }>(
-      `SELECT id, meter, at, value, new_from AS newFrom FROM book_readings r WHERE station_id = ?
-       AND NOT EXISTS (SELECT 1 FROM book_readings c WHERE c.corrects = r.id)
-       AND NOT EXISTS (SELECT 1 FROM book_pages p WHERE p.corrects = r.page_id AND p.kind = 'struck')
-       ORDER BY meter, at`,
-    )
-    .all(stationId);
-  const readings: Record<string, { id: number; at: number; value: number; newFrom: number | null }[]> = {};
+type ReadingRow = { id: number; meter: string; at: number; value: number; newFrom: number | null };
+
+function byMeter(rows: readonly ReadingRow[]): Readings {
+  const readings: Record<string, Omit<ReadingRow, 'meter'>[]> = {};
   for (const { meter, ...reading } of rows) (readings[meter] ??= []).push(reading);
   return readings;
+}
+
+/** Numbers of the readings of a station that no longer stand: another stands in place of them, or their page was struck out. */
+function fallen(db: Db, stationId: number): ReadonlySet<number> {
+  const ids = db
+    .prepare<[number, number], number>(
+      `SELECT corrects FROM book_readings WHERE corrects IS NOT NULL AND station_id = ?
+       UNION SELECT r.id FROM book_pages p JOIN book_readings r ON r.page_id = p.corrects
+       WHERE p.kind = 'struck' AND p.corrects IS NOT NULL AND p.station_id = ?`,
+    )
+    .pluck()
+    .all(stationId, stationId);
+  return new Set(ids as unknown as number[]);
+}
+
+/** All readings of a station that stand: those that another stands in place of are left out, and those of pages that were struck out. */
+export function readingsOf(db: Db, stationId: number): Readings {
+  const gone = fallen(db, stationId);
+  const rows = db
+    .prepare<[number], ReadingRow>(
+      `SELECT id, meter, at, value, new_from AS newFrom FROM book_readings WHERE station_id = ? ORDER BY meter, at`,
+    )
+    .all(stationId);
+  return byMeter(gone.size === 0 ? rows : rows.filter((r) => !gone.has(r.id)));
+}
+
+/** One reading a day of each hour meter and start counter, the day’s last: enough to see how fast they go. */
+export function dailyOf(db: Db, stationId: number): Readings {
+  const gone = [...fallen(db, stationId)];
+  const rows = db
+    .prepare<[number, string], ReadingRow>(
+      `SELECT id, meter, max(at) AS at, value, new_from AS newFrom FROM book_readings WHERE station_id = ?
+       AND (meter GLOB 'hours-*' OR meter GLOB 'starts-*') AND id NOT IN (SELECT value FROM json_each(?))
+       GROUP BY meter, at / 86400000`,
+    )
+    .all(stationId, JSON.stringify(gone));
+  return byMeter(rows);
 }
 
 /** Pages of a kind that stand: neither corrected nor struck out, oldest first. */

@@ -1,5 +1,5 @@
-import { analyse, dueOf, hoursToHarm, pressing, type Due } from '@/core/book';
-import { alarmsOf, allStanding, readingsOf, rollsOf } from './book';
+import { analyse, dueOf, expectedOf, hoursToHarm, pressing, spansOf, whenOf, type Due } from '@/core/book';
+import { alarmsOf, allStanding, dailyOf, readingsOf, rollsOf } from './book';
 import type { Db } from './db';
 import { listNames } from './heads';
 import { findStation, type Saved } from './stations';
@@ -23,25 +23,57 @@ export const analysisOf = (db: Db, saved: Saved) =>
     alarms: alarmsOf(db, saved.id),
   });
 
-/** What is due at a station, the most pressing first. @param now ms since 1970 */
-export function dueAt(db: Db, saved: Saved, now: number, spans = analysisOf(db, saved).spans): DueSomewhere[] {
-  const toHarm = hoursToHarm(saved.station);
-  const { name, site } = saved.station.identity;
-  return dueOf(allStanding(db, saved.id), spans).map((d) => ({
-    ...d,
-    stationId: saved.id,
-    name,
-    site,
-    toHarm,
-    pressing: pressing(d, toHarm, now),
-  }));
+/** What was worked out of a station, and for which of its states. */
+interface Known {
+  readonly stamp: string;
+  readonly due: readonly Due[];
+  readonly toHarm: number | null;
+}
+const known = new WeakMap<Db, Map<number, Known>>();
+
+/** What stands in the book and in the document is known by their last numbers: readings never come without a page. */
+const stampOf = (db: Db, id: number, revision: number): string =>
+  `${revision} ${String(db.prepare<[number]>('SELECT max(id) FROM book_pages WHERE station_id = ?').pluck().get(id))}`;
+
+function workedOut(db: Db, id: number, revision: number, find: () => Saved | null): Known | null {
+  const all = known.get(db) ?? new Map<number, Known>();
+  known.set(db, all);
+  const stamp = stampOf(db, id, revision);
+  const before = all.get(id);
+  if (before?.stamp === stamp) return before;
+  const saved = find();
+  if (!saved) return null;
+  const { station } = saved;
+  const { spans } = spansOf(station, expectedOf(station), dailyOf(db, id), rollsOf(db, id));
+  const now = { stamp, due: dueOf(allStanding(db, id), spans), toHarm: hoursToHarm(station) };
+  all.set(id, now);
+  return now;
 }
 
-/** What is due everywhere: the most pressing first, then by when. */
-export const dueEverywhere = (db: Db, now: number): DueSomewhere[] =>
-  listNames(db)
-    .flatMap(({ id }) => {
-      const saved = findStation(db, id);
-      return saved ? dueAt(db, saved, now) : [];
+const somewhere = (
+  { due, toHarm }: Known,
+  { id, name, site }: { readonly id: number; readonly name: string; readonly site: string },
+  now: number,
+): DueSomewhere[] => due.map((d) => ({ ...d, stationId: id, name, site, toHarm, pressing: pressing(d, toHarm, now) }));
+
+/** What is due at a station, the earliest first; worked out anew when its book or its document has gone on. @param now ms since 1970 */
+export function dueAt(db: Db, saved: Saved, now: number): DueSomewhere[] {
+  const what = workedOut(db, saved.id, saved.revision, () => saved);
+  return what ? somewhere(what, { id: saved.id, ...saved.station.identity }, now) : [];
+}
+
+/** What is due everywhere: the most pressing first, then by when. A station that cannot be read hides no other. */
+export function dueEverywhere(db: Db, now: number): DueSomewhere[] {
+  const revisions = new Map(
+    db
+      .prepare<[], { id: number; revision: number }>('SELECT id, revision FROM stations')
+      .all()
+      .map((s) => [s.id, s.revision]),
+  );
+  return listNames(db)
+    .flatMap((s) => {
+      const what = workedOut(db, s.id, revisions.get(s.id) ?? 0, () => findStation(db, s.id));
+      return what ? somewhere(what, s, now) : [];
     })
-    .sort((a, b) => b.pressing - a.pressing || (a.at ?? Infinity) - (b.at ?? Infinity));
+    .sort((a, b) => b.pressing - a.pressing || whenOf(a) - whenOf(b));
+}

@@ -109,11 +109,11 @@ export function swapped(
     );
   };
   const near = (x: Reading, y: Reading) => Math.abs(x.at - y.at) < HOUR;
-  return a.readings.flatMap((x) =>
-    b.readings
-      .filter((y) => near(x, y) && x.value !== y.value)
-      .filter((y) => [...a.doubts, ...b.doubts].some((d) => d.reading === x || d.reading === y))
-      .filter((y) => fits(a, x, y.value) && fits(b, y, x.value))
-      .map((y) => [x, y] as const),
-  );
+  const pairs = [
+    ...a.doubts.flatMap((d) => b.readings.filter((y) => near(d.reading, y)).map((y) => [d.reading, y] as const)),
+    ...b.doubts.flatMap((d) => a.readings.filter((x) => near(x, d.reading)).map((x) => [x, d.reading] as const)),
+  ];
+  return pairs
+    .filter(([x, y], i) => pairs.findIndex(([p, q]) => p === x && q === y) === i)
+    .filter(([x, y]) => x.value !== y.value && fits(a, x, y.value) && fits(b, y, x.value));
 }

@@ -1,6 +1,6 @@
 import { judge } from '../levels';
 import type { Station } from '../station';
-import { phrase, quantity, type Phrase } from '../units';
+import { phrase, type Phrase } from '../units';
 import type { Page } from './entry';
 import type { Span } from './spans';
 
@@ -65,7 +65,7 @@ function endOf(lives: Lives, from: number, spans: readonly Span[], pump: number)
   const last = spans.at(-1)?.to ?? from;
   const ends: { at: number; by: Phrase }[] = [];
   if (lives.years !== null)
-    ends.push({ at: from + lives.years * YEAR, by: phrase`its ${quantity('factor', lives.years)} years` });
+    ends.push({ at: from + lives.years * YEAR, by: phrase`its ${String(Math.round(lives.years * 100) / 100)} years` });
   if (lives.hours !== null && speed && speed.hours > 0)
     ends.push({
       at: last + ((lives.hours - gone.hours) / speed.hours) * DAY,

@@ -3,7 +3,8 @@ export { countsOf, swapped, type Count, type Doubt, type Reading } from './clean
 export { flowsFrom, type Counted, type Estimate, type Flows } from './flows';
 export { FINDING_KINDS, jobOfFinding, surely, type Finding, type FindingKind, type NotAsked } from './finding';
 export { METER_KINDS, METER_NAMES, meterName, meterOf, meterSays, type Meter, type MeterKind } from './meters';
-export type { Readings, Span } from './spans';
+export { spansOf, type Readings, type Span } from './spans';
+export { expectedOf } from './expected';
 export { plantedYear, TROUBLES, type PlantedYear, type Trouble } from './plant';
 export {
   PAGE_KINDS,

@@ -25,7 +25,7 @@ const HOUR = 3_600_000;
 const VISIT = HOUR;
 /** Spans are no shorter than this, nor so short that there are more than so many: what is logged more often is taken together. */
 const SHORTEST = 20 * HOUR;
-const MOST = 150;
+const MOST = 80;
 
 /** What a meter has counted in all by each reading that fits. */
 function totals(counts: ReturnType<typeof countsOf>['counts']): { at: number; total: number }[] {

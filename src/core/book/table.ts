@@ -90,26 +90,42 @@ export function guessMapping(head: readonly string[], rows: readonly (readonly s
   return { time, dates: datesIn(cells(time)), comma, meters, long };
 }
 
+/** Day, month, year, and a time of day with or without halves. */
+const WRITTEN = /^(\d+)\D(\d+)\D(\d+)(?:[T ,]+(\d{1,2}):(\d\d)(?::(\d\d))?(?:\.\d+)?\s*(am|pm)?)?$/i;
+
+/** Hour of a day as it is written; noon where none is. */
+function hourRead(text: string | undefined, half: string | undefined): number {
+  const hour = Number(text ?? 12);
+  return half === undefined ? hour : (hour % 12) + (half.toLowerCase() === 'pm' ? 12 : 0);
+}
+
+/** A day and time without a zone, as if it were UTC; null where the calendar or the clock has none such. */
+function clockRead(text: string, dates: DateForm): number | null {
+  const p = WRITTEN.exec(text);
+  if (!p) return null;
+  const [a, b, c] = [Number(p[1]), Number(p[2]), Number(p[3])];
+  const [y, m, d] = dates === 'year first' ? [a, b, c] : dates === 'day first' ? [c, b, a] : [c, a, b];
+  const hour = hourRead(p[4], p[7]);
+  const year = y < 100 ? 2000 + y : y;
+  const at = Date.UTC(year, m - 1, d, hour, Number(p[5] ?? 0), Number(p[6] ?? 0));
+  const back = new Date(at);
+  const same = back.getUTCFullYear() === year && back.getUTCMonth() === m - 1 && back.getUTCDate() === d;
+  return same && hour < 24 ? at : null;
+}
+
+const ZONED = /\dT?\s?\d\d:.*(z|[+-]\d\d:?\d\d)$/i;
+
 /** A time as it is written, in ms since 1970; null where it is none. Without a zone it is taken as the clock of whoever reads it in: `offset` minutes behind UTC. */
 export function timeRead(cell: string, dates: DateForm, offset: number): number | null {
   const text = cell.trim();
   if (dates === 'seconds' || dates === 'milliseconds')
     return /^\d+$/.test(text) ? Number(text) * (dates === 'seconds' ? 1000 : 1) : null;
-  if (dates === 'year first' && /(z|[+-]\d\d:?\d\d)$/i.test(text) && /\dT?\s?\d\d:/.test(text)) {
+  if (dates === 'year first' && ZONED.test(text)) {
     const at = Date.parse(text.replace(' ', 'T'));
     return Number.isNaN(at) ? null : at;
   }
-  const p = /^(\d+)\D(\d+)\D(\d+)(?:[T ,]+(\d{1,2}):(\d\d)(?::(\d\d))?(?:\.\d+)?\s*(am|pm)?)?$/i.exec(text);
-  if (!p) return null;
-  const [a, b, c] = [Number(p[1]), Number(p[2]), Number(p[3])];
-  const [y, m, d] = dates === 'year first' ? [a, b, c] : dates === 'day first' ? [c, b, a] : [c, a, b];
-  const half = p[7]?.toLowerCase();
-  const hour = half ? (Number(p[4]) % 12) + (half === 'pm' ? 12 : 0) : Number(p[4] ?? 12);
-  const year = y < 100 ? 2000 + y : y;
-  const at = Date.UTC(year, m - 1, d, hour, Number(p[5] ?? 0), Number(p[6] ?? 0));
-  const back = new Date(at);
-  const same = back.getUTCFullYear() === year && back.getUTCMonth() === m - 1 && back.getUTCDate() === d && hour < 24;
-  return same ? at + offset * 60_000 : null;
+  const at = clockRead(text, dates);
+  return at === null ? null : at + offset * 60_000;
 }
 
 /** A figure as it is written; null where it is none. */

@@ -7,6 +7,7 @@ import type { Station } from '../station';
  */
 
 const DAY = 86_400_000;
+const YEAR = 365.25 * DAY;
 
 /** Which trouble is in which station’s year, and the week in which it begins. */
 const PLANTED: Readonly<Record<string, readonly [Trouble, number]>> = {
@@ -64,7 +65,6 @@ function partsOf(station: Station, from: number): Page[] {
         through: 'the wholesaler at the landing',
       }),
     ),
-    ...(station.alarm.battery ? [part('alarm battery, 12 V', 'alarm', { years: 4 })] : []),
   ];
 }
 
@@ -85,7 +85,8 @@ export function demoBook(file: string, station: Station, seed: number, from: num
       const newFrom = renewed(meter, week) && week === RENEWED.week ? 0 : null;
       return [{ meter, value: dial(meter, week, found.value), newFrom, corrects: null }];
     });
-    const whole = week % 13 === 0;
+    // Some are looked at each quarter, some were once, some not since the book was begun.
+    const whole = week % 13 === 0 && week <= [52, 13, 0][seed % 3]!;
     const said =
       file === RENEWED.file && week === RENEWED.week
         ? 'Hour meter stood; a new one put in, begun at 0.'
@@ -102,6 +103,9 @@ export function demoBook(file: string, station: Station, seed: number, from: num
   const rang = trouble === 'wear' ? [40, 46, 49] : trouble === 'wet' ? [16, 19] : [];
   return [
     ...partsOf(station, from).map((p) => page(from + DAY / 2, by(0), p)),
+    ...(station.alarm.battery
+      ? [page(from - [0.4, 3.04, 2.2][seed % 3]! * YEAR, by(1), part('alarm battery, 12 V', 'alarm', { years: 4 }))]
+      : []),
     page(from + DAY / 2, by(0), {
       kind: 'site',
       access: 'Through the yard gate; the lid is under the mat.',

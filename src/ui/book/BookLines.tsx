@@ -25,7 +25,7 @@ const rowsOf = (pumps: number): Row[] => [
   },
   ...Array.from({ length: pumps }, (_, i): Row => ({
     id: `pump-${i}`,
-    label: pumps > 1 ? `flow of pump ${i + 1}` : 'flow of the pump',
+    label: `${pumps > 1 ? `flow of pump ${i + 1}` : 'flow of the pump'}, by hours and starts`,
     of: (s) => s.flows?.pumps[i] ?? null,
     write: (v) => quantity('flow', v),
   })),

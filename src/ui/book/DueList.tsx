@@ -89,7 +89,7 @@ export function DueList({
             }}
           >
             <Typography variant="body2" sx={{ flex: '1 1 200px' }}>
-              <b>{d.what}</b>: {dueWords(d, now)}. {sayPhrase(d.why, system)}.
+              <b>{d.what}</b>, {dueWords(d, now)}: {sayPhrase(d.why, system)}.
             </Typography>
             <Link href={`/stations/${d.stationId}/prove?job=${d.job}`}>begin its job</Link>
             <Later onLater={(until, why) => onLater(d.id, until, why)} />

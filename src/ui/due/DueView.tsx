@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
-import { sayPhrase } from '@/core/units';
+import { quantity, say, sayPhrase } from '@/core/units';
 import { dueWords } from '../book/DueList';
 import type { DueShown } from '../book/shown';
 import { Masthead } from '../frame/Masthead';
@@ -57,14 +57,14 @@ function OneDue({
     >
       <TickBox label="" name={`on today’s route: ${d.name}, ${d.what}`} checked={picked} onChange={onPick} />
       <Typography variant="body2" sx={{ flex: '1 1 220px' }}>
-        <Link href={`/stations/${d.stationId}/book`}>{d.name}</Link>, {d.site}: <b>{d.what}</b>.{' '}
+        <Link href={`/stations/${d.stationId}/book`}>{d.name}</Link>, {d.site}: <b>{d.what}</b>:{' '}
         {sayPhrase(d.why, 'metric')}.
       </Typography>
       <Typography variant="readingSmall" sx={{ flex: '0 1 220px' }}>
         {dueWords(d, now)}
         {d.toHarm !== null && (
           <Typography component="span" variant="label" sx={{ display: 'block' }}>
-            {d.toHarm < 10 ? d.toHarm.toFixed(1) : Math.round(d.toHarm)} h from alarm to harm
+            {say(quantity('duration', d.toHarm * 3600), 'metric')} from alarm to harm
           </Typography>
         )}
       </Typography>

@@ -143,7 +143,7 @@ function moreStarts(row: Row, expected: Evidence['expected']): Finding | null {
     return {
       ...base,
       kind: 'runs-back',
-      sentence: phrase`Pumps start ${quantity('share', share(shift.by))} more often, and their runs did not grow longer as they would if more came in: about ${flow(flows.by)} comes back from the line while they rest. The check valve leaks.`,
+      sentence: phrase`Pumps start ${quantity('share', share(shift.by))} more often, and their runs did not grow longer as they would if more came in: about ${flow(flows.by)} comes back from the line while they rest, as through a check valve that leaks.`,
       next: phrase`Pump down, stop the inflow or the hour of least, and mark the water: it rises by what comes back. Close the valve above the check valve: it stays.`,
       test: 'pump-down',
     };

@@ -19,7 +19,7 @@ export default async function BookPage({ params }: { params: Promise<{ id: strin
       parts={standingPages(db, saved.id, 'part')}
       site={standingPages(db, saved.id, 'site').at(-1) ?? null}
       analysis={analysis}
-      due={dueAt(db, saved, now, analysis.spans)}
+      due={dueAt(db, saved, now)}
       now={now}
       last={last}
     />

@@ -1,0 +1,114 @@
+import { expect } from '@playwright/test';
+import { makeStation, test } from './station';
+
+const page1 = { kind: 'visit', why: 'due', minutes: null, words: '' };
+
+test('a visit with two figures and a line is written in one go, on a phone, and is there for everybody', async ({
+  browser,
+  request,
+}) => {
+  const id = await makeStation(request, 'Book sump');
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  const page = await context.newPage();
+  await page.goto(`/stations/${id}/book`);
+  await page.getByRole('textbox', { name: 'who', exact: true }).fill('R. T.');
+  await page.getByRole('textbox', { name: 'hour meter, pump 1' }).fill('1234,5');
+  await page.getByRole('textbox', { name: 'start counter, pump 1' }).fill('8800');
+  await page.getByRole('textbox', { name: 'seen, done, decided, used' }).fill('Rags cleared from the intake');
+  await page.getByRole('button', { name: 'write it in the book' }).tap();
+  const pages = page.getByRole('list', { name: 'pages of the book' });
+  await expect(pages.getByText('Rags cleared from the intake')).toBeVisible();
+  await expect(pages.getByText('1234.5 h')).toBeVisible();
+  // What stood there last is what the next figure is asked against.
+  await page.getByRole('textbox', { name: 'hour meter, pump 1' }).fill('12');
+  await expect(page.getByText(/below the last, 1234.5: rolled over, a new meter, or mistyped/)).toBeVisible();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await context.close();
+});
+
+test('a page is struck out by a later one and both can be seen; words are found', async ({ page, request }) => {
+  const id = await makeStation(request, 'Struck sump');
+  const at = new Date().toISOString();
+  const write = (words: string) =>
+    request.post(`/api/stations/${id}/book`, { data: { at, by: 'R. T.', page: { ...page1, words } } });
+  expect((await write('typed at the wrong pit')).status()).toBe(201);
+  expect((await write('float wiped, impeller looked at')).status()).toBe(201);
+  await page.goto(`/stations/${id}/book`);
+  await page.getByRole('textbox', { name: 'who', exact: true }).fill('M. O.');
+  const wrong = page.getByRole('listitem').filter({ hasText: 'typed at the wrong pit' });
+  await wrong.getByRole('button', { name: /more of this page/ }).click();
+  await wrong.getByRole('button', { name: 'strike it out' }).click();
+  await wrong.getByRole('textbox', { name: 'why it does not hold' }).fill('another pit');
+  await wrong.getByRole('button', { name: 'strike it out' }).click();
+  await expect(page.getByText('corrected by a later page')).toBeVisible();
+  await expect(page.getByText('another pit')).toBeVisible();
+  await page.getByRole('textbox', { name: 'words in this book' }).fill('impel');
+  await page.getByRole('button', { name: 'find' }).click();
+  await expect(page.getByRole('list', { name: 'pages found' })).toContainText('«impeller»');
+});
+
+test('what the meters of the demo stations mean is said, since when, and leads to its job', async ({
+  page,
+  request,
+}) => {
+  const names = (await (await request.get('/api/stations')).json()) as { stations: { id: number; name: string }[] };
+  const idOf = (name: RegExp) => names.stations.find((s) => name.test(s.name))!.id;
+  await page.goto(`/stations/${idOf(/^Underpass storm sump/)}/book`);
+  const findings = page.getByRole('list', { name: 'findings' });
+  await expect(findings).toContainText(/Pump 1 gives \d+% less than it did/);
+  await expect(findings).toContainText(/very likely · since about/);
+  await expect(page.getByRole('img', { name: /^flow of pump 1, by hours and starts: .* at first, .* now$/ })).toBeVisible();
+  await page.goto(`/stations/${idOf(/^Slipway drainage pit/)}/book`);
+  await expect(findings).toContainText('pumps do not take turns');
+  await findings.getByRole('link', { name: 'begin its job' }).first().click();
+  await expect(page).toHaveURL(/prove\?job=J11/);
+});
+
+test('readings come in from a table: understood, refused row by row, taken once', async ({ page, request }) => {
+  const id = await makeStation(request, 'Table sump');
+  await page.goto(`/stations/${id}/book`);
+  await page.getByRole('textbox', { name: 'who', exact: true }).fill('R. T.');
+  const file = (text: string) =>
+    page
+      .getByLabel('readings file')
+      .setInputFiles({ name: 'log.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await file('Date;Hours;Starts\n03/04/2026;100,5;2000\nnever;110,5;2150\n');
+  await expect(page.getByText('row 3: “never” is no time written day first')).toBeVisible();
+  await file('Date;Hours;Starts\n03/04/2026;100,5;2000\n25/04/2026;140,5;2750\n');
+  await page.getByRole('button', { name: 'take 4 readings' }).click();
+  await expect(page.getByText('4 readings taken.')).toBeVisible();
+  await file('Date;Hours;Starts\n03/04/2026;100,5;2000\n25/04/2026;140,5;2750\n');
+  await page.getByRole('button', { name: 'take 4 readings' }).click();
+  await expect(page.getByText('0 readings taken; 4 were here already.')).toBeVisible();
+  const csv = await (await request.get(`/api/stations/${id}/book/readings`)).text();
+  expect(csv.split('\r\n')).toHaveLength(5);
+});
+
+test('what is due stands together everywhere, is put off with a reason, and a day’s route says what to bring', async ({
+  page,
+  request,
+}) => {
+  const id = await makeStation(request, 'Due sump');
+  await request.post(`/api/stations/${id}/book`, {
+    data: {
+      at: '2020-01-01T10:00:00Z',
+      by: 'R. T.',
+      page: { kind: 'part', name: 'alarm battery', place: 'alarm', state: 'fitted', years: 4 },
+    },
+  });
+  await page.goto('/');
+  await page.getByRole('link', { name: 'what is due' }).click();
+  const due = page.getByRole('region', { name: 'what is due everywhere' });
+  await expect(due.getByRole('listitem').filter({ hasText: 'Due sump' }).first()).toContainText(/days late/);
+  await page.getByRole('checkbox', { name: /today’s route: Due sump, alarm battery/ }).check();
+  await expect(page.getByRole('list', { name: 'to bring' }).getByRole('listitem').first()).toBeVisible();
+  await due.getByRole('link', { name: 'Due sump' }).first().click();
+  await page.getByRole('textbox', { name: 'who', exact: true }).fill('R. T.');
+  const list = page.getByRole('region', { name: 'what is due' });
+  const battery = list.getByRole('listitem').filter({ hasText: 'alarm battery' });
+  await battery.getByRole('button', { name: 'put it off' }).click();
+  await battery.getByLabel('until').fill('2030-05-01');
+  await battery.getByRole('textbox', { name: 'why it can wait' }).fill('ordered');
+  await battery.getByRole('button', { name: 'put it off' }).click();
+  await expect(list).toContainText(/put off, 1 May 2030: ordered/);
+});
