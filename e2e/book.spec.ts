@@ -57,7 +57,9 @@ test('what the meters of the demo stations mean is said, since when, and leads t
   const findings = page.getByRole('list', { name: 'findings' });
   await expect(findings).toContainText(/Pump 1 gives \d+% less than it did/);
   await expect(findings).toContainText(/very likely · since about/);
-  await expect(page.getByRole('img', { name: /^flow of pump 1, by hours and starts: .* at first, .* now$/ })).toBeVisible();
+  await expect(
+    page.getByRole('img', { name: /^flow of pump 1, by hours and starts: .* at first, .* now$/ }),
+  ).toBeVisible();
   await page.goto(`/stations/${idOf(/^Slipway drainage pit/)}/book`);
   await expect(findings).toContainText('pumps do not take turns');
   await findings.getByRole('link', { name: 'begin its job' }).first().click();

@@ -179,3 +179,29 @@ test('a failed step says what it could mean; a reading comes from a meter with s
   await left.getByRole('button', { name: 'take it into the station' }).click();
   await expect(page.getByRole('button', { name: 'save', exact: true })).toBeEnabled();
 });
+
+test('a core that is landed otherwise than listed is said before the box is closed, and becomes a change of the station', async ({
+  page,
+  request,
+}) => {
+  const id = await makeStation(request, 'Otherwise landed sump');
+  const begun = await request.post(`/api/stations/${id}/runs`, { data: { tester: 'R. T.' } });
+  const { run } = (await begun.json()) as { run: { id: number } };
+  await page.goto(`/stations/${id}/prove/${run.id}`);
+  await page
+    .getByRole('button', { name: /Lid, gasket, cords, vent/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: /something is landed otherwise/ }).click();
+  const box = page.getByRole('group', { name: 'landed otherwise than listed' });
+  await box.getByLabel('core', { exact: true }).selectOption({ index: 1 });
+  await box.getByLabel('is on').selectOption('loose');
+  await box.getByRole('button', { name: 'landed so' }).click();
+  await page.getByRole('button', { name: 'all as it should' }).click();
+  await page.getByRole('button', { name: 'pass', exact: true }).click();
+  const left = page.getByRole('region', { name: 'as left' });
+  await expect(left).toContainText(/landed: .* → loose/);
+  await left.getByRole('button', { name: 'take it into the station' }).click();
+  await page.getByRole('link', { name: 'Panel', exact: true }).click();
+  await expect(page.getByRole('button', { name: /^1 not as designed/ })).toBeVisible();
+});

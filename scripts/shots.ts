@@ -45,7 +45,7 @@ const SHOTS: readonly Shot[] = [
     address: '/stations/7/survey',
     before: async (page) => page.locator('#discharge').evaluate((e) => e.scrollIntoView({ block: 'end' })),
   },
-  { name: 'survey-floats', address: '/stations/6/survey', before: group('floats') },
+  { name: 'book', address: '/stations/5/book' },
   { name: 'levels', address: '/stations/1/levels' },
   { name: 'levels-duplex', address: '/stations/5/levels' },
   { name: 'levels-from-above', address: '/stations/5/levels', before: sheet('plan view') },

@@ -332,6 +332,35 @@ describe('pitbell rehearse', () => {
   });
 });
 
+describe('pitbell book', () => {
+  const station = () => write('book-sump.json', newStation('Book sump', 'Yard', 'metric-230'));
+  it('answers flows by span from a table, and what it did not ask', async () => {
+    const csv = write('hours.csv', 'date;hours pump 1;starts pump 1\n2026-03-02;100,0;2000\n2026-03-09;107,0;2140\n');
+    const { status, out } = await pitbell('book', station(), csv);
+    const answer = JSON.parse(out) as {
+      read: object;
+      spans: { starts: number[]; run: { value: number }[]; inflow: { value: number } }[];
+      notAsked: { why: string }[];
+    };
+    expect([status, answer.read]).toEqual([0, { rows: 4, twice: 0, dates: 'year first', comma: true }]);
+    const [span] = answer.spans;
+    // 140 starts in a week, seven hours run: three minutes a start.
+    expect([span!.starts, span!.run[0]!.value]).toEqual([[140], 7 * 3600]);
+    expect(span!.inflow.value).toBeGreaterThan(0);
+    expect(answer.notAsked.map((n) => n.why).join()).toMatch(/wants 9 visits/);
+  });
+  it('names each row that it cannot read, and a table that says no time or no meter', async () => {
+    const csv = write('bad.csv', 'time,hours-1\n2026-03-02,1\nlater,2\n2026-03-09,x\n');
+    const bad = await pitbell('book', station(), csv);
+    expect([bad.status, bad.err]).toEqual([
+      2,
+      [`${csv}: row 3: “later” is no time written year first`, `${csv}: row 4: “x” is no figure`],
+    ]);
+    const none = await pitbell('book', station(), write('none.csv', 'a,b\n1,2\n'));
+    expect([none.status, none.err[0]]).toEqual([2, expect.stringContaining('row 1: no column says when')]);
+  });
+});
+
 describe('pitbell backup', () => {
   it('copies a data folder that is being written to, counts what the copy holds, and replaces nothing', async () => {
     const data = path.join(folder, 'data');
@@ -341,7 +370,7 @@ describe('pitbell backup', () => {
     const { status, out } = await pitbell('backup', to, '--data', data);
     expect([status, JSON.parse(out)]).toEqual([
       0,
-      { file: to, stations: 1, revisions: 1, testRuns: 0, findings: 0, photos: null },
+      { file: to, stations: 1, revisions: 1, testRuns: 0, findings: 0, pages: 0, readings: 0, photos: null },
     ]);
     // What is written after it is not in it, and it is a data folder’s file like any other.
     createStation(db, sound(), '2026-11-24T09:42:00.000Z');

@@ -10,6 +10,8 @@ export interface BackedUp {
   readonly revisions: number;
   readonly testRuns: number;
   readonly findings: number;
+  readonly pages: number;
+  readonly readings: number;
   /** Photographs, which lie in a folder beside the file; null: there are none. */
   readonly photos: { readonly folder: string; readonly count: number } | null;
 }
@@ -29,6 +31,8 @@ function checked(file: string): Omit<BackedUp, 'photos'> {
       revisions: count(db, 'revisions'),
       testRuns: count(db, 'proof_runs'),
       findings: count(db, 'proof_entries'),
+      pages: count(db, 'book_pages'),
+      readings: count(db, 'book_readings'),
     };
   } finally {
     db.close();

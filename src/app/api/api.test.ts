@@ -6,11 +6,15 @@ import { setAt } from '@/core/editing';
 import { newStation, type Station } from '@/core/station';
 import { database } from '@/server/db';
 import { demoPumps } from '@/core/demo';
+import { GET as getBring } from './due/bring/route';
+import { GET as getCalendar } from './due/calendar/route';
 import { GET as getFirm, PUT as putFirm } from './firm/[profile]/route';
 import { GET as getPumps, PUT as putPump } from './pumps/route';
 import { POST as postEntry } from './runs/[run]/entries/route';
 import { GET as getCard } from './stations/[id]/card/route';
 import { GET as getFile } from './stations/[id]/file/route';
+import { POST as postReadings } from './stations/[id]/book/readings/route';
+import { GET as getPages, POST as postPage } from './stations/[id]/book/route';
 import { PUT as putStation } from './stations/[id]/route';
 import { POST as postRun } from './stations/[id]/runs/route';
 import { POST as postStation } from './stations/route';
@@ -143,5 +147,46 @@ describe('the firm’s own figures', () => {
     const refused = await putFirm(request({ ...station().settings, wiringAmbient: 900 }), at('profile', 'metric-230'));
     expect([refused.status, (await problems(refused))[0]!.path]).toEqual([422, 'wiringAmbient']);
     expect((await putFirm(request(station().settings), at('profile', 'moon'))).status).toBe(404);
+  });
+});
+
+describe('the book', () => {
+  const visit = { at: '2026-11-01T09:00:00Z', by: 'R. T.', page: { kind: 'visit', why: 'due', words: 'rags' } };
+  it('takes a page with readings, answers it, and refuses what is none by its field', async () => {
+    const id = await make(station('Booked'));
+    const sent = await postPage(request({ ...visit, readings: [{ meter: 'hours-1', value: 5 }] }), at('id', id));
+    expect(sent.status).toBe(201);
+    const { pages } = (await (await getPages(request(''), at('id', id))).json()) as {
+      pages: { readings: unknown[] }[];
+    };
+    expect(pages).toMatchObject([{ by: 'R. T.', readings: [{ meter: 'hours-1', value: 5 }] }]);
+    const refused = await postPage(request({ ...visit, by: '' }), at('id', id));
+    expect([refused.status, (await problems(refused))[0]!.path]).toEqual([422, 'by']);
+    expect((await postPage(request(visit), at('id', 9999))).status).toBe(404);
+  });
+  it('takes a table of readings whole or not at all, and what is there already once', async () => {
+    const id = await make(station('Imported'));
+    const rows = [
+      [0, 1_770_000_000_000, 1.5],
+      [1, 1_770_000_000_000, 20],
+    ];
+    const send = (more: object) =>
+      postReadings(
+        request({ by: 'R. T.', file: 'a.csv', meters: ['hours-1', 'starts-1'], rows, ...more }),
+        at('id', id),
+      );
+    expect(await (await send({})).json()).toEqual({ added: 2, double: 0 });
+    expect(await (await send({})).json()).toEqual({ added: 0, double: 2 });
+    expect((await send({ rows: [...rows, [2, 1, 1]] })).status).toBe(422);
+    expect((await send({ meters: ['wind'] })).status).toBe(422);
+  });
+  it('answers a calendar, and what a route has to bring once for all of it', async () => {
+    const [a, b] = [await make(station('Stop one')), await make(station('Stop two'))];
+    expect(await getCalendar(new Request('http://127.0.0.1:4310/api/due/calendar')).text()).toMatch(/^BEGIN:VCALENDAR/);
+    const url = `http://127.0.0.1/api/due/bring?of=${a}:J13,${b}:J13`;
+    const { bring } = (await getBring(new Request(url)).json()) as { bring: { what: string; where: string[] }[] };
+    expect(bring.length).toBeGreaterThan(2);
+    expect(new Set(bring.map((x) => x.what)).size).toBe(bring.length);
+    expect(bring.some((x) => x.where.length === 2)).toBe(true);
   });
 });

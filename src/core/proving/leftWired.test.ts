@@ -53,8 +53,8 @@ describe('wires left otherwise than listed', () => {
   it('become landings of the station, said by colour and pin; put back as designed, nothing', () => {
     const moved = left({ kind: 'core', core: core.id, to: other });
     expect(moved.station.landings.cores).toEqual([{ core: core.id, to: other }]);
-    expect(moved.wires).toEqual([`${core.colour} of ${core.pin}: ${other}`]);
-    expect(left({ kind: 'core', core: core.id, to: null }).wires[0]).toMatch(/: loose$/);
+    expect(moved.wires).toEqual([`${core.colour} of ${core.pin} → ${other}`]);
+    expect(left({ kind: 'core', core: core.id, to: null }).wires[0]).toMatch(/→ loose$/);
     const same = left({ kind: 'core', core: core.id, to: core.terminal });
     expect([same.wires, same.station.landings]).toEqual([[], station.landings]);
     const [a, b] = [panel.terminals[0]!.id, panel.terminals[2]!.id];

@@ -37,7 +37,7 @@ export function wireName(panel: Panel, wire: LeftWire): string | null {
   if (wire.kind === 'link')
     return there(wire.a) && there(wire.b) ? `link ${wire.a}–${wire.b} ${wire.fitted ? 'fitted' : 'taken out'}` : null;
   const core = panel.cores.find((c) => c.id === wire.core);
-  return core && there(wire.to) ? `${core.colour} of ${core.pin}: ${wire.to ?? 'loose'}` : null;
+  return core && there(wire.to) ? `${core.colour} of ${core.pin} → ${wire.to ?? 'loose'}` : null;
 }
 
 const designedLink = (panel: Panel, a: string, b: string) =>

@@ -20,11 +20,11 @@ export function dueWords(due: DueShown, now: number): string {
   const days = Math.round((at - now) / DAY);
   const told =
     days < 0
-      ? `${-days} days late`
+      ? `${-days} day${days === -1 ? '' : 's'} late`
       : days === 0
         ? 'today'
         : days < 100
-          ? `in ${days} days`
+          ? `in ${days} day${days === 1 ? '' : 's'}`
           : shortDay(new Date(at).toISOString());
   return due.later && at === due.later.until ? `put off, ${told}: ${due.later.why}` : told;
 }

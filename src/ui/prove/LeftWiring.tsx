@@ -31,7 +31,7 @@ function OneCore({ panel, onSay }: { panel: Panel; onSay(wire: LeftWire): void }
           setTo('');
         }}
       >
-        left so
+        landed so
       </Button>
     </Box>
   );
