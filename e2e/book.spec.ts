@@ -60,6 +60,8 @@ test('what the meters of the demo stations mean is said, since when, and leads t
   await expect(
     page.getByRole('img', { name: /^flow of pump 1, by hours and starts: .* at first, .* now$/ }),
   ).toBeVisible();
+  await page.getByRole('link', { name: /a page for the owner/ }).click();
+  await expect(page.getByRole('article', { name: 'for the owner' })).toContainText(/Its meters say: a pump gives less/);
   await page.goto(`/stations/${idOf(/^Slipway drainage pit/)}/book`);
   await expect(findings).toContainText('pumps do not take turns');
   await findings.getByRole('link', { name: 'begin its job' }).first().click();

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import type { PageKind } from './kinds';
 import { METER_KINDS, meterOf } from './meters';
 
 /*
@@ -8,14 +9,6 @@ import { METER_KINDS, meterOf } from './meters';
 
 const words = (most = 2000) => z.string().trim().max(most, `is longer than ${most} characters`).default('');
 const life = z.number().positive('must be more than zero').nullable().default(null);
-
-/** Why somebody came. */
-export const VISIT_REASONS = [
-  ['due', 'it was due'],
-  ['job', 'a job'],
-  ['call', 'a call'],
-  ['look', 'a look in passing'],
-] as const;
 
 const visit = z.strictObject({
   kind: z.literal('visit'),
@@ -98,21 +91,19 @@ const struck = z.strictObject({
 });
 
 /** What stands on a page. */
-export const pageSchema = z.discriminatedUnion('kind', [visit, alarm, part, meter, site, rule, later, struck]);
+export const pageSchema = z.discriminatedUnion('kind', [
+  visit,
+  alarm,
+  part,
+  meter,
+  site,
+  rule,
+  later,
+  struck,
+]) satisfies z.ZodType<{
+  kind: PageKind;
+}>;
 export type Page = z.infer<typeof pageSchema>;
-export type PageKind = Page['kind'];
-
-/** What pages are called, in the order in which they are offered. */
-export const PAGE_KINDS: readonly (readonly [PageKind, string])[] = [
-  ['visit', 'visit'],
-  ['alarm', 'alarm'],
-  ['part', 'part'],
-  ['site', 'site'],
-  ['meter', 'meter'],
-  ['rule', 'to be done again'],
-  ['later', 'put off'],
-  ['struck', 'struck out'],
-];
 
 /** A reading as it is written: of which meter, what stood on it, and where a new one began if it was replaced. */
 export const readingSchema = z

@@ -1,3 +1,4 @@
+export { ownerPage, type OwnerKnows, type OwnerPage } from './ownerPage';
 export { shaftScene, type ShaftOptions, type ShaftScene } from './shaft/scene';
 export type { Layout, Detail } from './shaft/layout';
 export type { Group, Role, Shape } from './shaft/shape';

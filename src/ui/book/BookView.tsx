@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { PAGE_KINDS, type PageKind, type PageSent } from '@/core/book';
@@ -183,6 +184,9 @@ function Reading({
   return (
     <>
       <SiteLine site={site} />
+      <Typography variant="body2" sx={{ mb: 1 }}>
+        <Link href={`/stations/${id}/book/owner`}>a page for the owner, in plain words</Link>
+      </Typography>
       <DueList
         due={due}
         now={now}

@@ -8,24 +8,14 @@ import { whenOf } from '@/core/book';
 import { sayPhrase } from '@/core/units';
 import { useStationSystem } from '../editor/StationProvider';
 import { TextBox } from '../parts/TextBox';
-import { shortDay } from '../parts/when';
+import { dueIn } from '../parts/when';
 import type { DueShown } from './shown';
-
-const DAY = 86_400_000;
 
 /** When it is due, as a person says it. */
 export function dueWords(due: DueShown, now: number): string {
   const at = whenOf(due);
   if (!Number.isFinite(at)) return 'when cannot be told yet';
-  const days = Math.round((at - now) / DAY);
-  const told =
-    days < 0
-      ? `${-days} day${days === -1 ? '' : 's'} late`
-      : days === 0
-        ? 'today'
-        : days < 100
-          ? `in ${days} day${days === 1 ? '' : 's'}`
-          : shortDay(new Date(at).toISOString());
+  const told = dueIn(at, now);
   return due.later && at === due.later.until ? `put off, ${told}: ${due.later.why}` : told;
 }
 

@@ -6,7 +6,7 @@ import { useEditor } from '../editor/StationProvider';
 import { Bell } from '../parts/Bell';
 
 /** How the rules stand, in one line that is always there; the worst of them by name. */
-export function BellLine() {
+export function BellLine({ nextDue }: { nextDue: string | null }) {
   const id = useEditor((s) => s.id);
   const { rules, problems } = useEditor((s) => s.judged);
   return (
@@ -47,6 +47,14 @@ export function BellLine() {
               </Link>
             </>
           )}
+        </Typography>
+      )}
+      {nextDue !== null && (
+        <Typography variant="body2" noWrap sx={{ ml: 'auto', display: { xs: 'none', md: 'block' } }}>
+          next due:{' '}
+          <Link prefetch={false} href={`/stations/${id}/book`}>
+            {nextDue}
+          </Link>
         </Typography>
       )}
     </Box>

@@ -143,11 +143,14 @@ function useLeaving(): void {
 export function StationFrame({
   neighbours,
   first,
+  nextDue,
   children,
 }: {
   neighbours: Neighbours;
   /** The drawing that stands there until the view does; null where none is kept yet. */
   first: Gauge['scene'] | null;
+  /** What is due next, in a line. */
+  nextDue: string | null;
   children: ReactNode;
 }) {
   const document = useEditor((s) => s.document);
@@ -198,7 +201,7 @@ export function StationFrame({
           </AtFirst>
         )}
       </Box>
-      <BellLine />
+      <BellLine nextDue={nextDue} />
       {saving.theirs && (
         <StaleDialog
           theirs={saving.theirs}

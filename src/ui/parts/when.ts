@@ -13,6 +13,15 @@ export function clock(iso: string, now: Date = new Date()): string {
   return DAY.format(at) === DAY.format(now) ? timeOfDay(at) : `${SHORT.format(at)} ${timeOfDay(at)}`;
 }
 
+/** When something is due, as a person says it: `3 days late`, `today`, `in 12 days`, `3 Nov 2027`. Times in ms since 1970. */
+export function dueIn(at: number, now: number): string {
+  const days = Math.round((at - now) / 86_400_000);
+  const many = (n: number) => `${n} day${n === 1 ? '' : 's'}`;
+  if (days < 0) return `${many(-days)} late`;
+  if (days === 0) return 'today';
+  return days < 100 ? `in ${many(days)}` : BRIEF.format(at);
+}
+
 /** `3 Nov 2026` */
 export const shortDay = (iso: string): string => BRIEF.format(new Date(iso));
 

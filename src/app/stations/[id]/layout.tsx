@@ -1,11 +1,16 @@
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
+import { whenOf } from '@/core/book';
 import { database } from '@/server/db';
+import { dueAt } from '@/server/due';
+import { now } from '@/server/edge';
 import { headsNow } from '@/server/figures';
 import { headsOf, neighboursOf } from '@/server/heads';
+import type { Saved } from '@/server/stations';
 import { StationProvider } from '@/ui/editor/StationProvider';
 import { StationFrame } from '@/ui/frame/StationFrame';
 import { UnreadableView } from '@/ui/frame/UnreadableView';
+import { dueIn } from '@/ui/parts/when';
 import { foundAt } from './station';
 
 interface Props {
@@ -16,6 +21,13 @@ interface Props {
 export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const found = foundAt((await params).id);
   return { title: found.ok ? found.saved.station.identity.name : `station ${found.unreadable.id}` };
+}
+
+/** What is due next, in a line; null where nothing can be told. */
+function nextDue(saved: Saved): string | null {
+  const at = Date.parse(now());
+  const [next] = dueAt(database(), saved, at);
+  return next && Number.isFinite(whenOf(next)) ? `${next.what}, ${dueIn(whenOf(next), at)}` : null;
 }
 
 export default async function StationLayout({ children, params }: Props) {
@@ -30,7 +42,7 @@ export default async function StationLayout({ children, params }: Props) {
   const known = head?.figures && 'rules' in head.figures ? head.figures : null;
   return (
     <StationProvider key={id} id={id} saved={{ revision, savedAt, station }} rules={known?.rules ?? null}>
-      <StationFrame neighbours={neighboursOf(db, id)} first={known?.scene ?? null}>
+      <StationFrame neighbours={neighboursOf(db, id)} first={known?.scene ?? null} nextDue={nextDue(found.saved)}>
         {children}
       </StationFrame>
     </StationProvider>
