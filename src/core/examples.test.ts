@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import * as book from './book';
 import * as circuit from './circuit';
 import * as dependence from './dependence';
 import * as editing from './editing';
@@ -18,6 +19,7 @@ import * as vessel from './vessel';
 import * as wiring from './wiring';
 
 const scope = {
+  ...book,
   ...circuit,
   ...dependence,
   ...editing,

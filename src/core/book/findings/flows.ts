@@ -44,7 +44,7 @@ function oneOfSeveral(row: Row, expected: Evidence['expected']): Finding[] {
       {
         kind: 'pump-weaker',
         pump: i,
-        sentence: phrase`Pump ${String(i + 1)} gives ${quantity('share', share(shift.by))} less than it did, measured against the other: ${flow(after)} where it gave ${flow(before)}. The others are as they were: it is this pump, or what of the line is its own.`,
+        sentence: phrase`Pump ${String(i + 1)} gives ${quantity('share', share(shift.by))} less than it did, measured against ${count === 2 ? 'the other' : 'the others'}: ${flow(after)} where it gave ${flow(before)}. What they share cannot be it: it is this pump, or what of the line is its own.`,
         figures: [
           { label: 'gave', value: flow(before) },
           { label: 'gives', value: flow(after) },
