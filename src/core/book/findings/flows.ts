@@ -44,7 +44,7 @@ function oneOfSeveral(row: Row, expected: Evidence['expected']): Finding[] {
       {
         kind: 'pump-weaker',
         pump: i,
-        sentence: phrase`Pump ${String(i + 1)} gives ${quantity('share', share(shift.by))} less than it did, measured against ${count === 2 ? 'the other' : 'the others'}: ${flow(after)} where it gave ${flow(before)}. What they share cannot be it: it is this pump, or what of the line is its own.`,
+        sentence: phrase`Pump ${String(i + 1)} gives ${quantity('share', share(shift.by))} less than it did, measured against ${count === 2 ? 'the other' : 'the others'}: ${flow(after)} where it gave ${flow(before)}. What they share would have slowed ${count === 2 ? 'both' : 'all'}: look at this pump first, and at what of the line is its own.`,
         figures: [
           { label: 'gave', value: flow(before) },
           { label: 'gives', value: flow(after) },
