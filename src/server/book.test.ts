@@ -144,6 +144,10 @@ describe('what is due', () => {
     expect(due()).toEqual([['look', null]]);
     write(visit('looked at all of it'));
     expect(due()).toEqual([['look', '2027-11-24']]);
+    expect(dueAt(db, sump, now)[0]).toMatchObject({ what: 'look at it and try its alarm', job: 'commission' });
+    const { station } = sump;
+    const bare = createStation(db, { ...station, sensors: station.sensors.filter((s) => s.role !== 'alarm') }, AT);
+    expect(dueAt(db, bare, now)[0]!.what).toBe('look at it: no alarm sensor is surveyed');
   });
   it('comes by years, hours or starts, whichever is first', () => {
     // Two hours and forty starts a day over ten days: 1000 h are over in 490 days more, 2000 starts in 40.

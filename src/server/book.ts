@@ -1,31 +1,7 @@
-import type { Dated, Page, PageKind, PageSent, Readings } from '@/core/book';
+import type { Dated, Page, PageKept, PageKind, PageSent, ReadingKept, Readings } from '@/core/book';
 import { pageSchema, wordsOfPage } from '@/core/book';
 import type { Db } from './db';
 import { keptUnder } from './proofs';
-
-/** A reading as it stands on its page. */
-export interface ReadingKept {
-  readonly id: number;
-  readonly meter: string;
-  readonly value: number;
-  readonly newFrom: number | null;
-  readonly corrects: number | null;
-}
-
-/** A page of the book as it is kept. */
-export interface PageKept {
-  readonly id: number;
-  readonly revision: number;
-  readonly at: string;
-  readonly writtenAt: string;
-  readonly by: string;
-  /** Null where this version cannot read what stands there; it stays. */
-  readonly page: Page | null;
-  readonly corrects: number | null;
-  /** The page that corrects this one; null of none. */
-  readonly correctedBy: number | null;
-  readonly readings: readonly ReadingKept[];
-}
 
 interface Row {
   readonly id: number;

@@ -45,7 +45,7 @@ function workedOut(db: Db, id: number, revision: number, find: () => Saved | nul
   if (!saved) return null;
   const { station } = saved;
   const { spans } = spansOf(station, expectedOf(station), dailyOf(db, id), rollsOf(db, id));
-  const now = { stamp, due: dueOf(allStanding(db, id), spans), toHarm: hoursToHarm(station) };
+  const now = { stamp, due: dueOf(station, allStanding(db, id), spans), toHarm: hoursToHarm(station) };
   all.set(id, now);
   return now;
 }

@@ -45,7 +45,7 @@ export const book: Verb = {
     const readings: Record<string, Reading[]> = {};
     for (const [i, { meter, at, value }] of read.rows.entries())
       (readings[meter] ??= []).push({ id: i + 1, at, value });
-    const { spans, findings, notAsked, doubts, noFlows } = analyse({ station, readings, alarms: [] });
+    const { spans, findings, asked, notAsked, doubts } = analyse({ station, readings, alarms: [] });
     const iso = (ms: number) => new Date(ms).toISOString();
     const said = system ?? (station.profile === 'us-120' ? 'us' : 'metric');
     return {
@@ -67,13 +67,11 @@ export const book: Verb = {
         says: sayPhrase(f.sentence, said),
         next: sayPhrase(f.next, said),
       })),
-      notAsked: [
-        ...(noFlows === null ? [] : [{ what: 'pump flow and inflow', why: noFlows }]),
-        ...notAsked.map((n) => ({
-          what: n.kinds.map((k) => FINDING_KINDS[k]).join('; '),
-          why: sayPhrase(n.why, said),
-        })),
-      ],
+      asked: asked.map((k) => FINDING_KINDS[k]),
+      notAsked: notAsked.map((n) => ({
+        what: n.kinds.map((k) => FINDING_KINDS[k]).join('; '),
+        why: sayPhrase(n.why, said),
+      })),
       doubts: doubts.map(({ meter, doubt }) => ({
         meter: meterName(meter),
         at: iso(doubt.reading.at),

@@ -1,7 +1,7 @@
 import type { Station } from '../station';
 import { swapped, type Doubt, type Reading } from './clean';
-import { expectedOf, notByEquations, type Expected } from './expected';
-import type { Evidence, Finding, NotAsked } from './finding';
+import { expectedOf, type Expected } from './expected';
+import type { Evidence, Finding, FindingKind, NotAsked } from './finding';
 import { alarmFindings, doseFindings } from './findings/counts';
 import { flowFindings } from './findings/flows';
 import { rainFindings } from './findings/rain';
@@ -27,6 +27,8 @@ export interface Analysis {
   readonly findings: readonly Finding[];
   /** What was not asked, and what is wanted for it; none of it is found well. */
   readonly notAsked: readonly NotAsked[];
+  /** What was asked of them; where nothing stands out, it is of this. */
+  readonly asked: readonly FindingKind[];
   /** Readings that do not fit those about them, to be asked about. */
   readonly doubts: readonly { readonly meter: Meter; readonly doubt: Doubt }[];
   /** Readings that make sense the other way round. */
@@ -34,8 +36,6 @@ export interface Analysis {
     readonly meters: readonly [Meter, Meter];
     readonly readings: readonly [Reading, Reading];
   }[];
-  /** Why the two equations do not answer here; null where they do. */
-  readonly noFlows: string | null;
 }
 
 const ASK = [flowFindings, turnFindings, runFindings, rainFindings, doseFindings, alarmFindings];
@@ -84,8 +84,8 @@ export function analyse({ station, readings, rolls = {}, alarms }: BookInput): A
     spans,
     findings: once(told.flatMap((t) => t.findings)).sort((a, b) => a.chance - b.chance),
     notAsked: told.flatMap((t) => t.notAsked),
+    asked: told.flatMap((t) => t.asked),
     doubts,
     swaps: pairs,
-    noFlows: notByEquations(station),
   };
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
 import { levelContext } from '../levels';
-import { newStation } from '../station';
+import { newStation, type Station } from '../station';
 import { sayPhrase } from '../units';
 import {
   analyse,
@@ -186,6 +186,43 @@ describe('what a year of readings means', () => {
     const wear = notAsked.find((n) => n.kinds.includes('line-tighter'))!;
     expect(sayPhrase(wear.why, 'metric')).toMatch(/wants 9 visits .* there are 4/);
     expect(analyse({ station, readings: {}, alarms: [] })).toMatchObject({ findings: [], spans: [], doubts: [] });
+  });
+  it('speaks of the station that it is asked of: drawn from, without a check valve, too little read', () => {
+    const said = (station: Station, trouble: Trouble) => {
+      const { findings } = analyse({ station, readings: plantedYear(station, trouble, 5, FROM).readings, alarms: [] });
+      return findings.map((f) => [f.kind, `${sayPhrase(f.sentence, 'metric')} ${sayPhrase(f.next, 'metric')}`]);
+    };
+    const tank = demo('workshop-header-tank');
+    const drawn = said(tank, 'more-water').find(([kind]) => kind === 'more-water' || kind === 'not-told')![1]!;
+    expect(drawn).toMatch(/is drawn|Fill it/);
+    expect(drawn).not.toMatch(/rain|ground water|Pump down/);
+    const bay = demo('wash-bay-pit');
+    const valved = said(bay, 'runs-back').find(([kind]) => kind === 'runs-back')![1]!;
+    expect(valved).toMatch(/as through a check valve that leaks/);
+    const bare = { ...bay, discharge: { ...bay.discharge, checkValve: null } };
+    for (const [, words] of said(bare, 'runs-back')) expect(words).not.toMatch(/check valve that leaks/);
+    // Two visits to one pump ask nothing; then nothing is said to stand out of it.
+    const year = plantedYear(bay, 'none', 5, FROM).readings;
+    const two = Object.fromEntries(Object.entries(year).map(([k, list]) => [k, list.slice(0, 2)]));
+    expect(analyse({ station: bay, readings: two, alarms: [] }).asked).toEqual([]);
+    const { asked } = analyse({ station: bay, readings: year, alarms: [] });
+    expect(asked).toContain('runs-back');
+    expect(asked).not.toContain('turns');
+    expect(asked).not.toContain('doses');
+    // Where a timer starts the pump, or a valve fills, the two equations are not asked, and say why.
+    const { notAsked } = analyse({ station: demo('sand-bed-dosing-tank'), readings: year, alarms: [] });
+    expect(sayPhrase(notAsked.find((n) => n.kinds.includes('runs-back'))!.why, 'metric')).toMatch(
+      /a timer starts the pump/,
+    );
+  });
+  it('of a pump that never starts it may be the counter that stands', () => {
+    const station = demo('underpass-storm-sump');
+    const { readings } = plantedYear(station, 'none', 4, FROM);
+    const stuck = readings['starts-2']!.map((r) => ({ ...r, value: 700 }));
+    const turns = analyse({ station, readings: { ...readings, 'starts-2': stuck }, alarms: [] }).findings.find(
+      (f) => f.kind === 'turns',
+    )!;
+    expect(sayPhrase(turns.sentence, 'metric')).toMatch(/or its counter does/);
   });
   it('alarms that come more often are told, by Poisson: eight where about one is usual', () => {
     const station = demo('workshop-sump');

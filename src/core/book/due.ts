@@ -129,7 +129,11 @@ function ofRule({ id, at, page }: Dated, visits: readonly Dated[], spans: readon
  * What is due at a station: the lives of its parts, its own rules, and a look in a year where nobody has a rule; the earliest first.
  * @param pages that stand, of all kinds
  */
-export function dueOf(pages: readonly Dated[], spans: readonly Span[]): Due[] {
+export function dueOf(
+  station: Pick<Station, 'sensors' | 'duty' | 'control'>,
+  pages: readonly Dated[],
+  spans: readonly Span[],
+): Due[] {
   const visits = pages.filter((p) => p.page?.kind === 'visit');
   const list: Bare[] = [];
   for (const page of pages) list.push(...ofPart(page, spans), ...ofRule(page, visits, spans));
@@ -137,13 +141,16 @@ export function dueOf(pages: readonly Dated[], spans: readonly Span[]): Due[] {
     const looked = visits.filter((v) => v.page?.kind === 'visit' && v.page.why !== 'look').map((v) => v.at);
     list.push({
       id: 'look',
-      what: 'look at it and try its alarm',
+      what: station.sensors.some((x) => x.role === 'alarm')
+        ? 'look at it and try its alarm'
+        : 'look at it: no alarm sensor is surveyed',
       at: looked.length > 0 ? Math.max(...looked) + LOOK * DAY : null,
       why:
         looked.length > 0
           ? phrase`a year after the last visit that was more than a look in passing; no rule is written for it`
           : phrase`no visit is in the book`,
-      job: 'J21',
+      // The yearly card is for panels that dose or that only tell; all else is proved as a whole.
+      job: station.duty.kind === 'dose' || station.control.scheme === 'alarm-only' ? 'J21' : 'commission',
     });
   }
   const put = (id: string): Due['later'] => {

@@ -131,6 +131,30 @@ export const pageSentSchema = z.strictObject({
 });
 export type PageSent = z.infer<typeof pageSentSchema>;
 
+/** A reading as it stands on its page. */
+export interface ReadingKept {
+  readonly id: number;
+  readonly meter: string;
+  readonly value: number;
+  readonly newFrom: number | null;
+  readonly corrects: number | null;
+}
+
+/** A page of the book as it is kept. */
+export interface PageKept {
+  readonly id: number;
+  readonly revision: number;
+  readonly at: string;
+  readonly writtenAt: string;
+  readonly by: string;
+  /** Null where this version cannot read what stands there; it stays. */
+  readonly page: Page | null;
+  readonly corrects: number | null;
+  /** The page that corrects this one; null of none. */
+  readonly correctedBy: number | null;
+  readonly readings: readonly ReadingKept[];
+}
+
 /** All words of a page, to be searched. */
 export const wordsOfPage = (page: Page): string =>
   Object.entries(page)

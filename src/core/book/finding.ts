@@ -8,8 +8,8 @@ export const FINDING_KINDS = {
   'pump-weaker': 'a pump gives less',
   'line-tighter': 'all pumps give less',
   'volume-changed': 'a float stands elsewhere',
-  'runs-back': 'water comes back after the stop',
-  'more-water': 'more water comes',
+  'runs-back': 'water runs back while pumps rest',
+  'more-water': 'more water comes, or is drawn',
   'not-told': 'more starts, and what of cannot be told',
   rain: 'it answers to rain',
   turns: 'pumps do not take turns',
@@ -64,7 +64,19 @@ export interface Evidence {
 export interface Told {
   readonly findings: readonly Finding[];
   readonly notAsked: readonly NotAsked[];
+  /** What the readings were really asked; of another duty, or of too little read, it is nothing. */
+  readonly asked: readonly FindingKind[];
 }
+
+/** Nothing of it is a question at this station. */
+export const NO_QUESTION: Told = { findings: [], notAsked: [], asked: [] };
+
+/** Asked, and not answered for want of something. */
+export const unanswered = (kinds: readonly FindingKind[], why: Phrase): Told => ({
+  findings: [],
+  notAsked: [{ kinds, why }],
+  asked: [],
+});
 
 /** How surely a finding is one, in words. */
 export const surely = (chance: number): string =>

@@ -6,7 +6,16 @@ export { METER_KINDS, METER_NAMES, meterName, meterOf, meterSays, type Meter, ty
 export { spansOf, type Readings, type Span } from './spans';
 export { expectedOf } from './expected';
 export { plantedYear, TROUBLES, type PlantedYear, type Trouble } from './plant';
-export { pageSchema, pageSentSchema, wordsOfPage, type Page, type PageSent, type ReadingSent } from './entry';
+export {
+  pageSchema,
+  pageSentSchema,
+  wordsOfPage,
+  type Page,
+  type PageKept,
+  type PageSent,
+  type ReadingKept,
+  type ReadingSent,
+} from './entry';
 export { PAGE_KINDS, VISIT_REASONS, type PageKind } from './kinds';
 export { dueOf, hoursToHarm, pressing, whenOf, type Dated, type Due } from './due';
 export { DATE_FORMS, guessMapping, readTable, type Mapping, type RowRead, type TableRead } from './table';

@@ -4,7 +4,7 @@ import { demoStations } from '../demo';
 import { judge } from '../levels';
 import { ownerPage, type OwnerKnows } from './index';
 
-const nothing: OwnerKnows = { lastVisit: null, due: [], findings: [], spans: 0, alarms: 0 };
+const nothing: OwnerKnows = { lastVisit: null, due: [], findings: [], asked: 0, alarms: 0 };
 const demo = (name: string) => demoStations().find((d) => d.file === `${name}.json`)!.station;
 const lines = (name: string, knows: OwnerKnows = nothing) =>
   Object.fromEntries(ownerPage(judge(demo(name)), knows).parts.map((p) => [p.heading, p.lines.join(' ')]));
@@ -26,18 +26,18 @@ describe('the owner’s page', () => {
   });
   it('says that nothing was asked where nobody reads the meters, and never that all is well', () => {
     expect(lines('workshop-sump')['How it is']).toMatch(/not read, or not often enough/);
-    expect(lines('workshop-sump', { ...nothing, spans: 9 })['How it is']).toMatch(
+    expect(lines('workshop-sump', { ...nothing, asked: 9 })['How it is']).toMatch(
       /Of what its meters were asked nothing/,
     );
   });
   it('tells what the meters mean in their plain names', () => {
     const station = demo('underpass-storm-sump');
     const { readings } = plantedYear(station, 'wear', 3, Date.UTC(2025, 0, 6));
-    const { findings, spans } = analyse({ station, readings, alarms: [] });
+    const { findings, asked } = analyse({ station, readings, alarms: [] });
     const told = lines('underpass-storm-sump', {
       ...nothing,
       findings,
-      spans: spans.length,
+      asked: asked.length,
       alarms: 2,
       lastVisit: '3 May',
     });

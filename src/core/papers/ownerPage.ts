@@ -16,8 +16,8 @@ export interface OwnerKnows {
   /** What is due, and when, as it should stand there, the earliest first. */
   readonly due: readonly string[];
   readonly findings: readonly Finding[];
-  /** How many spans the findings were asked of; none: nobody reads the meters. */
-  readonly spans: number;
+  /** How much the meters were asked; nothing: nobody reads them, or not often enough. */
+  readonly asked: number;
   /** How often it rang in the last year. */
   readonly alarms: number;
 }
@@ -33,10 +33,10 @@ function works(station: Station): string {
 }
 
 /** How it is, by what is in its book. */
-function howItIs({ lastVisit, alarms, findings, spans }: OwnerKnows): string[] {
+function howItIs({ lastVisit, alarms, findings, asked }: OwnerKnows): string[] {
   const rang = alarms === 0 ? 'not once' : alarms === 1 ? 'once' : `${alarms} times`;
   const nothing =
-    spans > 0
+    asked > 0
       ? 'Of what its meters were asked nothing stands out.'
       : 'Its meters are not read, or not often enough to say anything.';
   return [

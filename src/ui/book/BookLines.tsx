@@ -2,11 +2,10 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useTheme } from '@mui/material/styles';
-import type { Analysis, Span } from '@/core/book';
+import type { Analysis, Span, PageKept } from '@/core/book';
 import { quantity, say, type Quantity, type UnitSystem } from '@/core/units';
 import { useSize } from '../shaft/useSize';
 import { day } from '../parts/when';
-import type { PageShown } from './shown';
 
 /** One line over the time of the book: what it is, its value in a span, how it is written. */
 interface Row {
@@ -108,7 +107,7 @@ function Line({
 }
 
 /** Alarms and parts on the axis of the lines above. */
-function Events({ events, x, width }: { events: readonly PageShown[]; x: (t: number) => number; width: number }) {
+function Events({ events, x, width }: { events: readonly PageKept[]; x: (t: number) => number; width: number }) {
   const { palette } = useTheme();
   if (events.length === 0) return null;
   return (
@@ -137,7 +136,7 @@ export function BookLines({
   system,
 }: {
   analysis: Analysis;
-  pages: readonly PageShown[];
+  pages: readonly PageKept[];
   pumps: number;
   system: UnitSystem;
 }) {

@@ -6,7 +6,7 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { PAGE_KINDS, type PageKind, type PageSent } from '@/core/book';
+import { PAGE_KINDS, type PageKind, type PageSent, type PageKept } from '@/core/book';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { keep, kept, newKey } from '../parts/browserKeep';
 import { Segments } from '../parts/Segments';
@@ -16,7 +16,7 @@ import { BookLines } from './BookLines';
 import { DueList } from './DueList';
 import { Meaning } from './Meaning';
 import { Pages } from './Pages';
-import type { BookProps, PageShown } from './shown';
+import type { BookProps } from './shown';
 import { WriteVisit } from './WriteVisit';
 
 const WriteOther = dynamic(() => import('./WriteOther').then((m) => m.WriteOther), { ssr: false, loading: () => null });
@@ -73,10 +73,10 @@ function useWriting(stationId: number, who: string, at: string) {
 }
 
 /** Older pages, or those of one kind, fetched when they are asked for. */
-function useOlder(stationId: number, first: readonly PageShown[]) {
+function useOlder(stationId: number, first: readonly PageKept[]) {
   const [kind, setKind] = useState<PageKind | null>(null);
-  const [more, setMore] = useState<readonly PageShown[]>([]);
-  const [of, setOf] = useState<readonly PageShown[] | null>(null);
+  const [more, setMore] = useState<readonly PageKept[]>([]);
+  const [of, setOf] = useState<readonly PageKept[] | null>(null);
   const shown = kind === null ? [...first, ...more] : (of ?? []);
   const fetchMore = async () => {
     const { pagesBefore } = await import('./sendPage');
@@ -179,7 +179,7 @@ function Reading({
   const router = useRouter();
   const older = useOlder(id, pages);
   const { failed, send } = useWriting(id, who, '');
-  const strike = (p: PageShown, why: string) => void send({ page: { kind: 'struck', why }, readings: [] }, p.id);
+  const strike = (p: PageKept, why: string) => void send({ page: { kind: 'struck', why }, readings: [] }, p.id);
   const fitted = parts.filter((p) => p.page?.kind === 'part' && p.page.state !== 'taken out');
   return (
     <>

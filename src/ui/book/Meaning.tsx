@@ -82,15 +82,15 @@ export function Meaning({
   stationId: number;
   system: UnitSystem;
 }) {
-  const { findings, notAsked, noFlows, spans } = analysis;
+  const { findings, notAsked, asked } = analysis;
   return (
     <Box component="section" aria-label="what the readings mean">
       <Typography variant="h2">What the readings mean</Typography>
       {findings.length === 0 && (
         <Typography variant="body2">
-          {spans.length === 0
-            ? 'Two visits with every hour meter and start counter read, a day or more apart, and it begins to speak.'
-            : 'Of what was asked nothing stands out.'}
+          {asked.length === 0
+            ? 'Nothing could be asked of them yet: what is wanted stands below.'
+            : `Nothing stands out of what was asked: ${asked.map((k) => FINDING_KINDS[k]).join('; ')}.`}
         </Typography>
       )}
       <Box component="ul" aria-label="findings" sx={{ listStyle: 'none', m: 0, p: 0 }}>
@@ -99,17 +99,12 @@ export function Meaning({
         ))}
       </Box>
       <Doubts analysis={analysis} system={system} />
-      {(notAsked.length > 0 || noFlows !== null) && (
+      {notAsked.length > 0 && (
         <Box component="details" sx={{ mt: 0.5 }}>
           <Typography component="summary" variant="body2" sx={{ minHeight: 32, cursor: 'pointer' }}>
             Not asked here, and why
           </Typography>
           <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
-            {noFlows !== null && (
-              <Typography component="li" variant="body2">
-                pump flow and inflow by hours and starts: {noFlows}
-              </Typography>
-            )}
             {notAsked.map((n) => (
               <Typography component="li" variant="body2" key={n.kinds.join()}>
                 {n.kinds.map((k) => FINDING_KINDS[k]).join('; ')}: {sayPhrase(n.why, system)}

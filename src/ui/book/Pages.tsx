@@ -3,11 +3,10 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { Fragment, useState } from 'react';
-import { meterName, meterOf, meterSays, PAGE_KINDS, VISIT_REASONS, type Page } from '@/core/book';
+import { meterName, meterOf, meterSays, PAGE_KINDS, VISIT_REASONS, type Page, type PageKept } from '@/core/book';
 import type { UnitSystem } from '@/core/units';
 import { TextBox } from '../parts/TextBox';
 import { clock, day, shortDay } from '../parts/when';
-import type { PageShown } from './shown';
 
 const words = (list: readonly (readonly [label: string, value: string | number | null])[]): string =>
   list
@@ -87,7 +86,7 @@ const titleOf = (page: Page): string => {
 };
 
 /** Readings pump by pump. */
-const inOrder = (readings: PageShown['readings']) =>
+const inOrder = (readings: PageKept['readings']) =>
   [...readings].sort(
     (a, b) => (meterOf(a.meter)?.pump ?? 9) - (meterOf(b.meter)?.pump ?? 9) || a.meter.localeCompare(b.meter),
   );
@@ -112,7 +111,7 @@ function Strike({ onStrike }: { onStrike(why: string): void }) {
   );
 }
 
-function OnePage({ shown, system, onStrike }: { shown: PageShown; system: UnitSystem; onStrike(why: string): void }) {
+function OnePage({ shown, system, onStrike }: { shown: PageKept; system: UnitSystem; onStrike(why: string): void }) {
   const { page, at, by, writtenAt, readings, correctedBy, corrects, revision } = shown;
   const [open, setOpen] = useState(false);
   const struck = correctedBy !== null;
@@ -194,9 +193,9 @@ export function Pages({
   system,
   onStrike,
 }: {
-  pages: readonly PageShown[];
+  pages: readonly PageKept[];
   system: UnitSystem;
-  onStrike(page: PageShown, why: string): void;
+  onStrike(page: PageKept, why: string): void;
 }) {
   if (pages.length === 0) return <Typography variant="body2">Nothing is written yet.</Typography>;
   return (

@@ -1,7 +1,6 @@
 import * as z from 'zod';
-import { pageSchema, PAGE_KINDS, type PageKind, type PageSent } from '@/core/book';
+import { pageSchema, PAGE_KINDS, type PageKind, type PageSent, type PageKept } from '@/core/book';
 import { ask, wentWrong } from '../parts/ask';
-import type { PageShown } from './shown';
 
 const keptSchema = z.object({
   id: z.number(),
@@ -51,7 +50,7 @@ export async function pagesBefore(
   stationId: number,
   before: number | null,
   kind: PageKind | null,
-): Promise<readonly PageShown[] | null> {
+): Promise<readonly PageKept[] | null> {
   const query = new URLSearchParams({
     ...(before !== null && { before: String(before) }),
     ...(kind !== null && { kind }),

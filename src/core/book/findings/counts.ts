@@ -1,7 +1,7 @@
 import { phrase, quantity } from '../../units';
 import { atLeastSoMany } from '../chance';
 import { countsOf } from '../clean';
-import type { Evidence, Told } from '../finding';
+import { NO_QUESTION, unanswered, type Evidence, type Told } from '../finding';
 import { meterOf } from '../meters';
 
 const DAY = 86_400_000;
@@ -12,18 +12,14 @@ const LATELY = 28;
 
 /** Doses that were counted against those of the design. */
 export function doseFindings({ expected, readings }: Evidence): Told {
-  if (expected.dosesPerDay === null) return { findings: [], notAsked: [] };
+  if (expected.dosesPerDay === null) return NO_QUESTION;
   const { counts } = countsOf(meterOf('doses')!, readings.doses ?? []);
   const last = counts.slice(-4);
   const days = last.reduce((sum, c) => sum + (c.to.at - c.from.at), 0) / DAY;
-  if (days < 7)
-    return {
-      findings: [],
-      notAsked: [{ kinds: ['doses'], why: phrase`wants the dose counter read over a week or more` }],
-    };
+  if (days < 7) return unanswered(['doses'], phrase`wants the dose counter read over a week or more`);
   const perDay = last.reduce((sum, c) => sum + c.count, 0) / days;
   const off = perDay / expected.dosesPerDay - 1;
-  if (Math.abs(off) < DOSES) return { findings: [], notAsked: [] };
+  if (Math.abs(off) < DOSES) return { findings: [], notAsked: [], asked: ['doses'] };
   return {
     findings: [
       {
@@ -44,6 +40,7 @@ export function doseFindings({ expected, readings }: Evidence): Told {
       },
     ],
     notAsked: [],
+    asked: ['doses'],
   };
 }
 
@@ -52,21 +49,16 @@ export function alarmFindings({ alarms, from, to }: Evidence): Told {
   const edge = to - LATELY * DAY;
   const before = (edge - from) / DAY;
   if (before < 2 * LATELY)
-    return {
-      findings: [],
-      notAsked: [
-        {
-          kinds: ['alarms'],
-          why: phrase`wants a book of ${String(3 * LATELY)} days; it has ${String(Math.max(Math.floor((to - from) / DAY), 0))}`,
-        },
-      ],
-    };
+    return unanswered(
+      ['alarms'],
+      phrase`wants a book of ${String(3 * LATELY)} days; it has ${String(Math.max(Math.floor((to - from) / DAY), 0))}`,
+    );
   const lately = alarms.filter((a) => a > edge).length;
   const earlier = alarms.filter((a) => a <= edge).length;
   // Half an alarm more than there were: none in a short time does not mean that none ever comes.
   const usual = ((earlier + 0.5) * LATELY) / before;
   const chance = atLeastSoMany(lately, usual);
-  if (lately < 3 || chance > 0.01) return { findings: [], notAsked: [] };
+  if (lately < 3 || chance > 0.01) return { findings: [], notAsked: [], asked: ['alarms'] };
   return {
     findings: [
       {
@@ -84,5 +76,6 @@ export function alarmFindings({ alarms, from, to }: Evidence): Told {
       },
     ],
     notAsked: [],
+    asked: ['alarms'],
   };
 }

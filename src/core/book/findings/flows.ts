@@ -1,6 +1,9 @@
 import { median } from '../../numeric';
 import { phrase, quantity, type Phrase } from '../../units';
-import type { Evidence, Finding, Told } from '../finding';
+import { wayOf } from '../../duties';
+import type { Station } from '../../station';
+import { notByEquations } from '../expected';
+import { unanswered, type Evidence, type Finding, type Told } from '../finding';
 import type { Span } from '../spans';
 import { EACH_SIDE, shiftAt, shiftIn, type Shift } from '../shift';
 
@@ -59,8 +62,39 @@ function oneOfSeveral(row: Row, expected: Evidence['expected']): Finding[] {
   }).flat();
 }
 
+/** Which way water goes at this station, in words: what is filled is drawn from, and has no rain or ground water. */
+interface Water {
+  readonly comes: string;
+  readonly came: string;
+  readonly back: Phrase;
+  readonly seeBack: Phrase;
+  readonly lookFor: Phrase;
+}
+
+function waterOf({ duty, discharge }: Pick<Station, 'duty' | 'discharge'>): Water {
+  const through =
+    discharge.checkValve === null
+      ? phrase`back through the pump, where no check valve is fitted`
+      : phrase`as through a check valve that leaks`;
+  if (wayOf({ duty }).direction === 'fill')
+    return {
+      comes: 'is drawn',
+      came: 'were drawn',
+      back: phrase`goes while they rest and not while they run, ${through}`,
+      seeBack: phrase`Fill it, shut every draw and mark the water: it falls by what goes. Where there is a valve in the filling line, shut it: if it stays, it went that way; if not, the tank leaks.`,
+      lookFor: phrase`Who draws more; a tap or cistern that runs, a leak in the tank or behind it.`,
+    };
+  return {
+    comes: 'comes',
+    came: 'came in',
+    back: phrase`comes back from the line while they rest, ${through}`,
+    seeBack: phrase`Pump down, stop the inflow or take the hour of least, and mark the water: it rises by what comes back. Where there is a valve in the line above the pump, shut it: then it stays.`,
+    lookFor: phrase`Compare it with the rain and the season; look for a cistern that runs, a drain that was led in, ground water.`,
+  };
+}
+
 /** Sentences of what became of all pumps together, by what the water did meanwhile. */
-function together(row: Row, shift: Shift): Finding | null {
+function together(row: Row, shift: Shift, { comes }: Water): Finding | null {
   const q = shiftAt(
     row.map((r) => Math.log(r.q)),
     shift.at,
@@ -101,8 +135,8 @@ function together(row: Row, shift: Shift): Finding | null {
     return told(
       'line-tighter',
       several
-        ? phrase`All pumps give ${quantity('share', share(shift.by))} less than they did, and as much water comes: the line that they share is fouled or part shut${alike ? phrase`, or a float stands elsewhere` : phrase``}.`
-        : phrase`The pump gives ${quantity('share', share(shift.by))} less than it did, and as much water comes: it is worn or clogged, or its line is fouled or part shut: hours and starts cannot tell which${alike ? phrase`, nor from a float that stands elsewhere` : phrase``}.`,
+        ? phrase`All pumps give ${quantity('share', share(shift.by))} less than they did, and as much water ${comes}: the line that they share is fouled or part shut${alike ? phrase`, or a float stands elsewhere` : phrase``}.`
+        : phrase`The pump gives ${quantity('share', share(shift.by))} less than it did, and as much water ${comes}: it is worn or clogged, or its line is fouled or part shut: hours and starts cannot tell which${alike ? phrase`, nor from a float that stands elsewhere` : phrase``}.`,
       phrase`${DRAWDOWN} A gauge at the pump then tells pump from line: more pressure at less flow is the line, less is the pump.`,
       'drawdown',
     );
@@ -118,7 +152,7 @@ function together(row: Row, shift: Shift): Finding | null {
  * More starts: whether that water comes from outside or came back from the pipe. While a pump runs nothing comes back: then water from
  * outside makes runs longer, and water that comes back does not, so that the pump flow that the equations give seems to grow by as much.
  */
-function moreStarts(row: Row, expected: Evidence['expected']): Finding | null {
+function moreStarts(row: Row, expected: Evidence['expected'], water: Water): Finding | null {
   const shift = shiftIn(
     row.map((r) => Math.log(r.q)),
     0.03,
@@ -134,7 +168,7 @@ function moreStarts(row: Row, expected: Evidence['expected']): Finding | null {
   const figures = [
     { label: 'inflow before', value: flow(before) },
     { label: 'now, as the starts have it', value: flow(after) },
-    { label: 'what came back, as the runs have it', value: flow(Math.max(flows.by, 0)) },
+    { label: 'what runs back, as the runs have it', value: flow(Math.max(flows.by, 0)) },
   ];
   // Flow cannot seem to grow by much more than what comes back: then it is the volume that is another.
   if (part - 2 * by > 1.6) return null;
@@ -143,23 +177,23 @@ function moreStarts(row: Row, expected: Evidence['expected']): Finding | null {
     return {
       ...base,
       kind: 'runs-back',
-      sentence: phrase`Pumps start ${quantity('share', share(shift.by))} more often, and their runs did not grow longer as they would if more came in: about ${flow(flows.by)} comes back from the line while they rest, as through a check valve that leaks.`,
-      next: phrase`Pump down, stop the inflow or the hour of least, and mark the water: it rises by what comes back. Close the valve above the check valve: it stays.`,
+      sentence: phrase`Pumps start ${quantity('share', share(shift.by))} more often, and their runs did not grow longer as they would if more ${water.came}: about ${flow(flows.by)} ${water.back}.`,
+      next: water.seeBack,
       test: 'pump-down',
     };
   if (part + 2 * by < 0.65)
     return {
       ...base,
       kind: 'more-water',
-      sentence: phrase`More water comes: ${flow(after)} where it was ${flow(before)}, and runs grew longer with it as they must.`,
-      next: phrase`Compare it with the rain and the season; look for a cistern that runs, a drain that was led in, ground water.`,
+      sentence: phrase`More water ${water.comes}: ${flow(after)} where it was ${flow(before)}, and runs grew longer with it as they must.`,
+      next: water.lookFor,
       test: null,
     };
   return {
     ...base,
     kind: 'not-told',
-    sentence: phrase`Pumps start ${quantity('share', share(shift.by))} more often. Whether more comes in or some comes back through the check valve the readings do not tell: ${expected.flows.length > 0 ? phrase`the run grows too little by either` : phrase`no flow is known`}.`,
-    next: phrase`Pump down and mark the water with the valve above the check valve open, then shut: what rises less is what came back.`,
+    sentence: phrase`Pumps start ${quantity('share', share(shift.by))} more often. Whether more ${water.comes} or some goes the way it came while they rest the readings do not tell: ${expected.flows.length > 0 ? phrase`the run grows too little by either` : phrase`no flow is known`}.`,
+    next: water.seeBack,
     test: 'pump-down',
   };
 }
@@ -167,31 +201,30 @@ function moreStarts(row: Row, expected: Evidence['expected']): Finding | null {
 /** Spans that the flows are told from at least. */
 const NEEDED = 2 * EACH_SIDE + 2;
 
-export function flowFindings({ spans, expected }: Evidence): Told {
+export function flowFindings({ station, spans, expected }: Evidence): Told {
   const row = rowOf(spans);
   const kinds = ['pump-weaker', 'line-tighter', 'volume-changed', 'runs-back', 'more-water'] as const;
+  const never = notByEquations(station);
+  if (never !== null) return unanswered(kinds, phrase`${never}`);
   if (row.length < NEEDED)
-    return {
-      findings: [],
-      notAsked: [
-        {
-          kinds,
-          why: phrase`wants ${String(NEEDED + 1)} visits with every hour meter and start counter read, some time apart; there are ${String(row.length === 0 ? 0 : row.length + 1)}`,
-        },
-      ],
-    };
+    return unanswered(
+      kinds,
+      phrase`wants ${String(NEEDED + 1)} visits with every hour meter and start counter read, and moved, some time apart; there are ${String(row.length === 0 ? 0 : row.length + 1)}`,
+    );
+  const water = waterOf(station);
   const one = row[0]!.pumps.length > 1 ? oneOfSeveral(row, expected) : [];
-  const more = moreStarts(row, expected);
+  const more = moreStarts(row, expected, water);
   const shift = shiftIn(
     row.map((r) => mean(r.pumps.map(Math.log))),
     LEAST_NOISE,
   );
   const all =
     one.length === 0 && shift && share(shift.by) >= TOLD && shift.chance < 0.01 && more?.kind !== 'runs-back'
-      ? together(row, shift)
+      ? together(row, shift, water)
       : null;
   return {
     findings: [...one, ...(all ? [all] : []), ...(more && all?.kind !== 'volume-changed' ? [more] : [])],
     notAsked: [],
+    asked: kinds.filter((k) => k !== 'pump-weaker' || row[0]!.pumps.length > 1),
   };
 }

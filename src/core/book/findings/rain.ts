@@ -1,6 +1,7 @@
 import { median, trendOf } from '../../numeric';
 import { phrase, quantity } from '../../units';
-import type { Evidence, Told } from '../finding';
+import { traitsOf } from '../../duties';
+import { NO_QUESTION, unanswered, type Evidence, type Told } from '../finding';
 
 const NEEDED = 8;
 const DAY = 86_400_000;
@@ -9,7 +10,9 @@ const DAY = 86_400_000;
  * How the inflow answers to rain: slope of the day’s water over the rain of the span and, what is left, over the rain of the span before
  * (Theil and Sen), so that what comes at once and what seeps in are told apart.
  */
-export function rainFindings({ spans }: Evidence): Told {
+export function rainFindings({ station, spans }: Evidence): Told {
+  // What is drawn from a tank does not come with rain.
+  if (traitsOf(station).direction === 'fill') return NO_QUESTION;
   const row = spans.flatMap((s, i) => {
     if (s.rain === null || !s.flows) return [];
     const days = (s.to - s.from) / DAY;
@@ -24,17 +27,12 @@ export function rainFindings({ spans }: Evidence): Told {
   });
   const wet = row.filter((r) => r.rain > 0.5).length;
   if (row.length < NEEDED || wet < 3)
-    return {
-      findings: [],
-      notAsked: [
-        {
-          kinds: ['rain'],
-          why: phrase`wants ${String(NEEDED)} spans with the rain read, three of them wet; there are ${String(row.length)}, ${String(wet)} wet`,
-        },
-      ],
-    };
+    return unanswered(
+      ['rain'],
+      phrase`wants ${String(NEEDED)} spans with the rain read, three of them wet; there are ${String(row.length)}, ${String(wet)} wet`,
+    );
   const fast = trendOf(row.map((r) => [r.rain, r.water] as const));
-  if (!fast || fast.slope <= 0 || fast.chance > 0.01) return { findings: [], notAsked: [] };
+  if (!fast || fast.slope <= 0 || fast.chance > 0.01) return { findings: [], notAsked: [], asked: ['rain'] };
   const rest = row.filter((r) => r.before !== null).map((r) => [r.before!, r.water - fast.slope * r.rain] as const);
   const slow = trendOf(rest);
   const dry = median(row.map((r) => r.water - fast.slope * r.rain));
@@ -57,5 +55,6 @@ export function rainFindings({ spans }: Evidence): Told {
       },
     ],
     notAsked: [],
+    asked: ['rain'],
   };
 }

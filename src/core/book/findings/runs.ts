@@ -1,8 +1,9 @@
 import { median } from '../../numeric';
 import { phrase, quantity } from '../../units';
-import type { Evidence, Finding, Told } from '../finding';
+import { unanswered, type Evidence, type Finding, type Told } from '../finding';
 
 const NOW = 3;
+const FEW = 4;
 /** Below this share of the model’s flow, or above its inverse, the two differ. */
 const UNLIKE = 0.8;
 
@@ -32,7 +33,7 @@ function short({ station, spans, expected }: Evidence): Finding[] {
 /** The first readings against the model: where they differ at once, the survey or the pump is another. */
 function unlike({ spans, expected }: Evidence): Finding[] {
   const row = spans.filter((s) => s.flows !== null).slice(0, 6);
-  if (row.length < 4) return [];
+  if (row.length < FEW) return [];
   return expected.flows.flatMap((model, i): Finding[] => {
     const list = row.flatMap((s) => s.flows!.pumps[i]?.value ?? []);
     if (!model || list.length < 4) return [];
@@ -59,14 +60,16 @@ function unlike({ spans, expected }: Evidence): Finding[] {
 export function runFindings(evidence: Evidence): Told {
   const { spans } = evidence;
   if (spans.length < NOW)
-    return {
-      findings: [],
-      notAsked: [
-        {
-          kinds: ['short-runs', 'unlike-model'],
-          why: phrase`wants ${String(NOW + 1)} visits with hour meters and start counters read; there are ${String(spans.length === 0 ? 0 : spans.length + 1)}`,
-        },
-      ],
-    };
-  return { findings: [...short(evidence), ...unlike(evidence)], notAsked: [] };
+    return unanswered(
+      ['short-runs', 'unlike-model'],
+      phrase`wants ${String(NOW + 1)} visits with hour meters and start counters read; there are ${String(spans.length === 0 ? 0 : spans.length + 1)}`,
+    );
+  const modelled =
+    spans.filter((s) => s.flows !== null).length >= FEW && evidence.expected.flows.some((f) => f !== null);
+  const lives = evidence.expected.minimumRun.some((t) => t > 0);
+  return {
+    findings: [...short(evidence), ...unlike(evidence)],
+    notAsked: [],
+    asked: [...(lives ? (['short-runs'] as const) : []), ...(modelled ? (['unlike-model'] as const) : [])],
+  };
 }

@@ -1,7 +1,7 @@
 import { median } from '../../numeric';
 import { phrase, quantity } from '../../units';
 import { beyond } from '../chance';
-import type { Evidence, Finding, Told } from '../finding';
+import { NO_QUESTION, unanswered, type Evidence, type Finding, type Told } from '../finding';
 import { spreadOf } from '../../numeric';
 
 /** Starts that turns are told from at least, in the spans looked at. */
@@ -12,6 +12,7 @@ const NOW = 3;
 const UNEVEN = 0.12;
 /** Runs of two pumps that differ by less than this from what the model says are alike. */
 const LONGER = 0.1;
+const LONG = 4;
 
 /** Pumps that take turns start alike often: one that does not is skipped, or the alternator stands. */
 function unequal({ station, spans }: Evidence): Finding[] {
@@ -39,7 +40,7 @@ function unequal({ station, spans }: Evidence): Finding[] {
       pump: idle.length === 1 ? starts.indexOf(0) : null,
       sentence:
         idle.length > 0
-          ? phrase`${idle.join(' and ')} did not start at all while the ${count === 2 ? 'other' : 'others'} started ${String(all)} times: it is skipped, held off or dead, or the alternator stands.`
+          ? phrase`${idle.join(' and ')} did not start at all while the ${count === 2 ? 'other' : 'others'} started ${String(all)} times: it is skipped, held off or dead, or the alternator stands, or its counter does.`
           : phrase`Pumps do not take turns: of ${String(all)} starts ${shares.map((s, i) => `pump ${i + 1} made ${Math.round(100 * s)} %`).join(', ')}.`,
       figures: starts.map((n, i) => ({ label: `starts, pump ${i + 1}`, value: quantity('count', n) })),
       chance: beyond(z),
@@ -53,7 +54,7 @@ function unequal({ station, spans }: Evidence): Finding[] {
 /** One pump that is longer on each start than the model’s difference explains. */
 function longer({ station, spans, expected }: Evidence): Finding[] {
   const row = spans.filter((s) => s.flows?.run.every((r) => r !== null)).slice(-8);
-  if (station.pumps.length !== 2 || row.length < 4) return [];
+  if (station.pumps.length !== 2 || row.length < LONG) return [];
   const ratio = row.map((s) => Math.log(s.flows!.run[0]!.value / s.flows!.run[1]!.value));
   const [q1, q2] = expected.flows;
   const q = median(row.map((s) => s.flows!.inflow.value));
@@ -79,11 +80,16 @@ function longer({ station, spans, expected }: Evidence): Finding[] {
 
 export function turnFindings(evidence: Evidence): Told {
   const { station, spans } = evidence;
-  if (station.pumps.length < 2) return { findings: [], notAsked: [] };
-  if (spans.length < 1)
-    return {
-      findings: [],
-      notAsked: [{ kinds: ['turns', 'runs-longer'], why: phrase`wants two visits with every counter read` }],
-    };
-  return { findings: [...unequal(evidence), ...longer(evidence)], notAsked: [] };
+  if (station.pumps.length < 2) return NO_QUESTION;
+  const starts = spans.slice(-NOW).reduce((sum, s) => sum + s.starts.reduce((a, b) => a + b, 0), 0);
+  if (spans.length < NOW || starts < STARTS)
+    return unanswered(
+      ['turns', 'runs-longer'],
+      phrase`wants ${String(NOW + 1)} visits with every counter read and ${String(STARTS)} starts in the last of them; there are ${String(spans.length === 0 ? 0 : spans.length + 1)} visits`,
+    );
+  const asked = [
+    ...(station.control.alternates ? (['turns'] as const) : []),
+    ...(station.pumps.length === 2 && spans.length >= LONG ? (['runs-longer'] as const) : []),
+  ];
+  return { findings: [...unequal(evidence), ...longer(evidence)], notAsked: [], asked };
 }

@@ -16,7 +16,7 @@ export default async function OwnerPage({ params }: { params: Promise<{ id: stri
   if (!saved) return null;
   const db = database();
   const at = Date.parse(now());
-  const { findings, spans } = analysisOf(db, saved);
+  const { findings, asked } = analysisOf(db, saved);
   const visit = standingPages(db, saved.id, 'visit').findLast((p) => p.page?.kind === 'visit' && p.page.why !== 'look');
   const page = ownerPage(judge(saved.station), {
     lastVisit: visit ? `${day(visit.at)}, by ${visit.by}` : null,
@@ -25,7 +25,7 @@ export default async function OwnerPage({ params }: { params: Promise<{ id: stri
       .slice(0, 3)
       .map((d) => `${d.what}: ${dueIn(whenOf(d), at)}.`),
     findings,
-    spans: spans.length,
+    asked: asked.length,
     alarms: alarmsOf(db, saved.id).filter((a) => a > at - YEAR).length,
   });
   return <OwnerView page={page} />;
