@@ -3,6 +3,8 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useTheme } from '@mui/material/styles';
 import type { Analysis, Span, PageKept } from '@/core/book';
+import { traitsOf } from '@/core/duties';
+import type { Station } from '@/core/station';
 import { quantity, say, type Quantity, type UnitSystem } from '@/core/units';
 import { useSize } from '../shaft/useSize';
 import { day } from '../parts/when';
@@ -15,10 +17,10 @@ interface Row {
   readonly write: (value: number) => Quantity;
 }
 
-const rowsOf = (pumps: number): Row[] => [
+const rowsOf = (pumps: number, inflow: string): Row[] => [
   {
     id: 'inflow',
-    label: 'inflow',
+    label: inflow,
     of: (s) => s.flows?.inflow ?? null,
     write: (v) => quantity('flow', v),
   },
@@ -72,7 +74,9 @@ function Line({
   return (
     <Box sx={{ mb: 0.75 }}>
       <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'baseline' }}>
-        <Typography variant="label">{row.label}</Typography>
+        <Typography variant="label">
+          {row.label} · at first {write(first[first.length >> 1]!)}
+        </Typography>
         <Typography variant="readingSmall">
           {write(last.value)}
           {last.by > 0 && (
@@ -132,12 +136,12 @@ function Events({ events, x, width }: { events: readonly PageKept[]; x: (t: numb
 export function BookLines({
   analysis,
   pages,
-  pumps,
+  station,
   system,
 }: {
   analysis: Analysis;
   pages: readonly PageKept[];
-  pumps: number;
+  station: Station;
   system: UnitSystem;
 }) {
   const { ref, size } = useSize<HTMLDivElement>({ width: 420, height: 200 });
@@ -152,7 +156,7 @@ export function BookLines({
   });
   return (
     <Box component="section" aria-label="figures over time" ref={ref} sx={{ minWidth: 0 }}>
-      {rowsOf(pumps)
+      {rowsOf(station.pumps.length, traitsOf(station).words.inflow)
         .filter((r) => spans.some((s) => r.of(s)))
         .map((row) => (
           <Line key={row.id} row={row} analysis={analysis} x={x} width={width} system={system} />

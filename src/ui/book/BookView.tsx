@@ -259,7 +259,7 @@ export function BookView({ pages, parts, site, analysis, last, due, now }: BookP
         }}
       >
         <Meaning analysis={analysis} stationId={id} system={system} />
-        <BookLines analysis={analysis} pages={pages} pumps={station.pumps.length} system={system} />
+        <BookLines analysis={analysis} pages={pages} station={station} system={system} />
       </Box>
       <Box sx={{ minHeight: 0, overflow: 'auto', p: 2, minWidth: 0 }}>
         <Write site={site} last={last} who={who} />

@@ -64,6 +64,7 @@ function oneOfSeveral(row: Row, expected: Evidence['expected']): Finding[] {
 
 /** Which way water goes at this station, in words: what is filled is drawn from, and has no rain or ground water. */
 interface Water {
+  readonly word: string;
   readonly comes: string;
   readonly came: string;
   readonly back: Phrase;
@@ -78,6 +79,7 @@ function waterOf({ duty, discharge }: Pick<Station, 'duty' | 'discharge'>): Wate
       : phrase`as through a check valve that leaks`;
   if (wayOf({ duty }).direction === 'fill')
     return {
+      word: 'draw',
       comes: 'is drawn',
       came: 'were drawn',
       back: phrase`goes while they rest and not while they run, ${through}`,
@@ -85,6 +87,7 @@ function waterOf({ duty, discharge }: Pick<Station, 'duty' | 'discharge'>): Wate
       lookFor: phrase`Who draws more; a tap or cistern that runs, a leak in the tank or behind it.`,
     };
   return {
+    word: 'inflow',
     comes: 'comes',
     came: 'came in',
     back: phrase`comes back from the line while they rest, ${through}`,
@@ -94,7 +97,7 @@ function waterOf({ duty, discharge }: Pick<Station, 'duty' | 'discharge'>): Wate
 }
 
 /** Sentences of what became of all pumps together, by what the water did meanwhile. */
-function together(row: Row, shift: Shift, { comes }: Water): Finding | null {
+function together(row: Row, shift: Shift, { comes, word }: Water): Finding | null {
   const q = shiftAt(
     row.map((r) => Math.log(r.q)),
     shift.at,
@@ -107,8 +110,8 @@ function together(row: Row, shift: Shift, { comes }: Water): Finding | null {
   const figures = [
     { label: 'pump flow before', value: flow(before) },
     { label: 'now', value: flow(after) },
-    { label: 'inflow before', value: flow(qBefore) },
-    { label: 'inflow now', value: flow(qAfter) },
+    { label: `${word} before`, value: flow(qBefore) },
+    { label: `${word} now`, value: flow(qAfter) },
   ];
   const told = (kind: Finding['kind'], sentence: Phrase, next: Phrase, test: string | null): Finding => ({
     kind,
@@ -125,7 +128,7 @@ function together(row: Row, shift: Shift, { comes }: Water): Finding | null {
   const steady = Math.abs(q.by) < Math.max(0.06, 2 * q.deviation);
   const floats = told(
     'volume-changed',
-    phrase`Pump flow and inflow went ${shift.by > 0 ? 'up' : 'down'} together by ${quantity('share', share(shift.by))}: the water between stop and start is ${shift.by > 0 ? 'less' : 'more'} than the station says, and neither flow need have changed. A float has slipped, or catches.`,
+    phrase`Pump flow and ${word} went ${shift.by > 0 ? 'up' : 'down'} together by ${quantity('share', share(shift.by))}: the water between stop and start is ${shift.by > 0 ? 'less' : 'more'} than the station says, and neither flow need have changed. A float has slipped, or catches.`,
     phrase`Measure where stop and start act, from the rim down. ${DRAWDOWN}`,
     'drawdown',
   );
@@ -166,7 +169,7 @@ function moreStarts(row: Row, expected: Evidence['expected'], water: Water): Fin
   const more = after - before;
   const [part, by] = [flows.by / more, flows.deviation / more];
   const figures = [
-    { label: 'inflow before', value: flow(before) },
+    { label: `${water.word} before`, value: flow(before) },
     { label: 'now, as the starts have it', value: flow(after) },
     { label: 'what runs back, as the runs have it', value: flow(Math.max(flows.by, 0)) },
   ];
