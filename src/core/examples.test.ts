@@ -4,6 +4,7 @@ import * as book from './book';
 import * as circuit from './circuit';
 import * as dependence from './dependence';
 import * as editing from './editing';
+import * as feeds from './feeds';
 import * as faults from './faults';
 import * as hydraulics from './hydraulics';
 import * as jobs from './jobs';
@@ -24,6 +25,7 @@ const scope = {
   ...dependence,
   ...editing,
   ...faults,
+  ...feeds,
   ...hydraulics,
   ...jobs,
   ...levels,

@@ -1,6 +1,7 @@
 import { analyse, dueOf, expectedOf, hoursToHarm, pressing, spansOf, whenOf, type Due } from '@/core/book';
 import { alarmsOf, allStanding, dailyOf, readingsOf, rollsOf } from './book';
 import type { Db } from './db';
+import { lastPulled } from './feeds/feeds';
 import { listNames } from './heads';
 import { findStation, type Saved } from './stations';
 
@@ -31,9 +32,9 @@ interface Known {
 }
 const known = new WeakMap<Db, Map<number, Known>>();
 
-/** What stands in the book and in the document is known by their last numbers: readings never come without a page. */
+/** What stands in the book and in the document is known by their last numbers: readings come with a page, or from the panel. */
 const stampOf = (db: Db, id: number, revision: number): string =>
-  `${revision} ${String(db.prepare<[number]>('SELECT max(id) FROM book_pages WHERE station_id = ?').pluck().get(id))}`;
+  `${revision} ${lastPulled(db, id)} ${String(db.prepare<[number]>('SELECT max(id) FROM book_pages WHERE station_id = ?').pluck().get(id))}`;
 
 function workedOut(db: Db, id: number, revision: number, find: () => Saved | null): Known | null {
   const all = known.get(db) ?? new Map<number, Known>();

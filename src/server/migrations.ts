@@ -281,4 +281,76 @@ export const MIGRATIONS: readonly string[] = [
   -- All words of the pages, to be searched; a page’s row has its number.
   CREATE VIRTUAL TABLE book_words USING fts5 (words, tokenize = 'unicode61 remove_diacritics 2');
   `,
+  `
+  -- How the panel of a station is read. The newest is meant; what was meant before stays beneath.
+  CREATE TABLE feeds (
+    id INTEGER PRIMARY KEY,
+    station_id INTEGER NOT NULL REFERENCES stations (id),
+    kept_at TEXT NOT NULL,
+    kept_by TEXT NOT NULL,
+    content TEXT NOT NULL CHECK (json_valid(content))
+  ) STRICT;
+  CREATE INDEX feeds_by_station ON feeds (station_id, id);
+  CREATE TRIGGER feeds_stay BEFORE UPDATE ON feeds BEGIN SELECT RAISE(ABORT, 'how a panel was read is never changed: keep it anew'); END;
+  CREATE TRIGGER feeds_remain BEFORE DELETE ON feeds BEGIN SELECT RAISE(ABORT, 'how a panel was read is never removed'); END;
+
+  -- Everything that a panel answered, as it came over the line; an answer that is the same as the one before it is not kept twice.
+  CREATE TABLE feed_raw (
+    id INTEGER PRIMARY KEY,
+    feed_id INTEGER NOT NULL REFERENCES feeds (id),
+    at INTEGER NOT NULL,
+    content TEXT NOT NULL
+  ) STRICT;
+  CREATE INDEX feed_raw_by_feed ON feed_raw (feed_id, at);
+  CREATE TRIGGER feed_raw_stay BEFORE UPDATE ON feed_raw BEGIN SELECT RAISE(ABORT, 'what a panel answered is never changed'); END;
+  CREATE TRIGGER feed_raw_remain BEFORE DELETE ON feed_raw BEGIN SELECT RAISE(ABORT, 'what a panel answered is never removed'); END;
+
+  -- How it stands with the panel of a station: what it said last, and what must be known of what came before. This alone is written over.
+  CREATE TABLE feed_now (
+    station_id INTEGER PRIMARY KEY REFERENCES stations (id),
+    feed_id INTEGER NOT NULL REFERENCES feeds (id),
+    asked_at INTEGER NOT NULL,
+    heard_at INTEGER,
+    failures INTEGER NOT NULL,
+    why TEXT,
+    heard TEXT NOT NULL CHECK (json_valid(heard)),
+    memory TEXT NOT NULL CHECK (json_valid(memory))
+  ) STRICT;
+
+  -- The word by which a panel that sends its alarms is known.
+  CREATE TABLE feed_words (
+    station_id INTEGER PRIMARY KEY REFERENCES stations (id),
+    word TEXT NOT NULL UNIQUE
+  ) STRICT;
+
+  -- Readings that a panel gave stand on no page.
+  CREATE INDEX book_readings_pulled ON book_readings (station_id, id) WHERE page_id IS NULL;
+
+  -- Parts of a table of readings that is being sent: taken into the book when the last is there, all or none, and then gone from here.
+  CREATE TABLE import_parts (
+    station_id INTEGER NOT NULL REFERENCES stations (id),
+    word TEXT NOT NULL,
+    part INTEGER NOT NULL,
+    sent_at INTEGER NOT NULL,
+    rows TEXT NOT NULL CHECK (json_valid(rows)),
+    PRIMARY KEY (station_id, word, part)
+  ) STRICT;
+
+  -- Photographs of a page of the book; the pictures lie with those of the runs.
+  CREATE TABLE book_photos (
+    id INTEGER PRIMARY KEY,
+    page_id INTEGER NOT NULL REFERENCES book_pages (id),
+    added_at TEXT NOT NULL,
+    added_by TEXT NOT NULL,
+    digest TEXT NOT NULL,
+    bytes INTEGER NOT NULL,
+    width INTEGER NOT NULL,
+    height INTEGER NOT NULL,
+    client_key TEXT
+  ) STRICT;
+  CREATE INDEX book_photos_by_page ON book_photos (page_id);
+  CREATE UNIQUE INDEX book_photos_by_key ON book_photos (page_id, client_key) WHERE client_key IS NOT NULL;
+  CREATE TRIGGER book_photos_stay BEFORE UPDATE ON book_photos BEGIN SELECT RAISE(ABORT, 'a photograph is never changed'); END;
+  CREATE TRIGGER book_photos_remain BEFORE DELETE ON book_photos BEGIN SELECT RAISE(ABORT, 'a photograph is never removed'); END;
+  `,
 ];

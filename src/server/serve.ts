@@ -1,6 +1,7 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import { networkInterfaces } from 'node:os';
 import path from 'node:path';
+import { Worker } from 'node:worker_threads';
 import next from 'next';
 import sirv from 'sirv';
 import { closeDatabase, database, DataTrouble, openDataFolder } from './db';
@@ -110,15 +111,38 @@ const listening = (server: Server, port: number, host: string): Promise<void> =>
     server.listen(port, host, resolve);
   });
 
+/** The thread that reads the panels, as the build writes it. */
+const PANELS = 'dist/panels.mjs';
+/** A thread that has ended by itself is begun again after so long, ms. */
+const AGAIN = 30_000;
+
+/** Reads the panels of all stations beside all else. @returns ends it */
+function readPanels(folder: string): () => void {
+  let worker: Worker | null = null;
+  let ended = false;
+  const begin = () => {
+    if (ended) return;
+    worker = new Worker(path.join(folder, PANELS));
+    worker.on('error', (error) => process.stderr.write(`reading the panels: ${error.message}\n`));
+    worker.once('exit', () => setTimeout(begin, AGAIN).unref());
+  };
+  begin();
+  return () => {
+    ended = true;
+    worker?.postMessage('end');
+  };
+}
+
 /** How long answers that are under way may take when the server is stopped, ms. */
 const GRACE = 3000;
 
 /** Ends the server: nothing new is let in, what is under way is given a moment, the database is folded up. */
-function stopper(server: Server): () => void {
+function stopper(server: Server, also: () => void): () => void {
   let stopping = false;
   return () => {
     if (stopping) return;
     stopping = true;
+    also();
     const end = () => {
       closeDatabase();
       process.exit(0);
@@ -157,9 +181,11 @@ export async function serveBuilt({ folder, port, host, names }: Serving): Promis
   server.requestTimeout = 60_000;
   server.headersTimeout = 20_000;
   await listening(server, port, host);
-  const stop = stopper(server);
+  let noPanels: () => void = () => undefined;
+  const stop = stopper(server, () => noPanels());
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, stop);
   await app.prepare();
+  noPanels = readPanels(folder);
   handle = builtFirst(folder, app.getRequestHandler() as Handler);
   const own = inAddress(WILD.includes(host) ? '127.0.0.1' : host);
   void warmUp(`http://${own}:${port}`, listNames(database())[0]?.id ?? 0);

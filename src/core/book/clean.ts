@@ -30,21 +30,35 @@ const HOUR = 3_600_000;
 
 /** A clock that was changed, and reading one meter a few minutes after another, may bring so much more than the time allows, hours. */
 const SLACK = 1.1;
+/** What a panel itself sends is late by no more than this, hours. */
+const BY_ITSELF = 0.05;
 
 /**
  * What was counted from one reading to another, rolled over where only that explains it; null where the two cannot both be right.
  * A dial that fell has rolled over only where it was near its end and is near its beginning.
  */
-function between(meter: Meter, a: Reading, b: Reading): { count: number; rolled: boolean } | Doubt['why'] {
+function between(
+  meter: Meter,
+  a: Omit<Reading, 'id'>,
+  b: Omit<Reading, 'id'>,
+  slack = SLACK,
+): { count: number; rolled: boolean } | Doubt['why'] {
   const { perHour, step } = METER_KINDS[meter.kind];
   const from = a.newFrom ?? a.value;
-  const most = perHour === null ? Infinity : ((b.at - a.at) / HOUR + SLACK) * perHour + step;
+  const most = perHour === null ? Infinity : ((b.at - a.at) / HOUR + slack) * perHour + step;
   const plain = b.value - from;
   if (plain >= -step / 2) return plain <= most ? { count: Math.max(plain, 0), rolled: false } : 'too much';
   if (meter.rollsAt === null) return 'backwards';
   const rolled = plain + meter.rollsAt;
   return rolled >= 0 && rolled <= Math.min(most, meter.rollsAt / 2) ? { count: rolled, rolled: true } : 'backwards';
 }
+
+/**
+ * Whether one figure of a counting meter can follow another, where both came by themselves and nobody's watch is in between.
+ * @example follows({ id: 'starts-1', kind: 'starts', pump: 0, rollsAt: null }, { at: 0, value: 5 }, { at: 10_000, value: 900 }) // → false
+ */
+export const follows = (meter: Meter, a: Omit<Reading, 'id'>, b: Omit<Reading, 'id'>): boolean =>
+  typeof between(meter, a, b, BY_ITSELF) === 'object';
 
 /**
  * What a counting meter counted, reading by reading, and the readings that do not fit. Kept is the longest row of readings of which each can

@@ -1,5 +1,5 @@
 export { analyse, type Analysis, type BookInput } from './analyse';
-export { countsOf, swapped, type Count, type Doubt, type Reading } from './clean';
+export { countsOf, follows, swapped, type Count, type Doubt, type Reading } from './clean';
 export { flowsFrom, type Counted, type Estimate, type Flows } from './flows';
 export { FINDING_KINDS, jobOfFinding, surely, type Finding, type FindingKind, type NotAsked } from './finding';
 export { METER_KINDS, METER_NAMES, meterName, meterOf, meterSays, type Meter, type MeterKind } from './meters';
