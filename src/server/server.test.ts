@@ -3,9 +3,12 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { demoPumps } from '@/core/demo';
+import { feedSchema } from '@/core/feeds';
 import { CURRENT_VERSION, newStation } from '@/core/station';
+import { listPages } from './book';
 import { digestOf, openDatabase, openDataFolder, type Db } from './db';
 import { LARGEST_BODY, idFrom, readJson, writing } from './edge';
+import { feedOf, keepFeed } from './feeds/feeds';
 import { MIGRATIONS } from './migrations';
 import { addEntry, findRun, listRuns, startRun } from './proofs';
 import { keepPumpModel, listPumpModels } from './pumps';
@@ -52,6 +55,27 @@ describe('the database', () => {
     expect(db.pragma('journal_mode', { simple: true })).toBe('wal');
     expect(db.pragma('foreign_keys', { simple: true })).toBe(1);
     expect(db.pragma('synchronous', { simple: true })).toBe(2);
+  });
+
+  it('brings a file of version 5 up to date: its book stands, and its panels can be read', () => {
+    db.close();
+    rmSync(file);
+    db = openDatabase(file, MIGRATIONS.slice(0, 5));
+    const { id } = createStation(db, station(), AT);
+    db.prepare(
+      "INSERT INTO book_pages (station_id, revision, kind, happened_at, written_at, written_by, content) VALUES (?, 1, 'visit', ?, ?, 'R. T.', ?)",
+    ).run(id, AT, AT, JSON.stringify({ kind: 'visit', why: 'look', minutes: null, words: 'as it was' }));
+    db.prepare("INSERT INTO book_readings (station_id, page_id, meter, at, value) VALUES (?, 1, 'hours-1', 0, 5)").run(
+      id,
+    );
+    db.close();
+    db = openDatabase(file);
+    expect(listPages(db, id)[0]).toMatchObject({ page: { words: 'as it was' }, readings: [{ value: 5 }] });
+    const feed = feedSchema.parse({ protocol: 'sends', points: [] });
+    keepFeed(db, id, feed, 'R. T.', AT);
+    expect(feedOf(db, id)?.feed).toEqual(feed);
+    expect(() => db.exec("UPDATE feeds SET kept_by = 'x'")).toThrow(/never changed/);
+    expect(() => db.exec('DELETE FROM feeds')).toThrow(/never removed/);
   });
 
   it('brings an old file up to date and keeps its rows', () => {

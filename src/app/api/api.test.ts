@@ -13,7 +13,10 @@ import { GET as getPumps, PUT as putPump } from './pumps/route';
 import { POST as postEntry } from './runs/[run]/entries/route';
 import { GET as getCard } from './stations/[id]/card/route';
 import { GET as getFile } from './stations/[id]/file/route';
+import { POST as postAlarm } from './panel/[word]/route';
 import { POST as postReadings } from './stations/[id]/book/readings/route';
+import { GET as getFeed, POST as postFeed } from './stations/[id]/feed/route';
+import { POST as tryFeed } from './stations/[id]/feed/try/route';
 import { GET as getPages, POST as postPage } from './stations/[id]/book/route';
 import { PUT as putStation } from './stations/[id]/route';
 import { POST as postRun } from './stations/[id]/runs/route';
@@ -188,5 +191,62 @@ describe('the book', () => {
     expect(bring.length).toBeGreaterThan(2);
     expect(new Set(bring.map((x) => x.what)).size).toBe(bring.length);
     expect(bring.some((x) => x.where.length === 2)).toBe(true);
+  });
+});
+
+describe('the panel of a station', () => {
+  const feed = {
+    protocol: 'modbus',
+    host: '127.0.0.1',
+    port: 1,
+    points: [{ signal: 'level', table: 'input', address: 0 }],
+  };
+  it('is read as it is told, and answers how it stands', async () => {
+    const id = await make();
+    expect(await (await getFeed(request(''), at('id', id))).json()).toEqual({ kept: null, shown: null, word: null });
+    expect((await postFeed(request({ by: 'R. T.', feed }), at('id', id))).status).toBe(201);
+    const given = (await (await getFeed(new Request('http://127.0.0.1/?raw'), at('id', id))).json()) as object;
+    expect(given).toMatchObject({
+      kept: { by: 'R. T.', feed: { every: 10, unit: 1 } },
+      shown: { heardAt: null, stale: true },
+      raw: [],
+    });
+  });
+  it('is refused by line and field, and for a station that is not there', async () => {
+    const id = await make();
+    const wrong = { ...feed, points: [{ signal: 'level', table: 'input', address: -1 }] };
+    expect(await problems(await postFeed(request({ by: 'R. T.', feed: wrong }), at('id', id)))).toEqual([
+      { path: 'feed.points.0.address', message: 'cannot be negative' },
+    ]);
+    expect((await postFeed(request({ by: 'R. T.', feed }), at('id', 9999))).status).toBe(404);
+    expect((await getFeed(request(''), at('id', 9999))).status).toBe(404);
+  });
+  it('is tried without anything being kept; where nothing listens that is said', async () => {
+    const answer = await tryFeed(request({ feed }));
+    expect(await answer.json()).toEqual({ ok: false, why: 'nothing listens at that address and port' });
+    expect((await tryFeed(request({ feed: {} }))).status).toBe(422);
+  });
+  it('that only sends has its alarm written when it begins and when it is over, once each; another word is no panel', async () => {
+    const id = await make();
+    const sends = { protocol: 'sends', points: [] };
+    const { word } = (await (await postFeed(request({ by: 'R. T.', feed: sends }), at('id', id))).json()) as {
+      word: string;
+    };
+    const send = (ringing: boolean, when: string, by = word) =>
+      postAlarm(request({ ringing, at: when }), at('word', by));
+    expect((await send(true, '2026-11-24T08:00:00Z', 'guessed')).status).toBe(404);
+    expect((await send(true, '2026-11-24T08:00:00Z')).status).toBe(201);
+    expect((await send(true, '2026-11-24T08:05:00Z')).status).toBe(201);
+    expect((await send(false, '2026-11-24T08:30:00Z')).status).toBe(201);
+    const answer = await getPages(new Request('http://127.0.0.1/?kind=alarm'), at('id', id));
+    const { pages } = (await answer.json()) as {
+      pages: { page: { minutes: number | null }; corrects: number | null }[];
+    };
+    expect(pages.map((p) => [p.page.minutes, p.corrects !== null])).toEqual([
+      [30, true],
+      [null, false],
+    ]);
+    expect((await postFeed(request({ by: 'R. T.', feed: { ...sends, on: false } }), at('id', id))).status).toBe(201);
+    expect((await send(true, '2026-11-24T09:00:00Z')).status).toBe(404);
   });
 });

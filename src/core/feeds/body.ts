@@ -1,4 +1,5 @@
 import type { Place, Values } from './feed';
+import { scaled } from './forms';
 
 /** What stands at a JSON pointer (RFC 6901); undefined where nothing does. */
 function pointed(document: unknown, pointer: string): unknown {
@@ -24,7 +25,7 @@ function figure(found: unknown, scale: number): Values[string] {
   if (YES.includes(word)) return { ok: true, value: 1 };
   if (NO.includes(word)) return { ok: true, value: 0 };
   const plain = /^-?\d+,\d+$/.test(text) ? text.replace(',', '.') : text;
-  const value = plain === '' ? NaN : Number(plain) * scale;
+  const value = plain === '' ? NaN : scaled(Number(plain), scale);
   return Number.isFinite(value) ? { ok: true, value } : { ok: false, why: `“${text.slice(0, 30)}” is no number` };
 }
 

@@ -1,5 +1,5 @@
 import type { Register, Values } from './feed';
-import { widthOf, type NumberForm, type Table } from './forms';
+import { scaled, widthOf, type NumberForm, type Table } from './forms';
 
 /** Registers, or bits, that are asked for at once. */
 export interface Block {
@@ -62,7 +62,7 @@ export function valuesOfRegisters(points: readonly Register[], read: readonly Bl
       const words = block?.words.slice(p.address - block.from, end - block.from) ?? [];
       if (words.length < width(p)) return [p.signal, { ok: false as const, why: 'the panel has left it out' }];
       const number = bits(p.table) ? words[0]! : numberOf(words, p.form, p.swapped);
-      const value = p.bit === null ? number * p.scale : (number >> p.bit) & 1;
+      const value = p.bit === null ? scaled(number, p.scale) : (number >> p.bit) & 1;
       return [
         p.signal,
         Number.isFinite(value) ? { ok: true as const, value } : { ok: false as const, why: 'it is no number' },

@@ -84,6 +84,8 @@ export function takeIn(db: Db, kept: FeedKept, station: Judged, answer: Answer, 
       keepEvery: kept.feed.keepEvery,
       depth: station.depth,
       rolls,
+      // Who only sends says when it is quiet, and nothing more.
+      ...(kept.feed.protocol === 'sends' && { sameAlarm: 0 }),
     });
     const put = db.prepare(
       'INSERT INTO book_readings (station_id, page_id, meter, at, value, new_from, corrects) VALUES (?, NULL, ?, ?, ?, ?, NULL)',

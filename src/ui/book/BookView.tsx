@@ -24,6 +24,7 @@ const ImportReadings = dynamic(() => import('./ImportReadings').then((m) => m.Im
   ssr: false,
   loading: () => null,
 });
+const Live = dynamic(() => import('./Live').then((m) => m.Live), { ssr: false, loading: () => null });
 const Search = dynamic(() => import('./Search').then((m) => m.Search), { ssr: false, loading: () => null });
 
 const WHO = 'pitbell.who';
@@ -228,7 +229,7 @@ function Reading({
 }
 
 /** The book of a station: what its readings mean, their course, and its pages, newest first; and writing in it. */
-export function BookView({ pages, parts, site, analysis, last, due, now }: BookProps) {
+export function BookView({ feed, pages, parts, site, analysis, last, due, now }: BookProps) {
   const id = useEditor((s) => s.id);
   const { station } = useEditor((s) => s.judged.context);
   const system = useStationSystem();
@@ -258,8 +259,10 @@ export function BookView({ pages, parts, site, analysis, last, due, now }: BookP
           order: { xs: 1, md: 0 },
         }}
       >
+        {feed && <Live begin={feed} who={who[0]} />}
         <Meaning analysis={analysis} stationId={id} system={system} />
         <BookLines analysis={analysis} pages={pages} station={station} system={system} />
+        {!feed && <Live begin={feed} who={who[0]} />}
       </Box>
       <Box sx={{ minHeight: 0, overflow: 'auto', p: 2, minWidth: 0 }}>
         <Write site={site} last={last} who={who} />

@@ -1,4 +1,5 @@
 import type { Analysis, Due, PageKept, Reading } from '@/core/book';
+import type { Feed, Values } from '@/core/feeds';
 
 /** Something that is due, and where. */
 export interface DueShown extends Due {
@@ -8,7 +9,25 @@ export interface DueShown extends Due {
   readonly toHarm: number | null;
 }
 
+/** How the station’s panel is read, and how it stands. */
+export interface FeedGiven {
+  readonly kept: { readonly feed: Feed; readonly by: string; readonly keptAt: string };
+  readonly shown: {
+    readonly askedAt: number | null;
+    readonly heardAt: number | null;
+    readonly failures: number;
+    readonly why: string | null;
+    readonly stale: boolean;
+    readonly heard: Values;
+    readonly kept: number;
+  };
+  /** By it the panel is known when it sends an alarm. */
+  readonly word: string;
+}
+
 export interface BookProps {
+  /** null: its panel is not read. */
+  readonly feed: FeedGiven | null;
   readonly pages: readonly PageKept[];
   readonly parts: readonly PageKept[];
   readonly site: PageKept | null;

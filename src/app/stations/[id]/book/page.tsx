@@ -1,6 +1,7 @@
 import { listPages, readingsOf, standingPages } from '@/server/book';
 import { analysisOf, dueAt } from '@/server/due';
 import { now as at } from '@/server/edge';
+import { feedOf, shownOf, wordOf } from '@/server/feeds/feeds';
 import { database } from '@/server/db';
 import { BookView } from '@/ui/book/BookView';
 import { stationAt } from '../station';
@@ -12,9 +13,12 @@ export default async function BookPage({ params }: { params: Promise<{ id: strin
   const readings = readingsOf(db, saved.id);
   const analysis = analysisOf(db, saved);
   const now = Date.parse(at());
+  const kept = feedOf(db, saved.id);
+  const feed = kept && { kept, shown: shownOf(db, kept, now), word: wordOf(db, saved.id) };
   const last = Object.fromEntries(Object.entries(readings).map(([meter, list]) => [meter, list.at(-1)!]));
   return (
     <BookView
+      feed={feed}
       pages={listPages(db, saved.id)}
       parts={standingPages(db, saved.id, 'part')}
       site={standingPages(db, saved.id, 'site').at(-1) ?? null}
