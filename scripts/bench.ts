@@ -25,6 +25,7 @@ import type { Station } from '@/core/station';
 import { systemOf } from '@/core/units';
 import config from '../playwright.config';
 import { book } from './bench/book';
+import { feeds } from './bench/feeds';
 import { proving } from './bench/proving';
 
 const PORT = 4398;
@@ -411,6 +412,7 @@ const answer = {
   toggling: await toggling(),
   proving: await proving(timed),
   book: book(timed),
+  feeds: await feeds(),
   serverStartMs: round(median(starts), 0),
   dragging: await dragging(),
   underLoad: (await load.run(30, 1)).figures,
