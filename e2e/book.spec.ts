@@ -116,3 +116,65 @@ test('what is due stands together everywhere, is put off with a reason, and a da
   await battery.getByRole('button', { name: 'put it off' }).click();
   await expect(list).toContainText(/put off, 1 May 2030: ordered/);
 });
+
+test('a misread figure is corrected and both can be seen; a spare goes from the shelf into its place', async ({
+  page,
+  request,
+}) => {
+  const id = await makeStation(request, 'Corrected sump');
+  const at = new Date().toISOString();
+  const write = (of: object, readings: object[] = []) =>
+    request.post(`/api/stations/${id}/book`, { data: { at, by: 'R. T.', page: of, readings } });
+  const part = { kind: 'part', place: '', serial: 'F-7', years: 10, hours: null, starts: null, warrantyTo: null };
+  expect((await write(page1, [{ meter: 'hours-1', value: 1770 }])).status()).toBe(201);
+  expect((await write({ ...part, name: 'tilt float', state: 'on the shelf', through: '' })).status()).toBe(201);
+  await page.goto(`/stations/${id}/book`);
+  await page.getByRole('textbox', { name: 'who', exact: true }).fill('M. O.');
+  const pages = page.getByRole('list', { name: 'pages of the book' });
+  await pages
+    .getByRole('listitem')
+    .filter({ hasText: '1770.0 h' })
+    .getByRole('button', { name: /more of this page/ })
+    .click();
+  await pages.getByRole('button', { name: 'correct it' }).click();
+  await pages.getByRole('textbox', { name: 'hour meter, pump 1 stood at' }).fill('177');
+  await pages.getByRole('button', { name: 'correct it' }).click();
+  await expect(pages.getByText('hour meter, pump 1 stood at 177.0 h, not at 1770.0 h')).toBeVisible();
+  await expect(pages.getByText('corrected later')).toBeVisible();
+  await page.getByText(/^Parts: 1 fitted or on the shelf/).click();
+  await page.getByRole('button', { name: 'fit it', exact: true }).click();
+  await page.getByRole('textbox', { name: 'where', exact: true }).fill('float 1');
+  await page.getByRole('button', { name: 'fit it there' }).click();
+  await expect(
+    page.getByRole('list', { name: 'parts' }).getByText('tilt float, fitted · float 1 · serial: F-7'),
+  ).toBeVisible();
+  await expect(page.getByRole('button', { name: 'it was taken out' })).toBeVisible();
+  // On paper all of it, what was corrected too, and nothing to press.
+  await page.getByRole('link', { name: 'the whole book, to print' }).click();
+  const whole = page.getByRole('article', { name: 'the whole book' });
+  await expect(whole.getByText('1770.0 h', { exact: true })).toBeVisible();
+  await expect(whole.getByRole('button')).toHaveCount(0);
+});
+
+test('a photograph is sent with its visit, and the round shows how often pumps start', async ({ page, request }) => {
+  const id = await makeStation(request, 'Pictured sump');
+  for (let week = 0; week < 4; week++)
+    await request.post(`/api/stations/${id}/book`, {
+      data: {
+        at: new Date(Date.now() - (4 - week) * 7 * 86_400_000).toISOString(),
+        by: 'R. T.',
+        page: page1,
+        readings: [{ meter: 'starts-1', value: week * 70 }],
+      },
+    });
+  await page.goto(`/stations/${id}/book`);
+  await page.getByRole('textbox', { name: 'who', exact: true }).fill('M. O.');
+  await page.getByLabel('photographs of the visit').setInputFiles('docs/screenshots/round.png');
+  await page.getByRole('button', { name: '1 photograph, more' }).waitFor();
+  await page.getByRole('button', { name: 'write it in the book' }).click();
+  await expect(page.getByRole('img', { name: 'photograph of the visit' })).toBeVisible();
+  await page.goto('/');
+  const gauge = page.getByRole('link').filter({ hasText: 'Pictured sump' });
+  await gauge.scrollIntoViewIfNeeded();
+  await expect(gauge.getByRole('img', { name: /^10 starts a day, read until/ })).toBeVisible();
+});

@@ -4,12 +4,24 @@ import path from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { pageSentSchema, type PageSent } from '@/core/book';
 import { newStation } from '@/core/station';
-import { alarmsOf, allStanding, listPages, readingsOf, rollsOf, searchBook, writePage } from './book';
+import {
+  alarmsOf,
+  allStanding,
+  happenedAt,
+  listPages,
+  priceOf,
+  readingsOf,
+  rollsOf,
+  searchBook,
+  writePage,
+} from './book';
+import { bookFile } from './bookFile';
 import { openDatabase, type Db } from './db';
 import { dueAt, dueEverywhere } from './due';
 import { dueCalendar, dueCsv } from './dueFiles';
 import { MIGRATIONS } from './migrations';
-import { createStation, type Saved } from './stations';
+import { sparkAt } from './sparks';
+import { createStation, saveStation, type Saved } from './stations';
 
 let folder: string;
 let db: Db;
@@ -85,6 +97,71 @@ describe('the book', () => {
     const stray = visit('', { readings: [{ meter: 'starts-1', value: 7, corrects: page.readings[0]!.id }] });
     expect(writePage(db, sump, stray, AT)).toMatchObject({ ok: false });
     expect(listPages(db, sump.id)).toHaveLength(2);
+    const shown = listPages(db, sump.id).flatMap((p) => p.readings.map((r) => [r.value, r.stands]));
+    expect(shown).toEqual([
+      [77, true],
+      [770, false],
+    ]);
+  });
+  it('says which revision a visit found and which it left', () => {
+    const save = (name: string, at: string) => {
+      const saved = saveStation(db, sump.id, sump.revision, newStation(name, 'Yard', 'metric-230'), at);
+      if (!saved.ok) throw new Error('not saved');
+      sump = saved.saved;
+    };
+    save('Sump, clip moved', '2026-11-25T10:30:00.000Z');
+    write(
+      visit('moved a clip', {
+        at: '2026-11-25T11:00:00Z',
+        page: { kind: 'visit', why: 'job', minutes: 45, words: '' },
+      }),
+    );
+    expect(listPages(db, sump.id)[0]).toMatchObject({ foundRevision: 1, revision: 2 });
+    write(visit('', { at: '2026-11-26T11:00:00Z' }));
+    expect(listPages(db, sump.id)[0]).toMatchObject({ foundRevision: 2, revision: 2 });
+    write(visit('', { at: '2026-11-01T11:00:00Z' }));
+    expect(listPages(db, sump.id).at(-1)!.foundRevision).toBeNull();
+  });
+  it('knows what happened, on one axis: calls and jobs apart from other visits, nothing that was corrected', () => {
+    const wrong = write(visit('other pit'));
+    write(sent({ kind: 'struck', why: 'other pit' }, { corrects: wrong.id }));
+    write(sent({ kind: 'visit', why: 'call', words: 'came at night' }));
+    write(visit('read'));
+    write(sent({ kind: 'alarm', rang: 'high water' }));
+    write(sent({ kind: 'part', name: 'float', state: 'fitted' }));
+    write(sent({ kind: 'site', access: 'gate' }));
+    expect(happenedAt(db, sump.id).map((h) => h.what)).toEqual(['repair', 'visit', 'alarm', 'part']);
+  });
+  it('is a file with every page, those that no longer stand too, and every reading', () => {
+    const wrong = write(visit('twice', { readings: [{ meter: 'hours-1', value: 7 }] }));
+    write(sent({ kind: 'struck', why: 'twice' }, { corrects: wrong.id }));
+    const file = bookFile(db, sump, AT);
+    expect(file).toMatchObject({ format: 'pit-bell/book', version: 1, station: 'Sump' });
+    expect(file.pages).toMatchObject([
+      { id: wrong.id, page: { words: 'twice' }, by: 'R. T.' },
+      { corrects: wrong.id, page: { kind: 'struck' } },
+    ]);
+    expect(file.readings).toMatchObject([{ page: wrong.id, meter: 'hours-1', value: 7, at: AT }]);
+  });
+  it('knows what a kWh costs there, and how often pumps started lately, until its book goes on', () => {
+    expect([priceOf(db, sump.id), sparkAt(db, sump.id)]).toEqual([null, null]);
+    write(sent({ kind: 'site', price: 0.3 }));
+    for (let week = 0; week < 4; week++)
+      write(
+        visit('', {
+          at: new Date(Date.parse(AT) + week * 7 * DAY).toISOString(),
+          readings: [{ meter: 'starts-1', value: 70 * week }],
+        }),
+      );
+    expect(priceOf(db, sump.id)).toBe(0.3);
+    expect(sparkAt(db, sump.id)!.weeks.slice(-3)).toEqual([10, 10, 10]);
+    write(
+      visit('', {
+        at: new Date(Date.parse(AT) + 28 * DAY).toISOString(),
+        readings: [{ meter: 'starts-1', value: 350 }],
+      }),
+    );
+    expect(sparkAt(db, sump.id)!.weeks.slice(-2)).toEqual([10, 20]);
   });
   it('a page that is sent again after a lost answer is written once', () => {
     expect(write(visit('once'), 'key-12345').id).toBe(write(visit('once'), 'key-12345').id);

@@ -5,6 +5,7 @@ import { keptUnder } from './proofs';
 
 interface Row {
   readonly id: number;
+  readonly stationId: number;
   readonly revision: number;
   readonly at: string;
   readonly writtenAt: string;
@@ -14,7 +15,7 @@ interface Row {
   readonly content: string;
 }
 
-const SELECT = `SELECT p.id, p.revision, p.happened_at AS at, p.written_at AS writtenAt, p.written_by AS by, p.corrects, p.content,
+const SELECT = `SELECT p.id, p.station_id AS stationId, p.revision, p.happened_at AS at, p.written_at AS writtenAt, p.written_by AS by, p.corrects, p.content,
   (SELECT max(c.id) FROM book_pages c WHERE c.corrects = p.id) AS correctedBy FROM book_pages p`;
 
 function readPage(content: string): Page | null {
@@ -27,18 +28,44 @@ const SHOWN = 60;
 
 function readingsOfPage(db: Db, page: number): ReadingKept[] {
   const list = db
-    .prepare<[number, number], ReadingKept>(
-      'SELECT id, meter, value, new_from AS newFrom, corrects FROM book_readings WHERE page_id = ? LIMIT ?',
+    .prepare<[number, number], Omit<ReadingKept, 'stands'> & { stands: 0 | 1 }>(
+      `SELECT id, meter, value, new_from AS newFrom, corrects,
+       NOT EXISTS (SELECT 1 FROM book_readings c WHERE c.corrects = r.id) AS stands FROM book_readings r WHERE page_id = ? LIMIT ?`,
     )
-    .all(page, SHOWN + 1);
+    .all(page, SHOWN + 1)
+    .map((r): ReadingKept => ({ ...r, stands: r.stands === 1 }));
   return list.length > SHOWN ? [] : list.sort((a, b) => a.meter.localeCompare(b.meter) || a.id - b.id);
 }
 
-const pageOf = (db: Db, { content, ...row }: Row): PageKept => ({
-  ...row,
-  page: readPage(content),
-  readings: readingsOfPage(db, row.id),
-});
+/** Who says nothing of how long it took has come no longer than this before it was written, min. */
+const STAY = 120;
+
+/** The last revision before a visit that ended then. */
+const foundAt = (db: Db, stationId: number, ended: string, minutes: number): number | null =>
+  db
+    .prepare<[number, string], number | null>(
+      'SELECT max(revision) FROM revisions WHERE station_id = ? AND saved_at <= ?',
+    )
+    .pluck()
+    .get(stationId, new Date(Date.parse(ended) - minutes * 60_000).toISOString()) ?? null;
+
+const photosOfPage = (db: Db, page: number): number[] =>
+  db
+    .prepare<[number], number>('SELECT id FROM book_photos WHERE page_id = ? ORDER BY id')
+    .pluck()
+    .all(page) as unknown as number[];
+
+function pageOf(db: Db, { content, stationId, ...row }: Row): PageKept {
+  const page = readPage(content);
+  const stayed = page?.kind === 'visit' ? (page.minutes ?? STAY) : 0;
+  return {
+    ...row,
+    page,
+    readings: readingsOfPage(db, row.id),
+    photos: photosOfPage(db, row.id),
+    foundRevision: foundAt(db, stationId, row.at, stayed),
+  };
+}
 
 export interface Asked {
   readonly kind?: PageKind | undefined;
@@ -204,6 +231,12 @@ export function rollsOf(db: Db, stationId: number): Record<string, number> {
   return rolls;
 }
 
+/** What a kWh costs there, as it was written last; null: nobody said. */
+export function priceOf(db: Db, stationId: number): number | null {
+  const page = standingPages(db, stationId, 'site').at(-1)?.page;
+  return page?.kind === 'site' ? (page.price ?? null) : null;
+}
+
 /** When the alarm rang, ms since 1970. */
 export const alarmsOf = (db: Db, stationId: number): number[] =>
   standingPages(db, stationId, 'alarm').map((p) => Date.parse(p.at));
@@ -248,3 +281,21 @@ export const allStanding = (db: Db, stationId: number): Dated[] =>
     )
     .all(stationId)
     .map(({ id, at, content }) => ({ id, at: Date.parse(at), page: readPage(content) }));
+
+/** What happened at a station, for the axis of time: alarms, parts, repairs (calls and jobs) and other visits, oldest first. */
+export function happenedAt(
+  db: Db,
+  stationId: number,
+): { id: number; at: number; what: 'alarm' | 'part' | 'repair' | 'visit' }[] {
+  return db
+    .prepare<[number], { id: number; at: string; kind: 'alarm' | 'part' | 'visit'; why: string | null }>(
+      `SELECT id, happened_at AS at, kind, content ->> '$.why' AS why FROM book_pages p WHERE station_id = ?
+       AND kind IN ('alarm', 'part', 'visit') AND NOT EXISTS (SELECT 1 FROM book_pages c WHERE c.corrects = p.id) ORDER BY happened_at, id`,
+    )
+    .all(stationId)
+    .map(({ id, at, kind, why }) => ({
+      id,
+      at: Date.parse(at),
+      what: kind === 'visit' && (why === 'call' || why === 'job') ? 'repair' : kind,
+    }));
+}

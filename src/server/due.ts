@@ -1,5 +1,5 @@
 import { analyse, dueOf, expectedOf, hoursToHarm, pressing, spansOf, whenOf, type Due } from '@/core/book';
-import { alarmsOf, allStanding, dailyOf, readingsOf, rollsOf } from './book';
+import { alarmsOf, allStanding, dailyOf, priceOf, readingsOf, rollsOf } from './book';
 import type { Db } from './db';
 import { lastPulled } from './feeds/feeds';
 import { listNames } from './heads';
@@ -22,6 +22,7 @@ export const analysisOf = (db: Db, saved: Saved) =>
     readings: readingsOf(db, saved.id),
     rolls: rollsOf(db, saved.id),
     alarms: alarmsOf(db, saved.id),
+    price: priceOf(db, saved.id),
   });
 
 /** What was worked out of a station, and for which of its states. */

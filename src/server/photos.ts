@@ -70,6 +70,25 @@ async function remade(
   }
 }
 
+interface NoPicture {
+  readonly ok: false;
+  readonly reason: 'no-picture';
+  readonly detail: string;
+}
+
+/** Keeps a picture beside the database, under what is in it. */
+async function keepPicture(
+  sent: Uint8Array,
+): Promise<{ ok: true; digest: string; bytes: number; width: number; height: number } | NoPicture> {
+  const made = await remade(sent);
+  if (!made)
+    return { ok: false, reason: 'no-picture', detail: 'this is no photograph that can be read: JPEG, PNG or WebP' };
+  const digest = createHash('sha256').update(made.full).digest('hex');
+  write(fileOf(digest, 'full'), made.full);
+  write(fileOf(digest, 'thumb'), made.thumb);
+  return { ok: true, digest, bytes: made.full.length, width: made.width, height: made.height };
+}
+
 /** Keeps a photograph of a step; what it is, is decided by what is in it. */
 export async function addPhoto(
   db: Db,
@@ -77,24 +96,20 @@ export async function addPhoto(
   { stepId, by, bytes }: { stepId: string; by: string; bytes: Uint8Array },
   at: string,
   key: string | null = null,
-): Promise<{ ok: true; photo: Photo } | Refused | { ok: false; reason: 'no-picture'; detail: string }> {
+): Promise<{ ok: true; photo: Photo } | Refused | NoPicture> {
   const open = openStep(db, runId, stepId);
   if (!open.ok) return open;
   const before = keptUnder(db, 'photos', 'run_id', runId, key);
   const kept = listPhotos(db, runId).find((p) => p.id === before);
   if (kept) return { ok: true, photo: kept };
-  const made = await remade(bytes);
-  if (!made)
-    return { ok: false, reason: 'no-picture', detail: 'this is no photograph that can be read: JPEG, PNG or WebP' };
-  const digest = createHash('sha256').update(made.full).digest('hex');
-  write(fileOf(digest, 'full'), made.full);
-  write(fileOf(digest, 'thumb'), made.thumb);
-  const { width, height } = made;
+  const picture = await keepPicture(bytes);
+  if (!picture.ok) return picture;
+  const { digest, width, height, bytes: size } = picture;
   const { lastInsertRowid } = db
     .prepare(
       'INSERT INTO photos (run_id, step_id, taken_at, taken_by, digest, bytes, width, height, client_key) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
     )
-    .run(runId, stepId, at, by, digest, made.full.length, width, height, key);
+    .run(runId, stepId, at, by, digest, size, width, height, key);
   const photo = {
     id: Number(lastInsertRowid),
     runId,
@@ -102,16 +117,42 @@ export async function addPhoto(
     takenAt: at,
     by,
     digest,
-    bytes: made.full.length,
+    bytes: size,
     width,
     height,
   };
   return { ok: true, photo };
 }
 
+/** Keeps a photograph of a page of the book. Null: there is no such page. */
+export async function addPagePhoto(
+  db: Db,
+  { stationId, pageId, by, bytes }: { stationId: number; pageId: number; by: string; bytes: Uint8Array },
+  at: string,
+  key: string | null = null,
+): Promise<{ ok: true; id: number } | NoPicture | null> {
+  const page = db.prepare('SELECT id FROM book_pages WHERE id = ? AND station_id = ?').get(pageId, stationId);
+  if (!page) return null;
+  const before = keptUnder(db, 'book_photos', 'page_id', pageId, key);
+  if (before !== null) return { ok: true, id: before };
+  const picture = await keepPicture(bytes);
+  if (!picture.ok) return picture;
+  const { lastInsertRowid } = db
+    .prepare(
+      'INSERT INTO book_photos (page_id, added_at, added_by, digest, bytes, width, height, client_key) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
+    )
+    .run(pageId, at, by, picture.digest, picture.bytes, picture.width, picture.height, key);
+  return { ok: true, id: Number(lastInsertRowid) };
+}
+
 /** A photograph's picture; null where there is none, or its file is gone. */
-export function readPhoto(db: Db, id: number, size: 'full' | 'thumb'): Buffer | null {
-  const found = db.prepare<[number], Photo>(`${PHOTO} WHERE id = ?`).get(id);
-  const file = found && fileOf(found.digest, size);
-  return file && existsSync(file) ? readFileSync(file) : null;
+export function readPhoto(
+  db: Db,
+  id: number,
+  size: 'full' | 'thumb',
+  of: 'photos' | 'book_photos' = 'photos',
+): Buffer | null {
+  const digest = db.prepare<[number], string>(`SELECT digest FROM ${of} WHERE id = ?`).pluck().get(id);
+  const file = digest && fileOf(digest, size);
+  return file && existsSync(/* turbopackIgnore: true */ file) ? readFileSync(/* turbopackIgnore: true */ file) : null;
 }

@@ -60,8 +60,8 @@ function toRun(db: Db, row: RunRow): ProofRun {
 /** What was kept under a key before: its id, or null. */
 export const keptUnder = (
   db: Db,
-  table: 'proof_runs' | 'proof_entries' | 'photos' | 'run_words' | 'book_pages',
-  of: 'station_id' | 'run_id',
+  table: 'proof_runs' | 'proof_entries' | 'photos' | 'run_words' | 'book_pages' | 'book_photos',
+  of: 'station_id' | 'run_id' | 'page_id',
   id: number,
   key: string | null,
 ) =>

@@ -6,13 +6,15 @@ import Database from 'better-sqlite3';
 import sharp from 'sharp';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { newStation } from '@/core/station';
+import { listPages, writePage } from './book';
+import { bookFile } from './bookFile';
 import { databaseFile, openDataFolder, type Db } from './db';
 import { MIGRATIONS } from './migrations';
-import { addPhoto, listPhotos, readPhoto } from './photos';
+import { addPagePhoto, addPhoto, listPhotos, readPhoto } from './photos';
 import { addEntry, findRun, startRun } from './proofs';
 import { hashOf } from './seal';
 import { addWords, receiveRun, runsFromFiles, sealedFile, sealOf, sealRun, wordsOf } from './seals';
-import { createStation } from './stations';
+import { createStation, findStation } from './stations';
 import { verify } from './verify';
 
 const AT = '2026-11-26T09:41:00.000Z';
@@ -64,6 +66,13 @@ describe('a finished run', () => {
       'INSERT OR REPLACE INTO seals SELECT * FROM seals',
     ])
       expect(() => db.exec(change), change).toThrow(/sealed/);
+    // It is a page of the book, once.
+    expect(listPages(db, id)).toMatchObject([
+      {
+        by: 'C. D.',
+        page: { kind: 'visit', why: 'job', run: run.id, words: expect.stringMatching(/\d+ pass; sealed$/) },
+      },
+    ]);
     // Words stand beside it.
     addWords(db, run.id, 'E. F.', 'the owner was told by telephone', AT);
     expect(wordsOf(db, run.id).map((w) => w.words)).toEqual(['the owner was told by telephone']);
@@ -240,5 +249,32 @@ describe('a database of the release before', () => {
       ),
     ).toThrow(/never changed/);
     old.close();
+  });
+});
+
+describe('photographs of a page of the book', () => {
+  it('are kept beside the database, once for each key, on their page and in the file of the book', async () => {
+    const id = station();
+    const saved = findStation(db, id)!;
+    const page = { kind: 'visit' as const, why: 'due' as const, minutes: null, words: 'pit looked at' };
+    const written = writePage(db, saved, { at: AT, by: 'R. T.', page, readings: [], corrects: null }, AT);
+    if (!written.ok) throw new Error(written.detail);
+    const pageId = written.page.id;
+    const bytes = await sharp({ create: { width: 900, height: 600, channels: 3, background: '#335' } })
+      .png()
+      .toBuffer();
+    const add = (key: string, of: Uint8Array = bytes, to = pageId, at = id) =>
+      addPagePhoto(db, { stationId: at, pageId: to, by: 'R. T.', bytes: of }, AT, key);
+    const first = await add('key-00001');
+    expect(await add('key-00001')).toEqual(first);
+    expect(await add('key-00002', new Uint8Array([1, 2, 3]))).toMatchObject({ ok: false, reason: 'no-picture' });
+    expect(await add('key-00003', bytes, pageId + 1)).toBeNull();
+    expect(await add('key-00004', bytes, pageId, id + 1)).toBeNull();
+    expect(listPages(db, id)[0]!.photos).toEqual([1]);
+    const thumb = await sharp(readPhoto(db, 1, 'thumb', 'book_photos')!).metadata();
+    expect([thumb.format, thumb.width]).toEqual(['jpeg', 320]);
+    expect(readPhoto(db, 2, 'thumb', 'book_photos')).toBeNull();
+    expect(() => db.exec('DELETE FROM book_photos')).toThrow(/never removed/);
+    expect(bookFile(db, saved, AT).pages).toMatchObject([{ page, photos: [expect.stringMatching(/^[0-9a-f]{64}$/)] }]);
   });
 });

@@ -1,7 +1,9 @@
-import { notFinished, type SealedFile } from '@/core/proving';
+import { jobTitle } from '@/core/jobs';
+import { notFinished, VERDICTS, type ProofEntry, type SealedFile } from '@/core/proving';
+import { writePage } from './book';
 import type { Db } from './db';
 import { listPhotos } from './photos';
-import { entriesOf, findRun, keptUnder, type Refused } from './proofs';
+import { entriesOf, findRun, keptUnder, type ProofRun, type Refused } from './proofs';
 import { checkSeal, sealed } from './seal';
 import { documentAt } from './stations';
 
@@ -30,6 +32,36 @@ const lastHash = (db: Db, stationId: number): string | null =>
   db
     .prepare<[number], { hash: string }>('SELECT hash FROM seals WHERE station_id = ? ORDER BY rowid DESC LIMIT 1')
     .get(stationId)?.hash ?? null;
+
+/** A run that lasted longer than this was not one visit, min. */
+const VISIT = 12 * 60;
+
+/** A sealed run is a page of the book. */
+function writeRun(db: Db, run: ProofRun, by: string, at: string): void {
+  const last = new Map(run.entries.map((e) => [e.stepId, e.verdict]));
+  const many = (verdict: ProofEntry['verdict']) => [...last.values()].filter((v) => v === verdict).length;
+  const told = VERDICTS.flatMap((v) => (many(v) > 0 ? [`${many(v)} ${v}`] : []));
+  const minutes = Math.round((Date.parse(at) - Date.parse(run.startedAt)) / 60_000);
+  const written = writePage(
+    db,
+    { id: run.stationId, revision: run.revision },
+    {
+      at,
+      by,
+      page: {
+        kind: 'visit',
+        why: 'job',
+        minutes: minutes > 0 && minutes <= VISIT ? minutes : null,
+        words: `${jobTitle(run.job)}: ${told.join(', ')}; sealed`,
+        run: run.id,
+      },
+      readings: [],
+      corrects: null,
+    },
+    at,
+  );
+  if (!written.ok) throw new Error(written.detail);
+}
 
 /** Seals a finished run: once, with everything that it is true of. The same request again answers the seal that is there. */
 export function sealRun(db: Db, runId: number, by: string, at: string): { ok: true; seal: Seal } | Refused {
@@ -62,6 +94,7 @@ export function sealRun(db: Db, runId: number, by: string, at: string): { ok: tr
     db.prepare(
       'INSERT INTO seals (run_id, station_id, sealed_at, sealed_by, previous, hash, content) VALUES (?, ?, ?, ?, ?, ?, ?)',
     ).run(runId, run.stationId, at, by, previous, hash, JSON.stringify(file));
+    writeRun(db, run, by, at);
     return { ok: true, seal: { sealedAt: at, sealedBy: by, hash, previous } };
   })();
 }

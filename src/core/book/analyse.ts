@@ -1,11 +1,14 @@
 import type { Station } from '../station';
 import { swapped, type Doubt, type Reading } from './clean';
+import { energyOf, type Energy } from './energy';
 import { expectedOf, type Expected } from './expected';
 import type { Evidence, Finding, FindingKind, NotAsked } from './finding';
 import { alarmFindings, doseFindings } from './findings/counts';
+import { energyFindings } from './findings/energy';
 import { flowFindings } from './findings/flows';
 import { rainFindings } from './findings/rain';
 import { runFindings } from './findings/runs';
+import { standingFindings } from './findings/standing';
 import { turnFindings } from './findings/turns';
 import { meterOf, type Meter } from './meters';
 import { spansOf, type Readings, type Span } from './spans';
@@ -18,6 +21,8 @@ export interface BookInput {
   readonly rolls?: Readonly<Record<string, number>>;
   /** When the alarm rang, ms since 1970. */
   readonly alarms: readonly number[];
+  /** Of a kWh, in whatever money; null or left out: nobody said. */
+  readonly price?: number | null;
 }
 
 export interface Analysis {
@@ -32,13 +37,23 @@ export interface Analysis {
   /** Readings that do not fit those about them, to be asked about. */
   readonly doubts: readonly { readonly meter: Meter; readonly doubt: Doubt }[];
   /** Readings that make sense the other way round. */
+  readonly energy: Energy | null;
   readonly swaps: readonly {
     readonly meters: readonly [Meter, Meter];
     readonly readings: readonly [Reading, Reading];
   }[];
 }
 
-const ASK = [flowFindings, turnFindings, runFindings, rainFindings, doseFindings, alarmFindings];
+const ASK = [
+  standingFindings,
+  flowFindings,
+  turnFindings,
+  runFindings,
+  rainFindings,
+  doseFindings,
+  alarmFindings,
+  energyFindings,
+];
 
 /** A pump that gives less runs longer: that is one finding. */
 const once = (findings: readonly Finding[]): Finding[] =>
@@ -51,7 +66,7 @@ const once = (findings: readonly Finding[]): Finding[] =>
  * @example
  * analyse({ station: newStation('Sump', 'Yard', 'metric-230'), readings: {}, alarms: [] }).findings.length // → 0
  */
-export function analyse({ station, readings, rolls = {}, alarms }: BookInput): Analysis {
+export function analyse({ station, readings, rolls = {}, alarms, price = null }: BookInput): Analysis {
   const expected = expectedOf(station);
   const { spans, doubts } = spansOf(station, expected, readings, rolls);
   const times = [...Object.values(readings).flatMap((list) => list.map((r) => r.at)), ...alarms];
@@ -60,6 +75,7 @@ export function analyse({ station, readings, rolls = {}, alarms }: BookInput): A
     expected,
     spans,
     readings,
+    rolls,
     alarms,
     from: times.reduce((a, b) => Math.min(a, b), Infinity),
     to: times.reduce((a, b) => Math.max(a, b), -Infinity),
@@ -86,6 +102,7 @@ export function analyse({ station, readings, rolls = {}, alarms }: BookInput): A
     notAsked: told.flatMap((t) => t.notAsked),
     asked: told.flatMap((t) => t.asked),
     doubts,
+    energy: energyOf(station, { spans, expected, readings, rolls }, price),
     swaps: pairs,
   };
 }

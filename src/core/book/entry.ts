@@ -8,6 +8,8 @@ import { METER_KINDS, meterOf } from './meters';
  */
 
 const words = (most = 2000) => z.string().trim().max(most, `is longer than ${most} characters`).default('');
+/** A line that is there where somebody wrote it. */
+const more = z.string().trim().max(2000, 'is longer than 2000 characters').optional();
 const life = z.number().positive('must be more than zero').nullable().default(null);
 
 const visit = z.strictObject({
@@ -20,8 +22,14 @@ const visit = z.strictObject({
     .max(100_000, 'is longer than anybody stays')
     .nullable()
     .default(null),
-  /** What was seen, done, decided and used, in the words of whoever came. */
+  /** What was seen, done, decided and used, in the words of whoever came; or what was seen alone, where the rest stands by itself. */
   words: words(10_000),
+  done: more,
+  decided: more,
+  measured: more,
+  used: more,
+  /** The sealed run that was made then. */
+  run: z.number().int().positive().optional(),
 });
 
 const alarm = z.strictObject({
@@ -62,6 +70,8 @@ const site = z.strictObject({
   dog: words(),
   call: words(),
   owner: words(),
+  /** Of a kWh, in the money of the place; null: nobody said. */
+  price: z.number().min(0, 'cannot be negative').max(1000, 'is more than anybody pays').nullable().optional(),
 });
 
 const rule = z.strictObject({
@@ -138,6 +148,8 @@ export interface ReadingKept {
   readonly value: number;
   readonly newFrom: number | null;
   readonly corrects: number | null;
+  /** False where another stands in place of it. */
+  readonly stands: boolean;
 }
 
 /** A page of the book as it is kept. */
@@ -153,6 +165,10 @@ export interface PageKept {
   /** The page that corrects this one; null of none. */
   readonly correctedBy: number | null;
   readonly readings: readonly ReadingKept[];
+  /** Photographs, by their ids. */
+  readonly photos: readonly number[];
+  /** The revision that whoever came found: the last that was saved before the visit began. Null: the station was not kept yet. */
+  readonly foundRevision: number | null;
 }
 
 /** All words of a page, to be searched. */

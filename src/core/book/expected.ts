@@ -1,4 +1,5 @@
 import { traitsOf } from '../duties';
+import { powerOf } from '../hydraulics';
 import { levelContext } from '../levels';
 import type { Station } from '../station';
 
@@ -11,6 +12,8 @@ export interface Expected {
   readonly drainback: number;
   /** Flow of each pump alone at the middle of its travel, m³/s; null where it has no operating point there. */
   readonly flows: readonly (number | null)[];
+  /** What each motor draws there, W; null where it has no operating point. */
+  readonly powers: readonly (number | null)[];
   /** The shortest useful run of each pump, s; 0: nobody said. */
   readonly minimumRun: readonly number[];
   /** Doses in a design day by the timer or by the water; null where it does not dose. */
@@ -35,13 +38,15 @@ export function expectedOf(station: Station): Expected {
   const middle = (stop + lead) / 2;
   const area = vessel.area(middle);
   const { timer } = traitsOf(station);
+  const points = station.pumps.map((_, i) => hydraulics.at(middle, [i]));
   return {
     volume: Math.abs(vessel.volume(lead) - vessel.volume(stop)),
     volumeBy: area * REPEATS * Math.SQRT2,
     drainback: hydraulics.drainback(1, stop).volume,
-    flows: station.pumps.map((_, i) => {
-      const at = hydraulics.at(middle, [i]);
-      return at.ok ? at.flow : null;
+    flows: points.map((at) => (at.ok ? at.flow : null)),
+    powers: station.pumps.map((pump, i) => {
+      const at = points[i]!;
+      return at.ok && at.pumps[0] ? powerOf(pump, station.supply)(at.pumps[0].pumpFlow) : null;
     }),
     minimumRun: station.pumps.map((p) => p.minimumRun),
     dosesPerDay: timer

@@ -14,10 +14,13 @@ export const FINDING_KINDS = {
   rain: 'it answers to rain',
   turns: 'pumps do not take turns',
   'runs-longer': 'one pump runs longer',
+  'never-stops': 'a pump does not stop',
+  'meter-stands': 'a meter stands',
   'short-runs': 'short runs',
   'unlike-model': 'the meters and the model differ',
   doses: 'doses are not as designed',
   alarms: 'alarms come more often',
+  energy: 'more energy for the same water',
 } as const;
 /** The job that a finding leads to, where one is for it; else the station is proved as a whole. */
 const JOBS: Readonly<Partial<Record<keyof typeof FINDING_KINDS, string>>> = { turns: 'J11' };
@@ -54,6 +57,8 @@ export interface Evidence {
   readonly expected: Expected;
   readonly spans: readonly Span[];
   readonly readings: Readings;
+  /** Where meters roll over, by their ids. */
+  readonly rolls: Readonly<Record<string, number>>;
   /** When the alarm rang, ms since 1970. */
   readonly alarms: readonly number[];
   /** The time that the book speaks of: its first and its last entry. */

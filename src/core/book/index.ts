@@ -5,6 +5,9 @@ export { FINDING_KINDS, jobOfFinding, surely, type Finding, type FindingKind, ty
 export { METER_KINDS, METER_NAMES, meterName, meterOf, meterSays, type Meter, type MeterKind } from './meters';
 export { spansOf, type Readings, type Span } from './spans';
 export { expectedOf } from './expected';
+export { energyOf, type Energy } from './energy';
+export { ofOneAge } from './parts';
+export { sparkOf, type Spark } from './spark';
 export { plantedYear, TROUBLES, type PlantedYear, type Trouble } from './plant';
 export {
   pageSchema,

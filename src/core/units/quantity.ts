@@ -21,7 +21,9 @@ export type Dimension =
   | 'pressure'
   | 'capacitance'
   | 'inductance'
-  | 'power';
+  | 'power'
+  | 'energy'
+  | 'specificEnergy';
 
 /**
  * How a person writes it. `height` is a level or a float position (tape units), `distance` a run of pipe or cord, `bore` and `roughness`
@@ -60,7 +62,9 @@ export type Format =
   | 'drop'
   | 'capacitance'
   | 'inductance'
-  | 'power';
+  | 'power'
+  | 'energy'
+  | 'specificEnergy';
 
 /** A number and how it is written; the value is in the SI unit of its dimension (rates per hour, °C, degrees, shares of one). */
 export interface Quantity {

@@ -102,6 +102,11 @@ export const DIMENSIONS: Readonly<Record<Dimension, DimensionRow>> = {
   capacitance: { si: 'F', units: { f: 1, mf: 1e-3, µf: 1e-6, μf: 1e-6, uf: 1e-6, nf: 1e-9, pf: 1e-12 } },
   inductance: { si: 'H', units: { h: 1, mh: 1e-3, µh: 1e-6, μh: 1e-6, uh: 1e-6 } },
   power: { si: 'W', units: { w: 1, va: 1, kw: 1e3, kva: 1e3, hp: 745.7 } },
+  energy: { si: 'J', units: { j: 1, kj: 1e3, mj: 1e6, wh: 3600, kwh: 3.6e6 } },
+  specificEnergy: {
+    si: 'J/m3',
+    units: { 'j/m³': 1, 'kwh/m³': 3.6e6, 'kwh/m3': 3.6e6, 'kwh/kgal': 3.6e6 / 3.785411784 },
+  },
 };
 
 interface FormatRow {
@@ -158,6 +163,8 @@ export const FORMATS: Readonly<Record<Format, FormatRow>> = {
   capacitance: row('capacitance', 'µF', 'µF', { sig: 3 }),
   inductance: row('inductance', 'mH', 'mH', { sig: 3 }),
   power: row('power', 'W', 'W', { sig: 3 }),
+  energy: row('energy', 'kWh', 'kWh', { sig: 3 }),
+  specificEnergy: row('specificEnergy', 'kWh/m³', 'kWh/kgal', { sig: 3 }),
 };
 
 export const dimensionOf = (format: Format): Dimension => FORMATS[format].dimension;

@@ -2,12 +2,13 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useTheme } from '@mui/material/styles';
-import type { Analysis, Span, PageKept } from '@/core/book';
+import type { Analysis, Span } from '@/core/book';
 import { traitsOf } from '@/core/duties';
 import type { Station } from '@/core/station';
 import { quantity, say, type Quantity, type UnitSystem } from '@/core/units';
 import { useSize } from '../shaft/useSize';
 import { day } from '../parts/when';
+import type { Happened } from './shown';
 
 /** One line over the time of the book: what it is, its value in a span, how it is written. */
 interface Row {
@@ -39,7 +40,14 @@ const rowsOf = (pumps: number, inflow: string): Row[] => [
 ];
 
 const HIGH = 44;
-const MARKS: Readonly<Record<string, string>> = { alarm: '▲', part: '◆' };
+/** What happened, by its mark; a visit that was only that is a stroke. */
+const MARKS: Readonly<Record<Happened['what'], string>> = { alarm: '▲', part: '◆', repair: '■', visit: 'ı' };
+const WORDS: Readonly<Record<Happened['what'], string>> = {
+  alarm: 'alarm',
+  part: 'part',
+  repair: 'call or job',
+  visit: 'visit',
+};
 
 const when = (ms: number) => day(new Date(ms).toISOString());
 
@@ -110,23 +118,32 @@ function Line({
   );
 }
 
-/** Alarms and parts on the axis of the lines above. */
-function Events({ events, x, width }: { events: readonly PageKept[]; x: (t: number) => number; width: number }) {
+/** Alarms, parts, repairs and visits on the axis of the lines above. */
+function Events({ events, x, width }: { events: readonly Happened[]; x: (t: number) => number; width: number }) {
   const { palette } = useTheme();
   if (events.length === 0) return null;
+  const many = (what: Happened['what']) => events.filter((e) => e.what === what).length;
+  const told = (['alarm', 'part', 'repair', 'visit'] as const).flatMap((w) =>
+    many(w) > 0 ? [`${WORDS[w]}: ${many(w)}`] : [],
+  );
   return (
-    <svg role="img" aria-label={`${events.length} alarms and parts on the same axis`} width={width} height={16}>
-      {events.map((p) => (
-        <text
-          key={p.id}
-          x={x(Date.parse(p.at))}
-          y={12}
-          fontSize={11}
-          textAnchor="middle"
-          fill={p.page?.kind === 'alarm' ? palette.error.main : palette.text.primary}
-        >
-          {MARKS[p.page!.kind]}
-        </text>
+    <svg role="img" aria-label={`on the same axis, ${told.join(', ')}`} width={width} height={26}>
+      {events.map((e) => (
+        <a key={e.id} href={`#page-${e.id}`} aria-label={`${WORDS[e.what]}, ${when(e.at)}`}>
+          {e.what === 'visit' ? (
+            <line x1={x(e.at)} x2={x(e.at)} y1={18} y2={25} stroke={palette.text.primary} />
+          ) : (
+            <text
+              x={Math.min(Math.max(x(e.at), 6), width - 6)}
+              y={13}
+              fontSize={11}
+              textAnchor="middle"
+              fill={e.what === 'alarm' ? palette.error.main : palette.text.primary}
+            >
+              {MARKS[e.what]}
+            </text>
+          )}
+        </a>
       ))}
     </svg>
   );
@@ -135,12 +152,12 @@ function Events({ events, x, width }: { events: readonly PageKept[]; x: (t: numb
 /** Figures of the readings, and what happened, on one axis of time. */
 export function BookLines({
   analysis,
-  pages,
+  happened,
   station,
   system,
 }: {
   analysis: Analysis;
-  pages: readonly PageKept[];
+  happened: readonly Happened[];
   station: Station;
   system: UnitSystem;
 }) {
@@ -150,10 +167,8 @@ export function BookLines({
   const [from, to] = [spans[0]!.from, spans.at(-1)!.to];
   const width = Math.max(size.width, 200);
   const x = (t: number) => ((t - from) / (to - from)) * (width - 2) + 1;
-  const events = pages.filter((p) => {
-    const at = Date.parse(p.at);
-    return p.page !== null && p.page.kind in MARKS && p.correctedBy === null && at >= from && at <= to;
-  });
+  const events = happened.filter((e) => e.at >= from && e.at <= to);
+  const marks = (Object.keys(MARKS) as Happened['what'][]).filter((w) => events.some((e) => e.what === w));
   return (
     <Box component="section" aria-label="figures over time" ref={ref} sx={{ minWidth: 0 }}>
       {rowsOf(station.pumps.length, traitsOf(station).words.inflow)
@@ -165,7 +180,7 @@ export function BookLines({
       <Box sx={{ display: 'flex', justifyContent: 'space-between', gap: 1 }}>
         <Typography variant="label">{when(from)}</Typography>
         <Typography variant="label" sx={{ textAlign: 'center' }}>
-          band: as at first{events.length > 0 && ' · ▲ alarm · ◆ part'}
+          band: as at first{marks.map((w) => ` · ${MARKS[w]} ${WORDS[w]}`).join('')}
           {findings.some((f) => f.since !== null) && ' · dashed: since when'}
         </Typography>
         <Typography variant="label">{when(to)}</Typography>

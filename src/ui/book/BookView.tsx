@@ -16,6 +16,7 @@ import { BookLines } from './BookLines';
 import { DueList } from './DueList';
 import { Meaning } from './Meaning';
 import { Pages } from './Pages';
+import { Parts } from './Parts';
 import type { BookProps } from './shown';
 import { WriteVisit } from './WriteVisit';
 
@@ -50,7 +51,7 @@ function useWho(): Who {
   return [who, (name) => (setWho(name), void keep(WHO, name))];
 }
 
-/** Writes pages; what could not be written stays in its form, and why is said. */
+/** Writes pages, and answers the number of each; what could not be written stays in its form, and why is said. */
 function useWriting(stationId: number, who: string, at: string) {
   const router = useRouter();
   const [failed, setFailed] = useState<string | null>(null);
@@ -59,18 +60,28 @@ function useWriting(stationId: number, who: string, at: string) {
   const send = async (page: Omit<PageSent, 'at' | 'by' | 'corrects'>, corrects: number | null = null) => {
     if (who.trim() === '') {
       setFailed('say who writes');
-      return false;
+      return null;
     }
     const { sendPage } = await import('./sendPage');
     const when = at === '' ? new Date() : new Date(at);
-    const wrong = await sendPage(stationId, { ...page, at: when.toISOString(), by: who.trim(), corrects }, key);
-    setFailed(wrong);
-    if (wrong !== null) return false;
+    const sent = await sendPage(stationId, { ...page, at: when.toISOString(), by: who.trim(), corrects }, key);
+    setFailed(sent.ok ? null : sent.why);
+    if (!sent.ok) return null;
     setKey(newKey());
     router.refresh();
-    return true;
+    return sent.id;
   };
-  return { failed, send };
+  const photos = async (page: number, files: readonly File[]) => {
+    const { sendPagePhoto } = await import('./sendPage');
+    const lost: string[] = [];
+    for (const file of files) {
+      const wrong = await sendPagePhoto(stationId, page, who.trim(), file, newKey());
+      if (wrong !== null) lost.push(`${file.name}: ${wrong}`);
+    }
+    if (lost.length > 0) setFailed(`the page stands, and these photographs do not: ${lost.join('; ')}`);
+    router.refresh();
+  };
+  return { failed, send, photos };
 }
 
 /** Older pages, or those of one kind, fetched when they are asked for. */
@@ -104,7 +115,7 @@ function Write({ site, last, who }: Pick<BookProps, 'site' | 'last'> & { who: Wh
   const [name, setName] = who;
   const [at, setAt] = useState('');
   const [writing, setWriting] = useState<Writing>('visit');
-  const { failed, send } = useWriting(id, name, at);
+  const { failed, send, photos } = useWriting(id, name, at);
   return (
     <Box
       component="section"
@@ -135,6 +146,7 @@ function Write({ site, last, who }: Pick<BookProps, 'site' | 'last'> & { who: Wh
           last={last}
           now={() => (at === '' ? Date.now() : new Date(at).getTime())}
           onWrite={send}
+          onPhotos={photos}
         />
       ) : (
         <WriteOther
@@ -170,37 +182,35 @@ function SiteLine({ site }: Pick<BookProps, 'site'>) {
 function Reading({
   pages,
   parts,
+  together,
   site,
   due,
   now,
   who,
-}: Pick<BookProps, 'pages' | 'parts' | 'site' | 'due' | 'now'> & { who: string }) {
+}: Pick<BookProps, 'pages' | 'parts' | 'together' | 'site' | 'due' | 'now'> & { who: string }) {
   const id = useEditor((s) => s.id);
   const system = useStationSystem();
   const router = useRouter();
   const older = useOlder(id, pages);
   const { failed, send } = useWriting(id, who, '');
-  const strike = (p: PageKept, why: string) => void send({ page: { kind: 'struck', why }, readings: [] }, p.id);
-  const fitted = parts.filter((p) => p.page?.kind === 'part' && p.page.state !== 'taken out');
   return (
     <>
       <SiteLine site={site} />
-      <Typography variant="body2" sx={{ mb: 1 }}>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, mb: 1, fontSize: 13 }}>
         <Link href={`/stations/${id}/book/owner`}>a page for the owner, in plain words</Link>
-      </Typography>
+        <Link href={`/stations/${id}/book/whole`} prefetch={false}>
+          the whole book, to print
+        </Link>
+        <a href={`/api/stations/${id}/book/file`}>the whole book as a file (JSON)</a>
+      </Box>
       <DueList
         due={due}
         now={now}
-        onLater={(of, until, why) => send({ page: { kind: 'later', due: of, until, why }, readings: [] })}
+        onLater={async (of, until, why) =>
+          (await send({ page: { kind: 'later', due: of, until, why }, readings: [] })) !== null
+        }
       />
-      {fitted.length > 0 && (
-        <Box component="details" sx={{ mb: 1 }}>
-          <Typography component="summary" variant="body2" sx={{ minHeight: 32, cursor: 'pointer' }}>
-            Parts: {fitted.length} fitted or on the shelf
-          </Typography>
-          <Pages pages={fitted.toReversed()} system={system} onStrike={strike} />
-        </Box>
-      )}
+      <Parts parts={parts} together={together} onWrite={send} />
       <ImportReadings stationId={id} who={who} onDone={() => router.refresh()} />
       <Search stationId={id} />
       <Segments
@@ -218,7 +228,7 @@ function Reading({
           Not written: {failed}
         </Typography>
       )}
-      <Pages pages={older.shown} system={system} onStrike={strike} />
+      <Pages stationId={id} pages={older.shown} system={system} onWrite={send} />
       {!older.whole && (
         <Button sx={{ minHeight: 44 }} onClick={() => void older.fetchMore()}>
           older pages
@@ -229,7 +239,8 @@ function Reading({
 }
 
 /** The book of a station: what its readings mean, their course, and its pages, newest first; and writing in it. */
-export function BookView({ feed, pages, parts, site, analysis, last, due, now }: BookProps) {
+export function BookView(props: BookProps) {
+  const { feed, happened, site, analysis, last } = props;
   const id = useEditor((s) => s.id);
   const { station } = useEditor((s) => s.judged.context);
   const system = useStationSystem();
@@ -261,13 +272,13 @@ export function BookView({ feed, pages, parts, site, analysis, last, due, now }:
       >
         {feed && <Live begin={feed} who={who[0]} />}
         <Meaning analysis={analysis} stationId={id} system={system} />
-        <BookLines analysis={analysis} pages={pages} station={station} system={system} />
+        <BookLines analysis={analysis} happened={happened} station={station} system={system} />
         {!feed && <Live begin={feed} who={who[0]} />}
       </Box>
       <Box sx={{ minHeight: 0, overflow: 'auto', p: 2, minWidth: 0 }}>
         <Write site={site} last={last} who={who} />
         <Box sx={{ borderTop: 1, borderColor: 'text.primary', mt: 2, mb: 1 }} />
-        <Reading pages={pages} parts={parts} site={site} due={due} now={now} who={who[0]} />
+        <Reading {...props} who={who[0]} />
       </Box>
     </Box>
   );

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { FINDING_KINDS, jobOfFinding, meterName, meterSays, surely, type Analysis, type Finding } from '@/core/book';
-import { say, sayPhrase, type UnitSystem } from '@/core/units';
+import { quantity, say, sayPhrase, type UnitSystem } from '@/core/units';
 import { day } from '../parts/when';
 
 const when = (ms: number) => day(new Date(ms).toISOString());
@@ -72,6 +72,30 @@ function Doubts({ analysis: { doubts, swaps }, system }: { analysis: Analysis; s
   );
 }
 
+/** What the pumping takes and costs, and how that is known. */
+function EnergyLine({ energy, system }: { energy: Analysis['energy']; system: UnitSystem }) {
+  if (!energy) return null;
+  const { perDay, by, perVolume, costPerYear } = energy;
+  const said = [
+    `${say(quantity('energy', perDay * 365.25 * 3.6e6), system)} a year`,
+    ...(perVolume === null ? [] : [say(quantity('specificEnergy', perVolume * 3.6e6), system)]),
+    ...(costPerYear === null
+      ? []
+      : [`costs ${costPerYear < 10 ? costPerYear.toFixed(2) : Math.round(costPerYear)} a year`]),
+  ];
+  return (
+    <Typography variant="body2" sx={{ mt: 0.5 }}>
+      Energy: {said.join(' · ')}{' '}
+      <Typography component="span" variant="label">
+        {by === 'meter'
+          ? 'by its meter, with all else that hangs on it'
+          : 'by hours run and what the motors are assumed to draw: no energy meter is read'}
+        {costPerYear === null && '; what a kWh costs stands on the page of the site'}
+      </Typography>
+    </Typography>
+  );
+}
+
 /** What the readings mean: findings, the likeliest first; what was not asked, and why. */
 export function Meaning({
   analysis,
@@ -98,6 +122,7 @@ export function Meaning({
           <OneFinding key={`${f.kind} ${f.pump}`} finding={f} stationId={stationId} system={system} />
         ))}
       </Box>
+      <EnergyLine energy={analysis.energy} system={system} />
       <Doubts analysis={analysis} system={system} />
       {notAsked.length > 0 && (
         <Box component="details" sx={{ mt: 0.5 }}>

@@ -2,9 +2,10 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import type { Page, PageSent } from '@/core/book';
+import type { Page } from '@/core/book';
 import { Pick } from '../parts/Pick';
 import { TextBox } from '../parts/TextBox';
+import type { OnWrite } from './shown';
 
 interface Field {
   readonly id: string;
@@ -46,6 +47,7 @@ const FIELDS: Readonly<Record<'alarm' | 'part' | 'rule' | 'site', readonly Field
     { id: 'dog', label: 'dog, neighbours' },
     { id: 'call', label: 'whom to call' },
     { id: 'owner', label: 'what the owner said', long: true },
+    { id: 'price', label: 'a kWh costs', figure: true, help: 'in the money of the place' },
   ],
 };
 
@@ -64,7 +66,7 @@ export function WriteOther({
   kind: 'alarm' | 'part' | 'rule' | 'site';
   /** What stood there before, to be gone on from. */
   before: Page | null;
-  onWrite(page: Pick<PageSent, 'page' | 'readings'>): Promise<boolean>;
+  onWrite: OnWrite;
 }) {
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>(() =>
     Object.fromEntries(Object.entries(before ?? {}).map(([k, v]) => [k, v === null ? '' : String(v)])),
@@ -86,7 +88,7 @@ export function WriteOther({
         }),
       ),
     } as Page;
-    if (await onWrite({ page, readings: [] })) setTyped({});
+    if ((await onWrite({ page, readings: [] })) !== null) setTyped({});
   };
   return (
     <Box

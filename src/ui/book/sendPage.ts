@@ -18,8 +18,11 @@ const keptSchema = z.object({
       value: z.number(),
       newFrom: z.number().nullable(),
       corrects: z.number().nullable(),
+      stands: z.boolean(),
     }),
   ),
+  photos: z.array(z.number()),
+  foundRevision: z.number().nullable(),
 });
 const hitsSchema = z.object({
   hits: z.array(
@@ -36,13 +39,17 @@ const hitsSchema = z.object({
 export type Hit = z.infer<typeof hitsSchema>['hits'][number];
 
 /** Writes a page. Never throws. @param key the same one writes it once, however often it is sent */
-export async function sendPage(stationId: number, page: PageSent, key: string): Promise<string | null> {
+export async function sendPage(
+  stationId: number,
+  page: PageSent,
+  key: string,
+): Promise<{ ok: true; id: number } | { ok: false; why: string }> {
   const answer = await ask(`/api/stations/${stationId}/book`, z.object({ page: keptSchema }), {
     method: 'POST',
     body: JSON.stringify(page),
     key,
   });
-  return answer.ok ? null : wentWrong(answer);
+  return answer.ok ? { ok: true, id: answer.value.page.id } : { ok: false, why: wentWrong(answer) };
 }
 
 /** Pages before one, of a kind or of all; null where the server does not say. */
@@ -63,4 +70,20 @@ export async function pagesBefore(
 export async function searchPages(stationId: number, words: string): Promise<readonly Hit[] | null> {
   const answer = await ask(`/api/book?${new URLSearchParams({ words, station: String(stationId) })}`, hitsSchema);
   return answer.ok ? answer.value.hits : null;
+}
+
+/** Sends a photograph of a page. Never throws; why it was not kept, or null. */
+export async function sendPagePhoto(
+  stationId: number,
+  pageId: number,
+  by: string,
+  file: File,
+  key: string,
+): Promise<string | null> {
+  const answer = await ask(
+    `/api/stations/${stationId}/book/${pageId}/photos?by=${encodeURIComponent(by)}`,
+    z.object({ id: z.number() }),
+    { method: 'POST', body: file, key },
+  );
+  return answer.ok ? null : wentWrong(answer);
 }

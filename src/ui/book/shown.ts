@@ -1,4 +1,4 @@
-import type { Analysis, Due, PageKept, Reading } from '@/core/book';
+import type { Analysis, Due, PageKept, PageSent, Reading } from '@/core/book';
 import type { Feed, Values } from '@/core/feeds';
 
 /** Something that is due, and where. */
@@ -25,7 +25,21 @@ export interface FeedGiven {
   readonly word: string;
 }
 
+/** Writes a page, and answers its number; null: it was not written, and why is said. */
+export type OnWrite = (page: Pick<PageSent, 'page' | 'readings'>, corrects?: number | null) => Promise<number | null>;
+
+/** Something that happened, on the axis of time. */
+export interface Happened {
+  readonly id: number;
+  /** ms since 1970 */
+  readonly at: number;
+  readonly what: 'alarm' | 'part' | 'repair' | 'visit';
+}
+
 export interface BookProps {
+  readonly happened: readonly Happened[];
+  /** Fitted parts that went in together, by the numbers of their pages. */
+  readonly together: readonly (readonly number[])[];
   /** null: its panel is not read. */
   readonly feed: FeedGiven | null;
   readonly pages: readonly PageKept[];

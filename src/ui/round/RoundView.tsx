@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
+import type { Spark } from '@/core/book';
 import { Masthead } from '../frame/Masthead';
 import type { StationName } from '../frame/askNames';
 import { Bell } from '../parts/Bell';
@@ -10,6 +11,7 @@ import { Notice } from '../parts/Notice';
 import { Shaft } from '../shaft/Shaft';
 import { usePrefs } from '../theme/Surface';
 import { NewStation } from './NewStation';
+import { SparkLine, useSparks } from './SparkLine';
 import { SCREENFUL } from './screenful';
 import type { Face, Faces } from './face';
 import { useGauges } from './useGauges';
@@ -26,7 +28,7 @@ function lineOf(face: Face | undefined): string {
 }
 
 /** What stands on the wall for a station: the drawing with its bell and one line of why, or why there is none. */
-function Gauge({ name, face }: { name: string; face: Face | undefined }) {
+function Gauge({ name, face, spark }: { name: string; face: Face | undefined; spark: Spark | null }) {
   const drawn = face && 'scene' in face ? face : null;
   return (
     <>
@@ -44,6 +46,7 @@ function Gauge({ name, face }: { name: string; face: Face | undefined }) {
           <Typography variant="label" component="p" sx={{ m: 0 }}>
             {lineOf(face)}
           </Typography>
+          {spark && <SparkLine spark={spark} />}
         </Box>
       </Box>
     </>
@@ -51,7 +54,17 @@ function Gauge({ name, face }: { name: string; face: Face | undefined }) {
 }
 
 /** One station as a gauge on the wall. */
-function GaugeView({ id, name, face }: { id: number; name: string; face: Face | undefined }) {
+function GaugeView({
+  id,
+  name,
+  face,
+  spark,
+}: {
+  id: number;
+  name: string;
+  face: Face | undefined;
+  spark: Spark | null;
+}) {
   return (
     <Box
       component={Link}
@@ -68,7 +81,7 @@ function GaugeView({ id, name, face }: { id: number; name: string; face: Face | 
         '&:hover': { bgcolor: 'action.hover' },
       }}
     >
-      <Gauge name={name} face={face} />
+      <Gauge name={name} face={face} spark={spark} />
     </Box>
   );
 }
@@ -103,6 +116,7 @@ export function RoundView({ stations, known }: Props) {
     hung.map((s) => s.id),
     known,
   );
+  const sparks = useSparks(hung.map((s) => s.id));
   const sites = [...new Set(stations.map((s) => s.site))];
   const { units } = usePrefs();
   return (
@@ -150,7 +164,13 @@ export function RoundView({ stations, known }: Props) {
               {hung
                 .filter((s) => s.site === site)
                 .map((s) => (
-                  <GaugeView key={s.id} id={s.id} name={s.name || `station ${s.id}`} face={faces[s.id]} />
+                  <GaugeView
+                    key={s.id}
+                    id={s.id}
+                    name={s.name || `station ${s.id}`}
+                    face={faces[s.id]}
+                    spark={sparks[s.id] ?? null}
+                  />
                 ))}
             </Box>
           </Box>

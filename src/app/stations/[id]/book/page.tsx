@@ -1,4 +1,5 @@
-import { listPages, readingsOf, standingPages } from '@/server/book';
+import { ofOneAge } from '@/core/book';
+import { allStanding, happenedAt, listPages, readingsOf, standingPages } from '@/server/book';
 import { analysisOf, dueAt } from '@/server/due';
 import { now as at } from '@/server/edge';
 import { feedOf, shownOf, wordOf } from '@/server/feeds/feeds';
@@ -19,6 +20,8 @@ export default async function BookPage({ params }: { params: Promise<{ id: strin
   return (
     <BookView
       feed={feed}
+      happened={happenedAt(db, saved.id)}
+      together={ofOneAge(allStanding(db, saved.id)).map((g) => g.map((p) => p.id))}
       pages={listPages(db, saved.id)}
       parts={standingPages(db, saved.id, 'part')}
       site={standingPages(db, saved.id, 'site').at(-1) ?? null}

@@ -1,0 +1,24 @@
+import { database } from '@/server/db';
+import { idFrom, keyOf, notFound, now, readBytes, refuse, writing } from '@/server/edge';
+import { addPagePhoto, LARGEST_PHOTO } from '@/server/photos';
+
+interface Context {
+  params: Promise<{ id: string; page: string }>;
+}
+
+/** Adds a photograph to a page of the book: the picture itself as the body, the person in the address. */
+export async function POST(request: Request, { params }: Context): Promise<Response> {
+  const { id, page } = await params;
+  const [stationId, pageId] = [idFrom(id), idFrom(page)];
+  if (stationId === null || pageId === null) return notFound('page');
+  const by = (new URL(request.url).searchParams.get('by') ?? '').slice(0, 60);
+  const body = await readBytes(request, LARGEST_PHOTO, 'a photograph');
+  if (!body.ok) return body.response;
+  return writing(async () => {
+    const added = await addPagePhoto(database(), { stationId, pageId, by, bytes: body.value }, now(), keyOf(request));
+    if (!added) return notFound('page');
+    return added.ok
+      ? Response.json({ id: added.id }, { status: 201 })
+      : refuse(415, [{ path: 'photo', message: added.detail }]);
+  });
+}

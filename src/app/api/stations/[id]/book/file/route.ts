@@ -1,0 +1,17 @@
+import { bookFile } from '@/server/bookFile';
+import { database } from '@/server/db';
+import { idFrom, notFound, now } from '@/server/edge';
+import { findStation } from '@/server/stations';
+
+/** The whole book of a station as JSON: every page, those that no longer stand among them, and every reading. */
+export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+  const id = idFrom((await params).id);
+  const saved = id === null ? null : findStation(database(), id);
+  if (!saved) return notFound('station');
+  return new Response(JSON.stringify(bookFile(database(), saved, now())), {
+    headers: {
+      'content-type': 'application/json',
+      'content-disposition': 'attachment; filename="book.json"',
+    },
+  });
+}
