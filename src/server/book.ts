@@ -197,6 +197,63 @@ export function readingsOf(db: Db, stationId: number): Readings {
   return byMeter(gone.size === 0 ? rows : rows.filter((r) => !gone.has(r.id)));
 }
 
+/** Meters of which more was read than this are thinned before they are looked at: what is asked of them is asked over days. */
+const MANY = 5000;
+/** Kinds that are asked what they mean. */
+const ASKED = ['hours-*', 'starts-*', 'doses', 'energy', 'rain'] as const;
+const ofAsked = ASKED.map((kind) => `meter GLOB '${kind}'`).join(' OR ');
+
+/**
+ * Readings that stand of the meters that are asked what they mean. Of one that was read very often the last of each stretch of time, rain being
+ * added up, and every reading at which a new meter was put in.
+ */
+export function askedOf(db: Db, stationId: number): Readings {
+  const gone = JSON.stringify([...fallen(db, stationId)]);
+  const meters = db
+    .prepare<[number], { meter: string; many: number; from: number; to: number }>(
+      `SELECT meter, count(*) AS many, min(at) AS "from", max(at) AS "to" FROM book_readings WHERE station_id = ? AND (${ofAsked}) GROUP BY meter`,
+    )
+    .all(stationId);
+  const all = db.prepare<[number, string, string], ReadingRow>(
+    `SELECT id, meter, at, value, new_from AS newFrom FROM book_readings WHERE station_id = ? AND meter = ?
+     AND id NOT IN (SELECT value FROM json_each(?)) ORDER BY at`,
+  );
+  const thinned = (rain: boolean) =>
+    db.prepare<[number, string, string, number], ReadingRow>(
+      `SELECT id, meter, max(at) AS at, ${rain ? 'sum(value)' : 'value'} AS value, new_from AS newFrom FROM book_readings
+       WHERE station_id = ? AND meter = ? AND id NOT IN (SELECT value FROM json_each(?))
+       GROUP BY at / CAST(? AS INTEGER), CASE WHEN new_from IS NULL THEN 0 ELSE id END ORDER BY at`,
+    );
+  return byMeter(
+    meters.flatMap(({ meter, many, from, to }) =>
+      many <= MANY
+        ? all.all(stationId, meter, gone)
+        : thinned(meter === 'rain').all(stationId, meter, gone, Math.ceil((to - from + 1) / MANY)),
+    ),
+  );
+}
+
+/** The last reading of each meter that stands. */
+export function lastOf(db: Db, stationId: number): Record<string, Omit<ReadingRow, 'meter'>> {
+  const meters = db
+    .prepare<[number], string>('SELECT DISTINCT meter FROM book_readings WHERE station_id = ?')
+    .pluck()
+    .all(stationId) as unknown as string[];
+  const gone = JSON.stringify([...fallen(db, stationId)]);
+  const last = db.prepare<[number, string, string], ReadingRow>(
+    `SELECT id, meter, at, value, new_from AS newFrom FROM book_readings WHERE station_id = ? AND meter = ?
+     AND id NOT IN (SELECT value FROM json_each(?)) ORDER BY at DESC, id DESC LIMIT 1`,
+  );
+  return Object.fromEntries(
+    meters.flatMap((m) => {
+      const row = last.get(stationId, m, gone);
+      if (!row) return [];
+      const { meter, ...reading } = row;
+      return [[meter, reading]];
+    }),
+  );
+}
+
 /** One reading a day of each hour meter and start counter, the day’s last: enough to see how fast they go. */
 export function dailyOf(db: Db, stationId: number): Readings {
   const gone = [...fallen(db, stationId)];

@@ -7,7 +7,7 @@ import { MIGRATIONS } from './migrations';
 export type Db = Database.Database;
 
 /** The folder that everything saved lives in. */
-const dataFolder = (): string => path.resolve(/* turbopackIgnore: true */ process.env.PITBELL_DATA ?? 'data');
+export const dataFolder = (): string => path.resolve(/* turbopackIgnore: true */ process.env.PITBELL_DATA ?? 'data');
 
 /** The database within a data folder. */
 export const databaseFile = (folder: string = dataFolder()): string => path.join(folder, 'pitbell.sqlite');
@@ -89,7 +89,7 @@ export function openDatabase(file: string, steps: readonly string[] = MIGRATIONS
     db.pragma('synchronous = FULL');
     db.pragma('foreign_keys = ON');
     db.pragma('recursive_triggers = ON');
-    db.pragma('busy_timeout = 5000');
+    db.pragma('busy_timeout = 15000');
     db.function('digest_of', { deterministic: true }, (text) => digestOf(String(text)));
     migrate(db, steps);
     return db;

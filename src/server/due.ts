@@ -1,5 +1,5 @@
 import { analyse, dueOf, expectedOf, hoursToHarm, pressing, spansOf, whenOf, type Due } from '@/core/book';
-import { alarmsOf, allStanding, dailyOf, priceOf, readingsOf, rollsOf } from './book';
+import { alarmsOf, allStanding, askedOf, dailyOf, priceOf, rollsOf } from './book';
 import type { Db } from './db';
 import { lastPulled } from './feeds/feeds';
 import { listNames } from './heads';
@@ -19,7 +19,7 @@ export interface DueSomewhere extends Due {
 export const analysisOf = (db: Db, saved: Saved) =>
   analyse({
     station: saved.station,
-    readings: readingsOf(db, saved.id),
+    readings: askedOf(db, saved.id),
     rolls: rollsOf(db, saved.id),
     alarms: alarmsOf(db, saved.id),
     price: priceOf(db, saved.id),

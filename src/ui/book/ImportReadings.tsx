@@ -2,28 +2,12 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useRef, useState } from 'react';
-import {
-  DATE_FORMS,
-  guessMapping,
-  METER_KINDS,
-  METER_NAMES,
-  meterName,
-  meterOf,
-  readTable,
-  type Mapping,
-  type TableRead,
-} from '@/core/book';
-import { newKey } from '../parts/browserKeep';
+import { useRef } from 'react';
+import { DATE_FORMS, METER_KINDS, METER_NAMES, meterName, meterOf, type Mapping } from '@/core/book';
+import type { Understood } from '@/workers/readings';
 import { Pick } from '../parts/Pick';
 import { Segments } from '../parts/Segments';
-
-interface Table {
-  readonly name: string;
-  readonly head: readonly string[];
-  readonly rows: readonly (readonly string[])[];
-  readonly mapping: Mapping;
-}
+import { useImport, type Table } from './useImport';
 
 const METERS = METER_NAMES.flatMap((kind) =>
   METER_KINDS[kind].ofPump ? [1, 2, 3].map((n) => `${kind}-${n}`) : [kind as string],
@@ -31,11 +15,11 @@ const METERS = METER_NAMES.flatMap((kind) =>
 
 /** What a column is taken for, and the form of days and figures: guessed, and to be said otherwise. */
 function Mapped({ table, onChange }: { table: Table; onChange(mapping: Mapping): void }) {
-  const { head, rows, mapping } = table;
+  const { head, first, rows, mapping } = table;
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', gap: 1.25 }}>
       <Typography variant="body2">
-        {table.name}: {rows.length} rows. “{head[mapping.time]}” says when, as “{rows[0]?.[mapping.time]}”.
+        {table.name}: {rows} rows. “{head[mapping.time]}” says when, as “{first[mapping.time]}”.
       </Typography>
       <Segments
         label="days are written"
@@ -56,7 +40,7 @@ function Mapped({ table, onChange }: { table: Table; onChange(mapping: Mapping):
             i === mapping.time ? null : (
               <Pick
                 key={i}
-                label={`column “${h}”, as ${rows[0]?.[i] ?? ''}`}
+                label={`column “${h}”, as ${first[i] ?? ''}`}
                 value={mapping.meters[i] ?? 'none'}
                 choices={[['none', 'is not taken'] as const, ...METERS]}
                 onPick={(id) => {
@@ -73,11 +57,11 @@ function Mapped({ table, onChange }: { table: Table; onChange(mapping: Mapping):
 }
 
 /** What was made of the table: how many readings, or every row that cannot be read. */
-function Preview({ read }: { read: TableRead }) {
+function Preview({ read }: { read: Understood }) {
   if (read.ok)
     return (
       <Typography variant="body2">
-        {read.rows.length} readings can be taken
+        {read.readings} readings can be taken
         {read.double > 0 && `; ${read.double} stand there twice and are taken once`}.
       </Typography>
     );
@@ -99,39 +83,11 @@ function Preview({ read }: { read: TableRead }) {
 /** Readings from a table: chosen, shown as it is understood, and taken all or none. */
 export function ImportReadings({ stationId, who, onDone }: { stationId: number; who: string; onDone(): void }) {
   const file = useRef<HTMLInputElement>(null);
-  const [table, setTable] = useState<Table | null>(null);
-  const [told, setTold] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  const [key, setKey] = useState(newKey);
-  const [now] = useState(() => Date.now());
-  const open = async (chosen: File | undefined) => {
-    if (!chosen) return;
-    setTold(null);
-    const { default: Papa } = await import('papaparse');
-    const { data } = Papa.parse<string[]>((await chosen.text()).replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
-    const [head = [], ...rows] = data;
-    const mapping = guessMapping(head, rows);
-    setKey(newKey());
-    if (mapping) return setTable({ name: chosen.name, head, rows, mapping });
-    setTable(null);
-    setTold(`${chosen.name}: no column says when (time, date), or none is a meter (hours-1, starts-1, rain …)`);
-  };
-  const read = table && readTable(table.rows, table.mapping, now, new Date().getTimezoneOffset());
-  const take = async () => {
-    if (!table || !read?.ok) return;
-    setBusy(true);
-    const { sendReadings } = await import('./sendReadings');
-    const answer = await sendReadings(stationId, { by: who, file: table.name, readings: read.rows }, key);
-    setBusy(false);
-    setTold(answer.told);
-    if (!answer.ok) return;
-    setTable(null);
-    onDone();
-  };
+  const { table, read, told, sending, open, map, take, stop } = useImport(stationId, who, onDone);
   return (
     <Box component="section" aria-label="import readings" sx={{ display: 'flex', flexDirection: 'column', gap: 1.25 }}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
-        <Button sx={{ minHeight: 44 }} onClick={() => file.current?.click()}>
+        <Button sx={{ minHeight: 44 }} disabled={sending !== null} onClick={() => file.current?.click()}>
           import readings (CSV)
         </Button>
         <a href={`/api/stations/${stationId}/book/readings`}>export all readings (CSV)</a>
@@ -143,21 +99,32 @@ export function ImportReadings({ stationId, who, onDone }: { stationId: number; 
         hidden
         aria-label="readings file"
         onChange={(e) => {
-          void open(e.target.files?.[0]);
+          const chosen = e.target.files?.[0];
+          if (chosen) open(chosen);
           e.target.value = '';
         }}
       />
-      {table && <Mapped table={table} onChange={(mapping) => setTable({ ...table, mapping })} />}
-      {read && <Preview read={read} />}
-      {read?.ok && (
-        <Button
-          variant="contained"
-          disabled={busy || who.trim() === ''}
-          sx={{ minHeight: 44 }}
-          onClick={() => void take()}
-        >
-          {who.trim() === '' ? 'say who, above' : `take ${read.rows.length} readings`}
+      {table && sending === null && <Mapped table={table} onChange={map} />}
+      {table && read && sending === null && <Preview read={read} />}
+      {read?.ok && sending === null && (
+        <Button variant="contained" disabled={who.trim() === ''} sx={{ minHeight: 44 }} onClick={take}>
+          {who.trim() === '' ? 'say who, above' : `take ${read.readings} readings`}
         </Button>
+      )}
+      {sending && (
+        <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
+          <progress aria-label="readings sent" max={sending.of} value={sending.sent} />
+          <Typography variant="body2">
+            {sending.sent < sending.of
+              ? `${sending.sent} of ${sending.of} readings sent: none of them is in the book yet`
+              : 'all are sent: they are being taken into the book'}
+          </Typography>
+          {sending.sent < sending.of && (
+            <Button onClick={stop} sx={{ minHeight: 44 }}>
+              stop
+            </Button>
+          )}
+        </Box>
       )}
       {told !== null && (
         <Typography variant="body2" role="status">

@@ -16,6 +16,8 @@ export interface Sending {
   readonly body?: string | File;
   /** Known by it, what is sent again after a lost answer is done once. */
   readonly key?: string;
+  /** How long its answer may take, ms; else as long as any. */
+  readonly patience?: number;
 }
 
 /** How long a server may take before it is told as hanging, ms. */
@@ -28,14 +30,15 @@ async function reached(url: string, send: Sending | undefined): Promise<Response
       send.body instanceof File && send.body.type.startsWith('image/') ? send.body.type : 'application/json',
     ...(send.key !== undefined && { 'idempotency-key': send.key }),
   };
+  const { patience = PATIENCE } = send ?? {};
   try {
     return await fetch(url, {
       ...(send && { method: send.method, headers, ...(send.body !== undefined && { body: send.body }) }),
-      signal: AbortSignal.timeout(PATIENCE),
+      signal: AbortSignal.timeout(patience),
     });
   } catch (error) {
     return (error as Error).name === 'TimeoutError'
-      ? `the server has not answered for ${PATIENCE / 1000} seconds`
+      ? `the server has not answered for ${patience / 1000} seconds`
       : 'the server does not answer';
   }
 }

@@ -1,5 +1,5 @@
 import { ofOneAge } from '@/core/book';
-import { allStanding, happenedAt, listPages, readingsOf, standingPages } from '@/server/book';
+import { allStanding, happenedAt, lastOf, listPages, standingPages } from '@/server/book';
 import { analysisOf, dueAt } from '@/server/due';
 import { now as at } from '@/server/edge';
 import { feedOf, shownOf, wordOf } from '@/server/feeds/feeds';
@@ -11,12 +11,10 @@ export default async function BookPage({ params }: { params: Promise<{ id: strin
   const saved = stationAt((await params).id);
   if (!saved) return null;
   const db = database();
-  const readings = readingsOf(db, saved.id);
   const analysis = analysisOf(db, saved);
   const now = Date.parse(at());
   const kept = feedOf(db, saved.id);
   const feed = kept && { kept, shown: shownOf(db, kept, now), word: wordOf(db, saved.id) };
-  const last = Object.fromEntries(Object.entries(readings).map(([meter, list]) => [meter, list.at(-1)!]));
   return (
     <BookView
       feed={feed}
@@ -28,7 +26,7 @@ export default async function BookPage({ params }: { params: Promise<{ id: strin
       analysis={analysis}
       due={dueAt(db, saved, now)}
       now={now}
-      last={last}
+      last={lastOf(db, saved.id)}
     />
   );
 }
