@@ -34,6 +34,7 @@ export default defineConfig({
     env: { PITBELL_DATA: DATA },
     url: `http://127.0.0.1:${PORT}`,
     reuseExistingServer: false,
-    timeout: 60_000,
+    // The demo's year is rehearsed before it serves.
+    timeout: 240_000,
   },
 });

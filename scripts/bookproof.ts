@@ -1,12 +1,14 @@
 /*
- * What the book finds in years with one trouble planted, and in healthy ones: `npm run bookproof -- [healthy years] [sick years of each]`.
+ * What the book finds in years with one trouble planted, and in healthy ones: `npm run bookproof -- [healthy years] [sick years of each] [rehearse]`;
+ * with `rehearse` every week of every year is rehearsed, which takes minutes.
  * Prints a table: found and rightly named, weeks until it was, and false findings a station-year.
  */
-import { analyse, plantedYear, TROUBLES, type FindingKind, type Trouble } from '@/core/book';
+import { analyse, byFillTimes, byRehearsal, plantedYear, TROUBLES, type FindingKind, type Trouble } from '@/core/book';
 import { demoStations } from '@/core/demo';
 import type { Station } from '@/core/station';
 
-const [healthy = 200, sick = 20] = process.argv.slice(2).map(Number);
+const [healthy = 200, sick = 20] = process.argv.slice(2, 4).map(Number);
+const pumping = process.argv[4] === 'rehearse' ? byRehearsal : byFillTimes;
 const WEEK = 7 * 86_400_000;
 const FROM = Date.UTC(2025, 0, 6);
 
@@ -52,7 +54,7 @@ for (const trouble of TROUBLES) {
     if (trouble === 'slipped' && !slips(station)) continue;
     const each = trouble === 'none' ? Math.ceil(healthy / stations.length) : sick;
     for (let seed = 1; seed <= each; seed++) {
-      const year = plantedYear(station, trouble, seed * 977 + file.length, FROM);
+      const year = plantedYear(station, trouble, seed * 977 + file.length, FROM, 20, pumping);
       years++;
       const right = RIGHT[trouble](several);
       const at = (until: number) =>

@@ -8,7 +8,8 @@ export { expectedOf } from './expected';
 export { energyOf, type Energy } from './energy';
 export { ofOneAge } from './parts';
 export { sparkOf, type Spark } from './spark';
-export { plantedYear, TROUBLES, type PlantedYear, type Trouble } from './plant';
+export { byFillTimes, plantedYear, TROUBLES, type PlantedYear, type Pumping, type Trouble } from './plant';
+export { byRehearsal } from './rehearsed';
 export {
   pageSchema,
   pageSentSchema,

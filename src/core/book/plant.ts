@@ -89,25 +89,51 @@ function weatherOf(trouble: Trouble, { even, normal }: Random) {
   };
 }
 
-/** How the station is in a week, counted from the one in which the trouble begins. */
-function weekOf(station: Station, trouble: Trouble, week: number) {
-  const sick = week >= 0 && trouble !== 'none';
-  const far = sick ? Math.min((week + 1) / (trouble === 'slipped' ? 1 : 16), 1) : 0;
-  return {
-    sick,
-    far,
-    wetWeek: trouble === 'wet' && sick && week < 14,
-    context: levelContext(sick ? stationIn(station, trouble, far) : station),
-  };
+/** A week at a station, and what is to be known of it. */
+export interface Week {
+  /** The station as it is in that week. */
+  readonly station: Station;
+  readonly trouble: Trouble;
+  readonly sick: boolean;
+  /** From 0, as the trouble begins, to 1. */
+  readonly far: number;
+  /** Inflow of each day, m³/s. */
+  readonly inflow: readonly number[];
+  /** What comes back through a valve while pumps rest, m³/s. */
+  readonly back: number;
 }
 
+/** What the pumps of a station do in a week: starts, and seconds run. Made once for a year: what one week leaves the next begins with. */
+export type Pumping = () => (week: Week) => { starts: readonly number[]; run: readonly number[] };
+
+/** By the model’s fill and run times at each day’s inflow: quick, and even. */
+export const byFillTimes: Pumping = () => {
+  const turn = { next: 0, stuck: false };
+  return ({ station, trouble, sick, inflow, back }) => {
+    turn.stuck = sick && trouble === 'stuck-turns';
+    const context = levelContext(station);
+    const days = inflow.map((q) => dayOf(context, q, back, turn));
+    const sum = (of: (d: (typeof days)[number]) => number[]) =>
+      station.pumps.map((_, i) => days.reduce((total, d) => total + of(d)[i]!, 0));
+    return { starts: sum((d) => d.starts), run: sum((d) => d.run) };
+  };
+};
+
 /**
- * A year of weekly visits at a station with one trouble planted in it, the same for a seed: hour meters to a tenth, start counters, rain. Days
- * are worked out from the model's fill and run times at each day's inflow, which strays by a quarter and follows rain where it is told to.
+ * A year of weekly visits at a station with one trouble planted in it, the same for a seed: hour meters to a tenth, start counters, rain. Inflow
+ * strays by a quarter from day to day and follows rain where it is told to.
  * @param from ms since 1970
  * @param begins week in which the trouble begins
+ * @param pumping how it is worked out what the pumps do
  */
-export function plantedYear(station: Station, trouble: Trouble, seed: number, from: number, begins = 20): PlantedYear {
+export function plantedYear(
+  station: Station,
+  trouble: Trouble,
+  seed: number,
+  from: number,
+  begins = 20,
+  pumping: Pumping = byFillTimes,
+): PlantedYear {
   const random = randomFrom(seed);
   const dayIn = weatherOf(trouble, random);
   const usual = levelContext(station).inflow.design * 0.5;
@@ -116,7 +142,7 @@ export function plantedYear(station: Station, trouble: Trouble, seed: number, fr
   const list: Record<string, Reading[]> = {};
   let id = 0;
   const put = (meter: string, at: number, value: number) => (list[meter] ??= []).push({ id: ++id, at, value });
-  const turn = { next: 0, stuck: false };
+  const pumped = pumping();
   let rain = 0;
   for (let week = 0; week <= 52; week++) {
     const at = from + week * 7 * DAY + Math.round((8 + 7 * random.even()) * HOUR);
@@ -125,18 +151,22 @@ export function plantedYear(station: Station, trouble: Trouble, seed: number, fr
       put(`starts-${i + 1}`, at, counts[i]!);
     }
     if (week > 0) put('rain', at, Math.round(rain * 10) / 10);
-    rain = 0;
-    const { sick, far, wetWeek, context } = weekOf(station, trouble, week - begins);
-    turn.stuck = sick && trouble === 'stuck-turns';
-    for (let day = 0; day < 7; day++) {
-      const of = dayIn(wetWeek, sick);
-      rain += of.rain;
-      const back = sick && trouble === 'runs-back' ? usual * 1.1 * Math.min(1, 3 * far) : 0;
-      const pumped = dayOf(context, usual * of.share, back, turn);
-      for (const i of station.pumps.keys()) {
-        counts[i]! += pumped.starts[i]!;
-        hours[i]! += pumped.run[i]! / 3600;
-      }
+    const since = week - begins;
+    const sick = since >= 0 && trouble !== 'none';
+    const far = sick ? Math.min((since + 1) / (trouble === 'slipped' ? 1 : 16), 1) : 0;
+    const days = Array.from({ length: 7 }, () => dayIn(trouble === 'wet' && sick && since < 14, sick));
+    rain = days.reduce((sum, d) => sum + d.rain, 0);
+    const { starts, run } = pumped({
+      station: sick ? stationIn(station, trouble, far) : station,
+      trouble,
+      sick,
+      far,
+      inflow: days.map((d) => usual * d.share),
+      back: sick && trouble === 'runs-back' ? usual * 1.1 * Math.min(1, 3 * far) : 0,
+    });
+    for (const i of station.pumps.keys()) {
+      counts[i]! += starts[i]!;
+      hours[i]! += run[i]! / 3600;
     }
   }
   return { readings: list, since: trouble === 'none' ? null : from + begins * 7 * DAY };

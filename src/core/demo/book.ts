@@ -1,8 +1,8 @@
-import { plantedYear, type Page, type PageSent, type Trouble } from '../book';
+import { byRehearsal, plantedYear, type Page, type PageSent, type Trouble } from '../book';
 import type { Station } from '../station';
 
 /*
- * A year of invented book for every demo station, made from its own model with one trouble in some: a pump that wears, a check valve that
+ * A year of invented book for every demo station, made by rehearsing it week by week with one trouble in some: a pump that wears, a check valve that
  * leaks, a meter that was replaced, an alternator that stands, a wet spring. The same for a seed and a first day.
  */
 
@@ -12,7 +12,7 @@ const YEAR = 365.25 * DAY;
 /** Which trouble is in which station’s year, and the week in which it begins. */
 const PLANTED: Readonly<Record<string, readonly [Trouble, number]>> = {
   'underpass-storm-sump.json': ['wear', 24],
-  'wash-bay-pit.json': ['runs-back', 30],
+  'lodge-grinder-well.json': ['runs-back', 30],
   'slipway-drainage-pit.json': ['stuck-turns', 44],
   'slip-gully-chamber.json': ['wet', 14],
   'battery-room-sump.json': ['slipped', 33],
@@ -71,7 +71,7 @@ function partsOf(station: Station, from: number): Page[] {
 /** The book of one demo station. @param from ms since 1970: the first day */
 export function demoBook(file: string, station: Station, seed: number, from: number): PageSent[] {
   const [trouble, begins] = PLANTED[file] ?? (['none', 20] as const);
-  const { readings } = plantedYear(station, trouble, seed, from, begins);
+  const { readings } = plantedYear(station, trouble, seed, from, begins, byRehearsal);
   const weeks = readings['starts-1'] ?? [];
   const by = (i: number) => PEOPLE[i % PEOPLE.length]!;
   const renewed = (meter: string, week: number) => file === RENEWED.file && meter === 'hours-1' && week >= RENEWED.week;

@@ -1,7 +1,7 @@
 export { SCENARIO_VERSION } from './scenarioUpgrade';
 export { readScenario, scenarioJsonSchema, type Scenario } from './scenario';
 export { readyScenarios } from './ready';
-export { record, rehearse, type Closer, type Moment, type Recording, type Rehearsal } from './rehearse';
+export { account, record, rehearse, type Closer, type Moment, type Recording, type Rehearsal } from './rehearse';
 export { live, type Live, type LiveMoment } from './live';
 export { isOrdinary, type RunEvent } from './eventLog';
 export type { Trace } from './trace';

@@ -139,7 +139,8 @@ export function DueView({ due, now }: { due: readonly DueShown[]; now: number })
         <Box component="section" aria-label="what is due everywhere">
           <Typography variant="label" component="p" sx={{ m: 0, mb: 0.5 }}>
             Most pressing first: days late, for each hour from alarm to harm. As a file: <a href="/api/due">CSV</a> ·{' '}
-            <a href="/api/due/calendar">calendar</a>, to be subscribed to at this address
+            <a href="/api/due/calendar">calendar</a>, to be subscribed to at this address ·{' '}
+            <a href="/api/due/reminder">letter</a> (e-mail)
           </Typography>
           <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
             {due.map((d) => (

@@ -1,0 +1,45 @@
+import { describe, expect, it } from 'vitest';
+import { demoStations } from '../demo';
+import { analyse, byFillTimes, byRehearsal, plantedYear, type FindingKind, type Trouble } from '.';
+
+const FROM = Date.UTC(2025, 10, 26);
+const WEEK = 7 * 86_400_000;
+const demo = (file: string) => demoStations().find((d) => d.file === `${file}.json`)!.station;
+const findings = (file: string, trouble: Trouble, begins = 20, seed = 11) => {
+  const station = demo(file);
+  const { readings } = plantedYear(station, trouble, seed, FROM, begins, byRehearsal);
+  return analyse({ station, readings, alarms: [] }).findings;
+};
+
+describe('years that were rehearsed week by week', () => {
+  it.each([
+    ['underpass-storm-sump', 'wear', 24, 'pump-weaker'],
+    ['lodge-grinder-well', 'runs-back', 30, 'runs-back'],
+    ['slipway-drainage-pit', 'stuck-turns', 44, 'turns'],
+    ['slip-gully-chamber', 'wet', 14, 'rain'],
+    ['battery-room-sump', 'slipped', 33, 'volume-changed'],
+  ] as const)('%s with %s from week %d on: %s is found, about then', (file, trouble, begins, kind) => {
+    const found = findings(file, trouble, begins).find((f) => f.kind === (kind as FindingKind));
+    expect(found).toBeDefined();
+    if (found!.since !== null) {
+      const week = (found!.since - FROM) / WEEK;
+      expect(week).toBeGreaterThan(begins - 4);
+      expect(week).toBeLessThan(begins + 9);
+    }
+  });
+  it.each(['workshop-sump', 'wash-bay-pit', 'underpass-storm-sump', 'lodge-grinder-well'])(
+    '%s with nothing planted: nothing but rain and the model is told',
+    (file) => {
+      const told = findings(file, 'none').map((f) => f.kind);
+      expect(told.filter((k) => !['rain', 'unlike-model', 'short-runs'].includes(k))).toEqual([]);
+    },
+  );
+  it('are what the fill and run times of the model come to, within a few starts of each week', () => {
+    const station = demo('workshop-sump');
+    const [a, b] = [byRehearsal, byFillTimes].map(
+      (how) => plantedYear(station, 'none', 3, FROM, 20, how).readings['starts-1']!,
+    ) as [readonly { value: number }[], readonly { value: number }[]];
+    const weekly = (list: readonly { value: number }[]) => list.slice(1).map((r, i) => r.value - list[i]!.value);
+    for (const [i, n] of weekly(a).entries()) expect(Math.abs(n / weekly(b)[i]! - 1)).toBeLessThan(0.02);
+  });
+});
