@@ -52,6 +52,8 @@ for (const trouble of TROUBLES) {
     const several = station.pumps.length > 1;
     if (trouble === 'stuck-turns' && !several) continue;
     if (trouble === 'slipped' && !slips(station)) continue;
+    // Where there is no check valve, none leaks.
+    if (trouble === 'runs-back' && !station.discharge.checkValve) continue;
     const each = trouble === 'none' ? Math.ceil(healthy / stations.length) : sick;
     for (let seed = 1; seed <= each; seed++) {
       const year = plantedYear(station, trouble, seed * 977 + file.length, FROM, 20, pumping);

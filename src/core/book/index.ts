@@ -22,4 +22,4 @@ export {
 } from './entry';
 export { PAGE_KINDS, VISIT_REASONS, type PageKind } from './kinds';
 export { dueOf, hoursToHarm, pressing, whenOf, type Dated, type Due } from './due';
-export { DATE_FORMS, guessMapping, readTable, type Mapping, type RowRead, type TableRead } from './table';
+export { DATE_FORMS, guessMapping, readTable, unitsOfMeter, type Mapping, type RowRead, type TableRead } from './table';

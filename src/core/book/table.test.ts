@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { datesIn, figureRead, guessMapping, meterCalled, readTable, timeRead } from './table';
+import { datesIn, figureRead, guessMapping, meterCalled, readTable, timeRead, unitsOfMeter } from './table';
 
 const NOW = Date.UTC(2026, 10, 27);
 const at = (iso: string) => Date.parse(iso);
@@ -83,5 +83,43 @@ describe('readings from a table', () => {
     });
     expect(readTable([rows[0]!, rows[5]!], mapping, NOW)).toMatchObject({ ok: true, rows: [{ value: 1 }], double: 1 });
     expect([guessMapping(['a', 'b'], rows), guessMapping(['time', 'colour'], rows)]).toEqual([null, null]);
+  });
+});
+
+describe('units', () => {
+  const read = (head: string, cell: string) => {
+    const table = [['2026-03-01 09:00', cell]];
+    const mapping = guessMapping(['time', head], table)!;
+    const answer = readTable(table, mapping, Date.UTC(2027, 0, 1));
+    return answer.ok ? answer.rows[0]!.value : answer.problems[0]!.why;
+  };
+  it.each([
+    ['level (mm)', '412', 0.412],
+    ['level, cm', '41.2', 0.412],
+    ['Level [in]', '12', 0.3048],
+    ['level ft', '2', 0.6096],
+    ['level', '0.412', 0.412],
+    ['rain (in)', '0.5', 12.7],
+    ['rain mm', '5', 5],
+    ['pump 2 run time, min', '90', 1.5],
+    ['P1 runtime s', '1800', 0.5],
+    ['energy Wh', '1500', 1.5],
+    ['energy (MWh)', '1.5', 1500],
+    ['energy kWh', '1.5', 1.5],
+    ['current P1 mA', '5200', 5.2],
+    ['insulation pump 1, kΩ', '2200', 2.2],
+    ['insulation pump 1, MΩ', '2.2', 2.2],
+    ['temperature °F', '50', 10],
+    ['temperature °C', '50', 50],
+    ['starts pump 1', '77', 77],
+  ])('of a column headed “%s” are seen: %s is %d on the dial', (head, cell, value) => {
+    expect(read(head, cell)).toBeCloseTo(value, 9);
+  });
+  it('can be said otherwise, and each meter begins with its own', () => {
+    const rows = [['2026-03-01', '5']];
+    const mapping = { ...guessMapping(['day', 'level'], rows)!, units: { 1: 'ft' } };
+    expect(readTable(rows, mapping, Date.UTC(2027, 0, 1))).toMatchObject({ rows: [{ value: 1.524 }] });
+    expect(unitsOfMeter('level')).toEqual(['m', 'mm', 'cm', 'in', 'ft']);
+    expect(unitsOfMeter('starts-1')).toEqual(['']);
   });
 });

@@ -16,6 +16,8 @@ export interface Mapping {
   readonly comma: boolean;
   /** Columns that are meters: by their place, the meter’s id. */
   readonly meters: Readonly<Record<number, string>>;
+  /** In which unit a column is written, by its place, where it is another than the dial’s own. */
+  readonly units?: Readonly<Record<number, string>>;
   /** In place of them: the column that names the meter, and that of its figure. */
   readonly long: { readonly meter: number; readonly value: number } | null;
 }
@@ -56,6 +58,57 @@ export function meterCalled(head: string): string | null {
   return METER_KINDS[kind].ofPump ? `${kind}-${/(?:^|\D)([1-3])(?!\d)/.exec(head)?.[1] ?? '1'}` : kind;
 }
 
+/** A unit in which a meter’s figures may be written: a figure in it times `by`, and `plus`, is one of the dial’s own. */
+interface WrittenIn {
+  readonly unit: string;
+  readonly by: number;
+  readonly plus?: number;
+  readonly said: RegExp;
+}
+
+/** Units beside the dial’s own, by kind. */
+const WRITTEN_IN: Readonly<Partial<Record<keyof typeof METER_KINDS, readonly WrittenIn[]>>> = {
+  hours: [
+    { unit: 'min', by: 1 / 60, said: /\bmin(utes?)?\b/i },
+    { unit: 's', by: 1 / 3600, said: /\b(s|sec|seconds?)\b/i },
+  ],
+  level: [
+    { unit: 'mm', by: 0.001, said: /\bmm\b/i },
+    { unit: 'cm', by: 0.01, said: /\bcm\b/i },
+    { unit: 'in', by: 0.0254, said: /\b(in|inch(es)?)\b|"/i },
+    { unit: 'ft', by: 0.3048, said: /\b(ft|feet|foot)\b/i },
+  ],
+  rain: [{ unit: 'in', by: 25.4, said: /\b(in|inch(es)?)\b|"/i }],
+  energy: [
+    { unit: 'Wh', by: 0.001, said: /\bWh\b/ },
+    { unit: 'MWh', by: 1000, said: /\bMWh\b/ },
+  ],
+  amps: [{ unit: 'mA', by: 0.001, said: /\bmA\b/ }],
+  insulation: [
+    { unit: 'kΩ', by: 0.001, said: /k\s?(Ω|ohm)/i },
+    { unit: 'GΩ', by: 1000, said: /G\s?(Ω|ohm)/i },
+  ],
+  temperature: [{ unit: '°F', by: 5 / 9, plus: -160 / 9, said: /°?\bF\b|fahrenheit/i }],
+};
+
+/** In which units the figures of a meter may be written, its own first; one alone where there is no other. */
+export function unitsOfMeter(id: string): readonly string[] {
+  const { kind } = meterOf(id)!;
+  return [METER_KINDS[kind].unit, ...(WRITTEN_IN[kind] ?? []).map((w) => w.unit)];
+}
+
+/** The unit that a column’s head names, where it is not the dial’s own. */
+function unitNamed(head: string, id: string): string | null {
+  const { kind } = meterOf(id)!;
+  return WRITTEN_IN[kind]?.find((w) => w.said.test(head))?.unit ?? null;
+}
+
+/** A figure as it stands on the dial, of one that was written in a unit. */
+function onDial(id: string, value: number, unit: string | undefined): number {
+  const way = WRITTEN_IN[meterOf(id)!.kind]?.find((w) => w.unit === unit);
+  return way ? Number((value * way.by + (way.plus ?? 0)).toPrecision(12)) : value;
+}
+
 const TIME = /time|date|when|day/i;
 
 /** How the days of a column are written; where both would do, by what the first part of any of them says. */
@@ -87,7 +140,13 @@ export function guessMapping(head: readonly string[], rows: readonly (readonly s
   if (!long && Object.keys(meters).length === 0) return null;
   const figures = long ? cells(long.value) : Object.keys(meters).flatMap((i) => cells(Number(i)));
   const comma = figures.some((f) => /^\s*-?\d+,\d{1,2}\s*$/.test(f)) && !figures.some((f) => /\d\.\d/.test(f));
-  return { time, dates: datesIn(cells(time)), comma, meters, long };
+  const units = Object.fromEntries(
+    Object.entries(meters).flatMap(([i, meter]): [string, string][] => {
+      const unit = unitNamed(head[Number(i)]!, meter);
+      return unit === null ? [] : [[i, unit]];
+    }),
+  );
+  return { time, dates: datesIn(cells(time)), comma, meters, ...(Object.keys(units).length > 0 && { units }), long };
 }
 
 /** Day, month, year, and a time of day with or without halves. */
@@ -152,9 +211,10 @@ export function readTable(rows: readonly (readonly string[])[], mapping: Mapping
   const read: RowRead[] = [];
   const seen = new Set<string>();
   let double = 0;
-  const take = (row: number, meter: string | null, at: number, cell: string) => {
+  const take = (row: number, meter: string | null, at: number, cell: string, unit?: string) => {
     if (cell.trim() === '') return;
-    const value = figureRead(cell, mapping.comma);
+    const figure = figureRead(cell, mapping.comma);
+    const value = meter && figure !== null ? onDial(meter, figure, unit) : figure;
     if (!meter) problems.push({ row, why: 'names no meter that is known here' });
     else if (value === null) problems.push({ row, why: `“${cell.trim().slice(0, 40)}” is no figure` });
     else if (METER_KINDS[meterOf(meter)!.kind].counts && value < 0) problems.push({ row, why: 'a counter below zero' });
@@ -174,7 +234,8 @@ export function readTable(rows: readonly (readonly string[])[], mapping: Mapping
     else if (at > now + 86_400_000) problems.push({ row, why: 'lies in the future' });
     else if (mapping.long) take(row, meterCalled(cells[mapping.long.meter] ?? ''), at, cells[mapping.long.value] ?? '');
     else
-      for (const [column, meter] of Object.entries(mapping.meters)) take(row, meter, at, cells[Number(column)] ?? '');
+      for (const [column, meter] of Object.entries(mapping.meters))
+        take(row, meter, at, cells[Number(column)] ?? '', mapping.units?.[Number(column)]);
   }
   if (problems.length > 0)
     return { ok: false, problems: problems.slice(0, NAMED), more: Math.max(problems.length - NAMED, 0) };

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useRef } from 'react';
-import { DATE_FORMS, METER_KINDS, METER_NAMES, meterName, meterOf, type Mapping } from '@/core/book';
+import { DATE_FORMS, METER_KINDS, METER_NAMES, meterName, meterOf, unitsOfMeter, type Mapping } from '@/core/book';
 import type { Understood } from '@/workers/readings';
 import { Pick } from '../parts/Pick';
 import { Segments } from '../parts/Segments';
@@ -12,6 +12,45 @@ import { useImport, type Table } from './useImport';
 const METERS = METER_NAMES.flatMap((kind) =>
   METER_KINDS[kind].ofPump ? [1, 2, 3].map((n) => `${kind}-${n}`) : [kind as string],
 ).map((id) => [id, meterName(meterOf(id)!)] as const);
+
+/** One column: which meter it is, and in which unit it is written. */
+function Column({
+  table: { head, first, mapping },
+  place,
+  onChange,
+}: {
+  table: Table;
+  place: number;
+  onChange(mapping: Mapping): void;
+}) {
+  const meter = mapping.meters[place];
+  const units = meter === undefined ? [] : unitsOfMeter(meter);
+  const { [place]: _, ...meters } = mapping.meters;
+  const { [place]: __, ...others } = mapping.units ?? {};
+  return (
+    <Box sx={{ display: 'flex', gap: 0.5 }}>
+      <Pick
+        label={`column “${head[place]}”, as ${first[place] ?? ''}`}
+        value={meter ?? 'none'}
+        choices={[['none', 'is not taken'] as const, ...METERS]}
+        onPick={(id) =>
+          onChange({ ...mapping, units: others, meters: id === 'none' ? meters : { ...meters, [place]: String(id) } })
+        }
+      />
+      {units.length > 1 && (
+        <Pick
+          label="in"
+          value={mapping.units?.[place] ?? units[0]!}
+          choices={units.map((u) => [u, u] as const)}
+          onPick={(unit) =>
+            onChange({ ...mapping, units: unit === units[0] ? others : { ...others, [place]: String(unit) } })
+          }
+          sx={{ maxWidth: 76 }}
+        />
+      )}
+    </Box>
+  );
+}
 
 /** What a column is taken for, and the form of days and figures: guessed, and to be said otherwise. */
 function Mapped({ table, onChange }: { table: Table; onChange(mapping: Mapping): void }) {
@@ -37,18 +76,7 @@ function Mapped({ table, onChange }: { table: Table; onChange(mapping: Mapping):
       {mapping.long === null && (
         <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(170px, 1fr))', gap: 1.25 }}>
           {head.map((h, i) =>
-            i === mapping.time ? null : (
-              <Pick
-                key={i}
-                label={`column “${h}”, as ${first[i] ?? ''}`}
-                value={mapping.meters[i] ?? 'none'}
-                choices={[['none', 'is not taken'] as const, ...METERS]}
-                onPick={(id) => {
-                  const { [i]: _, ...rest } = mapping.meters;
-                  onChange({ ...mapping, meters: id === 'none' ? rest : { ...rest, [i]: String(id) } });
-                }}
-              />
-            ),
+            i === mapping.time ? null : <Column key={i} table={table} place={i} onChange={onChange} />,
           )}
         </Box>
       )}
