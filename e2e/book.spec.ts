@@ -22,6 +22,11 @@ test('a visit with two figures and a line is written in one go, on a phone, and 
   // What stood there last is what the next figure is asked against.
   await page.getByRole('textbox', { name: 'hour meter, pump 1' }).fill('12');
   await expect(page.getByText(/below the last, 1234.5: rolled over, a new meter, or mistyped/)).toBeVisible();
+  await page.getByRole('button', { name: 'its dial rolled over' }).tap();
+  await page.getByRole('combobox', { name: 'it begins anew at' }).selectOption('10,000');
+  await page.getByRole('button', { name: 'write it in the book' }).tap();
+  await expect(pages.getByText('hours-1 rolls over at 10000')).toBeVisible();
+  await expect(pages.getByText('12.0 h')).toBeVisible();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await context.close();
 });

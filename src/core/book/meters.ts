@@ -23,6 +23,7 @@ export const METER_KINDS = {
   starts: { label: 'start counter', unit: '', format: null, counts: true, ofPump: true, step: 1, perHour: 240 },
   doses: { label: 'dose counter', unit: '', format: null, counts: true, ofPump: false, step: 1, perHour: 60 },
   energy: { label: 'energy meter', unit: 'kWh', format: null, counts: true, ofPump: false, step: 0.1, perHour: null },
+  volume: { label: 'flow meter', unit: 'm³', format: null, counts: true, ofPump: false, step: 0.1, perHour: null },
   rain: {
     label: 'rain since last read',
     unit: 'mm',
@@ -33,6 +34,7 @@ export const METER_KINDS = {
     perHour: null,
   },
   level: { label: 'water level', unit: 'm', format: 'height', counts: false, ofPump: false, step: 0.01, perHour: null },
+  pressure: { label: 'pressure', unit: 'kPa', format: null, counts: false, ofPump: false, step: 1, perHour: null },
   volts: { label: 'supply', unit: 'V', format: null, counts: false, ofPump: false, step: 1, perHour: null },
   amps: { label: 'running current', unit: 'A', format: null, counts: false, ofPump: true, step: 0.1, perHour: null },
   insulation: { label: 'insulation', unit: 'MΩ', format: null, counts: false, ofPump: true, step: 0.1, perHour: null },

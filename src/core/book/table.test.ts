@@ -112,6 +112,11 @@ describe('units', () => {
     ['temperature °F', '50', 10],
     ['temperature °C', '50', 50],
     ['starts pump 1', '77', 77],
+    ['flow meter, m³', '12.5', 12.5],
+    ['flow meter (L)', '12500', 12.5],
+    ['flow meter gal', '1000', 3.785411784],
+    ['pressure bar', '1.2', 120],
+    ['pressure, psi', '10', 68.94757],
   ])('of a column headed “%s” are seen: %s is %d on the dial', (head, cell, value) => {
     expect(read(head, cell)).toBeCloseTo(value, 9);
   });

@@ -40,6 +40,8 @@ const NAMES: readonly (readonly [pattern: RegExp, kind: keyof typeof METER_KINDS
   [/start/i, 'starts'],
   [/dose/i, 'doses'],
   [/kwh|energy/i, 'energy'],
+  [/flow ?meter|total(ised|ized)? flow|m³|m3\b/i, 'volume'],
+  [/pressure|\b[kh]pa\b|\bbar\b|\bpsi\b/i, 'pressure'],
   [/rain|precip/i, 'rain'],
   [/level/i, 'level'],
   [/volt/i, 'volts'],
@@ -82,6 +84,14 @@ const WRITTEN_IN: Readonly<Partial<Record<keyof typeof METER_KINDS, readonly Wri
   energy: [
     { unit: 'Wh', by: 0.001, said: /\bWh\b/ },
     { unit: 'MWh', by: 1000, said: /\bMWh\b/ },
+  ],
+  volume: [
+    { unit: 'L', by: 0.001, said: /\b(L|litres?|liters?)\b/ },
+    { unit: 'gal', by: 0.003785411784, said: /\bgal(lons?)?\b/i },
+  ],
+  pressure: [
+    { unit: 'bar', by: 100, said: /\bbar\b/i },
+    { unit: 'psi', by: 6.894757, said: /\bpsi\b/i },
   ],
   amps: [{ unit: 'mA', by: 0.001, said: /\bmA\b/ }],
   insulation: [

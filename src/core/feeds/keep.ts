@@ -1,4 +1,4 @@
-import { follows, METER_KINDS, meterName, meterOf, meterSays, type Meter } from '../book';
+import { follows, METER_KINDS, meterName, meterOf, meterSays, type Meter, type MeterKind } from '../book';
 import type { Values } from './feed';
 import { signalOf } from './signals';
 
@@ -74,21 +74,28 @@ const SAME_ALARM = 10 * MINUTE;
 /** A panel's clock may be ahead of ours by so much. */
 const AHEAD = 5 * MINUTE;
 
+/** Between which figures a dial can stand, in its own unit; a water level is asked of the vessel. */
+const CAN_BE: Readonly<Record<MeterKind, readonly [least: number, most: number]>> = {
+  hours: [0, Infinity],
+  starts: [0, Infinity],
+  doses: [0, Infinity],
+  energy: [0, Infinity],
+  volume: [0, Infinity],
+  rain: [0, 2000],
+  level: [-0.5, Infinity],
+  pressure: [-101, 100_000],
+  volts: [0, 100_000],
+  amps: [0, 10_000],
+  insulation: [0, 1e6],
+  temperature: [-90, 300],
+};
+
 /** Why a figure cannot be, whatever came before; null where it can. */
 function cannotBe(meter: Meter, value: number, depth: number): string | null {
-  const says = `${meterName(meter)}: ${meterSays(meter, value, 'metric')} cannot be`;
-  if (METER_KINDS[meter.kind].counts) return value < 0 ? says : null;
-  switch (meter.kind) {
-    case 'level':
-      return value < -0.5 || value > 2 * depth ? says : null;
-    case 'volts':
-    case 'amps':
-    case 'rain':
-    case 'insulation':
-      return value < 0 || value > 100_000 ? says : null;
-    default:
-      return Math.abs(value) > 200 ? says : null;
-  }
+  const [least, most] = CAN_BE[meter.kind];
+  return value >= least && value <= (meter.kind === 'level' ? 2 * depth : most)
+    ? null
+    : `${meterName(meter)}: ${meterSays(meter, value, 'metric')} cannot be`;
 }
 
 interface DialTaken {

@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { PAGE_KINDS, type PageKind, type PageSent, type PageKept } from '@/core/book';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { keep, kept, newKey } from '../parts/browserKeep';
@@ -56,7 +56,7 @@ function useWriting(stationId: number, who: string, at: string) {
   const router = useRouter();
   const [failed, setFailed] = useState<string | null>(null);
   // The same page sent again after a lost answer is written once.
-  const [key, setKey] = useState(newKey);
+  const key = useRef(newKey());
   const send = async (page: Omit<PageSent, 'at' | 'by' | 'corrects'>, corrects: number | null = null) => {
     if (who.trim() === '') {
       setFailed('say who writes');
@@ -64,10 +64,10 @@ function useWriting(stationId: number, who: string, at: string) {
     }
     const { sendPage } = await import('./sendPage');
     const when = at === '' ? new Date() : new Date(at);
-    const sent = await sendPage(stationId, { ...page, at: when.toISOString(), by: who.trim(), corrects }, key);
+    const sent = await sendPage(stationId, { ...page, at: when.toISOString(), by: who.trim(), corrects }, key.current);
     setFailed(sent.ok ? null : sent.why);
     if (!sent.ok) return null;
-    setKey(newKey());
+    key.current = newKey();
     router.refresh();
     return sent.id;
   };

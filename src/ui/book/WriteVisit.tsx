@@ -1,16 +1,15 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Typography from '@mui/material/Typography';
 import { useRef, useState } from 'react';
-import { METER_KINDS, METER_NAMES, meterName, meterOf, VISIT_REASONS, type Meter, type Reading } from '@/core/book';
+import { METER_KINDS, METER_NAMES, meterOf, VISIT_REASONS, type Meter, type Reading } from '@/core/book';
 import { traitsOf } from '@/core/duties';
 import type { Station } from '@/core/station';
-import { unitOf, type UnitSystem } from '@/core/units';
+import type { UnitSystem } from '@/core/units';
 import { Segments } from '../parts/Segments';
 import { TextBox } from '../parts/TextBox';
-import { TickBox } from '../parts/TickBox';
-import { oddly, readTyped } from './readingText';
+import { EMPTY, MeterField, type Typing } from './MeterField';
+import { readTyped } from './readingText';
 import type { OnWrite } from './shown';
 
 /** The meters that a visit reads at this station: those that are read always, and the others. */
@@ -22,72 +21,6 @@ function metersOf(station: Station): { always: Meter[]; more: Meter[] } {
   const usual = (m: Meter) =>
     mover.kind === 'pump' && (m.kind === 'hours' || m.kind === 'starts' || (m.kind === 'doses' && timer !== null));
   return { always: all.filter(usual), more: all.filter((m) => !usual(m)) };
-}
-
-const unitShown = ({ kind }: Meter, system: UnitSystem): string => {
-  const { format, unit } = METER_KINDS[kind];
-  return format ? unitOf(format, system) : unit;
-};
-
-/** What is typed for one meter: its figure, and that a new one was put in, and where that began. */
-interface Typing {
-  readonly text: string;
-  readonly renewed: boolean;
-  readonly began: string;
-}
-const EMPTY: Typing = { text: '', renewed: false, began: '0' };
-
-/** One meter’s figure; what is odd beside the last one is asked at once. */
-function MeterField({
-  meter,
-  system,
-  last,
-  value,
-  typing,
-  now,
-  onType,
-}: {
-  meter: Meter;
-  system: UnitSystem;
-  last: Reading | undefined;
-  value: number | null | undefined;
-  typing: Typing;
-  now: () => number;
-  onType(typing: Typing): void;
-}) {
-  const odd = typeof value === 'number' && !typing.renewed ? oddly(meter, value, last, now()) : null;
-  return (
-    <Box>
-      <TextBox
-        label={meterName(meter)}
-        value={typing.text}
-        inputMode="decimal"
-        placeholder={last ? String(last.value) : ''}
-        problem={value === undefined ? 'is no figure' : undefined}
-        help={odd ?? undefined}
-        end={<Typography variant="label">{unitShown(meter, system)}</Typography>}
-        onChange={(e) => onType({ ...typing, text: e.target.value })}
-        inputSx={{ minHeight: 44 }}
-      />
-      {(odd !== null || typing.renewed) && METER_KINDS[meter.kind].counts && (
-        <>
-          <TickBox
-            label="a new meter was put in"
-            checked={typing.renewed}
-            onChange={(renewed) => onType({ ...typing, renewed })}
-          />
-          {typing.renewed && (
-            <TextBox
-              label="the new one began at"
-              value={typing.began}
-              inputMode="decimal"
-              onChange={(e) => onType({ ...typing, began: e.target.value })}
-            />
-          )}
-        </>
-      )}
-    </Box>
-  );
 }
 
 const APART = [
@@ -179,8 +112,13 @@ function useVisit({ station, system, onWrite, onPhotos }: Props) {
   const meters = metersOf(station);
   const shown = more ? [...meters.always, ...meters.more] : meters.always;
   const read = shown.map((m) => {
-    const { text, renewed, began } = typed[m.id] ?? EMPTY;
-    return { m, value: readTyped(m, text, system), newFrom: renewed ? readTyped(m, began, system) : null };
+    const { text, between, began, rollsAt } = typed[m.id] ?? EMPTY;
+    return {
+      m,
+      value: readTyped(m, text, system),
+      newFrom: between === 'new meter' ? readTyped(m, began, system) : null,
+      rolls: between === 'rolled over' && text.trim() !== '' ? rollsAt : null,
+    };
   });
   const minutes = minutesOf(apart ?? {});
   const told = Object.fromEntries(
@@ -193,6 +131,13 @@ function useVisit({ station, system, onWrite, onPhotos }: Props) {
       typeof value === 'number' ? [{ meter: m.id, value, newFrom: newFrom ?? null, corrects: null }] : [],
     );
     const page = { kind: 'visit' as const, why, minutes: minutes ?? null, words: words.trim(), ...told };
+    // What a dial does is written before what stands on it: nobody sees a figure that falls and is not explained.
+    for (const { m, rolls } of read)
+      if (
+        rolls !== null &&
+        (await onWrite({ page: { kind: 'meter', meter: m.id, rollsAt: rolls }, readings: [] })) === null
+      )
+        return;
     const written = await onWrite({ page, readings });
     if (written === null) return;
     setWords('');
