@@ -32,7 +32,8 @@ const RIGHT: Readonly<Record<Trouble, (several: boolean) => readonly FindingKind
   none: () => [],
   wear: (several) => (several ? ['pump-weaker', 'runs-longer'] : ['line-tighter']),
   line: () => ['line-tighter'],
-  'runs-back': () => ['runs-back', 'not-told'],
+  // Through valves that stand open at several pumps water goes round: by the meters all give less, or hardly rest.
+  'runs-back': (several) => ['runs-back', 'not-told', ...(several ? (['line-tighter', 'never-stops'] as const) : [])],
   slipped: () => ['volume-changed'],
   'stuck-turns': () => ['turns'],
   wet: () => ['rain', 'more-water'],
@@ -41,6 +42,15 @@ const RIGHT: Readonly<Record<Trouble, (several: boolean) => readonly FindingKind
 /** Whether the float that stops it is one that can slip as planted. */
 const slips = (s: Station): boolean =>
   s.sensors.some((x) => x.kind === 'tilt' && x.role === (s.sensors.some((y) => y.role === 'stop') ? 'stop' : 'pump'));
+
+/** Whether a check valve that stands open makes a fourth more starts at least: what drains back is seen only against the water between the trips. */
+function matters(station: Station): boolean {
+  if (!station.discharge.checkValve) return false;
+  const starts = (trouble: Trouble) =>
+    plantedYear(station, trouble, 7, FROM, 0, byRehearsal).readings['starts-1']!.slice(0, 24).at(-1)!.value;
+  const first = plantedYear(station, 'none', 7, FROM, 0, byFillTimes).readings['starts-1']![0]!.value;
+  return (starts('runs-back') - first) / (starts('none') - first) >= 1.25 || station.pumps.length > 1;
+}
 
 const NOT_FALSE: readonly FindingKind[] = ['rain', 'unlike-model', 'short-runs'];
 
@@ -52,8 +62,7 @@ for (const trouble of TROUBLES) {
     const several = station.pumps.length > 1;
     if (trouble === 'stuck-turns' && !several) continue;
     if (trouble === 'slipped' && !slips(station)) continue;
-    // Where there is no check valve, none leaks.
-    if (trouble === 'runs-back' && !station.discharge.checkValve) continue;
+    if (trouble === 'runs-back' && pumping === byRehearsal && !matters(station)) continue;
     const each = trouble === 'none' ? Math.ceil(healthy / stations.length) : sick;
     for (let seed = 1; seed <= each; seed++) {
       const year = plantedYear(station, trouble, seed * 977 + file.length, FROM, 20, pumping);

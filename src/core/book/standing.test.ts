@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { demoStations } from '../demo';
 import { newStation } from '../station';
 import { say, quantity } from '../units';
 import { sayPhrase } from '../units';
@@ -59,6 +60,34 @@ describe('meters that stand, and pumps that do not stop', () => {
     const { findings, asked } = read(rows);
     expect(findings.filter((f) => f.kind === 'meter-stands' || f.kind === 'never-stops')).toEqual([]);
     expect(asked).toEqual(expect.arrayContaining(['meter-stands', 'never-stops']));
+  });
+  it('two that between them hardly rest are told together, though neither runs all the time; and no flows are made of it', () => {
+    const duplex = demoStations().find((d) => d.file === 'underpass-storm-sump.json')!.station;
+    const week = (hours: number, starts: number) =>
+      [1, 2].flatMap(
+        (n) =>
+          [
+            [`hours-${n}`, hours],
+            [`starts-${n}`, starts],
+          ] as const,
+      );
+    const readings = (weeks: readonly (readonly [number, number])[]): Readings => {
+      const sums: Record<string, { id: number; at: number; value: number }[]> = {};
+      const total: Record<string, number> = {};
+      for (const [i, [hours, starts]] of [[0, 0] as const, ...weeks].entries())
+        for (const [id, n] of week(hours, starts)) {
+          total[id] = (total[id] ?? 0) + n;
+          (sums[id] ??= []).push({ id: i, at: FROM + i * 7 * DAY, value: total[id] });
+        }
+      return sums;
+    };
+    const of = (hours: number) =>
+      analyse({ station: duplex, readings: readings(many(4, [hours, 150] as const)), alarms: [] });
+    expect(of(82).findings[0]).toMatchObject({ kind: 'never-stops', pump: null });
+    expect(sayPhrase(of(82).findings[0]!.sentence, 'metric')).toMatch(/water goes round through a pump that rests/);
+    expect(of(82).spans.every((s) => s.flows === null)).toBe(true);
+    expect(of(30).findings.some((f) => f.kind === 'never-stops')).toBe(false);
+    expect(of(30).spans.every((s) => s.flows !== null)).toBe(true);
   });
   it('are not asked of one visit', () => {
     const { asked, notAsked } = read([{ hours: 168, starts: 0 }]);

@@ -47,7 +47,7 @@ function oneOfSeveral(row: Row, expected: Evidence['expected']): Finding[] {
       {
         kind: 'pump-weaker',
         pump: i,
-        sentence: phrase`Pump ${String(i + 1)} gives ${quantity('share', share(shift.by))} less than it did, measured against ${count === 2 ? 'the other' : 'the others'}: ${flow(after)} where it gave ${flow(before)}. What they share would have slowed ${count === 2 ? 'both' : 'all'}: look at this pump first, and at what of the line is its own.`,
+        sentence: phrase`Pump ${String(i + 1)} gives ${quantity('share', share(shift.by))} less than it did, measured against ${count === 2 ? 'the other' : 'the others'}: ${flow(after)} where it gave ${flow(before)}. What they share would have slowed ${count === 2 ? 'both' : 'all'}: look at this pump first, at what of the line is its own, and whether water it moves comes back through ${count === 2 ? 'the other, which then turns backwards' : 'another, which then turns backwards'}.`,
         figures: [
           { label: 'gave', value: flow(before) },
           { label: 'gives', value: flow(after) },
@@ -55,7 +55,7 @@ function oneOfSeveral(row: Row, expected: Evidence['expected']): Finding[] {
         ],
         chance: shift.chance,
         since: sinceOf(row, shift),
-        next: phrase`Its drawdown, amps beside the flow, then its impeller, intake and its own check valve.`,
+        next: phrase`Its drawdown, amps beside the flow, and a look whether a pump that rests turns backwards meanwhile: then water comes back through that one, as past a check valve that does not shut. Else its impeller, intake and its own check valve.`,
         test: 'drawdown',
       },
     ];
@@ -138,9 +138,9 @@ function together(row: Row, shift: Shift, { comes, word }: Water): Finding | nul
     return told(
       'line-tighter',
       several
-        ? phrase`All pumps give ${quantity('share', share(shift.by))} less than they did, and as much water ${comes}: the line that they share is fouled or part shut${alike ? phrase`, or a float stands elsewhere` : phrase``}.`
+        ? phrase`All pumps give ${quantity('share', share(shift.by))} less than they did, and as much water ${comes}: the line that they share is fouled or part shut, or water goes round through pumps that rest${alike ? phrase`, or a float stands elsewhere` : phrase``}.`
         : phrase`The pump gives ${quantity('share', share(shift.by))} less than it did, and as much water ${comes}: it is worn or clogged, or its line is fouled or part shut: hours and starts cannot tell which${alike ? phrase`, nor from a float that stands elsewhere` : phrase``}.`,
-      phrase`${DRAWDOWN} A gauge at the pump then tells pump from line: more pressure at less flow is the line, less is the pump.`,
+      phrase`${several ? phrase`See whether a pump that rests turns backwards while another runs: then water comes back through it. ` : phrase``}${DRAWDOWN} A gauge at the pump then tells pump from line: more pressure at less flow is the line, less is the pump.`,
       'drawdown',
     );
   return told(

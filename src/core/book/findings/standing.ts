@@ -57,6 +57,30 @@ function ofPump({ spans }: Evidence, i: number): Finding[] {
   return [];
 }
 
+/** Pumps that take turns and between them hardly rest: none of them runs all the time, and one nearly always does. */
+function together({ station, spans }: Evidence): Finding[] {
+  const last = spans.slice(-NOW);
+  const time = last.reduce((sum, s) => sum + (s.to - s.from) / 1000, 0);
+  const run = station.pumps.map((_, i) => last.reduce((sum, s) => sum + s.run[i]!, 0));
+  const all = run.reduce((a, b) => a + b, 0);
+  if (station.pumps.length < 2 || all < ALWAYS * time || run.some((r) => r >= ALWAYS * time)) return [];
+  return [
+    {
+      kind: 'never-stops',
+      pump: null,
+      figures: [
+        ...run.map((r, i) => ({ label: `run, pump ${i + 1}`, value: quantity('time', r) })),
+        { label: 'in', value: quantity('time', time) },
+      ],
+      chance: 1e-9,
+      since: last[0]!.from,
+      sentence: phrase`Between them the pumps ran ${quantity('time', all)} in ${quantity('time', time)}: one or another runs nearly always, or several run at once. More comes, or is drawn, than they move; water goes round through a pump that rests; a stop never comes.`,
+      next: phrase`At the pit today: where the water stands, and whether a pump that rests turns backwards while another runs.`,
+      test: 'pump-down',
+    },
+  ];
+}
+
 /** Meters that stand, and pumps that do not stop. */
 export function standingFindings(evidence: Evidence): Told {
   const { station, spans } = evidence;
@@ -66,7 +90,7 @@ export function standingFindings(evidence: Evidence): Told {
       phrase`wants ${String(NOW + 1)} visits with hour meter and start counter read`,
     );
   return {
-    findings: station.pumps.flatMap((_, i) => ofPump(evidence, i)),
+    findings: [...station.pumps.flatMap((_, i) => ofPump(evidence, i)), ...together(evidence)],
     notAsked: [],
     asked: ['never-stops', 'meter-stands'],
   };
