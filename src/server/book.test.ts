@@ -4,19 +4,8 @@ import path from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { pageSentSchema, type PageSent } from '@/core/book';
 import { newStation } from '@/core/station';
-import {
-  alarmsOf,
-  allStanding,
-  askedOf,
-  happenedAt,
-  lastOf,
-  listPages,
-  priceOf,
-  readingsOf,
-  rollsOf,
-  searchBook,
-  writePage,
-} from './book';
+import { alarmsOf, allStanding, happenedAt, listPages, priceOf, rollsOf, searchBook, writePage } from './book';
+import { askedOf, lastOf, readingsOf } from './standing';
 import { bookFile } from './bookFile';
 import { openDatabase, type Db } from './db';
 import { dueAt, dueEverywhere } from './due';
@@ -123,6 +112,28 @@ describe('the book', () => {
     expect(listPages(db, sump.id)[0]).toMatchObject({ foundRevision: 2, revision: 2 });
     write(visit('', { at: '2026-11-01T11:00:00Z' }));
     expect(listPages(db, sump.id).at(-1)!.foundRevision).toBeNull();
+  });
+  it('is read by pump and by part: what names it, and all that became of a part', () => {
+    write(visit('seal of pump 2 weeps'));
+    write(visit('pump 1 drawn down'));
+    const shelf = write(sent({ kind: 'part', name: 'tilt float (wide)', state: 'on the shelf' }));
+    const fitted = write(
+      sent({ kind: 'part', name: 'tilt float (wide)', place: 'float 2', state: 'fitted' }, { corrects: shelf.id }),
+    );
+    write(sent({ kind: 'struck', why: 'it was another' }, { corrects: fitted.id }));
+    write(visit('new tilt float wide of swing tried'));
+    const words = (asked: object) =>
+      listPages(db, sump.id, asked).map(({ page }) =>
+        page?.kind === 'visit' ? page.words : page?.kind === 'part' ? page.state : page?.kind,
+      );
+    expect(words({ pump: 2 })).toEqual(['seal of pump 2 weeps']);
+    expect(words({ pump: 1, kind: 'alarm' })).toEqual([]);
+    const all = ['new tilt float wide of swing tried', 'struck', 'fitted', 'on the shelf'];
+    expect(words({ part: fitted.id })).toEqual(all);
+    expect(words({ part: shelf.id })).toEqual(all);
+    expect(words({ part: shelf.id, kind: 'part' })).toEqual(['fitted', 'on the shelf']);
+    expect(words({ part: 1 })).toEqual(['seal of pump 2 weeps']);
+    expect(words({ part: 999 })).toEqual([]);
   });
   it('knows what happened, on one axis: calls and jobs apart from other visits, nothing that was corrected', () => {
     const wrong = write(visit('other pit'));

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import type { RowRead } from '@/core/book';
-import { readingsOf, writePage } from './book';
+import { writePage } from './book';
+import { readingsOf } from './standing';
 import type { Db } from './db';
 
 /** How many readings came, and how many of them were here already. */

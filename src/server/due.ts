@@ -1,5 +1,6 @@
 import { analyse, dueOf, expectedOf, hoursToHarm, pressing, spansOf, whenOf, type Due } from '@/core/book';
-import { alarmsOf, allStanding, askedOf, dailyOf, priceOf, rollsOf } from './book';
+import { alarmsOf, allStanding, priceOf, rollsOf } from './book';
+import { askedOf, dailyOf } from './standing';
 import type { Db } from './db';
 import { lastPulled } from './feeds/feeds';
 import { listNames } from './heads';

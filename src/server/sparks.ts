@@ -1,5 +1,6 @@
 import { sparkOf, type Spark } from '@/core/book';
-import { dailyOf, rollsOf } from './book';
+import { rollsOf } from './book';
+import { dailyOf } from './standing';
 import type { Db } from './db';
 import { lastPulled } from './feeds/feeds';
 

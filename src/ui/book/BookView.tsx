@@ -6,7 +6,7 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import { PAGE_KINDS, type PageKind, type PageSent, type PageKept } from '@/core/book';
+import type { PageSent } from '@/core/book';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { keep, kept, newKey } from '../parts/browserKeep';
 import { Segments } from '../parts/Segments';
@@ -17,6 +17,7 @@ import { DueList } from './DueList';
 import { Meaning } from './Meaning';
 import { Pages } from './Pages';
 import { Parts } from './Parts';
+import { useOlder, Which } from './Which';
 import type { BookProps } from './shown';
 import { WriteVisit } from './WriteVisit';
 
@@ -82,29 +83,6 @@ function useWriting(stationId: number, who: string, at: string) {
     router.refresh();
   };
   return { failed, send, photos };
-}
-
-/** Older pages, or those of one kind, fetched when they are asked for. */
-function useOlder(stationId: number, first: readonly PageKept[]) {
-  const [kind, setKind] = useState<PageKind | null>(null);
-  const [more, setMore] = useState<readonly PageKept[]>([]);
-  const [of, setOf] = useState<readonly PageKept[] | null>(null);
-  const shown = kind === null ? [...first, ...more] : (of ?? []);
-  const fetchMore = async () => {
-    const { pagesBefore } = await import('./sendPage');
-    const next = await pagesBefore(stationId, shown.at(-1)?.id ?? null, kind);
-    if (!next) return;
-    if (kind === null) setMore([...more, ...next]);
-    else setOf([...shown, ...next]);
-  };
-  const pick = async (next: PageKind | null) => {
-    setKind(next);
-    setOf(null);
-    if (next === null) return;
-    const { pagesBefore } = await import('./sendPage');
-    setOf(await pagesBefore(stationId, null, next));
-  };
-  return { kind, shown, pick, fetchMore, whole: shown.length === 0 || shown.length % 50 !== 0 };
 }
 
 /** What there is to write, who writes and when it happened. */
@@ -213,16 +191,7 @@ function Reading({
       <Parts parts={parts} together={together} onWrite={send} />
       <ImportReadings stationId={id} who={who} onDone={() => router.refresh()} />
       <Search stationId={id} />
-      <Segments
-        label="pages of"
-        value={older.kind ?? 'all'}
-        choices={[
-          ['all', 'all'] as const,
-          ...PAGE_KINDS.filter(([k]) => k !== 'struck' && k !== 'meter' && k !== 'later'),
-        ]}
-        onPick={(k) => void older.pick(k === 'all' ? null : k)}
-        sx={{ flexWrap: 'wrap', my: 1 }}
-      />
+      <Which of={older.of} parts={parts} onPick={older.pick} />
       {failed !== null && (
         <Typography role="alert" variant="body2" color="error">
           Not written: {failed}

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { pageSchema, PAGE_KINDS, type PageKind, type PageSent, type PageKept } from '@/core/book';
 import { ask, wentWrong } from '../parts/ask';
+import type { PagesOf } from './shown';
 
 const keptSchema = z.object({
   id: z.number(),
@@ -52,15 +53,16 @@ export async function sendPage(
   return answer.ok ? { ok: true, id: answer.value.page.id } : { ok: false, why: wentWrong(answer) };
 }
 
-/** Pages before one, of a kind or of all; null where the server does not say. */
+/** Pages before one, of a kind or of all, about a pump or a part or anything; null where the server does not say. */
 export async function pagesBefore(
   stationId: number,
   before: number | null,
-  kind: PageKind | null,
+  { kind, about }: PagesOf,
 ): Promise<readonly PageKept[] | null> {
   const query = new URLSearchParams({
     ...(before !== null && { before: String(before) }),
     ...(kind !== null && { kind }),
+    ...(about !== null && { [about.what]: String(about.number) }),
   });
   const answer = await ask(`/api/stations/${stationId}/book?${query}`, z.object({ pages: z.array(keptSchema) }));
   return answer.ok ? answer.value.pages : null;

@@ -1,4 +1,4 @@
-import type { Analysis, Due, PageKept, PageSent, Reading } from '@/core/book';
+import type { Analysis, Due, PageKept, PageKind, PageSent, Reading } from '@/core/book';
 import type { Feed, Values } from '@/core/feeds';
 
 /** Something that is due, and where. */
@@ -27,6 +27,12 @@ export interface FeedGiven {
 
 /** Writes a page, and answers its number; null: it was not written, and why is said. */
 export type OnWrite = (page: Pick<PageSent, 'page' | 'readings'>, corrects?: number | null) => Promise<number | null>;
+
+/** Which pages are read: of a kind, about a pump (from 1) or a part (by its page); null: all of them. */
+export interface PagesOf {
+  readonly kind: PageKind | null;
+  readonly about: { readonly what: 'pump' | 'part'; readonly number: number } | null;
+}
 
 /** Something that happened, on the axis of time. */
 export interface Happened {

@@ -1,5 +1,6 @@
 import { ofOneAge } from '@/core/book';
-import { allStanding, happenedAt, lastOf, listPages, standingPages } from '@/server/book';
+import { allStanding, happenedAt, listPages, standingPages } from '@/server/book';
+import { lastOf } from '@/server/standing';
 import { analysisOf, dueAt } from '@/server/due';
 import { now as at } from '@/server/edge';
 import { feedOf, shownOf, wordOf } from '@/server/feeds/feeds';

@@ -12,6 +12,8 @@ interface Context {
 const querySchema = z.object({
   kind: z.enum(PAGE_KINDS.map(([k]) => k) as [PageKind, ...PageKind[]]).optional(),
   before: z.coerce.number().int().positive().optional(),
+  pump: z.coerce.number().int().min(1).max(9).optional(),
+  part: z.coerce.number().int().positive().optional(),
 });
 
 /** Pages of the book, newest first, fifty at a time. */
