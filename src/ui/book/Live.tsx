@@ -5,6 +5,7 @@ import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
 import { METER_KINDS, meterSays } from '@/core/book';
+import { traitsOf } from '@/core/duties';
 import { signalName, signalOf, type Values } from '@/core/feeds';
 import type { UnitSystem } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
@@ -160,6 +161,16 @@ function Lamps({ given, pumps, system }: { given: FeedGiven; pumps: number; syst
   );
 }
 
+/** A panel’s clock may be off by so much before it is told, s. */
+const OFF = 300;
+
+/** When it is by the clock of the panel, where that is another time than ours: what it says is of then. */
+function clockWords({ kept, shown: { heard, heardAt } }: FeedGiven): string {
+  const says = figureOf(heard, 'clock');
+  if (!kept.feed.on || says === null || heardAt === null || Math.abs(says - heardAt / 1000) < OFF) return '';
+  return ` By its own clock that was ${clock(new Date(says * 1000).toISOString())}: what it says is of then.`;
+}
+
 /** What is not as it should be with what was heard, or with the line. */
 function troubleWords({ kept, shown: { failures, why } }: FeedGiven): string {
   if (!kept.feed.on || why === null) return '';
@@ -179,6 +190,7 @@ function Standing({ given, pumps, system }: { given: FeedGiven; pumps: number; s
       )}
       <Typography variant="body2" role="status">
         {heardWords(given, now)}
+        {clockWords(given)}
         {troubleWords(given)}
       </Typography>
       <Typography variant="body2">
@@ -192,7 +204,9 @@ function Standing({ given, pumps, system }: { given: FeedGiven; pumps: number; s
 /** The station as its panel says that it stands: the water of the drawing moves, lamps light, the book fills. */
 export function Live({ begin, who }: { begin: FeedGiven | null; who: string }) {
   const id = useEditor((s) => s.id);
-  const pumps = useEditor((s) => s.judged.context.station.pumps.length);
+  const station = useEditor((s) => s.judged.context.station);
+  // What a valve fills has no pump that could run.
+  const pumps = traitsOf(station).mover.kind === 'valve' ? 0 : station.pumps.length;
   const depth = useEditor((s) => s.judged.context.vessel.depth);
   const system = useStationSystem();
   const router = useRouter();
