@@ -122,6 +122,23 @@ test('what is due stands together everywhere, is put off with a reason, and a da
   await expect(list).toContainText(/put off, 1 May 2030: ordered/);
 });
 
+test('a rule of the firm is due at every station, until it is ended', async ({ page, request }) => {
+  await makeStation(request, 'Ruled sump');
+  await page.goto('/due');
+  const rules = page.getByRole('region', { name: 'rules of the firm' });
+  await rules.getByRole('textbox', { name: 'who', exact: true }).fill('M. O.');
+  await rules.getByRole('textbox', { name: 'what is to be done' }).fill('blow out the dialler box');
+  await rules.getByRole('textbox', { name: 'every so many days' }).fill('90');
+  await rules.getByRole('button', { name: 'write it for every station' }).click();
+  await expect(rules.getByRole('list', { name: 'rules that stand' })).toContainText('blow out the dialler box');
+  const everywhere = page.getByRole('region', { name: 'what is due everywhere' });
+  await expect(
+    everywhere.getByRole('listitem').filter({ hasText: /Ruled sump.*blow out the dialler box/ }),
+  ).toBeVisible();
+  await rules.getByRole('button', { name: 'end: blow out the dialler box' }).click();
+  await expect(everywhere.getByText('blow out the dialler box')).toHaveCount(0);
+});
+
 test('a misread figure is corrected and both can be seen; a spare goes from the shelf into its place', async ({
   page,
   request,

@@ -2,14 +2,15 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { pageSentSchema, type PageSent } from '@/core/book';
+import { pageSentSchema, ruleSchema, type PageSent } from '@/core/book';
 import { newStation } from '@/core/station';
 import { alarmsOf, allStanding, happenedAt, listPages, priceOf, rollsOf, searchBook, writePage } from './book';
 import { askedOf, lastOf, readingsOf } from './standing';
-import { bookFile } from './bookFile';
+import { bookFile, pagesCsv } from './bookFile';
 import { openDatabase, type Db } from './db';
 import { dueAt, dueEverywhere } from './due';
 import { dueCalendar, dueCsv } from './dueFiles';
+import { addFirmRule, endFirmRule, firmRules } from './firmRules';
 import { MIGRATIONS } from './migrations';
 import { sparkAt } from './sparks';
 import { createStation, saveStation, type Saved } from './stations';
@@ -183,6 +184,11 @@ describe('the book', () => {
       { id: wrong.id, page: { words: 'twice' }, by: 'R. T.' },
       { corrects: wrong.id, page: { kind: 'struck' } },
     ]);
+    expect(pagesCsv(db, sump.id).split('\r\n')).toEqual([
+      'page,time,kind,by,revision,corrects,words',
+      `${wrong.id},${AT},visit,R. T.,1,,due · twice · R. T.`,
+      `${wrong.id + 1},${AT},struck,R. T.,1,${wrong.id},twice · R. T.`,
+    ]);
     expect(file.readings).toMatchObject([{ page: wrong.id, meter: 'hours-1', value: 7, at: AT }]);
   });
   it('knows what a kWh costs there, and how often pumps started lately, until its book goes on', () => {
@@ -300,7 +306,10 @@ describe('what is due', () => {
     write(visit('Flush the laterals: done', { at: '2026-03-01T08:00:00Z' }));
     expect(due()).toEqual([['rule-N', '2027-04-01']]);
     write(sent({ kind: 'later', due: `rule-${rule.id}`, until: '2027-05-20', why: 'the field is wet' }));
-    expect(dueAt(db, sump, now)[0]!.later).toEqual({ until: Date.parse('2027-05-20'), why: 'the field is wet' });
+    expect(dueAt(db, sump, now).find((d) => d.id !== 'look')!.later).toEqual({
+      until: Date.parse('2027-05-20'),
+      why: 'the field is wet',
+    });
   });
   it('everywhere: what is late at a station that gives little time comes first; as calendar and rows', () => {
     write(visit('', { at: '2025-10-01T08:00:00Z' }));
@@ -314,5 +323,44 @@ describe('what is due', () => {
     expect(calendar).toContain('DTSTART;VALUE=DATE:20261001');
     expect(calendar).toMatch(/SUMMARY:Sump: look at it/);
     expect(dueCsv(all).split('\r\n')[1]).toMatch(/^2026-10-01,Sump,Yard,/);
+  });
+});
+
+describe('rules of the firm', () => {
+  const now = Date.parse('2026-12-01T00:00:00Z');
+  const rule = ruleSchema.parse({ kind: 'rule', what: 'try the horn', days: 30, job: 'J21' });
+  const due = () =>
+    dueAt(db, sump, now)
+      .filter((d) => d.id !== 'look')
+      .map((d) => [d.what, d.job, new Date(d.at ?? 0).toISOString().slice(0, 10)]);
+  it('are due at every station, by their job, until they are ended; what is said of them stays', () => {
+    const other = createStation(db, newStation('Other', 'Yard', 'metric-230'), AT);
+    expect(due()).toEqual([]);
+    const kept = addFirmRule(db, rule, 'M. O.', AT);
+    expect(due()).toEqual([['try the horn', 'J21', '2026-12-24']]);
+    expect(dueAt(db, other, now).map((d) => d.id)).toEqual([`rule-${-kept.id}`, 'look']);
+    expect(firmRules(db)).toMatchObject([{ by: 'M. O.', rule: { what: 'try the horn' } }]);
+    expect([endFirmRule(db, kept.id, 'M. O.', AT), endFirmRule(db, kept.id, 'M. O.', AT)]).toEqual([true, false]);
+    expect(due()).toEqual([]);
+    for (const sql of ['UPDATE firm_rules SET kept_by = 1', 'DELETE FROM firm_rules'])
+      expect(() => db.exec(sql)).toThrow(/never/);
+  });
+  it('are done by a visit that names them, and by a sealed run of their job, and can be put off at one station', () => {
+    const kept = addFirmRule(db, rule, 'M. O.', AT);
+    write(visit('Try the horn: done, loud', { at: '2026-11-28T10:00:00Z' }));
+    expect(due()).toEqual([['try the horn', 'J21', '2026-12-28']]);
+    write(
+      visit('alarm card: 6 pass; sealed', {
+        at: '2026-11-30T10:00:00Z',
+        page: { kind: 'visit', why: 'job', words: '', run: 3, job: 'J21' },
+      }),
+    );
+    expect(due()).toEqual([['try the horn', 'J21', '2026-12-30']]);
+    write(
+      visit('', { at: '2026-12-01T10:00:00Z', page: { kind: 'visit', why: 'job', words: '', run: 4, job: 'J11' } }),
+    );
+    expect(due()).toEqual([['try the horn', 'J21', '2026-12-30']]);
+    write(sent({ kind: 'later', due: `rule-${-kept.id}`, until: '2027-03-01', why: 'the place is shut' }));
+    expect(dueAt(db, sump, now).find((d) => d.id !== 'look')!.later).toMatchObject({ why: 'the place is shut' });
   });
 });

@@ -1,3 +1,4 @@
+import Papa from 'papaparse';
 import type { Db } from './db';
 import type { Saved } from './stations';
 
@@ -51,4 +52,24 @@ export function bookFile(db: Db, { id, station }: Saved, at: string): BookFile {
     .map((r) => ({ ...r, at: new Date(r.at).toISOString() }));
   const { name, site } = station.identity;
   return { format: 'pit-bell/book', version: 1, station: name, site, writtenAt: at, pages, readings };
+}
+
+/** Every page as a row: when, what, by whom, which revision, what it says, and which page it corrects. No cell is taken for a formula by whoever opens it. */
+export function pagesCsv(db: Db, stationId: number): string {
+  const rows = db
+    .prepare<
+      [number],
+      { id: number; at: string; kind: string; by: string; revision: number; corrects: number | null; words: string }
+    >(
+      `SELECT p.id, p.happened_at AS at, p.kind, p.written_by AS "by", p.revision, p.corrects, w.words FROM book_pages p
+       JOIN book_words w ON w.rowid = p.id WHERE p.station_id = ? ORDER BY p.happened_at, p.id`,
+    )
+    .all(stationId);
+  return Papa.unparse(
+    [
+      ['page', 'time', 'kind', 'by', 'revision', 'corrects', 'words'],
+      ...rows.map((r) => [r.id, r.at, r.kind, r.by, r.revision, r.corrects ?? '', r.words]),
+    ],
+    { escapeFormulae: true },
+  );
 }

@@ -3,6 +3,7 @@ import { alarmsOf, allStanding, priceOf, rollsOf } from './book';
 import { askedOf, dailyOf } from './standing';
 import type { Db } from './db';
 import { lastPulled } from './feeds/feeds';
+import { firmPages, lastFirmRule } from './firmRules';
 import { listNames } from './heads';
 import { findStation, type Saved } from './stations';
 
@@ -36,7 +37,7 @@ const known = new WeakMap<Db, Map<number, Known>>();
 
 /** What stands in the book and in the document is known by their last numbers: readings come with a page, or from the panel. */
 const stampOf = (db: Db, id: number, revision: number): string =>
-  `${revision} ${lastPulled(db, id)} ${String(db.prepare<[number]>('SELECT max(id) FROM book_pages WHERE station_id = ?').pluck().get(id))}`;
+  `${revision} ${lastFirmRule(db)} ${lastPulled(db, id)} ${String(db.prepare<[number]>('SELECT max(id) FROM book_pages WHERE station_id = ?').pluck().get(id))}`;
 
 function workedOut(db: Db, id: number, revision: number, find: () => Saved | null): Known | null {
   const all = known.get(db) ?? new Map<number, Known>();
@@ -48,7 +49,11 @@ function workedOut(db: Db, id: number, revision: number, find: () => Saved | nul
   if (!saved) return null;
   const { station } = saved;
   const { spans } = spansOf(station, expectedOf(station), dailyOf(db, id), rollsOf(db, id));
-  const now = { stamp, due: dueOf(station, allStanding(db, id), spans), toHarm: hoursToHarm(station) };
+  const now = {
+    stamp,
+    due: dueOf(station, [...allStanding(db, id), ...firmPages(db)], spans),
+    toHarm: hoursToHarm(station),
+  };
   all.set(id, now);
   return now;
 }

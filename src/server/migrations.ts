@@ -336,6 +336,17 @@ export const MIGRATIONS: readonly string[] = [
     PRIMARY KEY (station_id, word, part)
   ) STRICT;
 
+  -- What the firm does again and again at every station. A row that ends another takes it back; both stay.
+  CREATE TABLE firm_rules (
+    id INTEGER PRIMARY KEY,
+    kept_at TEXT NOT NULL,
+    kept_by TEXT NOT NULL,
+    content TEXT NOT NULL CHECK (json_valid(content)),
+    ends INTEGER REFERENCES firm_rules (id)
+  ) STRICT;
+  CREATE TRIGGER firm_rules_stay BEFORE UPDATE ON firm_rules BEGIN SELECT RAISE(ABORT, 'a rule of the firm is never changed: end it, and write another'); END;
+  CREATE TRIGGER firm_rules_remain BEFORE DELETE ON firm_rules BEGIN SELECT RAISE(ABORT, 'a rule of the firm is never removed: end it'); END;
+
   -- Photographs of a page of the book; the pictures lie with those of the runs.
   CREATE TABLE book_photos (
     id INTEGER PRIMARY KEY,

@@ -54,6 +54,7 @@ function writeRun(db: Db, run: ProofRun, by: string, at: string): void {
         minutes: minutes > 0 && minutes <= VISIT ? minutes : null,
         words: `${jobTitle(run.job)}: ${told.join(', ')}; sealed`,
         run: run.id,
+        job: run.job,
       },
       readings: [],
       corrects: null,

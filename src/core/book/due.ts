@@ -1,7 +1,7 @@
 import { judge } from '../levels';
 import type { Station } from '../station';
 import { phrase, type Phrase } from '../units';
-import type { Page } from './entry';
+import type { Page, Rule } from './entry';
 import type { Span } from './spans';
 
 /** A page that stands, with when it happened. */
@@ -89,10 +89,14 @@ function inMonth(at: number, month: number | null): number {
   return d.getUTCMonth() + 1 === month ? at : Date.UTC(year, month - 1, 1);
 }
 
-/** When a thing of these words was done last: a visit whose words name it, or one that was due; else when the rule was written. */
-function lastDone(what: string, visits: readonly Dated[], since: number): number {
+/** When a rule was followed last: a visit whose words name what is to be done, or a sealed run of its job; else when the rule was written. */
+function lastDone({ what, job }: Rule, visits: readonly Dated[], since: number): number {
   const word = what.toLowerCase();
-  const done = visits.filter((v) => v.page?.kind === 'visit' && v.page.words.toLowerCase().includes(word));
+  const done = visits.filter(
+    ({ page }) =>
+      page?.kind === 'visit' &&
+      (page.words.toLowerCase().includes(word) || (job !== undefined && page.run !== undefined && page.job === job)),
+  );
   return Math.max(since, ...done.map((v) => v.at));
 }
 
@@ -110,7 +114,7 @@ function ofPart({ id, at, page }: Dated, spans: readonly Span[]): Bare[] {
 /** A rule of the firm or the maker: so long, so many hours or starts after it was done last, in its month. */
 function ofRule({ id, at, page }: Dated, visits: readonly Dated[], spans: readonly Span[]): Bare[] {
   if (page?.kind !== 'rule') return [];
-  const from = lastDone(page.what, visits, at);
+  const from = lastDone(page, visits, at);
   const lives = { years: page.days === null ? null : page.days / 365.25, hours: page.hours, starts: page.starts };
   const end = endOf(lives, from, spans, 0);
   const month = page.month === null ? null : inMonth(from + DAY, page.month);
@@ -120,7 +124,7 @@ function ofRule({ id, at, page }: Dated, visits: readonly Dated[], spans: readon
       what: page.what,
       at: end ? inMonth(end.at, page.month) : month,
       why: end ? phrase`since it was last done, or asked for, ${end.by} are over then` : phrase`its month`,
-      job: 'commission',
+      job: page.job ?? 'commission',
     },
   ];
 }
@@ -137,7 +141,8 @@ export function dueOf(
   const visits = pages.filter((p) => p.page?.kind === 'visit');
   const list: Bare[] = [];
   for (const page of pages) list.push(...ofPart(page, spans), ...ofRule(page, visits, spans));
-  if (!pages.some((p) => p.page?.kind === 'rule')) {
+  // A rule of the firm for every station is none of this one’s own: its look stays due beside it.
+  if (!pages.some((p) => p.page?.kind === 'rule' && p.id >= 0)) {
     const looked = visits.filter((v) => v.page?.kind === 'visit' && v.page.why !== 'look').map((v) => v.at);
     list.push({
       id: 'look',
@@ -147,7 +152,7 @@ export function dueOf(
       at: looked.length > 0 ? Math.max(...looked) + LOOK * DAY : null,
       why:
         looked.length > 0
-          ? phrase`a year after the last visit that was more than a look in passing; no rule is written for it`
+          ? phrase`a year after the last visit that was more than a look in passing; no rule of its own is written for it`
           : phrase`no visit is in the book`,
       // The yearly card is for panels that dose or that only tell; all else is proved as a whole.
       job: station.duty.kind === 'dose' || station.control.scheme === 'alarm-only' ? 'J21' : 'commission',

@@ -28,8 +28,9 @@ const visit = z.strictObject({
   decided: more,
   measured: more,
   used: more,
-  /** The sealed run that was made then. */
+  /** The sealed run that was made then, and the kind of job that it was. */
   run: z.number().int().positive().optional(),
+  job: z.string().max(40).optional(),
 });
 
 const alarm = z.strictObject({
@@ -76,6 +77,8 @@ const site = z.strictObject({
 
 const rule = z.strictObject({
   kind: z.literal('rule'),
+  /** The kind of job that does it; left out: the station is proved as a whole. */
+  job: z.string().max(40).optional(),
   /** What is to be done again and again. */
   what: words(120).pipe(z.string().min(1, 'say what is to be done')),
   /** After so many days, hours run or starts since it was done last, whichever comes first. */
@@ -99,6 +102,10 @@ const struck = z.strictObject({
   /** Why the page it corrects does not hold. */
   why: words().pipe(z.string().min(1, 'say why')),
 });
+
+/** What is done again and again: at one station, or by a firm at all. */
+export const ruleSchema = rule;
+export type Rule = z.infer<typeof rule>;
 
 /** What stands on a page. */
 export const pageSchema = z.discriminatedUnion('kind', [

@@ -13,12 +13,14 @@ export { byRehearsal } from './rehearsed';
 export {
   pageSchema,
   pageSentSchema,
+  ruleSchema,
   wordsOfPage,
   type Page,
   type PageKept,
   type PageSent,
   type ReadingKept,
   type ReadingSent,
+  type Rule,
 } from './entry';
 export { PAGE_KINDS, VISIT_REASONS, type PageKind } from './kinds';
 export { dueOf, hoursToHarm, pressing, whenOf, type Dated, type Due } from './due';

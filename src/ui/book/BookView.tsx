@@ -179,7 +179,10 @@ function Reading({
         <Link href={`/stations/${id}/book/whole`} prefetch={false}>
           the whole book, to print
         </Link>
-        <a href={`/api/stations/${id}/book/file`}>the whole book as a file (JSON)</a>
+        <span>
+          the whole book as a file: <a href={`/api/stations/${id}/book/file`}>JSON</a>,{' '}
+          <a href={`/api/stations/${id}/book/file?form=csv`}>pages as CSV</a>
+        </span>
       </Box>
       <DueList
         due={due}

@@ -1,11 +1,18 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { Page } from '@/core/book';
 import { Pick } from '../parts/Pick';
 import { TextBox } from '../parts/TextBox';
 import type { OnWrite } from './shown';
+
+const JobPick = dynamic(() => import('./JobPick').then((m) => m.JobPick), { ssr: false, loading: () => null });
+
+const PartPlaces = dynamic(() => import('./PartPlaces').then((m) => m.PartPlaces), { ssr: false, loading: () => null });
+/** The list that is offered while a part’s place is typed. */
+const PLACES = 'places-of-parts';
 
 interface Field {
   readonly id: string;
@@ -61,17 +68,21 @@ const STATES = [
 export function WriteOther({
   kind,
   before,
+  words = 'write it in the book',
   onWrite,
 }: {
   kind: 'alarm' | 'part' | 'rule' | 'site';
   /** What stood there before, to be gone on from. */
   before: Page | null;
+  /** What stands on its button. */
+  words?: string;
   onWrite: OnWrite;
 }) {
   const [typed, setTyped] = useState<Readonly<Record<string, string>>>(() =>
     Object.fromEntries(Object.entries(before ?? {}).map(([k, v]) => [k, v === null ? '' : String(v)])),
   );
   const [state, setState] = useState<(typeof STATES)[number][0]>('fitted');
+  const [job, setJob] = useState('');
   const figures = FIELDS[kind].filter((f) => f.figure);
   const wrong = figures.find((f) => !/^\s*(\d+([.,]\d+)?)?\s*$/.test(typed[f.id] ?? ''));
   const first = FIELDS[kind][0]!;
@@ -80,6 +91,7 @@ export function WriteOther({
     const page = {
       kind,
       ...(kind === 'part' && { state }),
+      ...(kind === 'rule' && job !== '' && { job }),
       ...Object.fromEntries(
         FIELDS[kind].map((f) => {
           const text = (typed[f.id] ?? '').trim();
@@ -100,6 +112,8 @@ export function WriteOther({
       {kind === 'part' && (
         <Pick label="it is" value={state} choices={STATES} onPick={(v) => setState(v as (typeof STATES)[number][0])} />
       )}
+      {kind === 'rule' && <JobPick job={job} onPick={setJob} />}
+      {kind === 'part' && <PartPlaces id={PLACES} />}
       <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(170px, 1fr))', gap: 1.25 }}>
         {FIELDS[kind].map((f) => (
           <TextBox
@@ -112,13 +126,14 @@ export function WriteOther({
             minRows={f.long ? 2 : undefined}
             type={f.date ? 'date' : 'text'}
             inputMode={f.figure ? 'decimal' : undefined}
+            inputProps={f.id === 'place' ? { list: PLACES } : undefined}
             onChange={(e) => setTyped({ ...typed, [f.id]: e.target.value })}
             sx={f.long ? { gridColumn: '1 / -1' } : undefined}
           />
         ))}
       </Box>
       <Button type="submit" variant="contained" disabled={empty || wrong !== undefined} sx={{ minHeight: 44 }}>
-        write it in the book
+        {words}
       </Button>
     </Box>
   );

@@ -1,8 +1,10 @@
 import { PAGE_KINDS, VISIT_REASONS, type Page } from '@/core/book';
 
-const words = (list: readonly (readonly [label: string, value: string | number | null])[]): string =>
+const words = (list: readonly (readonly [label: string, value: string | number | null | undefined])[]): string =>
   list
-    .flatMap(([label, value]) => (value === null || value === '' ? [] : [label ? `${label}: ${value}` : `${value}`]))
+    .flatMap(([label, value]) =>
+      value === null || value === undefined || value === '' ? [] : [label ? `${label}: ${value}` : `${value}`],
+    )
     .join(' · ');
 
 /** What stands on a page, in lines. */
@@ -12,10 +14,10 @@ export function linesOf(page: Page): string[] {
       return [
         page.words,
         words([
-          ['done', page.done ?? null],
-          ['decided', page.decided ?? null],
-          ['measured', page.measured ?? null],
-          ['used', page.used ?? null],
+          ['done', page.done],
+          ['decided', page.decided],
+          ['measured', page.measured],
+          ['used', page.used],
           ['min', page.minutes],
         ]),
       ];
@@ -56,7 +58,7 @@ export function linesOf(page: Page): string[] {
           ['dog', page.dog],
           ['call', page.call],
           ['owner', page.owner],
-          ['a kWh costs', page.price ?? null],
+          ['a kWh costs', page.price],
         ]),
       ];
     case 'rule':
@@ -67,6 +69,7 @@ export function linesOf(page: Page): string[] {
           ['hours run', page.hours],
           ['starts', page.starts],
           ['in month', page.month],
+          ['job', page.job],
         ]),
       ];
     case 'later':

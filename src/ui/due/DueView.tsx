@@ -7,8 +7,11 @@ import { quantity, say, sayPhrase } from '@/core/units';
 import { dueWords } from '../book/DueList';
 import type { DueShown } from '../book/shown';
 import { Masthead } from '../frame/Masthead';
+import dynamic from 'next/dynamic';
 import { TickBox } from '../parts/TickBox';
 import { usePrefs } from '../theme/Surface';
+
+const FirmRules = dynamic(() => import('./FirmRules').then((m) => m.FirmRules), { ssr: false, loading: () => null });
 
 /** What is to be brought along, asked for as stops are ticked. */
 function useBring(chosen: readonly DueShown[]) {
@@ -154,7 +157,10 @@ export function DueView({ due, now }: { due: readonly DueShown[]; now: number })
             ))}
           </Box>
         </Box>
-        <Route chosen={chosen} />
+        <Box>
+          <Route chosen={chosen} />
+          <FirmRules />
+        </Box>
       </Box>
     </Box>
   );
