@@ -60,7 +60,8 @@ interface Of {
 }
 
 const OF = 'FROM book_readings WHERE station_id = @stationId AND meter = @meter';
-const STANDS = 'AND id NOT IN (SELECT value FROM json_each(@gone))';
+/** Where nothing fell nobody is asked whether it stands. */
+const stands = ({ gone }: Of): string => (gone === '[]' ? '' : 'AND id NOT IN (SELECT value FROM json_each(@gone))');
 const ROW = 'SELECT id, meter, at, value, new_from AS newFrom';
 
 /** The first and the last time of a meter’s readings, found without passing those between. */
@@ -71,18 +72,31 @@ const timesOf = (db: Db, of: Of): { from: number; to: number } =>
     )
     .get(of)!;
 
-/** Of each stretch of time the last reading, each looked for by itself; and all at which a new meter was put in. */
+const manyOf = (db: Db, of: Of, most: number): number =>
+  db.prepare<[object], number>(`SELECT count(*) FROM (SELECT 1 ${OF} LIMIT ${most})`).pluck().get(of)!;
+
+/** Up to so many readings are passed one by one sooner than the last of each stretch is looked for by its place. */
+const PASSED = 20_000;
+
+/** Of each stretch of time the last reading; and all at which a new meter was put in. */
 function lastOfEach(db: Db, of: Of, stretch: number): ReadingRow[] {
+  if (manyOf(db, of, PASSED) < PASSED)
+    return db
+      .prepare<[object], ReadingRow>(
+        `SELECT id, meter, max(at) AS at, value, new_from AS newFrom ${OF} ${stands(of)}
+         GROUP BY at / ${stretch}, CASE WHEN new_from IS NULL THEN 0 ELSE id END ORDER BY at, id`,
+      )
+      .all(of);
   const { from, to } = timesOf(db, of);
   const before = db.prepare<[object], ReadingRow>(
-    `${ROW} ${OF} AND at <= @until AND at > @after ${STANDS} ORDER BY at DESC LIMIT 1`,
+    `${ROW} ${OF} AND at <= @until AND at > @after ${stands(of)} ORDER BY at DESC LIMIT 1`,
   );
   const found = new Map<number, ReadingRow>();
   for (let after = from - 1; after < to; after += stretch) {
     const row = before.get({ ...of, after, until: after + stretch });
     if (row) found.set(row.id, row);
   }
-  for (const row of db.prepare<[object], ReadingRow>(`${ROW} ${OF} AND new_from IS NOT NULL ${STANDS}`).all(of))
+  for (const row of db.prepare<[object], ReadingRow>(`${ROW} ${OF} AND new_from IS NOT NULL ${stands(of)}`).all(of))
     found.set(row.id, row);
   return [...found.values()].sort((x, y) => x.at - y.at || x.id - y.id);
 }
@@ -91,17 +105,14 @@ function lastOfEach(db: Db, of: Of, stretch: number): ReadingRow[] {
 const sumOfEach = (db: Db, of: Of, stretch: number): ReadingRow[] =>
   db
     .prepare<[object], ReadingRow>(
-      `SELECT min(id) AS id, meter, max(at) AS at, sum(value) AS value, NULL AS newFrom ${OF} ${STANDS} GROUP BY at / ${stretch} ORDER BY at`,
+      `SELECT min(id) AS id, meter, max(at) AS at, sum(value) AS value, NULL AS newFrom ${OF} ${stands(of)} GROUP BY at / ${stretch} ORDER BY at`,
     )
     .all(of);
 
 /** Readings of one meter; of one that was read very often some. */
 function someOf(db: Db, of: Of): ReadingRow[] {
-  const many = db
-    .prepare<[object], number>(`SELECT count(*) FROM (SELECT 1 ${OF} LIMIT ${MANY + 1})`)
-    .pluck()
-    .get(of)!;
-  if (many <= MANY) return db.prepare<[object], ReadingRow>(`${ROW} ${OF} ${STANDS} ORDER BY at`).all(of);
+  if (manyOf(db, of, MANY + 1) <= MANY)
+    return db.prepare<[object], ReadingRow>(`${ROW} ${OF} ${stands(of)} ORDER BY at`).all(of);
   const { from, to } = timesOf(db, of);
   const stretch = Math.ceil((to - from + 1) / MANY);
   return of.meter === 'rain' ? sumOfEach(db, of, stretch) : lastOfEach(db, of, stretch);
@@ -120,10 +131,10 @@ export function askedOf(db: Db, stationId: number): Readings {
 /** The last reading of each meter that stands. */
 export function lastOf(db: Db, stationId: number): Record<string, Omit<ReadingRow, 'meter'>> {
   const gone = JSON.stringify([...fallen(db, stationId)]);
-  const last = db.prepare<[object], ReadingRow>(`${ROW} ${OF} ${STANDS} ORDER BY at DESC LIMIT 1`);
   return Object.fromEntries(
     metersRead(db, stationId).flatMap((meter) => {
-      const row = last.get({ stationId, meter, gone });
+      const of = { stationId, meter, gone };
+      const row = db.prepare<[object], ReadingRow>(`${ROW} ${OF} ${stands(of)} ORDER BY at DESC LIMIT 1`).get(of);
       if (!row) return [];
       const { meter: _, ...reading } = row;
       return [[meter, reading]];
