@@ -116,8 +116,8 @@ const PANELS = 'dist/panels.mjs';
 /** A thread that has ended by itself is begun again after so long, ms. */
 const AGAIN = 30_000;
 
-/** Reads the panels of all stations beside all else. @returns ends it */
-function readPanels(folder: string): () => void {
+/** Reads the panels of all stations beside all else. @returns ends it, and tells when its connection is closed */
+function readPanels(folder: string): () => Promise<void> {
   let worker: Worker | null = null;
   let ended = false;
   const begin = () => {
@@ -129,7 +129,12 @@ function readPanels(folder: string): () => void {
   begin();
   return () => {
     ended = true;
-    worker?.postMessage('end');
+    const last = worker;
+    if (!last || last.threadId === -1) return Promise.resolve();
+    return new Promise((resolve) => {
+      last.once('exit', () => resolve());
+      last.postMessage('end');
+    });
   };
 }
 
@@ -137,17 +142,18 @@ function readPanels(folder: string): () => void {
 const GRACE = 3000;
 
 /** Ends the server: nothing new is let in, what is under way is given a moment, the database is folded up. */
-function stopper(server: Server, also: () => void): () => void {
+function stopper(server: Server, also: () => Promise<void>): () => void {
   let stopping = false;
   return () => {
     if (stopping) return;
     stopping = true;
-    also();
     const end = () => {
       closeDatabase();
       process.exit(0);
     };
-    server.close(end);
+    // The database is folded up by whoever closes it last: that is this thread.
+    const others = also();
+    server.close(() => void others.then(end));
     server.closeIdleConnections();
     setTimeout(end, GRACE);
   };
@@ -181,7 +187,7 @@ export async function serveBuilt({ folder, port, host, names }: Serving): Promis
   server.requestTimeout = 60_000;
   server.headersTimeout = 20_000;
   await listening(server, port, host);
-  let noPanels: () => void = () => undefined;
+  let noPanels: () => Promise<void> = () => Promise.resolve();
   const stop = stopper(server, () => noPanels());
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, stop);
   await app.prepare();
