@@ -89,6 +89,18 @@ describe('meters that stand, and pumps that do not stop', () => {
     expect(of(30).findings.some((f) => f.kind === 'never-stops')).toBe(false);
     expect(of(30).spans.every((s) => s.flows !== null)).toBe(true);
   });
+  it('an hour meter that could not show so short runs yet does not stand; with enough of them it does', () => {
+    const small = demoStations().find((d) => d.file === 'cold-store-condensate.json')!.station;
+    const { volume, flows } = expectedOf(small);
+    const perStart = volume / flows[0]! / 3600;
+    const told = (starts: number) => {
+      const readings = weekly([...many(2, { hours: 1, starts: 40 }), ...many(2, { hours: 0, starts })]);
+      return analyse({ station: small, readings, alarms: [] }).findings.some((f) => f.kind === 'meter-stands');
+    };
+    // Half an hour in two weeks is five tenths: from there on its dial must have moved.
+    expect(told(Math.floor((0.45 / perStart) * 0.5))).toBe(false);
+    expect(told(Math.ceil((0.55 / perStart) * 0.5))).toBe(true);
+  });
   it('are not asked of one visit', () => {
     const { asked, notAsked } = read([{ hours: 168, starts: 0 }]);
     expect(asked).not.toContain('never-stops');

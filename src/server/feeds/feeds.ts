@@ -132,6 +132,8 @@ export function putNow(db: Db, { id, stationId }: Pick<FeedKept, 'id' | 'station
 
 /** What is shown of a panel that is being read. */
 export interface FeedShown {
+  /** When this was so, by the clock of this machine, ms since 1970. */
+  readonly now: number;
   readonly askedAt: number | null;
   readonly heardAt: number | null;
   readonly failures: number;
@@ -145,6 +147,7 @@ export interface FeedShown {
 export function shownOf(db: Db, { stationId, feed }: FeedKept, now: number): FeedShown {
   const at = feedNow(db, stationId);
   return {
+    now,
     askedAt: at?.askedAt ?? null,
     heardAt: at?.heardAt ?? null,
     failures: at?.failures ?? 0,

@@ -114,13 +114,18 @@ function heardWords({ kept: { feed }, shown }: FeedGiven, now: number): string {
     : `Heard ${ago < 2 ? 'just now' : `${ago} s ago`}.`;
 }
 
-function useNow(): number {
-  const [now, setNow] = useState(() => Date.now());
+/** What time it is by the server’s clock: what it said last, and what has passed here since. The clock of a phone may be anywhere. */
+function useNow(said: number): number {
+  const [passed, setPassed] = useState(0);
   useEffect(() => {
-    const timer = setInterval(() => setNow(Date.now()), 1000);
-    return () => clearInterval(timer);
-  }, []);
-  return now;
+    const from = performance.now();
+    const timer = setInterval(() => setPassed(performance.now() - from), 1000);
+    return () => {
+      clearInterval(timer);
+      setPassed(0);
+    };
+  }, [said]);
+  return said + passed;
 }
 
 /** Water, pumps and alarm, as the panel says it. */
@@ -179,7 +184,7 @@ function troubleWords({ kept, shown: { failures, why } }: FeedGiven): string {
 
 /** How the panel says that everything stands. */
 function Standing({ given, pumps, system }: { given: FeedGiven; pumps: number; system: UnitSystem }) {
-  const now = useNow();
+  const now = useNow(given.shown.now);
   return (
     <>
       {given.kept.feed.on && given.shown.heardAt !== null && (

@@ -11,6 +11,7 @@ const valuesSchema = z.record(z.string(), valueSchema);
 const givenSchema = z.object({
   kept: z.object({ feed: feedSchema, by: z.string(), keptAt: z.string() }),
   shown: z.object({
+    now: z.number(),
     askedAt: z.number().nullable(),
     heardAt: z.number().nullable(),
     failures: z.number(),

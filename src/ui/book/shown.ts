@@ -13,6 +13,8 @@ export interface DueShown extends Due {
 export interface FeedGiven {
   readonly kept: { readonly feed: Feed; readonly by: string; readonly keptAt: string };
   readonly shown: {
+    /** By the server’s clock. */
+    readonly now: number;
     readonly askedAt: number | null;
     readonly heardAt: number | null;
     readonly failures: number;

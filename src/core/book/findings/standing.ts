@@ -1,3 +1,4 @@
+import { traitsOf } from '../../duties';
 import { phrase, quantity } from '../../units';
 import { unanswered, type Evidence, type Finding, type Told } from '../finding';
 import { METER_KINDS } from '../meters';
@@ -7,11 +8,21 @@ const NOW = 2;
 /** Fewer starts, or less run, say nothing of a meter that stands. */
 const STARTS = 20;
 const RUN = 3600;
+/** An hour meter should have gone on by so many of its last digits at least before it is told as standing. */
+const SHOWN = 5;
 /** A pump that ran for more of the time than this has not stopped. */
 const ALWAYS = 0.95;
 
+/** What a start must run for at least by the model, s: the water between the trips at the pump’s flow, or what its timer gives it. Null: nothing tells. */
+function runOfStart({ station, expected }: Evidence, i: number): number | null {
+  const { timer } = traitsOf(station);
+  const flow = expected.flows[i];
+  return timer ? timer.on : flow ? expected.volume / flow : null;
+}
+
 /** One pump’s two meters beside one another: one that stands while the other goes on, and a pump that runs all the time. */
-function ofPump({ spans }: Evidence, i: number): Finding[] {
+function ofPump(evidence: Evidence, i: number): Finding[] {
+  const { spans } = evidence;
   const last = spans.slice(-NOW);
   const starts = last.reduce((sum, s) => sum + s.starts[i]!, 0);
   const run = last.reduce((sum, s) => sum + s.run[i]!, 0);
@@ -33,8 +44,9 @@ function ofPump({ spans }: Evidence, i: number): Finding[] {
         test: 'pump-down',
       },
     ];
-  // What its dial cannot show yet is no meter that stands.
-  if (starts >= STARTS && run < METER_KINDS.hours.step * 3600)
+  // What its dial could not show yet is no meter that stands.
+  const should = (runOfStart(evidence, i) ?? 0) * starts;
+  if (starts >= STARTS && run < METER_KINDS.hours.step * 3600 && should > SHOWN * METER_KINDS.hours.step * 3600)
     return [
       {
         ...common,
