@@ -147,6 +147,27 @@ describe('a panel that misbehaves', () => {
     },
   );
 
+  it('that was read by a wrong map says nothing by the right one until it has answered, and no dial begins anew for it', async () => {
+    await begin({ counted: { 'starts-1': 9000 } });
+    const right = map('modbus');
+    if (right.protocol !== 'modbus') throw new Error('it is');
+    const wrong = {
+      ...right,
+      points: right.points.map((p) => (p.signal === 'starts-1' ? { ...p, address: 0, scale: 1 } : p)),
+    };
+    await pass(keep(wrong), HOUR);
+    expect(feedNow(db, saved.id)!.heard['starts-1']).toMatchObject({ ok: true });
+    link!.close();
+    link = null;
+    const kept = keep(right);
+    expect(shownOf(db, kept, now)).toMatchObject({ heardAt: null, heard: {}, stale: true });
+    await pass(kept, HOUR);
+    const list = readingsOf(db, saved.id)['starts-1']!;
+    expect(list.at(-1)!.value).toBeGreaterThanOrEqual(9000);
+    expect(list.every((r) => r.newFrom === null)).toBe(true);
+    expect(feedNow(db, saved.id)!.why).toBeNull();
+  });
+
   it('whose clock stands gives nothing to the book', async () => {
     await begin();
     const kept = keep(map('http'));

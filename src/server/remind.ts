@@ -24,7 +24,10 @@ export const toTell = (due: readonly DueSomewhere[], days: number, now: number):
 function lineOf(d: DueSomewhere, address: string, now: number): string {
   const late = Math.floor((now - whenOf(d)) / DAY);
   const when = late > 0 ? `${late} day${late === 1 ? '' : 's'} late` : dayOf(whenOf(d));
-  const risk = d.toHarm === null ? '' : ` It gives ${d.toHarm.toFixed(1)} h from its alarm to harm, by design inflow.`;
+  const risk =
+    d.toHarm === null
+      ? ''
+      : ` It gives ${d.toHarm.toFixed(1)} h from its alarm to harm, by design inflow and with no pump running.`;
   return `${d.name}, ${d.site}: ${d.what} (${when}).\n  ${sayPhrase(d.why, 'metric')}.${risk}\n  ${address}/stations/${d.stationId}/book`;
 }
 

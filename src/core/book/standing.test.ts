@@ -50,6 +50,8 @@ describe('meters that stand, and pumps that do not stop', () => {
   it('a pump that ran all of two weeks stands first of all findings, and is no meter that stands', () => {
     const { findings } = read([...many(4, { hours: 3, starts: 200 }), ...many(2, { hours: 168, starts: 0 })]);
     expect(findings[0]!.kind).toBe('never-stops');
+    // A meter that is landed where there is always voltage looks the same.
+    expect(sayPhrase(findings[0]!.sentence, 'metric')).toMatch(/or the hour meter hangs where there is always voltage/);
     expect(findings.some((f) => f.kind === 'meter-stands')).toBe(false);
   });
   it.each([

@@ -4,4 +4,5 @@ export { FORMS, TABLES, type NumberForm, type Table } from './forms';
 export { blocksOf, valuesOfRegisters, type Block, type BlockRead } from './registers';
 export { valuesOfJson, valuesOfTable } from './body';
 export { isStale, waitFor } from './pace';
+export type { FeedShown } from './shown';
 export { NOTHING_BEFORE, take, type AlarmTold, type Memory, type Taken, type ToKeep } from './keep';

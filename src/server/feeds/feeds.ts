@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import * as z from 'zod';
-import { feedSchema, isStale, NOTHING_BEFORE, type Feed, type Memory, type Values } from '@/core/feeds';
+import { feedSchema, isStale, NOTHING_BEFORE, type Feed, type FeedShown, type Memory, type Values } from '@/core/feeds';
 import type { Db } from '../db';
 
 /** How the panel of a station is read, as it is kept. */
@@ -66,6 +66,8 @@ export const stationOfWord = (db: Db, word: string): number | null =>
 
 /** How it stands with a panel. Times in ms since 1970. */
 export interface FeedNow {
+  /** By which map: what another map made of the answers is not what this one says. */
+  readonly feedId: number;
   readonly askedAt: number;
   /** When it answered last; null: never. */
   readonly heardAt: number | null;
@@ -104,7 +106,7 @@ type NowRow = Omit<FeedNow, 'heard' | 'memory'> & { readonly heard: string; read
 export function feedNow(db: Db, stationId: number): FeedNow | null {
   const row = db
     .prepare<[number], NowRow>(
-      'SELECT asked_at AS askedAt, heard_at AS heardAt, failures, why, heard, memory FROM feed_now WHERE station_id = ?',
+      'SELECT feed_id AS feedId, asked_at AS askedAt, heard_at AS heardAt, failures, why, heard, memory FROM feed_now WHERE station_id = ?',
     )
     .get(stationId);
   if (!row) return null;
@@ -113,7 +115,11 @@ export function feedNow(db: Db, stationId: number): FeedNow | null {
   return { ...row, heard: heard.data ?? {}, memory: memory.data ?? NOTHING_BEFORE };
 }
 
-export function putNow(db: Db, { id, stationId }: Pick<FeedKept, 'id' | 'stationId'>, now: FeedNow): void {
+export function putNow(
+  db: Db,
+  { id, stationId }: Pick<FeedKept, 'id' | 'stationId'>,
+  now: Omit<FeedNow, 'feedId'>,
+): void {
   db.prepare(
     `INSERT INTO feed_now (station_id, feed_id, asked_at, heard_at, failures, why, heard, memory) VALUES (?, ?, ?, ?, ?, ?, ?, ?)
      ON CONFLICT (station_id) DO UPDATE SET feed_id = excluded.feed_id, asked_at = excluded.asked_at, heard_at = excluded.heard_at,
@@ -131,21 +137,9 @@ export function putNow(db: Db, { id, stationId }: Pick<FeedKept, 'id' | 'station
 }
 
 /** What is shown of a panel that is being read. */
-export interface FeedShown {
-  /** When this was so, by the clock of this machine, ms since 1970. */
-  readonly now: number;
-  readonly askedAt: number | null;
-  readonly heardAt: number | null;
-  readonly failures: number;
-  readonly why: string | null;
-  readonly stale: boolean;
-  readonly heard: Values;
-  /** The last reading that it gave the book: another when the book went on. */
-  readonly kept: number;
-}
-
-export function shownOf(db: Db, { stationId, feed }: FeedKept, now: number): FeedShown {
-  const at = feedNow(db, stationId);
+export function shownOf(db: Db, { id, stationId, feed }: FeedKept, now: number): FeedShown {
+  const any = feedNow(db, stationId);
+  const at = any?.feedId === id ? any : null;
   return {
     now,
     askedAt: at?.askedAt ?? null,

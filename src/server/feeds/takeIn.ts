@@ -71,7 +71,11 @@ const sameAsBefore = (db: Db, feed: number, raw: string): boolean =>
 export function takeIn(db: Db, kept: FeedKept, station: Judged, answer: Answer, now: number): void {
   db.transaction(() => {
     const before = feedNow(db, station.id);
-    const base = before ?? { heardAt: null, failures: 0, heard: {}, memory: NOTHING_BEFORE };
+    // By another map other figures were read: only an alarm that rings is the same one.
+    const base =
+      before?.feedId === kept.id
+        ? before
+        : { heardAt: null, failures: 0, heard: {}, memory: { ...NOTHING_BEFORE, alarm: before?.memory.alarm ?? null } };
     if (!answer.ok) {
       putNow(db, kept, { ...base, askedAt: now, failures: base.failures + 1, why: answer.why });
       return;

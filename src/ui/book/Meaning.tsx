@@ -72,10 +72,13 @@ function Doubts({ analysis: { doubts, swaps }, system }: { analysis: Analysis; s
   );
 }
 
+/** Fewer days than these are told: a season is no year. */
+const YEAR = 330;
+
 /** What the pumping takes and costs, and how that is known. */
 function EnergyLine({ energy, system }: { energy: Analysis['energy']; system: UnitSystem }) {
   if (!energy) return null;
-  const { perDay, by, perVolume, costPerYear } = energy;
+  const { perDay, by, perVolume, costPerYear, days } = energy;
   const said = [
     `${say(quantity('energy', perDay * 365.25 * 3.6e6), system)} a year`,
     ...(perVolume === null ? [] : [say(quantity('specificEnergy', perVolume * 3.6e6), system)]),
@@ -87,6 +90,7 @@ function EnergyLine({ energy, system }: { energy: Analysis['energy']; system: Un
     <Typography variant="body2" sx={{ mt: 0.5 }}>
       Energy: {said.join(' · ')}{' '}
       <Typography component="span" variant="label">
+        {days < YEAR && `as in ${Math.round(days)} days; `}
         {by === 'meter'
           ? 'by its meter, with all else that hangs on it'
           : 'by hours run and what the motors are assumed to draw: no energy meter is read'}

@@ -106,11 +106,12 @@ function ReadingsOf({
 }
 
 /** Which revision of the station was found, and which was left. */
-function revisions({ foundRevision, revision }: PageKept): string {
+function revisions({ foundRevision, revision, page }: PageKept): string {
+  const assumed = page?.kind === 'visit' && page.minutes === null ? ' (of two hours, as is assumed)' : '';
   if (foundRevision === null) return `of revision ${revision}`;
   return foundRevision === revision
     ? `revision ${revision} found and left`
-    : `revision ${foundRevision} found, ${revision} left`;
+    : `revision ${foundRevision} found, ${revision} left by the visit${assumed}`;
 }
 
 interface Props {

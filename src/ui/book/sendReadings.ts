@@ -41,6 +41,12 @@ export async function sendTable(
   }
   const body = JSON.stringify({ do: 'take', word, parts, by, file });
   const taken = await ask(url, answerSchema, { method: 'PUT', body, patience: PATIENCE });
+  // No answer is no answer: they may be in the book.
+  if (taken.ok === null)
+    return {
+      ok: false,
+      told: `Whether they were taken is not known: ${taken.why}. Look at the pages; the same table sent again adds nothing twice.`,
+    };
   if (!taken.ok) return none(wentWrong(taken));
   const { added, double } = taken.value;
   return { ok: true, told: `${added} readings taken${double > 0 ? `; ${double} were here already` : ''}.` };

@@ -1,5 +1,5 @@
 import type { Analysis, Due, PageKept, PageKind, PageSent, Reading } from '@/core/book';
-import type { Feed, Values } from '@/core/feeds';
+import type { Feed, FeedShown } from '@/core/feeds';
 
 /** Something that is due, and where. */
 export interface DueShown extends Due {
@@ -12,17 +12,7 @@ export interface DueShown extends Due {
 /** How the station’s panel is read, and how it stands. */
 export interface FeedGiven {
   readonly kept: { readonly feed: Feed; readonly by: string; readonly keptAt: string };
-  readonly shown: {
-    /** By the server’s clock. */
-    readonly now: number;
-    readonly askedAt: number | null;
-    readonly heardAt: number | null;
-    readonly failures: number;
-    readonly why: string | null;
-    readonly stale: boolean;
-    readonly heard: Values;
-    readonly kept: number;
-  };
+  readonly shown: FeedShown;
   /** By it the panel is known when it sends an alarm. */
   readonly word: string;
 }

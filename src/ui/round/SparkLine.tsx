@@ -22,6 +22,8 @@ export function useSparks(hung: readonly number[]): Sparks {
   return sparks;
 }
 
+/** What was read longer ago says nothing of now, ms. */
+const OLD = 30 * 86_400_000;
 const WIDE = 72;
 const HIGH = 16;
 
@@ -32,8 +34,9 @@ export function SparkLine({ spark: { weeks, to } }: { spark: Spark }) {
   const d = known.map(
     (k, i) => `${i ? 'L' : 'M'}${k.x.toFixed(1)} ${(HIGH - 1 - (k.n / top) * (HIGH - 2)).toFixed(1)}`,
   );
-  const now = known.at(-1)!.n;
-  const said = `${now < 9.95 ? now.toFixed(1) : Math.round(now)} starts a day`;
+  const last = known.at(-1)!.n;
+  const [now] = useState(() => Date.now());
+  const said = `${last < 9.95 ? last.toFixed(1) : Math.round(last)} starts a day`;
   const read = shortDay(new Date(to).toISOString());
   return (
     <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', color: 'text.primary' }}>
@@ -42,6 +45,7 @@ export function SparkLine({ spark: { weeks, to } }: { spark: Spark }) {
       </svg>
       <Typography variant="label" aria-hidden>
         {said}
+        {now - to > OLD && `, until ${read}`}
       </Typography>
     </Box>
   );

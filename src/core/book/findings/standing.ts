@@ -39,7 +39,7 @@ function ofPump(evidence: Evidence, i: number): Finding[] {
       {
         ...common,
         kind: 'never-stops',
-        sentence: phrase`P${name} ran ${quantity('time', run)} of ${quantity('time', time)}, with ${quantity('count', starts)} starts: it hardly stops, or not at all. A contact that is welded, a stop that never comes, a pump that draws air or gives nothing, or as much that comes, or is drawn, as it moves.`,
+        sentence: phrase`P${name} ran ${quantity('time', run)} of ${quantity('time', time)}, with ${quantity('count', starts)} starts: it hardly stops, or not at all. A contact that is welded, a stop that never comes, a pump that draws air or gives nothing, or as much that comes, or is drawn, as it moves; or the hour meter hangs where there is always voltage, and says nothing of the pump.`,
         next: phrase`At the pit today: where the water stands. Then the pump off by its breaker, and what held it in.`,
         test: 'pump-down',
       },
@@ -61,7 +61,7 @@ function ofPump(evidence: Evidence, i: number): Finding[] {
       {
         ...common,
         kind: 'meter-stands',
-        sentence: phrase`The start counter of p${name} stood while its hour meter went on by ${quantity('time', run)}: the counter is dead or off its terminals, or the pump was started once and ran on. Nothing of its flow can be told until then.`,
+        sentence: phrase`The start counter of p${name} stood while its hour meter went on by ${quantity('time', run)}: the counter is dead or off its terminals, or the pump was started once and ran on, or the hour meter counts something else. Nothing of its flow can be told until then.`,
         next: phrase`Call the pump twice, and see whether the counter goes on by two.`,
         test: null,
       },
