@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
+import { sayPhrase } from '../units';
 import { analyse, byFillTimes, byRehearsal, plantedYear, type FindingKind, type Trouble } from '.';
 
 const FROM = Date.UTC(2025, 10, 26);
@@ -26,6 +27,10 @@ describe('years that were rehearsed week by week', () => {
       expect(week).toBeGreaterThan(begins - 4);
       expect(week).toBeLessThan(begins + 9);
     }
+  });
+  it('of a line that drains back whole it is said how many times as often pumps start, not by how many hundred per cent', () => {
+    const found = findings('lodge-grinder-well', 'runs-back', 30).find((f) => f.kind === 'runs-back')!;
+    expect(sayPhrase(found.sentence, 'metric')).toMatch(/^Pumps start \d{2,3} times as often, and/);
   });
   it.each(['workshop-sump', 'wash-bay-pit', 'underpass-storm-sump', 'lodge-grinder-well'])(
     '%s with nothing planted: nothing but rain and the model is told',

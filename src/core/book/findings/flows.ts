@@ -17,6 +17,11 @@ const LEAST_NOISE = 0.012;
 const mean = (list: readonly number[]) => list.reduce((a, b) => a + b, 0) / list.length;
 const share = (log: number): number => Math.abs(Math.exp(log) - 1);
 const flow = (value: number) => quantity('flow', value);
+/** So much more often; past four times as often a share says nothing that anybody sees. */
+const oftener = (log: number): Phrase =>
+  share(log) > 3
+    ? phrase`${String(Math.round(Math.exp(log)))} times as often`
+    : phrase`${quantity('share', share(log))} more often`;
 
 /** A row of spans in which every pump has a flow. */
 type Row = readonly { readonly span: Span; readonly q: number; readonly pumps: readonly number[] }[];
@@ -180,7 +185,7 @@ function moreStarts(row: Row, expected: Evidence['expected'], water: Water): Fin
     return {
       ...base,
       kind: 'runs-back',
-      sentence: phrase`Pumps start ${quantity('share', share(shift.by))} more often, and their runs did not grow longer as they would if more ${water.came}: about ${flow(flows.by)} ${water.back}.`,
+      sentence: phrase`Pumps start ${oftener(shift.by)}, and their runs did not grow longer as they would if more ${water.came}: about ${flow(flows.by)} ${water.back}.`,
       next: water.seeBack,
       test: 'pump-down',
     };
@@ -195,7 +200,7 @@ function moreStarts(row: Row, expected: Evidence['expected'], water: Water): Fin
   return {
     ...base,
     kind: 'not-told',
-    sentence: phrase`Pumps start ${quantity('share', share(shift.by))} more often. Whether more ${water.comes} or some goes the way it came while they rest the readings do not tell: ${expected.flows.length > 0 ? phrase`the run grows too little by either` : phrase`no flow is known`}.`,
+    sentence: phrase`Pumps start ${oftener(shift.by)}. Whether more ${water.comes} or some goes the way it came while they rest the readings do not tell: ${expected.flows.length > 0 ? phrase`the run grows too little by either` : phrase`no flow is known`}.`,
     next: water.seeBack,
     test: 'pump-down',
   };
