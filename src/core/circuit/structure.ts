@@ -262,7 +262,13 @@ function prepare(stamps: readonly Stamp[], count: number, places: number, freque
   return made;
 }
 
-export function structureOf(netlist: Netlist): Structure {
+/**
+ * Lays a circuit out to be solved.
+ * @param like one that was laid out before: where it is made of the same components it is laid out the same
+ */
+export function structureOf(netlist: Netlist, like: Structure | null = null): Structure {
+  if (like && like.netlist.components === netlist.components && like.netlist.frequency === netlist.frequency)
+    return { ...like, netlist };
   const nodes = new Map<string, number>();
   const names: string[] = [];
   const globalOf = (name: string): number => {

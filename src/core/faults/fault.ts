@@ -1,6 +1,7 @@
 import type { Netlist } from '../circuit';
 import type { Device, Panel } from '../schemes';
 import type { Station } from '../station';
+import type { Quantity } from '../units';
 
 /** What is wrong with one pump, besides what the circuit does to it. */
 export interface PumpEffects {
@@ -14,6 +15,8 @@ export interface PumpEffects {
 export interface FaultEffects {
   /** Devices that stay in a state whatever moves them; null: in the state they are in when it comes. */
   readonly holds?: Readonly<Record<string, string | null>>;
+  /** What is held is held by what is round it: taken out, in the hand, it moves. */
+  readonly freeInHand?: true;
   /** Where cores and links sit while it lasts. */
   readonly landings?: Partial<Station['landings']>;
   circuit?(netlist: Netlist): Netlist;
@@ -41,6 +44,10 @@ export interface Fault {
   /** How often it comes in a year at one such part: an assumed weight by which faults are compared, not a promise. */
   readonly perYear: number;
   readonly effects: FaultEffects;
+  /** To mend it a housing is opened or a part is bought: one is surer before that is done than before a switch is turned. */
+  readonly buys: boolean;
+  /** Of one that comes in more than one size: this size, and the same fault in its others. */
+  readonly size?: { readonly is: Quantity; readonly others: readonly Fault[] };
 }
 
 /** The circumstances in which a kind of fault comes and goes, and how often: said once for all parts that have it. */
@@ -48,6 +55,7 @@ export interface FaultKind {
   readonly cause: string;
   readonly remedy: string;
   readonly perYear: number;
+  readonly buys: boolean;
 }
 
 /** Where a device stands when it is asked how it can fail. */
@@ -62,4 +70,28 @@ export type FaultsOf = (device: Device, at: At) => readonly Fault[];
 /** Of a part, by its tag or a sensor’s id, and what fails of it. */
 export const faultId = (part: string, what: string): string => `${part}-${what}`;
 
-export const kind = (perYear: number, cause: string, remedy: string): FaultKind => ({ perYear, cause, remedy });
+/** @param mends `part`: a housing is opened or something is bought; `hand`: what was moved is put back, cleaned, set or reset */
+export const kind = (perYear: number, cause: string, remedy: string, mends: 'part' | 'hand' = 'hand'): FaultKind => ({
+  perYear,
+  cause,
+  remedy,
+  buys: mends === 'part',
+});
+
+/**
+ * A fault that comes in several sizes: the middle one, which is the fault of the catalogue, and the others that are as likely.
+ * @param make of a size, with what its name ends in
+ */
+export function inSizes(
+  of: (size: number) => Quantity,
+  usual: number,
+  others: readonly number[],
+  make: (size: number, ending: string) => Fault,
+): Fault {
+  const sized = (size: number, ending: string): Fault => {
+    const made = make(size, ending);
+    return { ...made, size: { is: of(size), others: [] } };
+  };
+  const first = sized(usual, '');
+  return { ...first, size: { is: of(usual), others: others.map((s, i) => sized(s, `-size-${i + 1}`)) } };
+}

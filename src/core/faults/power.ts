@@ -1,6 +1,7 @@
 import type { Device, Panel } from '../schemes';
 import { joining, sourcesAt, without } from './change';
-import { type FaultEffects, type Fault, type FaultsOf, kind, type FaultKind } from './fault';
+import { quantity } from '../units';
+import { type FaultEffects, type Fault, type FaultsOf, inSizes, kind, type FaultKind } from './fault';
 
 const KINDS = {
   'breaker-off': kind(
@@ -8,7 +9,7 @@ const KINDS = {
     'it opened on a passing overload, or a hand left it off',
     'find why it opened before it is closed',
   ),
-  'fuse-blown': kind(0.01, 'a short in what it guards, or age', 'find the short; put in the same rating'),
+  'fuse-blown': kind(0.01, 'a short in what it guards, or age', 'find the short; put in the same rating', 'part'),
   'residual-tripped': kind(
     0.05,
     'a leak to earth, or a nuisance: moisture in a splice',
@@ -33,9 +34,14 @@ const KINDS = {
     'a cracked lamp or heater in the water, or the cable of one',
     'touch nothing; isolate every circuit that goes to the pit, one by one, and measure water to earth each time',
   ),
-  'transformer-dead': kind(0.004, 'burnt out, or a lead off', 'change it, and its fuses'),
-  'supply-dead': kind(0.01, 'the power supply failed with age or a surge', 'change it'),
-  'battery-flat': kind(0.25, 'older than it lasts, or never charged', 'change the battery and write the date on it'),
+  'transformer-dead': kind(0.004, 'burnt out, or a lead off', 'change it, and its fuses', 'part'),
+  'supply-dead': kind(0.01, 'the power supply failed with age or a surge', 'change it', 'part'),
+  'battery-flat': kind(
+    0.25,
+    'older than it lasts, or never charged',
+    'change the battery and write the date on it',
+    'part',
+  ),
 } as const satisfies Record<string, FaultKind>;
 
 const make = (id: string, which: keyof typeof KINDS, part: string, label: string, effects: FaultEffects): Fault => ({
@@ -47,17 +53,23 @@ const make = (id: string, which: keyof typeof KINDS, part: string, label: string
   effects,
 });
 
-/** Share of its voltage at which a supply is called low. */
-const LOW = 0.72;
+/** Share of its voltage that a low supply has, the usual one first. */
+const LOW = { usual: 0.72, others: [0.84] };
 
 /** A circuit of the board lost or low, or without one of its wires. */
 export const boardFaults: FaultsOf = (d, { panel }) => {
   const legs = Object.keys(d.elements).map((e) => `${d.tag}.${e}`);
   return [
     make(`${d.tag}-cut`, 'mains-lost', d.tag, `${d.label}: circuit at the board lost`, { holds: { [d.tag]: 'cut' } }),
-    make(`${d.tag}-low`, 'supply-low', d.tag, `${d.label}: supply at ${Math.round(LOW * 100)} %`, {
-      circuit: sourcesAt(LOW, ...legs),
-    }),
+    inSizes(
+      (share) => quantity('share', share),
+      LOW.usual,
+      LOW.others,
+      (share, ending) =>
+        make(`${d.tag}-low${ending}`, 'supply-low', d.tag, `${d.label}: supply at ${Math.round(share * 100)} %`, {
+          circuit: sourcesAt(share, ...legs),
+        }),
+    ),
     ...(legs.length > 1
       ? legs.map((leg) =>
           make(`${d.tag}-${leg.split('.')[1]}-lost`, 'leg-lost', d.tag, `${d.label}: leg ${leg.split('.')[1]} lost`, {

@@ -2,21 +2,33 @@ import { traitsOf } from '../duties';
 import type { Device, Panel } from '../schemes';
 import type { Pump, Station } from '../station';
 import { behaving, resisting, welded, without, withoutWinding } from './change';
-import { type FaultEffects, type Fault, faultId, type FaultGroup, type FaultsOf, kind, type FaultKind } from './fault';
+import { quantity } from '../units';
+import {
+  type FaultEffects,
+  type Fault,
+  faultId,
+  type FaultGroup,
+  type FaultsOf,
+  inSizes,
+  kind,
+  type FaultKind,
+} from './fault';
 
 const KINDS = {
   winding: kind(
     0.01,
     'burnt out: heat, water in the motor',
     'change the pump; measure the winding and its insulation first',
+    'part',
   ),
-  capacitor: kind(0.02, 'the start capacitor dried out', 'discharge it, then change it'),
+  capacitor: kind(0.02, 'the start capacitor dried out', 'discharge it, then change it', 'part'),
   thermal: kind(0.03, 'it ran dry, hot or blocked', 'let it cool; find why before it is left'),
   overload: kind(0.03, 'jammed, worn or on two legs', 'measure the amps before it is reset'),
   seal: kind(
     0.03,
     'a worn shaft seal',
     'plan the change of the pump or its seal; the oil says how long it has been so',
+    'part',
   ),
   rotation: kind(
     0.004,
@@ -27,28 +39,35 @@ const KINDS = {
     0.012,
     'water in the motor or a cable that chafed',
     'isolate; lift each core and measure its insulation; change what fails',
+    'part',
   ),
   leak: kind(
     0.03,
     'a splice or gland that drew water',
     'isolate; measure insulation core by core; make the splice anew, above the water',
+    'part',
   ),
-  gear: kind(0.01, 'its contacts welded, or its coil open', 'change the start box'),
-  seized: kind(0.015, 'something in the impeller, or rust after a rest', 'isolate, lock, lift, and clear it'),
-  clogged: kind(0.06, 'wipes or rope in the impeller', 'isolate, lock, lift, and clear it'),
-  worn: kind(0.03, 'grit, years', 'new impeller or wear plate'),
+  gear: kind(0.01, 'its contacts welded, or its coil open', 'change the start box', 'part'),
+  seized: kind(0.015, 'something in the impeller, or rust after a rest', 'isolate, lock, lift, and clear it', 'part'),
+  clogged: kind(0.06, 'wipes or rope in the impeller', 'isolate, lock, lift, and clear it', 'part'),
+  worn: kind(0.03, 'grit, years', 'new impeller or wear plate', 'part'),
   airlocked: kind(
     0.02,
     'air under the check valve: the pump was dry, and no weep hole lets it out',
     'let the air out; drill or clear the weep hole',
   ),
-  'check-open': kind(0.03, 'a stone or rag holds it open', 'isolate, drain the line, clear it'),
-  'check-shut': kind(0.01, 'rusted or blocked shut', 'isolate, drain the line, clear or change it'),
+  'check-open': kind(0.03, 'a stone or rag holds it open', 'isolate, drain the line, clear it', 'part'),
+  'check-shut': kind(0.01, 'rusted or blocked shut', 'isolate, drain the line, clear or change it', 'part'),
   blocked: kind(0.02, 'frozen, roots, a closed valve, grease', 'find the closed valve first; thaw or rod the line'),
   joint: kind(0.01, 'a coupling worked loose in the pit', 'isolate, lock, and make it up again'),
   weep: kind(0.02, 'scale or fibre', 'clear it with a wire'),
   inflow: kind(0.05, 'rain, a broken pipe, a tap left open', 'find where it comes from'),
-  back: kind(0.02, 'the outlet is drowned or the sewer stands high', 'a better check valve, or a higher outlet'),
+  back: kind(
+    0.02,
+    'the outlet is drowned or the sewer stands high',
+    'a better check valve, or a higher outlet',
+    'part',
+  ),
 } as const satisfies Record<string, FaultKind>;
 
 const make = (
@@ -60,9 +79,10 @@ const make = (
   effects: FaultEffects,
 ): Fault => ({ id, group, part, label, ...KINDS[which], effects });
 
-/** Share of flow that a clogged pump, and of flow and head that a worn one, still has: examples to rehearse with. */
-const CLOGGED = 0.5;
-const WORN = 0.85;
+/** Share of flow that a clogged pump, and of flow and head that a worn one, still has: examples to rehearse with, the usual one first. */
+const CLOGGED = { usual: 0.5, others: [0.8, 0.2] };
+const WORN = { usual: 0.85, others: [0.95, 0.7] };
+const share = (s: number) => quantity('share', s);
 
 /** What the fault is called by which a motor’s protector is open. */
 export const THERMAL = 'thermal';
@@ -117,8 +137,22 @@ export const motorFaults: FaultsOf = (d, { station, panel }) => {
     ...sealFaults(d),
     ...phasesChanged(d, panel),
     ...earthFaults(d),
-    motor('clogged', 'clogged', 'impeller clogged: half the flow', curve(n, CLOGGED, 1)),
-    motor('worn', 'worn', `impeller worn: ${Math.round(WORN * 100)} % of flow and head`, curve(n, WORN, WORN)),
+    inSizes(share, CLOGGED.usual, CLOGGED.others, (left, ending) =>
+      motor(
+        `clogged${ending}`,
+        'clogged',
+        `impeller clogged: ${Math.round(left * 100)} % of the flow`,
+        curve(n, left, 1),
+      ),
+    ),
+    inSizes(share, WORN.usual, WORN.others, (left, ending) =>
+      motor(
+        `worn${ending}`,
+        'worn',
+        `impeller worn: ${Math.round(left * 100)} % of flow and head`,
+        curve(n, left, left),
+      ),
+    ),
     motor('airlocked', 'airlocked', 'air-locked', { pumps: { [n]: { moves: false, air: true } } }),
   ];
 };
@@ -155,7 +189,7 @@ function phasesChanged(d: Device, { cores }: Panel): Fault[] {
 
 /** A winding or cable that has failed to its frame, Ω: solid; and a splice or gland that has drawn water. */
 const TO_FRAME = 2;
-const WET = 3000;
+const WET = { usual: 3000, others: [500, 30e3] };
 
 function earthFaults(d: Device): Fault[] {
   if (!d.inside?.some((i) => i.id === 'insulation')) return [];
@@ -164,7 +198,15 @@ function earthFaults(d: Device): Fault[] {
     motorFault(d, 'earth', 'earthed', 'winding or cable failed to its frame', {
       circuit: resisting(insulation, TO_FRAME),
     }),
-    motorFault(d, 'leak', 'leak', 'wet splice or gland: it leaks to earth', { circuit: resisting(insulation, WET) }),
+    inSizes(
+      (r) => quantity('resistance', r),
+      WET.usual,
+      WET.others,
+      (r, ending) =>
+        motorFault(d, `leak${ending}`, 'leak', 'wet splice or gland: it leaks to earth', {
+          circuit: resisting(insulation, r),
+        }),
+    ),
   ];
 }
 
@@ -188,6 +230,9 @@ export const overloadFaults: FaultsOf = (d, { panel }) => {
 };
 
 const MORE = { empty: 'inflow twice what was surveyed', fill: 'twice as much drawn' } as const;
+const MANY = { empty: 'the inflow that was surveyed', fill: 'as much drawn' } as const;
+/** Share of the flow that a joint which is off in the pit leaves. */
+const JOINT = { usual: 0.5, others: [0.8, 0.2] };
 
 /** Faults of the line and of the water. */
 export function pipeFaults(station: Station): Fault[] {
@@ -223,9 +268,11 @@ export function pipeFaults(station: Station): Fault[] {
         ]
       : []),
     pipe('blocked', 'blocked', 'discharge blocked or frozen', { pumps: all }),
-    pipe('joint-off', 'joint', 'joint off in the pit: half of it falls back', {
-      station: (s) => pumps.reduce((now, _, i) => curve(i + 1, 0.5, 1).station!(now), s),
-    }),
+    inSizes(share, JOINT.usual, JOINT.others, (left, ending) =>
+      pipe(`joint-off${ending}`, 'joint', `joint off in the pit: ${Math.round((1 - left) * 100)} % falls back`, {
+        station: (s) => pumps.reduce((now, _, i) => curve(i + 1, left, 1).station!(now), s),
+      }),
+    ),
     ...(discharge.weepHole
       ? [
           pipe('weep-blocked', 'weep', 'weep hole blocked', {
@@ -233,9 +280,18 @@ export function pipeFaults(station: Station): Fault[] {
           }),
         ]
       : []),
-    pipe('inflow-double', 'inflow', MORE[direction], {
-      inflow: 2,
-    }),
+    inSizes(
+      (times) => quantity('factor', times),
+      2,
+      [1.5, 4],
+      (times, ending) =>
+        pipe(
+          `inflow-double${ending}`,
+          'inflow',
+          ending === '' ? MORE[direction] : `${String(times)} times ${MANY[direction]}`,
+          { inflow: times },
+        ),
+    ),
     ...(direction === 'fill'
       ? []
       : [pipe('water-back', 'back', 'water coming back: half as much again as comes in', { inflow: 1.5 })]),

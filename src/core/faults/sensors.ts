@@ -2,7 +2,8 @@ import type { Panel } from '../schemes';
 import { kindOf, type Sensor, type SensorFault } from '../sensors';
 import type { Station } from '../station';
 import { leaking, reversed, welded, without } from './change';
-import { type FaultEffects, type Fault, faultId, type FaultsOf, kind, type FaultKind } from './fault';
+import { quantity, type Format } from '../units';
+import { type FaultEffects, type Fault, faultId, type FaultsOf, inSizes, kind, type FaultKind } from './fault';
 
 const KINDS = {
   'stuck-up': kind(
@@ -16,16 +17,27 @@ const KINDS = {
     'clean it, and see that it lifts',
   ),
   tangled: kind(0.02, 'its cord is wound round a pipe or another cord', 'untangle, and clip the cords apart'),
-  waterlogged: kind(0.015, 'the body is cracked and has filled', 'change the float'),
+  waterlogged: kind(0.015, 'the body is cracked and has filled', 'change the float', 'part'),
   slipped: kind(0.015, 'the clip was not tight, or the pole is greasy', 'set it again by the tape list, and tighten'),
   deposit: kind(0.03, 'scale, grease or grit in its guide', 'clean guide and float'),
-  'cord-cut': kind(0.005, 'chafed on an edge, or bitten', 'change the float: a splice in the pit does not last'),
+  'cord-cut': kind(
+    0.005,
+    'chafed on an edge, or bitten',
+    'change the float: a splice in the pit does not last',
+    'part',
+  ),
   welded: kind(
     0.006,
     'its contact carried more than it is made for',
     'change the float, and let a relay carry the load',
+    'part',
   ),
-  leaking: kind(0.008, 'water has crept into its housing or splice', 'change the float, and make the splice anew, dry'),
+  leaking: kind(
+    0.008,
+    'water has crept into its housing or splice',
+    'change the float, and make the splice anew, dry',
+    'part',
+  ),
   'wrong-core': kind(0.002, 'the spare core of a changeover was landed', 'land the core that the wire list names'),
   'upside-down': kind(
     0.002,
@@ -36,22 +48,26 @@ const KINDS = {
     0.03,
     'bell, tube or joint leaks: the trapped air is lost',
     'make it tight, and lift the alarm to fill it with air again',
+    'part',
   ),
   breather: kind(0.02, 'the breather of the pressure switch is wet or blocked', 'clear or change the breather'),
 } as const satisfies Record<SensorFault | 'wrong-core', FaultKind>;
 
-/** How far a clip slips, m, and a pressure that a blocked breather holds, Pa: examples to rehearse with. */
-const SLIP = 0.15;
+/** A pressure that a blocked breather holds, Pa: an example to rehearse with. */
 const TRAPPED = 600;
-/** A wet housing between two contacts, S. */
-const WET = 1 / 15e3;
+
+/** What comes in several sizes: how far a clip slips, m; what a wet housing between two contacts lets through, Ω. Examples to rehearse with. */
+const SIZES: Partial<Record<keyof typeof KINDS, { format: Format; usual: number; others: readonly number[] }>> = {
+  slipped: { format: 'height', usual: 0.15, others: [0.05, 0.4] },
+  leaking: { format: 'resistance', usual: 15e3, others: [2e3, 100e3] },
+};
 
 const IN_WORDS: Record<keyof typeof KINDS, string> = {
   'stuck-up': 'stuck up',
   'stuck-down': 'stuck down',
   tangled: 'tangled: stays where it is',
   waterlogged: 'waterlogged: hangs whatever the water does',
-  slipped: 'slipped 150 mm down its pole',
+  slipped: 'slipped down its pole',
   deposit: 'blocked by deposit: stays where it is',
   'cord-cut': 'cord cut',
   welded: 'contact welded',
@@ -66,20 +82,28 @@ const changed = (id: string, to: (s: Sensor) => Sensor): FaultEffects => ({
   station: (station: Station) => ({ ...station, sensors: station.sensors.map((s) => (s.id === id ? to(s) : s)) }),
 });
 
-function effectsOf(fault: keyof typeof KINDS, sensor: Sensor, tag: string, panel: Panel): FaultEffects | null {
+function effectsOf(
+  fault: keyof typeof KINDS,
+  sensor: Sensor,
+  tag: string,
+  panel: Panel,
+  size: number,
+): FaultEffects | null {
   const contact = sensor.contact === 'closes-on-rise' ? 'NO' : 'NC';
   switch (fault) {
     case 'stuck-up':
-      return { holds: { [tag]: 'up' } };
+      return { holds: { [tag]: 'up' }, freeInHand: true };
     case 'stuck-down':
     case 'waterlogged':
+      return { holds: { [tag]: 'down' }, freeInHand: true };
     case 'tube-leak':
       return { holds: { [tag]: 'down' } };
     case 'tangled':
+      return { holds: { [tag]: null }, freeInHand: true };
     case 'deposit':
       return { holds: { [tag]: null } };
     case 'slipped':
-      return changed(sensor.id, (s) => kindOf(s).moved(s, -SLIP));
+      return changed(sensor.id, (s) => kindOf(s).moved(s, -size));
     case 'breather':
       return changed(sensor.id, (s) => kindOf(s).trapped?.(s, TRAPPED) ?? s);
     case 'cord-cut':
@@ -87,7 +111,7 @@ function effectsOf(fault: keyof typeof KINDS, sensor: Sensor, tag: string, panel
     case 'welded':
       return { circuit: welded(`${tag}.${contact}`) };
     case 'leaking':
-      return { circuit: leaking(`${tag}.${contact}`, WET) };
+      return { circuit: leaking(`${tag}.${contact}`, 1 / size) };
     case 'upside-down':
       return { circuit: reversed(tag, { up: 'down', down: 'up' }) };
     case 'wrong-core': {
@@ -114,18 +138,28 @@ export const sensorFaults: FaultsOf = (device, { station, panel }) => {
     ...(sensor.changeover ? (['wrong-core'] as const) : []),
   ];
   return kinds.flatMap((what): Fault[] => {
-    const effects = effectsOf(what, sensor, device.tag, panel);
-    return effects
-      ? [
-          {
-            id: faultId(sensor.id, what),
-            group: 'sensor',
-            part: device.tag,
-            label: `${device.label}: ${IN_WORDS[what]}`,
-            ...KINDS[what],
-            effects,
-          },
-        ]
-      : [];
+    const make = (size: number, ending = ''): Fault | null => {
+      const effects = effectsOf(what, sensor, device.tag, panel, size);
+      return (
+        effects && {
+          id: `${faultId(sensor.id, what)}${ending}`,
+          group: 'sensor',
+          part: device.tag,
+          label: `${device.label}: ${IN_WORDS[what]}`,
+          ...KINDS[what],
+          effects,
+        }
+      );
+    };
+    const sizes = SIZES[what];
+    const fault = sizes
+      ? inSizes(
+          (s) => quantity(sizes.format, s),
+          sizes.usual,
+          sizes.others,
+          (s, ending) => make(s, ending)!,
+        )
+      : make(0);
+    return fault ? [fault] : [];
   });
 };

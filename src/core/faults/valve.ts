@@ -3,9 +3,14 @@ import { without, withoutWinding } from './change';
 import { type FaultEffects, type Fault, faultId, type FaultsOf, kind, type FaultKind } from './fault';
 
 const KINDS = {
-  coil: kind(0.02, 'burnt out: its core stood away, or too much voltage', 'isolate; measure the coil; change it'),
-  open: kind(0.03, 'dirt or scale under its seat', 'shut the water first; clean or change the seat'),
-  shut: kind(0.02, 'scale, or its core or gear stuck', 'shut the water; clean it, or change its drive'),
+  coil: kind(
+    0.02,
+    'burnt out: its core stood away, or too much voltage',
+    'isolate; measure the coil; change it',
+    'part',
+  ),
+  open: kind(0.03, 'dirt or scale under its seat', 'shut the water first; clean or change the seat', 'part'),
+  shut: kind(0.02, 'scale, or its core or gear stuck', 'shut the water; clean it, or change its drive', 'part'),
   pressure: kind(
     0.02,
     'the water is shut off, or a strainer is blocked',

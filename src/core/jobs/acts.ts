@@ -1,6 +1,6 @@
 import { pinOf, type Device } from '../schemes';
 import { kindOf, type Sensor } from '../sensors';
-import type { Act, Test } from '../tests';
+import { straightIn, type Act, type Test } from '../tests';
 import { phrase } from '../units';
 import type { Bench } from './job';
 import { reacts, work } from './parts';
@@ -12,26 +12,9 @@ import { reacts, work } from './parts';
 const device = ({ panel }: Bench, sensor: Sensor): Device | undefined =>
   panel?.devices.find((d) => d.sensor === sensor.id);
 
-/** A pump’s plug moved to the bare outlet, where its cord fits there; null where nothing is plugged. */
-function straight({ panel }: Bench): { acts: Act[]; back: Act[]; place: string } | null {
-  const motor = panel?.devices.find((d) => d.function === 'motor');
-  if (!panel || !motor) return null;
-  const own = panel.cores.filter((c) => pinOf(c.pin)[0] === motor.tag);
-  // Where its plug fits beside where it is.
-  const [place, pins] =
-    Object.entries(motor.cable?.plugs ?? {}).find(([, to]) => own.some((c) => to[pinOf(c.pin)[1]] !== c.terminal)) ??
-    [];
-  if (!place || !pins) return null;
-  const land = (to: (pin: string, home: string | null) => string | null): Act => ({
-    kind: 'land',
-    cores: own.map((c) => ({ core: c.id, to: to(pinOf(c.pin)[1], c.terminal) })),
-  });
-  return { acts: [land((pin, home) => pins[pin] ?? home)], back: [land((_, home) => home)], place };
-}
-
 /** The pump run past its float, for seconds: straight into the outlet, or by its selector in Hand. Nothing where this panel has neither. */
 export function bypassPump(bench: Bench): Test[] {
-  const plug = straight(bench);
+  const plug = straightIn(bench.panel);
   const common = {
     cautions: [
       'Seconds only: with the float bypassed nothing stops the pump. Stay at it, and put it back before anything else.',

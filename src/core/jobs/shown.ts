@@ -13,6 +13,7 @@ export function readingShown(
       return { ok: true, value, shown: `${say({ ...found.value, value }, 'metric')}${ghost ? ', a ghost' : ''}` };
     }
     case 'seen':
+    case 'happening':
       return { ok: true, value: null, shown: sayPhrase(found.sentence, 'metric') };
     case 'good':
       return { ok: false, reason: 'that is looked at, and not metered' };

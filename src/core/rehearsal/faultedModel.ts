@@ -64,6 +64,8 @@ export interface Prepared {
   readonly protectors: readonly string[];
   /** The station with these faults, by id; made once for each set. */
   withFaults(faults: readonly string[]): FaultedModel;
+  /** The same station, which can have these faults as well: other sizes, landings as they were found. */
+  andFaults(more: readonly Fault[]): Prepared;
 }
 
 /** A pump that has drawn air needs the water so much over its intake at least to draw water again, m. */
@@ -137,6 +139,26 @@ function faultedModel(
   };
 }
 
+/** Makes worlds with some of these faults, each once. */
+function worldsOf(sound: Sound, faults: readonly Fault[], healthy: FaultedModel): Prepared['withFaults'] {
+  const byId = new Map(faults.map((f) => [f.id, f]));
+  const worlds = new Map<string, FaultedModel>();
+  return (names) => {
+    if (names.length === 0) return healthy;
+    const key = [...new Set(names)].sort().join('|');
+    const there = worlds.get(key);
+    if (there) return there;
+    if (worlds.size >= KEPT) worlds.clear();
+    const world = faultedModel(
+      sound,
+      key.split('|').map((id) => byId.get(id)!),
+      healthy,
+    );
+    worlds.set(key, world);
+    return world;
+  };
+}
+
 const known = new WeakMap<Station, Prepared>();
 
 /** Made once for a document: a thousand storms on one station solve its panel and its pipe but once. */
@@ -158,14 +180,11 @@ export function prepare(
     wired: wire(station, panel),
   };
   const faults = faultsOf(station, panel);
-  const byId = new Map(faults.map((f) => [f.id, f]));
   const healthy = faultedModel(sound, [], null);
-  const worlds = new Map<string, FaultedModel>();
   const { mover } = traitsOf(station);
   const inVessel = mover.kind === 'pump' && mover.stands === 'in-vessel';
-  const prepared: Prepared = {
+  const rest = {
     ...sound,
-    faults,
     intakes: station.pumps.map(({ intake, volute }) =>
       inVessel
         ? { loses: vessel.volume(intake), primes: vessel.volume(Math.max(volute, intake + PRIMES)) }
@@ -175,21 +194,14 @@ export function prepare(
       const motor = panel.devices.find((d) => d.function === 'motor' && d.pump === i + 1);
       return motor ? faultId(motor.tag, THERMAL) : '';
     }),
-    withFaults(names) {
-      if (names.length === 0) return healthy;
-      const key = [...new Set(names)].sort().join('|');
-      const there = worlds.get(key);
-      if (there) return there;
-      if (worlds.size >= KEPT) worlds.clear();
-      const world = faultedModel(
-        sound,
-        key.split('|').map((id) => byId.get(id)!),
-        healthy,
-      );
-      worlds.set(key, world);
-      return world;
-    },
   };
+  const able = (all: readonly Fault[]): Prepared => ({
+    ...rest,
+    faults: all,
+    withFaults: worldsOf(sound, all, healthy),
+    andFaults: (more) => able([...all, ...more]),
+  });
+  const prepared = able(faults);
   known.set(station, prepared);
   return { ok: true, prepared };
 }

@@ -1,6 +1,6 @@
 export { SCENARIO_VERSION } from './scenarioUpgrade';
 export { readScenario, scenarioJsonSchema, type Scenario } from './scenario';
-export { readyScenarios } from './ready';
+export { plain as plainScenario, readyScenarios } from './ready';
 export { account, record, rehearse, type Closer, type Moment, type Recording, type Rehearsal } from './rehearse';
 export { live, type Live, type LiveMoment } from './live';
 export { isOrdinary, type RunEvent } from './eventLog';
@@ -12,3 +12,5 @@ export { chance, chancesSchema, usualChances, type Chance, type Chances } from '
 export { report } from './report';
 export { figures, type Figure } from './figures';
 export { rehearsable, type Rehearsable } from './rehearsable';
+export type { Account } from './ledger';
+export type { Listener, Passed } from './engine';

@@ -1,4 +1,5 @@
 import type { States } from '../circuit';
+import type { Fault } from '../faults';
 import type { Station } from '../station';
 import type { Phrase } from '../units';
 import { compileScenario, type CompiledScenario } from './compile';
@@ -86,25 +87,32 @@ const fromOn = (from: number, { passed, told, turned }: Listener): Listener => (
   turned: (t, before, after, why, since) => void (t >= from && turned?.(t, before, after, why, since)),
 });
 
-function begin(station: Station, scenario: Scenario): { ok: true; compiled: CompiledScenario } | Refused {
-  const prepared = prepare(station);
-  if (!prepared.ok) return { ok: false, problems: prepared.reasons };
-  return compileScenario(prepared.prepared, scenario);
+function begin(
+  station: Station,
+  scenario: Scenario,
+  more: readonly Fault[] = [],
+): { ok: true; compiled: CompiledScenario } | Refused {
+  const made = prepare(station);
+  if (!made.ok) return { ok: false, problems: made.reasons };
+  return compileScenario(more.length > 0 ? made.prepared.andFaults(more) : made.prepared, scenario);
 }
 
 /**
  * Runs a station through time and keeps only its account: for many rehearsals in a row.
+ * @param more faults that the scenario may name beside those of the catalogue
+ * @param hears what happens on the way as well
  * @returns problems where the scheme does not fit or the scenario names what the panel has not
  */
 export function account(
   station: Station,
   scenario: Scenario,
+  { more = [], hears = {} }: { more?: readonly Fault[]; hears?: Listener } = {},
 ): { ok: true; account: Account; ended: Phrase | null } | Refused {
-  const begun = begin(station, scenario);
+  const begun = begin(station, scenario, more);
   if (!begun.ok) return begun;
   const state = beginning(begun.compiled);
   const book = ledger(begun.compiled.prepared, state.v);
-  advance(begun.compiled, state, scenario.duration, book.listener);
+  advance(begun.compiled, state, scenario.duration, together([book.listener, hears]));
   return { ok: true, account: book.close(state.t, state.v), ended: state.ended };
 }
 

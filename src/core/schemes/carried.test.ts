@@ -56,6 +56,7 @@ describe.each(COILS)('a panel by %s', (name, plain, calls) => {
           cause: '',
           remedy: '',
           perYear: 1,
+          buys: true,
           effects: { circuit: () => netlist },
         },
       ]);

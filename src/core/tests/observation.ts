@@ -32,11 +32,25 @@ export type Observation = Observed &
         readonly alone?: string;
         readonly click?: 'open' | 'closed';
       }
-    | { readonly kind: 'ohms'; readonly probes: Probes; readonly band: Band }
+    | { readonly kind: 'ohms'; readonly probes: Probes; readonly band: Band; readonly alone?: string }
     /** Round a core while a pump runs; not over its plate, or what it takes at its flow. */
     | { readonly kind: 'amps'; readonly pump: number; readonly core: string | null; readonly of: 'plate' | 'flow' }
+    /** Round one core, whatever flows in it. */
+    | { readonly kind: 'clamp'; readonly core: string }
     /** What a person sees the panel do, against how it stood before the acts; `pumps`: and which pumps run then. */
     | { readonly kind: 'reacts'; readonly pumps?: true }
+    /** How the shaft of a pump feels to a hand; what a capacitor by itself is. */
+    | { readonly kind: 'shaft'; readonly pump: number }
+    | { readonly kind: 'farads'; readonly part: string }
+    /** In which position something is seen: a lever, a selector, a flag, a float from the rim. */
+    | { readonly kind: 'stands'; readonly device: string }
+    /** Where the cores of a device sit on the strip, and whether two of its terminals are linked. */
+    | { readonly kind: 'landed'; readonly device: string }
+    | { readonly kind: 'linked'; readonly a: string; readonly b: string }
+    /** What happens now, of all that a person can see or hear of a panel. */
+    | { readonly kind: 'happens' }
+    /** What comes in, by the rise of the water with no pump running. */
+    | { readonly kind: 'inflow' }
     /** Which pump starts, call after call. */
     | { readonly kind: 'turns'; readonly calls: number }
     /** Which way a pump is turned by its supply. */

@@ -1,12 +1,14 @@
-import { clamp, read, structureOf, type Component, type Reading, type Settled } from '../circuit';
+import { clamp, read, structureOf, type Component, type Netlist, type Reading, type Settled } from '../circuit';
 import { drawTime, sayNoDuty, type LevelGeometry } from '../levels';
 import { ampsAt, powerOf } from '../hydraulics';
 import { kindOf } from '../sensors';
+import { pinOf, type Panel } from '../schemes';
 import { phrase, quantity, type Format, type Phrase, type Quantity } from '../units';
-import { readingWords } from '../wiring';
+import { happens, readingWords } from '../wiring';
+import type { Act } from './act';
 import type { Band, Observation, Probes } from './observation';
 import { response, sayResponses } from './response';
-import { atRest, perform, putsOf, type Passage, type Scene } from './scene';
+import { atRest, perform, putsOf, visible, type Passage, type Scene } from './scene';
 import { powerSpread, SPREAD, spreadOf, tripSpread, type Spread } from './spread';
 import type { Test } from './test';
 import { byTurns, turnsOf } from './turns';
@@ -24,6 +26,8 @@ export type Prediction =
     }
   /** What a person would see. */
   | { readonly kind: 'seen'; readonly sentence: Phrase }
+  /** Which outcomes of the panel happen, by their ids; in more than one way where it goes by whose turn it is. */
+  | { readonly kind: 'happening'; readonly ways: readonly (readonly string[])[]; readonly sentence: Phrase }
   /** Nothing that a model knows: what a good one is, from the catalogue. */
   | { readonly kind: 'good'; readonly sentence: Phrase }
   | { readonly kind: 'untold'; readonly format: Format | null; readonly why: Phrase };
@@ -104,16 +108,52 @@ const CLOSED = 50;
 /** Between two ends that nothing joins, Ω. */
 const AIR = 1e12;
 
+interface Own {
+  readonly parts: readonly Component[];
+  readonly text: string;
+}
+
+const ownKnown = new WeakMap<readonly Component[], ReadonlyMap<string, Own>>();
+
+/** What each device of a circuit is made of, by its tag, and the same as text. */
+function ownOf({ components }: Netlist): ReadonlyMap<string, Own> {
+  const found = ownKnown.get(components);
+  if (found) return found;
+  const lists = new Map<string, Component[]>();
+  for (const c of components) {
+    const tag = c.id.slice(0, c.id.indexOf('.'));
+    const list = lists.get(tag);
+    if (list) list.push(c);
+    else lists.set(tag, [c]);
+  }
+  const made = new Map([...lists].map(([tag, parts]) => [tag, { parts, text: JSON.stringify(parts) }]));
+  ownKnown.set(components, made);
+  return made;
+}
+
+const NONE_OF_IT: Own = { parts: [], text: '' };
+
+/** What was read over devices by themselves, by their panel: parts, states and points as one text. */
+const aloneKnown = new WeakMap<Panel, Map<string, Reading>>();
+
 /** What the meter shows over one device with its wires off: nothing of the panel is asked but how it stands itself. */
 function alone({ world, hands }: Scene, tag: string, { a, b, mode }: Probes): Reading | null {
   if (!world.panel) return null;
-  const { netlist, points, states } = world.wiring({ cores: [], links: [] }).wired;
+  const { netlist, points } = world.wiring({ cores: [], links: [] }).wired;
   const [from, to] = [points.get(a)!, points.get(b)!];
+  const { parts, text } = ownOf(netlist).get(tag) ?? NONE_OF_IT;
+  const rest = Object.fromEntries(world.panel.devices.map((d) => [d.tag, d.initial]));
+  const stands = { ...rest, ...hands, ...putsOf(world, true) };
+  let known = aloneKnown.get(world.panel);
+  if (!known) aloneKnown.set(world.panel, (known = new Map()));
+  const key = `${text} ${parts.map((p) => p.when && stands[p.when.device]).join()} ${from} ${to} ${mode}`;
+  const found = known.get(key);
+  if (found) return found;
   // A cord that is cut leaves nothing between its ends but air.
   const air: Component = { kind: 'impedance', id: 'air', a: from, b: to, r: AIR };
-  const own = [...netlist.components.filter((c) => c.id.startsWith(`${tag}.`)), air];
-  const stands = { ...states, ...hands, ...putsOf(world) };
-  return read(structureOf({ ...netlist, components: own }), stands, from, to, mode);
+  const reading = read(structureOf({ ...netlist, components: [...parts, air] }), stands, from, to, mode);
+  known.set(key, reading);
+  return reading;
 }
 
 type Continuity = Extract<Observation, { kind: 'continuity' }>;
@@ -129,8 +169,9 @@ function continuity(scene: Scene, { probes, alone: tag, click }: Continuity): Pr
   return seen(is === 'open' ? phrase`open: no continuity` : phrase`closed: near 0 Ω`);
 }
 
-function ohms(scene: Scene, probes: Probes, band: Band): Prediction {
-  const reading = metered(scene, { ...probes, mode: 'ohms' });
+function ohms(scene: Scene, { probes, band, alone: tag }: Extract<Observation, { kind: 'ohms' }>): Prediction {
+  const dialled: Probes = { ...probes, mode: 'ohms' };
+  const reading = tag === undefined ? metered(scene, dialled) : alone(scene, tag, dialled);
   if (!reading) return untold('resistance', noPanel(scene));
   if (!reading.ok) return untold('resistance', phrase`${readingWords(reading).means}`);
   if (!Number.isFinite(reading.value) || reading.state === 'open') return seen(phrase`open line`);
@@ -153,6 +194,21 @@ function amps(before: Scene, after: Scene, { pump, core, of }: Extract<Observati
   if (!from.ok || !to.ok) return untold('current', phrase`its flow cannot be told, and so not what it takes`);
   const at = (flow: number) => ampsAt(model, station.supply, powerOf(model, station.supply)(idle.has(pump) ? 0 : flow));
   return spread(quantity('current', (at(from.pumpFlow) + at(to.pumpFlow)) / 2), powerSpread(levels, pump));
+}
+
+/** A clamp shows nothing under this, A; and errs by this share. */
+const CLAMP = { least: 0.002, share: 0.1 } as const;
+
+function clamped(scene: Scene, core: string): Prediction {
+  const panel = scene.panel();
+  if (!panel) return untold('leak', noPanel(scene));
+  const shown = clamp(panel.settled.solution, [core]);
+  if (!shown.ok) return untold('leak', phrase`there is no such core`);
+  return within(
+    quantity('leak', shown.value),
+    { amount: Math.max(CLAMP.least, CLAMP.share * shown.value) },
+    'the clamp',
+  );
 }
 
 const KICKS: Readonly<Record<string, Phrase>> = {
@@ -234,6 +290,87 @@ function tape({ world }: Scene, sensor: string, field: string): Prediction {
   return within(quantity('height', value), { amount: SPREAD.clip }, 'the tape');
 }
 
+/** States that a device comes to by itself, in words; those that hands put it in have words of its own. */
+const OF_ITSELF: Readonly<Record<string, string>> = { tripped: 'tripped', on: 'on', off: 'off' };
+
+function stands(scene: Scene, tag: string): Prediction {
+  const panel = scene.panel();
+  const device = panel?.wired.panel.devices.find((d) => d.tag === tag);
+  if (!panel || !device) return untold(null, noPanel(scene));
+  const state = panel.settled.states[tag]!;
+  const label = device.positions.find((p) => p.state === state)?.label;
+  return seen(phrase`${label ?? OF_ITSELF[state] ?? state}`);
+}
+
+/** How the shaft of a pump feels to a hand, its intake cleared of water and power. */
+function shaft({ world }: Scene, pump: number): Prediction {
+  const motor = world.panel?.devices.find((d) => d.function === 'motor' && d.pump === pump);
+  if (!world.panel || !motor) return untold(null, phrase`no panel of this scheme can be drawn`);
+  const made = world.wiring({ cores: [], links: [] }).wired.netlist.devices.find((d) => d.id === motor.tag);
+  const jammed = made?.behaviour.kind === 'motor' && made.behaviour.jammed;
+  return seen(jammed ? phrase`held fast` : phrase`turns freely`);
+}
+
+/** What a meter with a range for capacitors reads of one, taken off and discharged. */
+function farads({ world }: Scene, part: string): Prediction {
+  if (!world.panel) return untold('capacitance', phrase`no panel of this scheme can be drawn`);
+  const found = world.wiring({ cores: [], links: [] }).wired.netlist.components.find((c) => c.id === part);
+  return found?.kind === 'capacitor'
+    ? within(quantity('capacitance', found.c), { share: 0.2 }, 'what it is made to')
+    : seen(phrase`nothing`);
+}
+
+/** Where the cores of a device sit, as hands and faults have left them. */
+function landed({ world, landings }: Scene, tag: string): Prediction {
+  const { panel, faults } = world;
+  if (!panel) return untold(null, phrase`no panel of this scheme can be drawn`);
+  const moved = new Map(faults.flatMap((f) => f.effects.landings?.cores ?? []).map((c) => [c.core, c.to]));
+  const own = panel.cores.filter((c) => pinOf(c.pin)[0] === tag);
+  const at = own.map((c) => {
+    const to = landings.cores.get(c.id) ?? (moved.has(c.id) ? moved.get(c.id) : c.terminal);
+    return `${pinOf(c.pin)[1]} on ${to ?? 'none'}`;
+  });
+  return seen(phrase`${at.join(', ')}`);
+}
+
+function linked({ world, landings }: Scene, { a, b }: Extract<Observation, { kind: 'linked' }>): Prediction {
+  const between = (l: { readonly a: string; readonly b: string }) =>
+    (l.a === a && l.b === b) || (l.a === b && l.b === a);
+  const byFault = world.faults.flatMap((f) => f.effects.landings?.links ?? []).find(between);
+  const byHand = [...landings.bridges.values()].find(between);
+  const made = world.panel?.links.some(between) ?? false;
+  return seen(((byHand ?? byFault)?.fitted ?? made) ? phrase`in` : phrase`none`);
+}
+
+/** What of all that shows happens, in the order of the panel. */
+const happening = (scene: Scene): string[] =>
+  scene.panel()!.wired.panel.outcomes.flatMap((o) => (visible(o) && happens(scene.panel()!.settled, o) ? [o.id] : []));
+
+function whatHappens(scenes: readonly Scene[]): Prediction {
+  const [first] = scenes;
+  if (!first?.world.panel) return untold(null, noPanel(first!));
+  const ways = scenes.map(happening);
+  const different = ways.filter((w, i) => ways.findIndex((x) => x.join() === w.join()) === i);
+  const { outcomes } = first.world.panel;
+  const words = different.map((w) =>
+    w.length === 0
+      ? 'nothing runs, sounds or is lit'
+      : w.map((id) => outcomes.find((o) => o.id === id)!.label).join(', '),
+  );
+  return { kind: 'happening', ways: different, sentence: phrase`${words.join(', or, by whose turn it is: ')}` };
+}
+
+/** How well the inflow of a moment is known from what was surveyed, as a share. */
+const OF_SURVEY = 0.3;
+
+function inflowOf({ world }: Scene): Prediction {
+  const times = world.faults.reduce((product, f) => product * (f.effects.inflow ?? 1), 1);
+  return spread(quantity('flow', world.levels.inflow.design * times), {
+    share: OF_SURVEY,
+    mostly: 'the inflow as surveyed',
+  });
+}
+
 type Kind = Observation['kind'];
 /** Answers one kind of observation: how it was before the acts, and how it is, from new. */
 type Answer<K extends Kind> = (
@@ -257,8 +394,9 @@ const ANSWERS: { readonly [K in Kind]: Answer<K> } = {
   volts: (o, _, is) => volts(is, o.probes, o.band),
   dead: (o, _, is) => dead(is, o.pairs, o.most),
   continuity: (o, _, is) => continuity(is, o),
-  ohms: (o, _, is) => ohms(is, o.probes, o.band),
+  ohms: (o, _, is) => ohms(is, o),
   amps: (o, was, is) => amps(was, is, o),
+  clamp: (o, _, is) => clamped(is, o.core),
   reacts(o, _, is, { before, after }) {
     if (!is.world.panel) return untold(null, noPanel(is));
     return seen(is.inVain ? IN_VAIN : sayResponses(after.map((s, i) => response(before[i]!, s, o.pumps))));
@@ -269,6 +407,13 @@ const ANSWERS: { readonly [K in Kind]: Answer<K> } = {
           phrase`from new: pump ${turnsOf(atRest(is.world), o.calls).join(', then ')}; the turn passes when a call ends`,
         )
       : untold(null, noPanel(is)),
+  shaft: (o, _, is) => shaft(is, o.pump),
+  farads: (o, _, is) => farads(is, o.part),
+  stands: (o, _, is) => stands(is, o.device),
+  landed: (o, _, is) => landed(is, o.device),
+  linked: (o, _, is) => linked(is, o),
+  happens: (_o, _was, _is, { after }) => whatHappens(after),
+  inflow: (_o, _was, is) => inflowOf(is),
   kicks,
   level: water,
   volume: water,
@@ -294,10 +439,21 @@ function beginnings(world: World): readonly Scene[] {
   return known;
 }
 
+const settings = new WeakMap<World, WeakMap<readonly Act[], readonly Scene[]>>();
+
+/** A world brought into the state that a test needs; many tests need the same one. */
+function begun(world: World, needs: readonly Act[]): readonly Scene[] {
+  let of = settings.get(world);
+  if (!of) settings.set(world, (of = new WeakMap()));
+  const found = of.get(needs) ?? beginnings(world).map((s) => needs.reduce(perform, s));
+  of.set(needs, found);
+  return found;
+}
+
 /** What each observation of a test would come to in a world: by its id, in the order in which they are made. */
 export function predict(world: World, { needs, parts }: Test): ReadonlyMap<string, Prediction> {
   const found = new Map<string, Prediction>();
-  const first = beginnings(world).map((s) => needs.reduce(perform, s));
+  const first = begun(world, needs);
   let scenes = first;
   for (const { acts, observes } of parts) {
     const before = scenes;

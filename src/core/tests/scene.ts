@@ -248,10 +248,12 @@ function rewired(scene: Scene, landings: Scene['landings']): Scene {
   };
 }
 
-/** States that faults put devices in. */
-export const putsOf = ({ faults }: World): Inputs =>
+/** States that faults put devices in. @param inHand of what lies in the hand: what only its place holds moves there */
+export const putsOf = ({ faults }: World, inHand = false): Inputs =>
   Object.fromEntries(
-    faults.flatMap((f) => Object.entries(f.effects.holds ?? {}).filter((e): e is [string, string] => e[1] !== null)),
+    (inHand ? faults.filter((f) => !f.effects.freeInHand) : faults).flatMap((f) =>
+      Object.entries(f.effects.holds ?? {}).filter((e): e is [string, string] => e[1] !== null),
+    ),
   );
 
 /** Where a core is as it is made: landed there again it is as it was. */

@@ -19,6 +19,8 @@ export interface Wiring {
  * those of the same model that is drawn, solved and rehearsed.
  */
 export interface World {
+  /** The document that it was made from. */
+  readonly of: Station;
   /** With what the faults change in it: a clip that slipped, a worn impeller. */
   readonly station: Station;
   readonly levels: LevelGeometry;
@@ -47,13 +49,13 @@ const landing = (landings: Landings): Fault => ({
   cause: '',
   remedy: '',
   perYear: 0,
+  buys: false,
   effects: { landings },
 });
 
-/** Makes wirings of a panel, each once. */
-function wirings(sound: Station, panel: Panel, faults: readonly Fault[]): World['wiring'] {
+/** Makes wirings of a panel, each once. @param healthy the panel as it is wired without faults */
+function wirings(sound: Station, panel: Panel, faults: readonly Fault[], healthy: Wired): World['wiring'] {
   const known = new Map<string, Wiring>();
-  const healthy = wire(sound, panel);
   return (by) => {
     const key = JSON.stringify(by);
     const found = known.get(key);
@@ -106,20 +108,29 @@ export function worldOf(
 ): World {
   const sound: Station = as === 'designed' ? { ...station, landings: NOTHING } : station;
   const changed = faults.reduce((s, f) => f.effects.station?.(s) ?? s, station);
-  const made = panelOf(station);
+  const made = before?.of === station && before.panel ? { ok: true as const, panel: before.panel } : panelOf(station);
   const panel = made.ok ? made.panel : null;
-  const circuit = panel ? circuitOf(panel, sound) : '';
-  const same = before !== null && faults.length === 0 && before.faults.length === 0 && before.circuit === circuit;
+  const circuit = panel ? (panel === before?.panel ? before.circuit : circuitOf(panel, sound)) : '';
+  // The same panel, wired the same: what is known of it stays known. A worn impeller leaves its circuit as it is.
+  const alike = before !== null && before.panel !== null && before.faults.length === 0 && before.circuit === circuit;
+  const same = alike && faults.every((f) => !f.effects.circuit && !f.effects.landings && !f.effects.holds);
+  const wiring = (): World['wiring'] => {
+    if (!panel) return noWiring;
+    if (same) return before.wiring;
+    return alike
+      ? wirings(sound, before.panel!, faults, before.wiring(NOTHING).wired)
+      : wirings(sound, panel, faults, wire(sound, panel));
+  };
   return {
     station: changed,
     levels: levelsOf(changed, faults, before),
     faults,
     circuit,
-    // The same object where nothing of it has changed: what is known by it stays known.
-    panel: same ? before.panel : panel,
+    of: station,
+    panel: alike ? before.panel : panel,
     reasons: made.ok ? [] : made.reasons,
     held: new Set(Object.keys(heldBy(faults))),
     idle: idleIn(faults),
-    wiring: same ? before.wiring : panel ? wirings(sound, panel, faults) : noWiring,
+    wiring: wiring(),
   };
 }

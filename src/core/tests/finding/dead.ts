@@ -1,0 +1,230 @@
+import { traitsOf } from '../../duties';
+import { isPlugged, type Device } from '../../schemes';
+import { kindOf } from '../../sensors';
+import { phrase } from '../../units';
+import type { Act } from '../act';
+import { contactOf } from '../catalogue/makeSafe';
+import { unplugged } from '../hold';
+import type { Observation, Probes } from '../observation';
+import { test, type Test } from '../test';
+import type { World } from '../world';
+import { faultTest, type FaultTest } from './faultTest';
+
+const DEAD = 'Isolated, locked, proved dead: ohms on live wires burns meter and hand.';
+const band = { share: 0.2 } as const;
+
+const ohms = (id: string, label: string, a: string, b: string, alone?: string): Observation => ({
+  id,
+  label,
+  kind: 'ohms',
+  probes: { a, b, mode: 'ohms' },
+  band,
+  ...(alone !== undefined && { alone }),
+});
+
+const dead = (made: Pick<Test, 'id' | 'title' | 'actions' | 'parts' | 'minutes'> & Partial<Test>): Test =>
+  test({ phase: 'bench', cautions: [DEAD], risk: 'inside', ...made });
+
+/** The contact of each float, its cores off, hanging and lifted in the hand. */
+export function contacts(world: World): FaultTest[] {
+  return world.levels.sensors.flatMap(({ sensor }) => {
+    const contact = contactOf(world, sensor);
+    if (!contact) return [];
+    const { tag, probes } = contact;
+    const off = unplugged(world.panel!, tag);
+    const put = (to: string): Act => ({ kind: 'put', device: tag, to });
+    const word = `${sensor.role} ${kindOf(sensor).noun}`;
+    return [
+      faultTest(
+        world,
+        'dead',
+        dead({
+          id: `contact-${sensor.id}`,
+          title: `Contact of the ${word}, in the hand`,
+          actions: [phrase`${kindOf(sensor).hand.how}`, phrase`Its cores off their terminals; ohms over the pair.`],
+          parts: [
+            { acts: off, observes: [ohms('hanging', 'hanging', probes.a, probes.b, tag)] },
+            { acts: [put('up')], observes: [ohms('lifted', 'lifted', probes.a, probes.b, tag)] },
+          ],
+          minutes: 4,
+          risk: isPlugged(world.station) && sensor.duty === 'motor' ? 'outside' : 'inside',
+          about: [`float:${sensor.id}`],
+        }),
+      ),
+    ];
+  });
+}
+
+/** What is between two pins of a device by itself: worth a reading where it is a winding, a coil, a lamp or a contact. */
+function ownPins(d: Device): { id: string; label: string; probes: Probes }[] {
+  const pairs = Object.entries(d.elements).flatMap(([name, e]) => {
+    const worth = e.part?.kind === 'impedance' || (e.closed !== undefined && d.positions.length === 0);
+    if (!worth || e.pins.includes('earth')) return [];
+    const [a, b] = e.pins.map((p) => `${d.tag}:${p}`) as [string, string];
+    return [{ id: name, label: `${d.tag} ${name}`, probes: { a, b, mode: 'ohms' as const } }];
+  });
+  const frame = d.inside?.find((i) => i.id === 'insulation');
+  if (!frame) return pairs;
+  const [a, b] = [frame.a, frame.b].map((p) => `${d.tag}:${p}`) as [string, string];
+  return [...pairs, { id: 'frame', label: `${d.tag} to its frame`, probes: { a, b, mode: 'ohms' } }];
+}
+
+/** Windings, coils, lamps and contacts, each device by itself, its wires off. */
+export function parts(world: World): FaultTest[] {
+  return (world.panel?.devices ?? []).flatMap((d) => {
+    if (d.sensor !== undefined || d.function === 'supply' || d.function === 'alarm-supply') return [];
+    const pins = ownPins(d);
+    if (pins.length === 0) return [];
+    return [
+      faultTest(
+        world,
+        'dead',
+        dead({
+          id: `part-${d.tag}`,
+          title: `Ohms of ${d.tag}: ${d.label}`,
+          actions: [phrase`Wires of ${d.tag} off, one at a time, each marked; ohms from pin to pin.`],
+          cautions: [DEAD, ...(d.charge ? [d.charge] : [])],
+          parts: [{ acts: [], observes: pins.map(({ id, label, probes: { a, b } }) => ohms(id, label, a, b, d.tag)) }],
+          minutes: 3 + pins.length,
+          about: d.pump === undefined ? [] : ['pump'],
+        }),
+      ),
+    ];
+  });
+}
+
+/** Cores and links as they sit, against the wire list. */
+export function landings(world: World): FaultTest[] {
+  const { panel } = world;
+  if (!panel) return [];
+  const tags = panel.devices.filter((d) => d.cable).map((d) => d.tag);
+  const observes: Observation[] = [
+    ...tags.map((tag): Observation => ({ id: tag, label: `cores of ${tag}`, kind: 'landed', device: tag })),
+    ...[...panel.links, ...panel.linksLeftOut].map(({ a, b }): Observation => ({
+      id: `${a}-${b}`,
+      label: `link ${a} to ${b}`,
+      kind: 'linked',
+      a,
+      b,
+    })),
+  ];
+  // A loop of others that is bridged at the strip shows as a link as well.
+  const loops = panel.devices.flatMap((d): Observation[] => {
+    const [a, b] = ['1', '2'].map((p) => panel.cores.find((c) => c.pin === `${d.tag}:${p}`)?.terminal);
+    return d.function === 'cut-off' && a && b
+      ? [{ id: `${a}-${b}`, label: `bridge ${a} to ${b}`, kind: 'linked', a, b }]
+      : [];
+  });
+  if (observes.length + loops.length === 0) return [];
+  return [
+    faultTest(
+      world,
+      'dead',
+      dead({
+        id: 'landings',
+        title: 'Compare the strip with the wire list',
+        actions: [phrase`Core by core and link by link: where does it sit?`],
+        parts: [{ acts: [], observes: [...observes, ...loops] }],
+        minutes: 3 + Math.ceil(observes.length / 3),
+      }),
+    ),
+  ];
+}
+
+/** Loops of others and the battery, dead, at the terminals where they come in. */
+export function loops(world: World): FaultTest[] {
+  const { panel } = world;
+  return (panel?.devices ?? []).flatMap((d) => {
+    if (!['permission', 'cut-off', 'report', 'call-for-water'].includes(d.function)) return [];
+    const [a, b] = ['1', '2'].map((p) => panel!.cores.find((c) => c.pin === `${d.tag}:${p}`)?.terminal);
+    if (!a || !b) return [];
+    return [
+      faultTest(
+        world,
+        'dead',
+        dead({
+          id: `loop-${d.tag}`,
+          title: `Ohms of the pair to ${d.label}`,
+          actions: [
+            phrase`It belongs to others: volts first, and ohms only where there are none. Ohms from ${a} to ${b}.`,
+          ],
+          parts: [{ acts: [], observes: [ohms('loop', `${a} to ${b}`, a, b)] }],
+          minutes: 2,
+        }),
+      ),
+    ];
+  });
+}
+
+/** From each earth of the strip to the main earth: a broken one shows nowhere else before somebody touches it. */
+export function earths(world: World): FaultTest[] {
+  const { panel } = world;
+  if (!panel) return [];
+  const nets = new Set(panel.terminals.flatMap((t) => (panel.wires[t.net] === 'earth' ? [t.net] : [])));
+  return [...nets].map((net) => {
+    const { id } = panel.terminals.find((t) => t.net === net)!;
+    return faultTest(
+      world,
+      'dead',
+      dead({
+        id: `earth-${id}`,
+        title: `Earth at ${id}`,
+        actions: [phrase`A long lead from ${id} to the main earth of the board; less than an ohm.`],
+        parts: [{ acts: [], observes: [ohms('earth', `${id} to main earth`, id, 'earth')] }],
+        minutes: 3,
+        risk: 'inside',
+      }),
+    );
+  });
+}
+
+/** The capacitor of a motor, off and discharged; and its shaft, by hand. */
+export function motors(world: World): FaultTest[] {
+  const { panel } = world;
+  return (panel?.devices ?? []).flatMap((d) => {
+    const capacitor = d.inside?.find((i) => i.id === 'capacitor');
+    const made: FaultTest[] = [];
+    if (capacitor)
+      made.push(
+        faultTest(
+          world,
+          'dead',
+          dead({
+            id: `capacitor-${d.tag}`,
+            title: `Capacitor of ${d.label}`,
+            actions: [phrase`Discharge it over a resistor, take one lead off, and read it on a range for capacitors.`],
+            cautions: [DEAD, ...(d.charge ? [d.charge] : [])],
+            parts: [
+              {
+                acts: [],
+                observes: [{ id: 'farads', label: 'capacitor', kind: 'farads', part: `${d.tag}.capacitor` }],
+              },
+            ],
+            minutes: 6,
+          }),
+        ),
+      );
+    if (d.function === 'motor' && d.pump !== undefined && traitsOf(world.station).mover.kind === 'pump')
+      made.push(
+        faultTest(
+          world,
+          'dead',
+          dead({
+            id: `shaft-${d.tag}`,
+            title: `Turn the shaft of ${d.label}`,
+            actions: [phrase`Lift the pump out on its chain, and turn its impeller with a tool, never with a finger.`],
+            cautions: [
+              DEAD,
+              'A column of water stands over the check valve: nothing above it is opened. Never look into the intake of a pump that can start.',
+            ],
+            parts: [{ acts: [], observes: [{ id: 'shaft', label: 'shaft', kind: 'shaft', pump: d.pump }] }],
+            minutes: 15,
+            people: 2,
+            risk: 'pit',
+            about: ['pump'],
+          }),
+        ),
+      );
+    return made;
+  });
+}

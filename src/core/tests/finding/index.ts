@@ -1,0 +1,35 @@
+import type { World } from '../world';
+import { contacts, earths, landings, loops, motors, parts } from './dead';
+import type { FaultTest } from './faultTest';
+import { hands } from './hands';
+import { doing, floatsSeen, levers } from './looks';
+import { amps, leaks, volts } from './meters';
+import { moved } from './moved';
+
+/**
+ * Every test by which a fault of this station is looked for: looks, hands, meter, water. Nothing here asks for a scheme, and none foretells an
+ * answer: each is asked of every suspect.
+ * @param world of the station as it should be
+ */
+export const faultTestsOf = (world: World): FaultTest[] =>
+  world.panel
+    ? [
+        levers,
+        doing,
+        floatsSeen,
+        hands,
+        volts,
+        amps,
+        leaks,
+        earths,
+        contacts,
+        parts,
+        motors,
+        landings,
+        loops,
+        moved,
+      ].flatMap((of) => of(world))
+    : [];
+
+export type { FaultTest } from './faultTest';
+export { levelOf, SETTINGS, type Setting } from './setting';

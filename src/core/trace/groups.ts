@@ -1,0 +1,147 @@
+import type { Risk, Setting } from '../tests';
+import type { Board } from './belief';
+import type { Row } from './dictionary';
+import type { Expect } from './expect';
+import { roundOf, ROUNDS } from './symptoms';
+
+/** Figures nearer than this many of their spreads are one answer. */
+const APART = 2.5;
+
+/** Which answer each suspect would give, by a number; −1: it cannot be told. */
+export function classesOf(expects: readonly Expect[]): Int16Array {
+  const made = new Int16Array(expects.length).fill(-1);
+  const figures = expects.flatMap((e, i) => (e?.kind === 'figure' ? [{ i, at: e.at, spread: e.spread }] : []));
+  figures.sort((a, b) => a.at - b.at);
+  // From the first of a class on, so that a row of sizes does not become one answer.
+  let [next, begins, spread] = [-1, -Infinity, 0];
+  for (const f of figures) {
+    if (f.at - begins > APART * Math.max(f.spread, spread)) {
+      next++;
+      [begins, spread] = [f.at, f.spread];
+    }
+    made[f.i] = next;
+  }
+  const texts = new Map<string, number>();
+  expects.forEach((e, i) => {
+    if (e === null || e.kind === 'figure') return;
+    const text = e.kind === 'words' ? e.text : textOf(e.ways);
+    const known = texts.get(text) ?? ++next;
+    texts.set(text, known);
+    made[i] = known;
+  });
+  return made;
+}
+
+/** Whether two answers cannot be told apart: figures within their spreads, the same words, or one of them is not told. */
+export function alike(a: Expect, b: Expect): boolean {
+  if (a === null || b === null) return true;
+  if (a.kind === 'figure' && b.kind === 'figure') return Math.abs(a.at - b.at) <= APART * Math.max(a.spread, b.spread);
+  if (a.kind === 'words' && b.kind === 'words') return a.text === b.text;
+  if (a.kind === 'happens' && b.kind === 'happens') return textOf(a.ways) === textOf(b.ways);
+  return false;
+}
+
+const textOf = (ways: readonly (readonly string[])[]): string =>
+  ways
+    .map((w) => w.join('+'))
+    .sort()
+    .join(' | ');
+
+/** Whether no question tells two suspects apart, by their rows. */
+export const inseparable = (a: Row, b: Row): boolean =>
+  a.symptoms.every((s, i) => s === b.symptoms[i]) && a.expects.every((e, i) => alike(e, b.expects[i]!));
+
+/** One thing that can be asked, a test or a round of looks, with which answer each suspect gives to all of it. */
+export interface Question {
+  readonly id: string;
+  readonly minutes: number;
+  readonly risk: Risk;
+  /** Null: it does not matter how the station stands. */
+  readonly setting: Setting | null;
+  /** −1: it cannot be told. */
+  readonly answers: Int16Array;
+  readonly count: number;
+  /** How often an answer is a slip. */
+  readonly slip: number;
+}
+
+/** Several classes as one: an answer is all of them together; nothing can be told only where none of them can. */
+function joined(classes: readonly Int16Array[], length: number): { answers: Int16Array; count: number } {
+  const keys = new Map<string, number>();
+  const answers = new Int16Array(length).fill(-1);
+  for (let i = 0; i < length; i++) {
+    const own = classes.map((c) => c[i]!);
+    if (own.every((c) => c < 0)) continue;
+    const key = own.join();
+    const known = keys.get(key) ?? keys.size;
+    keys.set(key, known);
+    answers[i] = known;
+  }
+  return { answers, count: keys.size };
+}
+
+const known = new WeakMap<Board, Map<string, readonly Question[]>>();
+
+/**
+ * Every test and every round of looks of a board, as questions.
+ * @param seen symptoms that were answered already: a round asks the others
+ */
+export function questionsOf(board: Board, seen: ReadonlySet<string> = new Set()): readonly Question[] {
+  let of = known.get(board);
+  if (!of) known.set(board, (of = new Map()));
+  const key = [...seen].sort().join();
+  const found = of.get(key);
+  if (found) return found;
+  const { asking, rows, suspects } = board;
+  const tests = [...of.values()][0]?.filter((q) => !ROUNDS.some((r) => r.id === q.id)) ?? testsAsked(board);
+  const rounds = ROUNDS.flatMap((round): Question[] => {
+    const own = asking.symptoms.flatMap((s, i) => (roundOf(s) === round && !seen.has(s.id) ? [i] : []));
+    if (own.length === 0) return [];
+    const classes = own.map((i) =>
+      Int16Array.from(rows, (r) => (r ? (r.symptoms[i] && !(asking.symptoms[i]!.ofTheTrade! < SURELY) ? 1 : 0) : -1)),
+    );
+    const { id, minutes } = round;
+    return [{ id, minutes, risk: 'look', setting: null, slip: 0.1, ...joined(classes, suspects.length) }];
+  });
+  const made = [...tests, ...rounds];
+  of.set(key, made);
+  return made;
+}
+
+/** What shows less often than that tells too little to be counted on. */
+const SURELY = 0.8;
+
+function testsAsked({ asking, rows, suspects }: Board): Question[] {
+  const one = asking.asked.map((_, i) => classesOf(rows.map((r) => r?.expects[i] ?? null)));
+  let at = 0;
+  return asking.tests.map(({ test: { id, parts, minutes, risk }, setting }): Question => {
+    const count = parts.reduce((n, p) => n + p.observes.length, 0);
+    const own = one.slice(at, (at += count));
+    return { id, minutes, risk, setting, slip: 0.03, ...joined(own, suspects.length) };
+  });
+}
+
+const grouped = new WeakMap<Board, Int16Array>();
+
+/**
+ * Which suspects no test tells apart, by a number each: the sizes of one fault, and faults that in their usual size answer every question alike.
+ */
+export function groupsOf(board: Board): Int16Array {
+  const found = grouped.get(board);
+  if (found) return found;
+  const { suspects, rows } = board;
+  const byFamily = new Map<string, number>();
+  const heads: number[] = [];
+  // The usual size of a family comes first, and its answers decide.
+  const made = Int16Array.from(suspects, (s, i) => {
+    const family = byFamily.get(s.family);
+    if (family !== undefined) return family;
+    const row = rows[i];
+    const group = (row && heads.find((h) => rows[h] && inseparable(row, rows[h]))) ?? i;
+    if (group === i) heads.push(i);
+    byFamily.set(s.family, group);
+    return group;
+  });
+  grouped.set(board, made);
+  return made;
+}

@@ -1,0 +1,142 @@
+import { RISKS, type Risk, type Setting } from '../tests';
+import { entropy, type Board } from './belief';
+import { questionsOf, type Question } from './groups';
+
+/** A question that could be asked next: what it is worth, and what it costs. */
+export interface Candidate {
+  readonly id: string;
+  /** Expected fall of what is not known, bits. */
+  readonly tells: number;
+  /** Minutes, with those that it takes to come into its state. */
+  readonly minutes: number;
+  readonly risk: Risk;
+  readonly setting: Setting | null;
+}
+
+/** How a person goes about it. */
+export interface Course {
+  /** How the station stands. */
+  readonly setting: Setting | null;
+  /** Questions that are answered, skipped, or cannot be asked here. */
+  readonly closed: ReadonlySet<string>;
+  /** Symptoms that were answered. */
+  readonly seen: ReadonlySet<string>;
+}
+
+/**
+ * Bits that an answer is expected to tell (D. V. Lindley, “On a measure of the information provided by an experiment”, 1956): what is not known of
+ * the answer, less what would not be known of it were the suspect known.
+ */
+export function tells({ answers, count, slip }: Question, p: readonly number[]): number {
+  if (count < 2) return 0;
+  const mix = new Float64Array(count);
+  let flat = 0;
+  for (let i = 0; i < p.length; i++) {
+    const a = answers[i]!;
+    if (a < 0) flat += p[i]!;
+    else mix[a]! += p[i]!;
+  }
+  const named = 1 - flat;
+  const wrong = slip / count;
+  let h = 0;
+  for (let k = 0; k < count; k++) {
+    const x = mix[k]! * (1 - slip) + named * wrong + flat / count;
+    if (x > 0) h -= x * Math.log2(x);
+  }
+  const one = entropy([1 - slip + wrong, ...Array.from({ length: Math.min(count - 1, 1) }, () => (count - 1) * wrong)]);
+  // The slip is spread over all other answers alike.
+  const spread = (count - 1) * wrong * Math.log2(Math.max(count - 1, 1));
+  return Math.max(0, h - named * (one + spread) - flat * Math.log2(count));
+}
+
+/** What is believed after one answer. */
+export function after({ answers, count, slip }: Question, p: readonly number[], answer: number): number[] {
+  const raw = p.map((x, i) => {
+    const a = answers[i]!;
+    return x * (a < 0 ? 1 / count : (a === answer ? 1 - slip : 0) + slip / count);
+  });
+  const sum = raw.reduce((a, b) => a + b, 0);
+  return sum > 0 ? raw.map((x) => x / sum) : [...p];
+}
+
+/** Minutes from one state into another: isolating and proving dead, giving back, bringing the water up or down. */
+const CHANGE: Readonly<Record<Setting, Readonly<Record<Setting, number>>>> = {
+  resting: { resting: 0, called: 2, high: 4, dead: 6 },
+  called: { resting: 2, called: 0, high: 2, dead: 6 },
+  high: { resting: 4, called: 2, high: 0, dead: 6 },
+  dead: { resting: 4, called: 5, high: 6, dead: 0 },
+};
+
+export const minutesBetween = (from: Setting | null, to: Setting | null): number =>
+  to === null ? 0 : from === null ? (to === 'dead' ? 6 : 1) : CHANGE[from][to];
+
+const ORDER = Object.keys(RISKS) as Risk[];
+/** A class of risk is left for a worse one only where its best test tells less than this share of the best of all, per minute. */
+const WORTH = 0.35;
+/** Under this a test tells nothing, bits. */
+export const NOTHING_TOLD = 0.02;
+/** Below this gain of the best one looks two tests ahead, bits; and over how many. */
+const LOW = 0.4;
+const AHEAD = 8;
+
+/** Minutes that any question takes beside its own: to read it, to go there, to write down what was found. */
+const EACH = 5;
+
+/** Every question that may be asked, with what it tells and costs, in no order. */
+export function candidates(board: Board, p: readonly number[], { setting, closed, seen }: Course): Candidate[] {
+  return questionsOf(board, seen).flatMap((q): Candidate[] => {
+    if (closed.has(q.id)) return [];
+    const told = tells(q, p);
+    if (told < NOTHING_TOLD) return [];
+    const minutes = EACH + q.minutes + minutesBetween(setting, q.setting);
+    return [{ id: q.id, tells: told, minutes, risk: q.risk, setting: q.setting }];
+  });
+}
+
+const rate = (c: Candidate) => c.tells / c.minutes;
+const best = (all: readonly Candidate[]): Candidate | null =>
+  all.reduce<Candidate | null>((a, b) => (a === null || rate(b) > rate(a) ? b : a), null);
+
+/** The lowest class of risk in which a test is still worth it. */
+export function allowed(all: readonly Candidate[]): Candidate[] {
+  const most = Math.max(0, ...all.map(rate));
+  for (const risk of ORDER) {
+    const own = all.filter((c) => ORDER.indexOf(c.risk) <= ORDER.indexOf(risk));
+    if (own.some((c) => rate(c) >= WORTH * most)) return own;
+  }
+  return [];
+}
+
+/**
+ * The next question: most bits per minute in the lowest class of risk that still has one worth it; two ahead where the best alone gains little.
+ * (J. de Kleer and B. C. Williams, “Diagnosing multiple faults”, 1987; J. S. Breese and D. Heckerman, “Decision-theoretic
+ * troubleshooting”, 1996, for the costs)
+ * @returns null where none tells anything more
+ */
+export function nextOf(board: Board, p: readonly number[], course: Course): Candidate | null {
+  const all = candidates(board, p, course);
+  const within = allowed(all);
+  const first = best(within);
+  if (!first || first.tells >= LOW) return first;
+  const questions = new Map(questionsOf(board, course.seen).map((q) => [q.id, q]));
+  const ahead = [...within].sort((a, b) => rate(b) - rate(a)).slice(0, AHEAD);
+  const ranked = ahead.map((c) => {
+    const q = questions.get(c.id)!;
+    let [gain, minutes] = [c.tells, c.minutes];
+    for (let k = 0; k < q.count; k++) {
+      const share = p.reduce((sum, x, i) => (q.answers[i] === k ? sum + x : sum), 0);
+      if (share < 0.02) continue;
+      const then = candidates(board, after(q, p, k), {
+        ...course,
+        setting: c.setting ?? course.setting,
+        closed: new Set([...course.closed, c.id]),
+      });
+      const second = best(allowed(then));
+      if (!second) continue;
+      gain += share * second.tells;
+      minutes += share * second.minutes;
+    }
+    return { c, rate: gain / minutes };
+  });
+  return ranked.reduce((a, b) => (b.rate > a.rate ? b : a)).c;
+}
