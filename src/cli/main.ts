@@ -10,6 +10,7 @@ import { levels } from './verbs/levels';
 import { meter } from './verbs/meter';
 import { prove } from './verbs/prove';
 import { rehearse } from './verbs/rehearse';
+import { trace } from './verbs/trace';
 import { verify } from './verbs/verify';
 import { wires } from './verbs/wires';
 
@@ -21,6 +22,7 @@ const VERBS: Readonly<Record<string, Verb>> = {
   rehearse,
   prove,
   book,
+  trace,
   demo,
   backup,
   verify,

@@ -31,6 +31,11 @@ const visit = z.strictObject({
   /** The sealed run that was made then, and the kind of job that it was. */
   run: z.number().int().positive().optional(),
   job: z.string().max(40).optional(),
+  /** Faults that were traced and confirmed then; the kind of each is told by its cause. */
+  faults: z
+    .array(z.strictObject({ id: z.string().max(200), label: z.string().max(400), cause: z.string().max(400) }))
+    .max(10)
+    .optional(),
 });
 
 const alarm = z.strictObject({

@@ -1,3 +1,4 @@
+import type { Finding } from '../book';
 import type { Fault } from '../faults';
 
 /** What was done at a station lately. */
@@ -20,9 +21,11 @@ export interface Past {
   readonly confirmed: readonly { readonly cause: string; readonly here: boolean }[];
   /** How many stations the firm keeps, and for how many years. */
   readonly stationYears: number;
+  /** What the meters have meant, by the book. */
+  readonly findings: readonly Pick<Finding, 'kind' | 'chance'>[];
 }
 
-export const NO_PAST: Past = { lately: [], confirmed: [], stationYears: 0 };
+export const NO_PAST: Past = { lately: [], confirmed: [], stationYears: 0, findings: [] };
 
 /*
  * Assumed weights, of practice: how many times likelier a kind of fault is after something was done. They move suspects up and down; no reading

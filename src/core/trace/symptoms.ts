@@ -150,6 +150,13 @@ export const SYMPTOMS: readonly Symptom[] = [
       mean(usual.runs) < SHORT * mean(h.usual.runs) && total(usual) > 1.5 * total(h.usual),
   },
   {
+    id: 'more-starts',
+    says: 'starts more often than it used to',
+    minutes: 10,
+    applies: always,
+    holds: ({ usual, healthy: h }) => total(usual) > LONGER * total(h.usual),
+  },
+  {
     id: 'hums',
     says: 'a pump hums and does not turn',
     minutes: 2,

@@ -5,6 +5,7 @@ import { useEffect, useRef, type ReactNode } from 'react';
 import type { Expectation, Step } from '@/core/proving';
 import { RISKS } from '@/core/tests';
 import { sayPhrase, type UnitSystem } from '@/core/units';
+import { Caution } from '../parts/Caution';
 
 interface Props {
   step: Step;
@@ -22,22 +23,6 @@ const costs = ({ minutes, people, risk }: Step): string[] => [
   ...(people > 1 ? [`${people} people`] : []),
   ...(risk === null ? [] : [RISKS[risk]]),
 ];
-
-/** What can hurt: part of the card itself, and never fetched after it. */
-const Caution = ({ children }: { children: string }) => (
-  <Box
-    role="note"
-    aria-label="caution"
-    sx={{ display: 'flex', gap: 1.5, border: 1, borderColor: 'warning.main', borderRadius: '3px', px: 1.5, py: 1.25 }}
-  >
-    <Typography component="b" aria-hidden sx={{ color: 'warning.main', fontWeight: 800, fontSize: 22, lineHeight: 1 }}>
-      !
-    </Typography>
-    <Typography variant="body2" component="span">
-      {children}
-    </Typography>
-  </Box>
-);
 
 /** One step, filling the screen on a phone: what to do, what can hurt, what to expect beside what was found. */
 export function StepCard({ step, system, place, beside, children }: Props) {

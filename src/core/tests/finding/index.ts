@@ -33,3 +33,4 @@ export const faultTestsOf = (world: World): FaultTest[] =>
 
 export type { FaultTest } from './faultTest';
 export { levelOf, SETTINGS, type Setting } from './setting';
+export { probeId, probeTest } from './probe';

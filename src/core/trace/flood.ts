@@ -1,0 +1,45 @@
+import { traitsOf } from '../duties';
+import { levelOf, type Setting } from '../tests';
+import { quantity, say, systemOf } from '../units';
+import type { Board } from './belief';
+
+/** What the water does while one looks for the fault, and how it is pumped down first. */
+export interface Flood {
+  /** Until it runs over with nothing pumping, at an ordinary inflow and at the peak. */
+  readonly over: { readonly usual: string; readonly peak: string };
+  /** Ways to pump it down first, each with how likely it pumps, asked of every suspect; null: not asked of the model. */
+  readonly ways: readonly { readonly how: string; readonly works: number | null }[];
+}
+
+/** How likely a test makes a pump run, over all suspects. */
+function runs(board: Board, p: readonly number[], test: string): number {
+  const i = board.place.get(`${test}/now`);
+  const pumps = board.asking.panel.outcomes.flatMap((o) => (o.kind === 'pump' ? [o.id] : []));
+  if (i === undefined) return 0;
+  return board.rows.reduce((sum, row, k) => {
+    const e = row?.expects[i];
+    if (e?.kind !== 'happens') return sum;
+    const share = e.ways.filter((w) => w.some((id) => pumps.includes(id))).length / e.ways.length;
+    return sum + share * p[k]!;
+  }, 0);
+}
+
+/** Null where nothing rises: the water is under every call, everything is dead, or a tank is filled. */
+export function floodOf(board: Board, p: readonly number[], setting: Setting | null): Flood | null {
+  const { world, station } = board.asking;
+  if (setting !== 'called' && setting !== 'high') return null;
+  if (traitsOf(station).direction === 'fill') return null;
+  const level = levelOf(world, setting);
+  if (level === null) return null;
+  const { vessel, overflow, inflow } = world.levels;
+  const room = vessel.volume(overflow) - vessel.volume(level);
+  const system = systemOf(station.profile);
+  const until = (flow: number) => (flow > 0 ? say(quantity('span', room / flow), system) : 'never: no inflow was surveyed');
+  const tests = board.asking.tests.flatMap(({ test }) =>
+    /^(hand-|bypass$)/.test(test.id) ? [{ how: test.title, works: runs(board, p, test.id) }] : [],
+  );
+  return {
+    over: { usual: until(inflow.design), peak: until(inflow.peak) },
+    ways: [...tests, { how: 'A spare pump, with its own hose and supply', works: null }],
+  };
+}

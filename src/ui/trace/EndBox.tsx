@@ -1,0 +1,144 @@
+'use client';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import Link from 'next/link';
+import { useEffect, useRef, useState } from 'react';
+import type { Bar, Mend, Thought, Told } from '@/core/trace';
+import { useEditor } from '../editor/StationProvider';
+import { keep, kept, newKey } from '../parts/browserKeep';
+import { TextBox } from '../parts/TextBox';
+
+interface Props {
+  thought: Thought | null;
+  told: Told;
+  tell(next: Told): void;
+  mend(id: string): Promise<Mend | null>;
+}
+
+const WHO = 'pitbell.who';
+
+/** What is written in the book of it. */
+const wordsOf = (bar: Bar, thought: Thought): string =>
+  [
+    `Fault traced: ${bar.label} (${Math.round(bar.probability * 100)} %).`,
+    `Told: ${thought.told.join('; ')}.`,
+    ...(bar.like.length > 0 ? [`No test told it from: ${bar.like.join('; ')}.`] : []),
+  ].join(' ');
+
+/** A line in the book, with the fault that was confirmed. */
+function BookLine({ bar, thought, told, tell }: { bar: Bar; thought: Thought } & Pick<Props, 'told' | 'tell'>) {
+  const id = useEditor((s) => s.id);
+  const [who, setWho] = useState(() => kept(WHO) ?? '');
+  const [said, setSaid] = useState<string | null>(null);
+  const key = useRef(newKey());
+  const write = async () => {
+    const { sendPage } = await import('../book/sendPage');
+    keep(WHO, who);
+    const sent = await sendPage(
+      id,
+      {
+        page: { kind: 'visit', why: 'call', minutes: null, words: wordsOf(bar, thought).slice(0, 10_000), faults: bar.faults.map((f) => ({ ...f })) },
+        readings: [],
+        at: new Date().toISOString(),
+        by: who.trim(),
+        corrects: null,
+      },
+      key.current,
+    );
+    setSaid(sent.ok ? null : sent.why);
+    if (sent.ok) tell({ ...told, confirmed: bar.id });
+  };
+  if (told.confirmed === bar.id)
+    return (
+      <Typography role="status" variant="body1" component="p" sx={{ m: 0 }}>
+        It stands in <Link href={`/stations/${id}/book`}>the book</Link>, and counts from now on here and in the whole firm.
+      </Typography>
+    );
+  return (
+    <Box>
+      <Box sx={{ display: 'flex', gap: 1.25, alignItems: 'flex-start', flexWrap: 'wrap' }}>
+        <TextBox label="who" value={who} onChange={(e) => setWho(e.target.value)} sx={{ width: 150 }} />
+        <Button variant="contained" disabled={who.trim() === ''} onClick={() => void write()} sx={{ minHeight: 44 }}>
+          it was so: write it in the book
+        </Button>
+      </Box>
+      {said && (
+        <Typography role="alert" variant="body2" color="error">
+          Not written: {said}. What was told stands here; try again where there is a signal.
+        </Typography>
+      )}
+    </Box>
+  );
+}
+
+/** What it is, why it is believed, what remained open, how it is mended and what is tested again. */
+export function EndBox({ thought, told, tell, mend }: Props) {
+  const id = useEditor((s) => s.id);
+  const [first] = thought?.bars ?? [];
+  const [made, setMade] = useState<{ of: string; is: Mend | null } | null>(null);
+  const of = first?.id;
+  useEffect(() => {
+    let over = false;
+    if (of !== undefined) void mend(of).then((is) => void (!over && setMade({ of, is })));
+    return () => void (over = true);
+  }, [of, mend]);
+  if (!thought || !first)
+    return (
+      <Typography variant="body1" sx={{ px: 2.5, pt: 2 }}>
+        Nothing is known yet.
+      </Typography>
+    );
+  const is = made?.of === first.id ? made.is : null;
+  const open = thought.bars.slice(1).filter((b) => b.probability >= 0.01);
+  return (
+    <Box sx={{ px: { xs: 2, md: 2.5 }, pt: 2, display: 'flex', flexDirection: 'column', gap: 1.75, maxWidth: 720 }}>
+      <Box>
+        <Typography variant="label">{thought.sure ? 'sure enough to act on' : 'not sure enough yet'}</Typography>
+        <Typography variant="h1" component="h2">
+          {first.label}
+        </Typography>
+        <Typography variant="body1" component="p" sx={{ m: 0 }}>
+          {Math.round(first.probability * 100)} %, of {thought.asked} suspects asked. {first.why}.
+        </Typography>
+        {first.like.length > 0 && (
+          <Typography variant="body1" component="p" sx={{ m: 0 }}>
+            No test here tells it from: {first.like.join('; ')}.
+          </Typography>
+        )}
+      </Box>
+      <Typography variant="body1" component="p" sx={{ m: 0 }}>
+        <b>Still open:</b>{' '}
+        {open.length === 0
+          ? 'no other suspect over 1 %; what is not in the catalogue was not asked.'
+          : `${open.map((b) => `${b.label} (${Math.round(b.probability * 100)} %)`).join('; ')}.`}
+      </Typography>
+      {is && (
+        <Box component="section" aria-label="the mend" sx={{ borderTop: 1, borderColor: 'text.primary', pt: 1.5 }}>
+          <Typography variant="h2">The mend</Typography>
+          {is.remedies.map((r) => (
+            <Typography key={r} variant="body1" component="p" sx={{ m: 0 }}>
+              {r}
+            </Typography>
+          ))}
+          <Typography variant="body2" component="p" sx={{ m: 0, mt: 0.5 }}>
+            {is.buys ? 'A housing is opened or a part is bought: have one at hand before it is opened.' : 'Nothing is bought for it.'} Isolate, lock and
+            prove dead first, as the card of the job says.
+          </Typography>
+          {is.job && (
+            <Typography variant="body1" component="p" sx={{ m: 0, mt: 1 }}>
+              Job card: <Link href={`/stations/${id}/prove?job=${is.job.id}`}>{is.job.title}</Link>
+            </Typography>
+          )}
+          <Typography variant="body1" component="p" sx={{ m: 0, mt: 1 }}>
+            <b>Test again after it:</b>{' '}
+            {is.repeat.length === 0
+              ? 'no test of the proof would have shown it, each asked.'
+              : `${is.repeat.map((r) => r.title).join('; ')}: each would have shown it.`}
+          </Typography>
+        </Box>
+      )}
+      <BookLine bar={first} thought={thought} told={told} tell={tell} />
+    </Box>
+  );
+}

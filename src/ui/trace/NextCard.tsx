@@ -1,0 +1,173 @@
+'use client';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { SETTING_WORDS, type Card, type Field, type Thought, type Told } from '@/core/trace';
+import type { Station } from '@/core/station';
+import { useStationSystem } from '../editor/StationProvider';
+import { Caution } from '../parts/Caution';
+import { ProbeStrip } from '../prove/ProbeStrip';
+import { Segments } from '../parts/Segments';
+import { FoundAnswer, foundOf, type Draft } from './FoundAnswer';
+import type { Stage } from './useTracing';
+
+interface Props {
+  card: Card | null;
+  stage: Stage;
+  thought: Thought | null;
+  station: Station;
+  told: Told;
+  tell(next: Told): void;
+  onTake(id: string): void;
+}
+
+const YES_NO = [
+  [true, 'yes'],
+  [false, 'no'],
+] as const;
+
+/** What each leading suspect would show. */
+function Expected({ field }: { field: Field }) {
+  if (field.expects.length === 0) return null;
+  return (
+    <Box component="dl" aria-label={`what would be found: ${field.label}`} sx={{ m: 0, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)', columnGap: 1.5, rowGap: 0.25 }}>
+      {field.expects.map((e, i) => (
+        <Box key={`${e.suspect} ${i}`} sx={{ display: 'contents' }}>
+          <Typography component="dt" variant="body2" sx={{ color: 'text.secondary' }}>
+            {e.suspect}
+          </Typography>
+          <Typography component="dd" variant="readingSmall" sx={{ m: 0 }}>
+            {e.shows}
+          </Typography>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+/** Minutes and what they are spent on. */
+const costs = ({ minutes, before, people, risk }: Card): string =>
+  [
+    `about ${minutes} min`,
+    ...(before > 0 ? [`and ${before} to come there`] : []),
+    ...(people > 1 ? [`${people} people`] : []),
+    risk,
+  ].join(' · ');
+
+function Nothing({ stage, thought }: Pick<Props, 'stage' | 'thought'>) {
+  const words =
+    stage.kind === 'cannot'
+      ? `No trace of this station: ${stage.reasons.join('; ')}.`
+      : thought
+        ? 'No test that is left here tells anything more that is worth its risk. What remains open stands among the suspects.'
+        : 'Every suspect is being asked what it would show …';
+  return (
+    <Typography role="status" variant="body1" sx={{ px: { xs: 2, md: 2.5 }, pt: 2 }}>
+      {words}
+    </Typography>
+  );
+}
+
+/** The next test as one card: state, cautions, what to do, what would be found, what was; and others instead of it. */
+export function NextCard({ card, stage, thought, station, told, tell, onTake }: Props) {
+  const system = useStationSystem();
+  const [drafts, setDrafts] = useState<Readonly<Record<string, Draft>>>({});
+  const [looks, setLooks] = useState<Readonly<Record<string, boolean>>>({});
+  if (!card) return <Nothing stage={stage} thought={thought} />;
+  const found = card.fields.flatMap((f) => {
+    const is = foundOf(f, drafts[f.id] ?? null, system);
+    return is === null ? [] : [{ kind: 'reading' as const, test: card.id, observation: f.id, found: is }];
+  });
+  const seen = Object.entries(looks).map(([symptom, shown]) => ({ kind: 'symptom' as const, symptom, shown }));
+  const all = [...found, ...seen];
+  const enter = () =>
+    tell({ ...told, setting: card.setting ?? told.setting, evidence: [...told.evidence, ...all] });
+  const set = (id: string, v: boolean) =>
+    setLooks(({ [id]: was, ...rest }) => (was === v ? rest : { ...rest, [id]: v }));
+  return (
+    <Box
+      component="article"
+      aria-label={card.title}
+      sx={{ p: { xs: 2, md: 2.5 }, display: 'flex', flexDirection: 'column', gap: 1.75, maxWidth: 760 }}
+    >
+      <Box>
+        <Typography variant="label">{costs(card)}</Typography>
+        <Typography variant="h1" component="h2">
+          {card.title}
+        </Typography>
+      </Box>
+      {card.setting && (
+        <Typography variant="body1" component="p" sx={{ m: 0, borderLeft: 3, borderColor: 'text.primary', pl: 1 }}>
+          <b>State:</b> {SETTING_WORDS[card.setting]}
+          {card.state.length > 0 ? `; ${card.state.join('; ')}` : ''}.
+        </Typography>
+      )}
+      {card.cautions.map((c) => (
+        <Caution key={c}>{c}</Caution>
+      ))}
+      <Box component="ol" sx={{ m: 0, pl: 2.5 }}>
+        {card.actions.map((a) => (
+          <Typography component="li" key={a} variant="body1">
+            {a}
+          </Typography>
+        ))}
+      </Box>
+      {card.fields.map((f) => (
+        <Box key={f.id} sx={{ borderTop: 1, borderColor: 'text.primary', pt: 1.25, display: 'flex', flexDirection: 'column', gap: 1 }}>
+          {f.probes && <ProbeStrip station={station} probes={f.probes} />}
+          <FoundAnswer field={f} draft={drafts[f.id] ?? null} system={system} onDraft={(d) => setDrafts({ ...drafts, [f.id]: d })} />
+          <Expected field={f} />
+        </Box>
+      ))}
+      {card.looks.length > 0 && (
+        <Box component="ul" aria-label="what to look for" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+          {card.looks.map((l) => (
+            <Box component="li" key={l.id} sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center', gap: 1.5, py: 0.5, borderBottom: 1, borderColor: 'divider' }}>
+              <Typography component="span" variant="body1">
+                {l.says}
+              </Typography>
+              <Segments label={l.says} value={looks[l.id] ?? null} choices={YES_NO} onPick={(v) => set(l.id, v)} sx={{ flex: 'none', '& button': { minHeight: 44, minWidth: 48 } }} />
+            </Box>
+          ))}
+        </Box>
+      )}
+      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+        <Button variant="contained" disabled={all.length === 0} onClick={enter} sx={{ minHeight: 48 }}>
+          that was found
+        </Button>
+        <Button onClick={() => tell({ ...told, skipped: [...told.skipped, card.id] })} sx={{ minHeight: 48 }}>
+          another one
+        </Button>
+        <Button onClick={() => tell({ ...told, impossible: [...told.impossible, card.id] })} sx={{ minHeight: 48 }}>
+          cannot be done here
+        </Button>
+      </Box>
+      {card.restores.length > 0 && (
+        <Typography variant="body1" component="p" sx={{ m: 0 }}>
+          <b>Then put back:</b> {card.restores.join('; ')}.
+        </Typography>
+      )}
+      {card.leaves.length > 1 && (
+        <Box component="section" aria-label="what each answer would leave">
+          <Typography variant="h3">What each answer would leave</Typography>
+          {card.leaves.map((l) => (
+            <Typography key={l.answer} variant="body2" component="p" sx={{ m: 0, mt: 0.5 }}>
+              <b>{l.answer}</b> ({Math.round(l.chance * 100)} %): {l.left.join('; ')}
+            </Typography>
+          ))}
+        </Box>
+      )}
+      {thought && thought.besides.length > 0 && (
+        <Box component="section" aria-label="other tests">
+          <Typography variant="h3">Instead of it</Typography>
+          {thought.besides.map((b) => (
+            <Button key={b.id} size="small" onClick={() => onTake(b.id)} sx={{ display: 'block', textAlign: 'left' }}>
+              {b.title} – {b.minutes} min, {b.risk}
+            </Button>
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+}

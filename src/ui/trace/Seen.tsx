@@ -1,0 +1,163 @@
+'use client';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useMemo, useState } from 'react';
+import { LATELY, type Lately, type Thought, type Told } from '@/core/trace';
+import { panelOf } from '@/core/schemes';
+import type { Station } from '@/core/station';
+import { parseQuantity } from '@/core/units';
+import { useStationSystem } from '../editor/StationProvider';
+import { Pick as Choose } from '../parts/Pick';
+import { Segments } from '../parts/Segments';
+import { TextBox } from '../parts/TextBox';
+import { TickBox } from '../parts/TickBox';
+
+const WATER = [
+  ['resting', 'under every call'],
+  ['called', 'at the call'],
+  ['high', 'over the alarm'],
+  ['dead', 'all is isolated'],
+] as const;
+
+const YES_NO = [
+  [true, 'yes'],
+  [false, 'no'],
+] as const;
+
+interface Props {
+  told: Told;
+  tell(next: Told): void;
+  thought: Thought | null;
+  station: Station;
+  onGo(): void;
+}
+
+/** One symptom: yes, no, or, pressed again, nobody knows. */
+function SymptomLine({ says, shown, onTell }: { says: string; shown: boolean | null; onTell(shown: boolean | null): void }) {
+  return (
+    <Box component="li" sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center', gap: 1.5, py: 0.5, borderBottom: 1, borderColor: 'divider' }}>
+      <Typography component="span" variant="body1">
+        {says}
+      </Typography>
+      <Segments label={says} value={shown} choices={YES_NO} onPick={(v) => onTell(v === shown ? null : v)} sx={{ flex: 'none', '& button': { minHeight: 44, minWidth: 48 } }} />
+    </Box>
+  );
+}
+
+const MODES = [
+  ['ac-volts', 'volts, AC'],
+  ['dc-volts', 'volts, DC'],
+  ['low-z-volts', 'volts, low impedance'],
+  ['ohms', 'ohms'],
+] as const;
+type Mode = (typeof MODES)[number][0];
+
+/** A reading that was taken already, between any two points. */
+function OwnReading({ told, tell, station }: Pick<Props, "told" | "tell" | "station">) {
+  const system = useStationSystem();
+  const points = useMemo(() => {
+    const made = panelOf(station);
+    if (!made.ok) return [];
+    const pins = made.panel.devices.flatMap((d) => Object.values(d.elements).flatMap((e) => e.pins.map((p) => `${d.tag}:${p}`)));
+    return [...new Set([...made.panel.terminals.map((t) => t.id), ...pins, 'earth'])];
+  }, [station]);
+  const [a, setA] = useState('');
+  const [b, setB] = useState('');
+  const [mode, setMode] = useState<Mode>('ac-volts');
+  const [text, setText] = useState('');
+  const ohms = mode === 'ohms';
+  const open = ohms && /^(ol|open|offen)$/i.test(text.trim());
+  const parsed = text.trim() === '' || open ? null : parseQuantity(ohms ? 'resistance' : 'voltage', text, system);
+  const setting = told.setting;
+  const ready = a !== '' && b !== '' && a !== b && setting !== null && (open || parsed?.ok);
+  const choices = points.map((p) => [p, p] as const);
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(120px, 1fr))', gap: 1.25, alignItems: 'start', mt: 1 }}>
+      <Choose label="red on" value={a} choices={choices} onPick={(v) => setA(v)} empty="" />
+      <Choose label="black on" value={b} choices={choices} onPick={(v) => setB(v)} empty="" />
+      <Choose label="dialled" value={mode} choices={MODES} onPick={(v) => setMode(v)} />
+      <TextBox
+        label="it read"
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+        problem={parsed && !parsed.ok ? parsed.reason : undefined}
+        help={setting === null ? 'say first where the water stood' : ohms ? 'Ω, or OL for an open line' : 'V'}
+      />
+      <Button
+        variant="outlined"
+        disabled={!ready}
+        onClick={() => {
+          if (!setting) return;
+          const found = open ? ('open' as const) : parsed?.ok ? parsed.value : 0;
+          tell({ ...told, evidence: [...told.evidence, { kind: 'probe', a, b, mode, setting, found }] });
+          setText('');
+        }}
+        sx={{ minHeight: 40 }}
+      >
+        it was so
+      </Button>
+    </Box>
+  );
+}
+/** What somebody sees, hears, feels and smells; where the water stands; what was done lately; what was read already. */
+export function Seen({ told, tell, thought, station, onGo }: Props) {
+  const shownOf = (id: string) => {
+    const e = told.evidence.find((x) => x.kind === 'symptom' && x.symptom === id);
+    return e?.kind === 'symptom' ? e.shown : null;
+  };
+  const setSymptom = (id: string, shown: boolean | null) =>
+    tell({
+      ...told,
+      evidence: [
+        ...told.evidence.filter((x) => !(x.kind === 'symptom' && x.symptom === id)),
+        ...(shown === null ? [] : [{ kind: 'symptom' as const, symptom: id, shown }]),
+      ],
+    });
+  const setLately = (what: Lately, is: boolean) =>
+    tell({ ...told, lately: is ? [...told.lately, what] : told.lately.filter((l) => l !== what) });
+  return (
+    <Box sx={{ px: { xs: 2, md: 2.5 }, pt: 2, display: 'flex', flexDirection: 'column', gap: 2, maxWidth: 720 }}>
+      <Box>
+        <Typography variant="h2">Where does the water stand?</Typography>
+        <Segments
+          label="the water stands"
+          value={told.setting}
+          choices={WATER}
+          onPick={(v) => tell({ ...told, setting: v === told.setting ? null : v })}
+          sx={{ mt: 1, flexWrap: 'wrap', '& button': { minHeight: 44 } }}
+        />
+      </Box>
+      <Box>
+        <Typography variant="h2">What is seen?</Typography>
+        <Typography variant="body2" component="p" sx={{ m: 0 }}>
+          Say yes or no; leave out what nobody knows.
+        </Typography>
+        <Box component="ul" aria-label="what is seen" sx={{ m: 0, mt: 1, p: 0, listStyle: 'none' }}>
+          {(thought?.symptoms ?? []).map((s) => (
+            <SymptomLine key={s.id} says={s.says} shown={shownOf(s.id)} onTell={(v) => setSymptom(s.id, v)} />
+          ))}
+        </Box>
+      </Box>
+      <Button variant="contained" onClick={onGo} sx={{ minHeight: 48, alignSelf: 'flex-start' }}>
+        on to the next test
+      </Button>
+      <Box>
+        <Typography variant="h3" component="h2">
+          What was done lately?
+        </Typography>
+        <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(240px, 1fr))' }}>
+          {(Object.keys(LATELY) as Lately[]).map((l) => (
+            <TickBox key={l} label={LATELY[l]} checked={told.lately.includes(l)} onChange={(is) => setLately(l, is)} />
+          ))}
+        </Box>
+      </Box>
+      <Box component="details">
+        <Typography component="summary" variant="body1" sx={{ cursor: 'pointer', minHeight: 32 }}>
+          A reading that was taken already
+        </Typography>
+        <OwnReading told={told} tell={tell} station={station} />
+      </Box>
+    </Box>
+  );
+}
