@@ -94,6 +94,23 @@ function levelsOf(station: Station, faults: readonly Fault[], before: World | nu
 /** What a panel is wired from, as text: where two are alike, what was solved of one is true of the other. */
 const circuitOf = (panel: Panel, { wiring, landings }: Station): string => JSON.stringify([panel, wiring, landings]);
 
+type Drawn = Pick<World, 'circuit' | 'panel' | 'wiring'>;
+const UNDRAWN: Drawn = { circuit: '', panel: null, wiring: noWiring };
+
+/** The panel of a world and its wirings: where it is the same panel, wired the same, as one that is known, what is known of it stays known. */
+function drawnOf(sound: Station, panel: Panel, faults: readonly Fault[], before: World | null): Drawn {
+  const circuit = panel === before?.panel ? before.circuit : circuitOf(panel, sound);
+  if (!before?.panel || before.faults.length > 0 || before.circuit !== circuit)
+    return { circuit, panel, wiring: wirings(sound, panel, faults, wire(sound, panel)) };
+  // A worn impeller leaves its circuit as it is.
+  const same = faults.every((f) => !f.effects.circuit && !f.effects.landings && !f.effects.holds);
+  return {
+    circuit,
+    panel: before.panel,
+    wiring: same ? before.wiring : wirings(sound, before.panel, faults, before.wiring(NOTHING).wired),
+  };
+}
+
 /**
  * The world of a station.
  * @param faults that are in it; none: as it should be
@@ -109,28 +126,15 @@ export function worldOf(
   const sound: Station = as === 'designed' ? { ...station, landings: NOTHING } : station;
   const changed = faults.reduce((s, f) => f.effects.station?.(s) ?? s, station);
   const made = before?.of === station && before.panel ? { ok: true as const, panel: before.panel } : panelOf(station);
-  const panel = made.ok ? made.panel : null;
-  const circuit = panel ? (panel === before?.panel ? before.circuit : circuitOf(panel, sound)) : '';
-  // The same panel, wired the same: what is known of it stays known. A worn impeller leaves its circuit as it is.
-  const alike = before !== null && before.panel !== null && before.faults.length === 0 && before.circuit === circuit;
-  const same = alike && faults.every((f) => !f.effects.circuit && !f.effects.landings && !f.effects.holds);
-  const wiring = (): World['wiring'] => {
-    if (!panel) return noWiring;
-    if (same) return before.wiring;
-    return alike
-      ? wirings(sound, before.panel!, faults, before.wiring(NOTHING).wired)
-      : wirings(sound, panel, faults, wire(sound, panel));
-  };
+  const drawn = made.ok ? drawnOf(sound, made.panel, faults, before) : UNDRAWN;
   return {
     station: changed,
     levels: levelsOf(changed, faults, before),
     faults,
-    circuit,
     of: station,
-    panel: alike ? before.panel : panel,
+    ...drawn,
     reasons: made.ok ? [] : made.reasons,
     held: new Set(Object.keys(heldBy(faults))),
     idle: idleIn(faults),
-    wiring: wiring(),
   };
 }

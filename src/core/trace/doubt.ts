@@ -28,7 +28,13 @@ export function doubts(board: Board, evidence: readonly Evidence[]): Doubt[] {
       if (times < MUCH) return [];
       const [first] = standings(board, beliefs(board, rest));
       return [
-        { key: evidenceKey(e), evidence: e, times, then: first!.suspects[0]!.suspect.label, probability: first!.probability },
+        {
+          key: evidenceKey(e),
+          evidence: e,
+          times,
+          then: first!.suspects[0]!.suspect.label,
+          probability: first!.probability,
+        },
       ];
     })
     .sort((a, b) => b.times - a.times)
@@ -36,7 +42,11 @@ export function doubts(board: Board, evidence: readonly Evidence[]): Doubt[] {
 }
 
 /** How much each answer spoke for a suspect against all others together: bits, above nothing for, below against. */
-export function weights(board: Board, evidence: readonly Evidence[], suspect: number): { evidence: Evidence; bits: number }[] {
+export function weights(
+  board: Board,
+  evidence: readonly Evidence[],
+  suspect: number,
+): { evidence: Evidence; bits: number }[] {
   const prior = board.suspects.map((s) => s.weight);
   return evidence.flatMap((e) => {
     const found = likelihoods(board, e);

@@ -34,7 +34,8 @@ export function floodOf(board: Board, p: readonly number[], setting: Setting | n
   const { vessel, overflow, inflow } = world.levels;
   const room = vessel.volume(overflow) - vessel.volume(level);
   const system = systemOf(station.profile);
-  const until = (flow: number) => (flow > 0 ? say(quantity('span', room / flow), system) : 'never: no inflow was surveyed');
+  const until = (flow: number) =>
+    flow > 0 ? say(quantity('span', room / flow), system) : 'never: no inflow was surveyed';
   const tests = board.asking.tests.flatMap(({ test }) =>
     /^(hand-|bypass$)/.test(test.id) ? [{ how: test.title, works: runs(board, p, test.id) }] : [],
   );

@@ -1,4 +1,5 @@
-export { cardFor, mendFor, SETTING_WORDS, think, tracingOf, type Bar, type Card, type Field, type Thought, type Tracing } from './think';
+export { cardFor, mendFor, think, tracingOf, type Bar, type Thought, type Tracing } from './think';
+export { SETTING_WORDS, type Card, type Field } from './card';
 export { nothingTold, readTold, traceJsonSchema, toldSchema, TRACE_VERSION, type Told } from './told';
 export { LATELY, NO_PAST, type Lately, type Past } from './past';
 export { fromBook } from './fromBook';

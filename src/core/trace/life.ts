@@ -3,7 +3,6 @@ import type { Fault } from '../faults';
 import type { LevelGeometry } from '../levels';
 import { account, plainScenario, type Account, type Listener, type Passed } from '../rehearsal';
 import type { Panel } from '../schemes';
-import type { Station } from '../station';
 
 type PanelStands = Passed['panel'];
 

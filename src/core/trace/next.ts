@@ -80,7 +80,7 @@ const LOW = 0.4;
 const AHEAD = 8;
 
 /** Minutes that any question takes beside its own: to read it, to go there, to write down what was found. */
-const EACH = 5;
+export const EACH = 5;
 
 /** Every question that may be asked, with what it tells and costs, in no order. */
 export function candidates(board: Board, p: readonly number[], { setting, closed, seen }: Course): Candidate[] {

@@ -1,23 +1,22 @@
+import type { Station } from '../station';
+import { probeId, probeTest, RISKS } from '../tests';
 import { sayPhrase, systemOf } from '../units';
-import { RISKS, standing, atRest, perform, probeId, probeTest, type FaultTest, type Observation, type Probes, type Setting, type Test } from '../tests';
 import { beliefs, boardOf, entropy, likelihoods, type Board, type Evidence } from './belief';
-import { askingOf, formatOf, keyOf, wordsOf } from './dictionary';
+import { cardOf, SETTING_WORDS, type Card } from './card';
+import { askingOf, keyOf } from './dictionary';
 import { doubts, weights, type Doubt } from './doubt';
-import type { Expect, Found } from './expect';
 import { fromBook } from './fromBook';
 import { floodOf, type Flood } from './flood';
-import { questionsOf, type Question } from './groups';
-import { allowed, candidates, minutesBetween, nextOf, type Candidate, type Course } from './next';
 import { mendOf, type Mend } from './mend';
+import { allowed, candidates, EACH, nextOf, type Course } from './next';
 import { withPairs } from './pairs';
 import { NO_PAST, type Past } from './past';
 import { suspectsOf } from './suspects';
-import { roundOf, ROUNDS, saysOf } from './symptoms';
+import { ROUNDS, saysOf } from './symptoms';
 import { closedOf, countedOf, PROBED, probesTold, seenOf, type Told } from './told';
 import { bites, type Bite } from './traps';
 import { standings, sure, type Standing } from './verdict';
-import type { Station } from '../station';
-import type { Format } from '../units';
+import { sayEvidence } from './words';
 
 /** A station that is being traced: what is known of its suspects so far. */
 export interface Tracing {
@@ -37,8 +36,7 @@ export function tracingOf(
   told?: (share: number) => void,
 ): { ok: true; tracing: Tracing } | { ok: false; reasons: readonly string[] } {
   const made = askingOf(station);
-  if (!made.ok)
-    return { ok: false, reasons: made.reasons.map((r) => sayPhrase(r, systemOf(station.profile))) };
+  if (!made.ok) return { ok: false, reasons: made.reasons.map((r) => sayPhrase(r, systemOf(station.profile))) };
   const board = boardOf(made.asking, suspectsOf(station, made.asking.panel, past), told);
   return { ok: true, tracing: { station, board, book: fromBook(past.findings) } };
 }
@@ -81,51 +79,6 @@ export interface Bar {
   readonly faults: readonly { readonly id: string; readonly label: string; readonly cause: string }[];
 }
 
-/** What a leading suspect would answer. */
-export interface Answer {
-  readonly suspect: string;
-  readonly shows: string;
-}
-
-/** How one observation of a test is answered. */
-export interface Field {
-  readonly id: string;
-  readonly label: string;
-  readonly probes: Probes | null;
-  /** A figure in this format; words to choose among; or things that happen, each yes or no. */
-  readonly as:
-    | { readonly kind: 'figure'; readonly format: Format }
-    | { readonly kind: 'words'; readonly choices: readonly string[] }
-    | { readonly kind: 'happens'; readonly outcomes: readonly { readonly id: string; readonly label: string }[] };
-  readonly expects: readonly Answer[];
-}
-
-/** The next test as one card, or a round of looks. */
-export interface Card {
-  readonly id: string;
-  readonly title: string;
-  readonly kind: 'test' | 'round';
-  readonly risk: string;
-  /** Its own minutes, and those to come into its state. */
-  readonly minutes: number;
-  readonly before: number;
-  readonly setting: Setting | null;
-  readonly people: number;
-  /** What of the drawing answers. */
-  readonly about: Test['about'];
-  /** What stands isolated, lifted, in Hand while it is made, in words; what is put back after it. */
-  readonly state: readonly string[];
-  readonly actions: readonly string[];
-  readonly cautions: readonly string[];
-  readonly restores: readonly string[];
-  readonly fields: readonly Field[];
-  /** Of a round: what is looked for. */
-  readonly looks: readonly { readonly id: string; readonly says: string }[];
-  /** Bits that it is expected to tell, and what would be left of the leading suspects by each answer. */
-  readonly tells: number;
-  readonly leaves: readonly { readonly answer: string; readonly chance: number; readonly left: readonly string[] }[];
-}
-
 /** Everything that is shown of a trace as it stands. */
 export interface Thought {
   readonly bars: readonly Bar[];
@@ -134,7 +87,12 @@ export interface Thought {
   readonly asked: number;
   readonly unknown: number;
   readonly next: Card | null;
-  readonly besides: readonly { readonly id: string; readonly title: string; readonly minutes: number; readonly risk: string }[];
+  readonly besides: readonly {
+    readonly id: string;
+    readonly title: string;
+    readonly minutes: number;
+    readonly risk: string;
+  }[];
   readonly sure: boolean;
   readonly flood: Flood | null;
   readonly doubts: readonly (Doubt & { readonly says: string })[];
@@ -149,112 +107,6 @@ export interface Thought {
 
 const SHOWN = 8;
 
-export const SETTING_WORDS: Readonly<Record<Setting, string>> = {
-  resting: 'the water under every call',
-  called: 'the water at the first call',
-  high: 'the water over the alarm',
-  dead: 'isolated, locked, proved dead',
-};
-
-/** What a piece of evidence says, in words. */
-export function sayEvidence(board: Board, e: Evidence): string {
-  if (e.kind === 'symptom') {
-    const symptom = board.asking.symptoms.find((s) => s.id === e.symptom);
-    const words = symptom ? saysOf(symptom, board.asking.world) : e.symptom;
-    return `${e.shown ? '' : 'not: '}${words}${e.sure === undefined ? '' : ', by the book'}`;
-  }
-  const asked = board.asking.asked.find((a) => a.key === keyOf(e.test, e.observation));
-  if (!asked) return `${e.test}: ${e.observation}`;
-  return `${asked.observation.label}: ${sayFound(board, asked.observation, e.found)}`;
-}
-
-/** A figure in its format, or words, or what happens. */
-function sayFound(board: Board, o: Observation, found: Found): string {
-  if (typeof found === 'string') return found;
-  if (typeof found === 'number') {
-    const format = formatOf(o);
-    if (format === 'resistance' && found > 1e7) return 'open line';
-    return sayPhrase([{ value: found, format: format ?? 'factor' }], systemOf(board.asking.station.profile));
-  }
-  const { outcomes } = board.asking.panel;
-  return found.length === 0
-    ? 'nothing runs, sounds or is lit'
-    : found.map((id) => outcomes.find((x) => x.id === id)?.label ?? id).join(', ');
-}
-
-/** What an expectation shows, in words. */
-function sayExpect(board: Board, o: Observation, e: Expect): string {
-  if (e === null) return 'cannot be told';
-  if (e.kind === 'words') return e.text;
-  if (e.kind === 'happens') return e.ways.map((w) => sayFound(board, o, w)).join(', or ');
-  const format = formatOf(o);
-  return sayFound(board, o, format === 'resistance' ? 10 ** e.at : e.at);
-}
-
-const probesOf = (o: Observation): Probes | null => (o.kind === 'volts' || o.kind === 'ohms' ? o.probes : null);
-
-/** How an observation is answered. */
-function fieldOf(board: Board, test: FaultTest, o: Observation, leading: readonly number[]): Field {
-  const index = board.place.get(keyOf(test.test.id, o.id))!;
-  const format = formatOf(o);
-  const words = wordsOf(board.rows, index);
-  const as: Field['as'] =
-    o.kind === 'happens'
-      ? {
-          kind: 'happens',
-          outcomes: board.asking.panel.outcomes.flatMap((x) => (x.kind === 'call' ? [] : [{ id: x.id, label: x.label }])),
-        }
-      : format
-        ? { kind: 'figure', format }
-        : { kind: 'words', choices: words };
-  return {
-    id: o.id,
-    label: o.label,
-    probes: probesOf(o),
-    as,
-    expects: leading.map((i) => ({
-      suspect: board.suspects[i]!.label,
-      shows: sayExpect(board, o, board.rows[i]?.expects[index] ?? null),
-    })),
-  };
-}
-
-/** What each answer would leave. */
-function leavesOf(board: Board, q: Question, p: readonly number[], seen: ReadonlySet<string>): Card['leaves'] {
-  const chance = Array.from({ length: q.count }, (_, k) => p.reduce((sum, x, i) => (q.answers[i] === k ? sum + x : sum), 0));
-  return chance
-    .map((c, k) => ({ c, k }))
-    .filter(({ c }) => c > 0.02)
-    .sort((a, b) => b.c - a.c)
-    .slice(0, 4)
-    .map(({ c, k }) => {
-      const own = p.map((x, i) => ({ x, i })).filter(({ i }) => q.answers[i] === k);
-      const top = own.sort((a, b) => b.x - a.x).slice(0, 3);
-      const first = top[0]!.i;
-      return { answer: answerWords(board, q, first, seen), chance: c, left: top.map(({ i }) => board.suspects[i]!.label) };
-    });
-}
-
-/** What a suspect would answer to a question, in few words. */
-function answerWords(board: Board, q: Question, suspect: number, seen: ReadonlySet<string>): string {
-  const round = ROUNDS.find((r) => r.id === q.id);
-  const row = board.rows[suspect];
-  if (!row) return 'cannot be told';
-  if (round) {
-    const shows = board.asking.symptoms.flatMap((s, i) =>
-      row.symptoms[i] && roundOf(s) === round && !seen.has(s.id) ? [saysOf(s, board.asking.world)] : [],
-    );
-    return shows.length === 0 ? 'none of them' : shows.join(', ');
-  }
-  const { test } = board.asking.tests.find((t) => t.test.id === q.id)!;
-  return test.parts
-    .flatMap((part) =>
-      part.observes.map((o) => `${sayExpect(board, o, row.expects[board.place.get(keyOf(q.id, o.id))!] ?? null)}`),
-    )
-    .slice(0, 3)
-    .join('; ');
-}
-
 /** A piece of what was told, whether it is doubted or not. */
 function undoubted(e: Told['evidence'][number]): Told['evidence'][number] {
   if (e.kind === 'symptom') return e;
@@ -262,69 +114,9 @@ function undoubted(e: Told['evidence'][number]): Told['evidence'][number] {
   return rest;
 }
 
-/** A question as a card. */
-export function cardOf(tracing: Tracing, told: Told, p: readonly number[], id: string): Card | null {
-  const { board } = tracing;
-  const { world } = board.asking;
-  const seen = seenOf(told);
-  const q = questionsOf(board, seen).find((x) => x.id === id);
-  if (!q) return null;
-  const found = candidates(board, p, { setting: told.setting, closed: new Set(), seen }).find((c) => c.id === id);
-  const common = {
-    id,
-    risk: RISKS[q.risk],
-    minutes: q.minutes,
-    before: minutesBetween(told.setting, q.setting),
-    setting: q.setting,
-    tells: found?.tells ?? 0,
-    leaves: leavesOf(board, q, p, seen),
-  };
-  const round = ROUNDS.find((r) => r.id === id);
-  if (round)
-    return {
-      ...common,
-      kind: 'round',
-      title: round.title,
-      people: 1,
-      about: [],
-      state: [],
-      actions: ['Say of each yes or no; leave out what nobody knows.'],
-      cautions: ['Look and listen only: from outside, dry, hands off.'],
-      restores: [],
-      fields: [],
-      looks: board.asking.symptoms.flatMap((s) =>
-        roundOf(s) === round && !seen.has(s.id) ? [{ id: s.id, says: saysOf(s, world) }] : [],
-      ),
-    };
-  const test = board.asking.tests.find((t) => t.test.id === id)!;
-  const system = systemOf(board.asking.station.profile);
-  const leading = [...p.keys()]
-    .filter((i) => board.rows[i])
-    .sort((a, b) => p[b]! - p[a]!)
-    .slice(0, 4);
-  const start = test.test.needs.reduce(perform, atRest(world));
-  const end = test.test.parts.flatMap((x) => x.acts).reduce(perform, start);
-  const left = standing(test.test.restores.reduce(perform, end)).map((s) => s.is);
-  return {
-    ...common,
-    kind: 'test',
-    title: test.test.title,
-    people: test.test.people,
-    about: test.test.about,
-    state: standing(start).map((s) => s.is),
-    actions: test.test.actions.map((a) => sayPhrase(a, system)),
-    cautions: test.test.cautions,
-    restores: standing(end)
-      .filter((s) => !left.includes(s.is))
-      .map((s) => s.undo),
-    fields: test.test.parts.flatMap((x) => x.observes.map((o) => fieldOf(board, test, o, leading))),
-    looks: [],
-  };
-}
-
 /** Another question than the one that is proposed, as a card. */
 export function cardFor(tracing: Tracing, told: Told, id: string): Card | null {
-  return cardOf(tracing, told, beliefs(tracing.board, evidenceOf(tracing, told)), id);
+  return cardOf(tracing.board, told, beliefs(tracing.board, evidenceOf(tracing, told)), id);
 }
 
 /** How a suspect is mended. */
@@ -358,7 +150,9 @@ function barOf(board: Board, evidence: readonly Evidence[], s: Standing): Bar {
     probability: s.probability,
     like,
     why: whyOf(board, evidence, board.suspects.indexOf(suspect)),
-    because: suspect.because.map((b) => `${b.what}: ${b.times < 1 ? 'less likely' : `${Math.round(b.times)} times likelier`}, assumed`),
+    because: suspect.because
+      .filter((b) => b.times > 1.1 || b.times < 0.9)
+      .map((b) => `${b.what}: ${b.times.toFixed(1)} times as likely, assumed`),
     size: suspect.size ? sayPhrase([suspect.size], system) : null,
     kind: suspect.kind,
     faults: suspect.faults.map(({ id, label, cause }) => ({ id, label, cause })),
@@ -377,34 +171,40 @@ export function think(tracing: Tracing, told: Told, report?: (share: number) => 
   const ranked = standings(board, p);
   const course: Course = { setting: told.setting, closed: closedOf(told), seen: seenOf(told) };
   const done = sure(ranked);
-  const next: Candidate | null = nextOf(board, p, course);
-  const card = next && cardOf(tracing, told, p, next.id);
+  const next = nextOf(board, p, course);
+  const card = next && cardOf(board, told, p, next.id);
   const shown = ranked.filter((s) => s.probability >= 0.005).slice(0, SHOWN);
   const rest = ranked.length - shown.length;
   const besides = allowed(candidates(board, p, course))
     .filter((c) => c.id !== next?.id)
     .sort((a, b) => b.tells / b.minutes - a.tells / a.minutes)
     .slice(0, 6);
-  const title = (id: string) =>
-    ROUNDS.find((r) => r.id === id)?.title ?? board.asking.tests.find((t) => t.test.id === id)!.test.title;
+  const title = (id: string) => {
+    const test = board.asking.tests.find((t) => t.test.id === id);
+    return test ? `${test.test.title}, ${SETTING_WORDS[test.setting]}` : ROUNDS.find((r) => r.id === id)!.title;
+  };
   return {
     bars: shown.map((s) => barOf(board, evidence, s)),
     others: { count: rest, probability: Math.max(0, 1 - shown.reduce((sum, s) => sum + s.probability, 0)) },
-    asked: board.suspects.length,
+    asked: board.suspects.length - 1,
     unknown: entropy(ranked.map((s) => s.probability)),
     next: card,
-    besides: besides.map((c) => ({ id: c.id, title: title(c.id), minutes: Math.round(c.minutes), risk: RISKS[c.risk] })),
+    besides: besides.map((c) => ({ id: c.id, title: title(c.id), minutes: c.minutes - EACH, risk: RISKS[c.risk] })),
     sure: done,
     flood: floodOf(board, p, told.setting),
     doubts: doubts(board, evidence).map((d) => ({ ...d, says: sayEvidence(board, d.evidence) })),
-    traps: bites({
-      world: board.asking.world,
-      evidence,
-      lately: told.lately,
-      among: (faults) =>
-        board.suspects.reduce((sum, s, i) => (s.faults.some((f) => faults.test(f.id)) ? sum + p[i]! : sum), 0),
-      next: next ? (board.asking.tests.find((t) => t.test.id === next.id) ?? null) : null,
-    }),
+    // Before anything is told everything is as likely as ever: nothing bites yet.
+    traps:
+      told.evidence.length === 0
+        ? []
+        : bites({
+            world: board.asking.world,
+            evidence,
+            lately: told.lately,
+            among: (faults) =>
+              board.suspects.reduce((sum, s, i) => (s.faults.some((f) => faults.test(f.id)) ? sum + p[i]! : sum), 0),
+            next: next ? (board.asking.tests.find((t) => t.test.id === next.id) ?? null) : null,
+          }),
     strangers: evidence.flatMap((e) => (likelihoods(board, e) ? [] : [sayEvidence(board, e)])),
     pairs: board.suspects.some((s) => s.kind === 'pair'),
     told: countedOf({ ...told, evidence: told.evidence.map(undoubted) }).map((e) => sayEvidence(board, e)),

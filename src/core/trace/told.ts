@@ -51,7 +51,11 @@ export const toldSchema = z.strictObject({
   format: z.literal('pit-bell/trace', 'this is not a Pit Bell trace'),
   version: z.literal(TRACE_VERSION, 'this version of the trace is not known here'),
   /** Which station it is of: its name and place, and the revision that was looked at. */
-  station: z.strictObject({ name: z.string().max(200), site: z.string().max(200), revision: z.number().int().nullable() }),
+  station: z.strictObject({
+    name: z.string().max(200),
+    site: z.string().max(200),
+    revision: z.number().int().nullable(),
+  }),
   lately: z.array(z.enum(Object.keys(LATELY) as [Lately, ...Lately[]], 'is not one of what is done lately')).max(20),
   /** How the station stands: where the water is, or everything dead; null where nobody has said. */
   setting: z.enum(SETTINGS, 'must be resting, called, high or dead').nullable(),

@@ -34,14 +34,23 @@ const makesWater = ({ world }: Moment): boolean => world.panel?.outcomes.some((o
 /** A resistance between a closed contact and an open one. */
 const leaks = ({ evidence }: Moment): boolean =>
   evidence.some(
-    (e) => e.kind === 'reading' && e.test.startsWith('contact-') && typeof e.found === 'number' && e.found > 200 && e.found < 5e5,
+    (e) =>
+      e.kind === 'reading' &&
+      e.test.startsWith('contact-') &&
+      typeof e.found === 'number' &&
+      e.found > 200 &&
+      e.found < 5e5,
   );
 const dry = (m: Moment) => shown(m, 'dry') || shown(m, 'never-stops') || shown(m, 'no-water');
-const openUp = ({ next }: Moment) => next !== null && (next.test.risk === 'pit' || /^(shaft|part-M|capacitor-M)/.test(next.test.id));
+const openUp = ({ next }: Moment) =>
+  next !== null && (next.test.risk === 'pit' || /^(shaft|part-M|capacitor-M)/.test(next.test.id));
 
 function columnOver(m: Moment): string | null {
   const { world, next } = m;
-  if (!world.station.discharge.checkValve || (!(next?.test.risk === 'pit') && m.among(/^(check-|blocked|weep|M\d+-(clogged|seized|worn|airlocked))/) < 0.5))
+  if (
+    !world.station.discharge.checkValve ||
+    (!(next?.test.risk === 'pit') && m.among(/^(check-|blocked|weep|M\d+-(clogged|seized|worn|airlocked))/) < 0.5)
+  )
     return null;
   const { hydraulics, stop } = world.levels;
   const column = hydraulics.drainback(1, stop).volume;
@@ -94,7 +103,8 @@ export const TRAPS: readonly Trap[] = [
   {
     id: 'link',
     name: 'a link left in or out',
-    says: (m) => (among(m, /^link-/) ? 'A link may have been left in, or left out: compare the strip with the wire list.' : null),
+    says: (m) =>
+      among(m, /^link-/) ? 'A link may have been left in, or left out: compare the strip with the wire list.' : null,
   },
   {
     id: 'remote-pair',
@@ -115,7 +125,10 @@ export const TRAPS: readonly Trap[] = [
   {
     id: 'hot-pump',
     name: 'a hot pump just pumped dry',
-    says: (m) => (dry(m) && openUp(m) ? 'It ran dry or against a shut line: the pump is hot. Let it stand before a hand goes near.' : null),
+    says: (m) =>
+      dry(m) && openUp(m)
+        ? 'It ran dry or against a shut line: the pump is hot. Let it stand before a hand goes near.'
+        : null,
   },
   {
     id: 'resting-float',
@@ -134,7 +147,8 @@ export const TRAPS: readonly Trap[] = [
     id: 'vent',
     name: 'a vent iced over',
     says: (m) =>
-      (m.lately.includes('frost') && (among(m, /blocked|breather|tube-leak|airlocked/) || shown(m, 'longer'))) || among(m, /-breather$/)
+      (m.lately.includes('frost') && (among(m, /blocked|breather|tube-leak|airlocked/) || shown(m, 'longer'))) ||
+      among(m, /-breather$/)
         ? 'A vent, breather or equaliser may be iced or blocked: clear it before anything is measured.'
         : null,
   },

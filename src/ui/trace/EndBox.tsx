@@ -38,7 +38,13 @@ function BookLine({ bar, thought, told, tell }: { bar: Bar; thought: Thought } &
     const sent = await sendPage(
       id,
       {
-        page: { kind: 'visit', why: 'call', minutes: null, words: wordsOf(bar, thought).slice(0, 10_000), faults: bar.faults.map((f) => ({ ...f })) },
+        page: {
+          kind: 'visit',
+          why: 'call',
+          minutes: null,
+          words: wordsOf(bar, thought).slice(0, 10_000),
+          faults: bar.faults.map((f) => ({ ...f })),
+        },
         readings: [],
         at: new Date().toISOString(),
         by: who.trim(),
@@ -52,7 +58,8 @@ function BookLine({ bar, thought, told, tell }: { bar: Bar; thought: Thought } &
   if (told.confirmed === bar.id)
     return (
       <Typography role="status" variant="body1" component="p" sx={{ m: 0 }}>
-        It stands in <Link href={`/stations/${id}/book`}>the book</Link>, and counts from now on here and in the whole firm.
+        It stands in <Link href={`/stations/${id}/book`}>the book</Link>, and counts from now on here and in the whole
+        firm.
       </Typography>
     );
   return (
@@ -122,8 +129,10 @@ export function EndBox({ thought, told, tell, mend }: Props) {
             </Typography>
           ))}
           <Typography variant="body2" component="p" sx={{ m: 0, mt: 0.5 }}>
-            {is.buys ? 'A housing is opened or a part is bought: have one at hand before it is opened.' : 'Nothing is bought for it.'} Isolate, lock and
-            prove dead first, as the card of the job says.
+            {is.buys
+              ? 'A housing is opened or a part is bought: have one at hand before it is opened.'
+              : 'Nothing is bought for it.'}{' '}
+            Isolate, lock and prove dead first, as the card of the job says.
           </Typography>
           {is.job && (
             <Typography variant="body1" component="p" sx={{ m: 0, mt: 1 }}>

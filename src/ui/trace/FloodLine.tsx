@@ -10,7 +10,8 @@ export function FloodLine({ flood }: { flood: NonNullable<Thought['flood']> }) {
   return (
     <Box component="section" aria-label="time to overflow" sx={{ px: { xs: 2, md: 2.5 }, pt: 2 }}>
       <Typography variant="body1" component="p" sx={{ m: 0 }}>
-        Until it runs over, nothing pumping: <b>{flood.over.usual}</b> at an ordinary inflow, {flood.over.peak} at the peak.
+        Until it runs over, nothing pumping: <b>{flood.over.usual}</b> at an ordinary inflow, {flood.over.peak} at the
+        peak.
       </Typography>
       <Typography variant="body2" component="p" sx={{ m: 0 }}>
         Pump it down first: {flood.ways.map((w) => `${w.how} (${shares(w.works)})`).join('; ')}.

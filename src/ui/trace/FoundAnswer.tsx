@@ -26,8 +26,7 @@ export function foundOf({ as }: Field, draft: Draft, system: UnitSystem): number
 }
 
 const CHOICE = {
-  display: 'block',
-  width: '100%',
+  maxWidth: '100%',
   textAlign: 'left',
   px: 1.5,
   py: 1,
@@ -89,13 +88,13 @@ function Happens({ field, draft, onDraft }: Props & { field: Field & { as: { kin
             key={o.id}
             aria-pressed={is}
             onClick={() => onDraft(is ? on!.filter((x) => x !== o.id) : [...(on ?? []), o.id])}
-            sx={{ ...CHOICE, width: 'auto' }}
+            sx={CHOICE}
           >
             {o.label}
           </ButtonBase>
         );
       })}
-      <ButtonBase aria-pressed={on?.length === 0} onClick={() => onDraft(on?.length === 0 ? null : [])} sx={{ ...CHOICE, width: 'auto' }}>
+      <ButtonBase aria-pressed={on?.length === 0} onClick={() => onDraft(on?.length === 0 ? null : [])} sx={CHOICE}>
         nothing of it
       </ButtonBase>
     </Box>
@@ -104,9 +103,14 @@ function Happens({ field, draft, onDraft }: Props & { field: Field & { as: { kin
 
 function Words({ field, draft, onDraft }: Props & { field: Field & { as: { kind: 'words' } } }) {
   return (
-    <Box sx={{ display: 'flex', flexDirection: 'column', gap: 0.75 }}>
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
       {[...field.as.choices, OTHERWISE].map((words) => (
-        <ButtonBase key={words} aria-pressed={draft === words} onClick={() => onDraft(draft === words ? null : words)} sx={CHOICE}>
+        <ButtonBase
+          key={words}
+          aria-pressed={draft === words}
+          onClick={() => onDraft(draft === words ? null : words)}
+          sx={CHOICE}
+        >
           {words}
         </ButtonBase>
       ))}

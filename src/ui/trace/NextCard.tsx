@@ -8,7 +8,7 @@ import type { Station } from '@/core/station';
 import { useStationSystem } from '../editor/StationProvider';
 import { Caution } from '../parts/Caution';
 import { ProbeStrip } from '../prove/ProbeStrip';
-import { Segments } from '../parts/Segments';
+import { LookLine } from './LookLine';
 import { FoundAnswer, foundOf, type Draft } from './FoundAnswer';
 import type { Stage } from './useTracing';
 
@@ -22,25 +22,25 @@ interface Props {
   onTake(id: string): void;
 }
 
-const YES_NO = [
-  [true, 'yes'],
-  [false, 'no'],
-] as const;
-
-/** What each leading suspect would show. */
+/** What would be found under the leading suspects; where it is the same under all, that it tells nothing of them. */
 function Expected({ field }: { field: Field }) {
-  if (field.expects.length === 0) return null;
+  const [first] = field.expects;
+  if (!first) return null;
+  if (field.expects.length === 1)
+    return (
+      <Typography component="p" variant="body2" sx={{ m: 0, color: 'text.secondary' }}>
+        Under each of the leading suspects: {first.shows}.
+      </Typography>
+    );
   return (
-    <Box component="dl" aria-label={`what would be found: ${field.label}`} sx={{ m: 0, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)', columnGap: 1.5, rowGap: 0.25 }}>
-      {field.expects.map((e, i) => (
-        <Box key={`${e.suspect} ${i}`} sx={{ display: 'contents' }}>
-          <Typography component="dt" variant="body2" sx={{ color: 'text.secondary' }}>
-            {e.suspect}
-          </Typography>
-          <Typography component="dd" variant="readingSmall" sx={{ m: 0 }}>
+    <Box component="ul" aria-label={`what would be found: ${field.label}`} sx={{ m: 0, p: 0, listStyle: 'none' }}>
+      {field.expects.map((e) => (
+        <Typography component="li" key={e.shows} variant="body2" sx={{ color: 'text.secondary' }}>
+          <Typography component="span" variant="readingSmall" sx={{ color: 'text.primary' }}>
             {e.shows}
-          </Typography>
-        </Box>
+          </Typography>{' '}
+          – {e.under.join('; ')}
+        </Typography>
       ))}
     </Box>
   );
@@ -69,28 +69,10 @@ function Nothing({ stage, thought }: Pick<Props, 'stage' | 'thought'>) {
   );
 }
 
-/** The next test as one card: state, cautions, what to do, what would be found, what was; and others instead of it. */
-export function NextCard({ card, stage, thought, station, told, tell, onTake }: Props) {
-  const system = useStationSystem();
-  const [drafts, setDrafts] = useState<Readonly<Record<string, Draft>>>({});
-  const [looks, setLooks] = useState<Readonly<Record<string, boolean>>>({});
-  if (!card) return <Nothing stage={stage} thought={thought} />;
-  const found = card.fields.flatMap((f) => {
-    const is = foundOf(f, drafts[f.id] ?? null, system);
-    return is === null ? [] : [{ kind: 'reading' as const, test: card.id, observation: f.id, found: is }];
-  });
-  const seen = Object.entries(looks).map(([symptom, shown]) => ({ kind: 'symptom' as const, symptom, shown }));
-  const all = [...found, ...seen];
-  const enter = () =>
-    tell({ ...told, setting: card.setting ?? told.setting, evidence: [...told.evidence, ...all] });
-  const set = (id: string, v: boolean) =>
-    setLooks(({ [id]: was, ...rest }) => (was === v ? rest : { ...rest, [id]: v }));
+/** What stands while it is made, what can hurt, what to do. */
+function What({ card }: { card: Card }) {
   return (
-    <Box
-      component="article"
-      aria-label={card.title}
-      sx={{ p: { xs: 2, md: 2.5 }, display: 'flex', flexDirection: 'column', gap: 1.75, maxWidth: 760 }}
-    >
+    <>
       <Box>
         <Typography variant="label">{costs(card)}</Typography>
         <Typography variant="h1" component="h2">
@@ -113,36 +95,14 @@ export function NextCard({ card, stage, thought, station, told, tell, onTake }: 
           </Typography>
         ))}
       </Box>
-      {card.fields.map((f) => (
-        <Box key={f.id} sx={{ borderTop: 1, borderColor: 'text.primary', pt: 1.25, display: 'flex', flexDirection: 'column', gap: 1 }}>
-          {f.probes && <ProbeStrip station={station} probes={f.probes} />}
-          <FoundAnswer field={f} draft={drafts[f.id] ?? null} system={system} onDraft={(d) => setDrafts({ ...drafts, [f.id]: d })} />
-          <Expected field={f} />
-        </Box>
-      ))}
-      {card.looks.length > 0 && (
-        <Box component="ul" aria-label="what to look for" sx={{ m: 0, p: 0, listStyle: 'none' }}>
-          {card.looks.map((l) => (
-            <Box component="li" key={l.id} sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center', gap: 1.5, py: 0.5, borderBottom: 1, borderColor: 'divider' }}>
-              <Typography component="span" variant="body1">
-                {l.says}
-              </Typography>
-              <Segments label={l.says} value={looks[l.id] ?? null} choices={YES_NO} onPick={(v) => set(l.id, v)} sx={{ flex: 'none', '& button': { minHeight: 44, minWidth: 48 } }} />
-            </Box>
-          ))}
-        </Box>
-      )}
-      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-        <Button variant="contained" disabled={all.length === 0} onClick={enter} sx={{ minHeight: 48 }}>
-          that was found
-        </Button>
-        <Button onClick={() => tell({ ...told, skipped: [...told.skipped, card.id] })} sx={{ minHeight: 48 }}>
-          another one
-        </Button>
-        <Button onClick={() => tell({ ...told, impossible: [...told.impossible, card.id] })} sx={{ minHeight: 48 }}>
-          cannot be done here
-        </Button>
-      </Box>
+    </>
+  );
+}
+
+/** What is put back, what each answer would leave, and what could be asked instead. */
+function After({ card, thought, onTake }: { card: Card } & Pick<Props, 'thought' | 'onTake'>) {
+  return (
+    <>
       {card.restores.length > 0 && (
         <Typography variant="body1" component="p" sx={{ m: 0 }}>
           <b>Then put back:</b> {card.restores.join('; ')}.
@@ -168,6 +128,108 @@ export function NextCard({ card, stage, thought, station, told, tell, onTake }: 
           ))}
         </Box>
       )}
+    </>
+  );
+}
+
+type Drafts = Readonly<Record<string, Draft>>;
+
+/** Where every observation of a card is answered. */
+function Fields({
+  card,
+  station,
+  drafts,
+  onDrafts,
+}: {
+  card: Card;
+  station: Station;
+  drafts: Drafts;
+  onDrafts(drafts: Drafts): void;
+}) {
+  const system = useStationSystem();
+  const sound = card.fields.filter((f) => f.sound !== null);
+  return (
+    <>
+      {card.fields.map((f) => (
+        <Box
+          key={f.id}
+          sx={{ borderTop: 1, borderColor: 'text.primary', pt: 1.25, display: 'flex', flexDirection: 'column', gap: 1 }}
+        >
+          {f.probes && <ProbeStrip station={station} probes={f.probes} />}
+          <FoundAnswer
+            field={f}
+            draft={drafts[f.id] ?? null}
+            system={system}
+            onDraft={(d) => onDrafts({ ...drafts, [f.id]: d })}
+          />
+          <Expected field={f} />
+        </Box>
+      ))}
+      {sound.length > 1 && (
+        <Button
+          variant="outlined"
+          onClick={() => onDrafts({ ...Object.fromEntries(sound.map((f) => [f.id, f.sound])), ...drafts })}
+          sx={{ minHeight: 44, alignSelf: 'flex-start' }}
+        >
+          all the others as they should be
+        </Button>
+      )}
+    </>
+  );
+}
+
+type Looks = Readonly<Record<string, boolean>>;
+
+/** What is looked for in a round, each yes, no, or not known. */
+function LookList({ card, looks, onLooks }: { card: Card; looks: Looks; onLooks(looks: Looks): void }) {
+  if (card.looks.length === 0) return null;
+  const set = (id: string, shown: boolean | null) => {
+    const { [id]: _, ...rest } = looks;
+    onLooks(shown === null ? rest : { ...rest, [id]: shown });
+  };
+  return (
+    <Box component="ul" aria-label="what to look for" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+      {card.looks.map((l) => (
+        <LookLine key={l.id} says={l.says} shown={looks[l.id] ?? null} onTell={(v) => set(l.id, v)} />
+      ))}
+    </Box>
+  );
+}
+
+/** The next test as one card: state, cautions, what to do, what would be found, what was; and others instead of it. */
+export function NextCard({ card, stage, thought, station, told, tell, onTake }: Props) {
+  const system = useStationSystem();
+  const [drafts, setDrafts] = useState<Drafts>({});
+  const [looks, setLooks] = useState<Looks>({});
+  if (!card) return <Nothing stage={stage} thought={thought} />;
+  const found = card.fields.flatMap((f) => {
+    const is = foundOf(f, drafts[f.id] ?? null, system);
+    return is === null ? [] : [{ kind: 'reading' as const, test: card.id, observation: f.id, found: is }];
+  });
+  const seen = Object.entries(looks).map(([symptom, shown]) => ({ kind: 'symptom' as const, symptom, shown }));
+  const all = [...found, ...seen];
+  const enter = () => tell({ ...told, setting: card.setting ?? told.setting, evidence: [...told.evidence, ...all] });
+  return (
+    <Box
+      component="article"
+      aria-label={card.title}
+      sx={{ p: { xs: 2, md: 2.5 }, display: 'flex', flexDirection: 'column', gap: 1.75, maxWidth: 760 }}
+    >
+      <What card={card} />
+      <Fields card={card} station={station} drafts={drafts} onDrafts={setDrafts} />
+      <LookList card={card} looks={looks} onLooks={setLooks} />
+      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+        <Button variant="contained" disabled={all.length === 0} onClick={enter} sx={{ minHeight: 48 }}>
+          that was found
+        </Button>
+        <Button onClick={() => tell({ ...told, skipped: [...told.skipped, card.id] })} sx={{ minHeight: 48 }}>
+          another one
+        </Button>
+        <Button onClick={() => tell({ ...told, impossible: [...told.impossible, card.id] })} sx={{ minHeight: 48 }}>
+          cannot be done here
+        </Button>
+      </Box>
+      <After card={card} thought={thought} onTake={onTake} />
     </Box>
   );
 }

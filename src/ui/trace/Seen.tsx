@@ -12,6 +12,7 @@ import { Pick as Choose } from '../parts/Pick';
 import { Segments } from '../parts/Segments';
 import { TextBox } from '../parts/TextBox';
 import { TickBox } from '../parts/TickBox';
+import { LookLine } from './LookLine';
 
 const WATER = [
   ['resting', 'under every call'],
@@ -20,29 +21,12 @@ const WATER = [
   ['dead', 'all is isolated'],
 ] as const;
 
-const YES_NO = [
-  [true, 'yes'],
-  [false, 'no'],
-] as const;
-
 interface Props {
   told: Told;
   tell(next: Told): void;
   thought: Thought | null;
   station: Station;
   onGo(): void;
-}
-
-/** One symptom: yes, no, or, pressed again, nobody knows. */
-function SymptomLine({ says, shown, onTell }: { says: string; shown: boolean | null; onTell(shown: boolean | null): void }) {
-  return (
-    <Box component="li" sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'center', gap: 1.5, py: 0.5, borderBottom: 1, borderColor: 'divider' }}>
-      <Typography component="span" variant="body1">
-        {says}
-      </Typography>
-      <Segments label={says} value={shown} choices={YES_NO} onPick={(v) => onTell(v === shown ? null : v)} sx={{ flex: 'none', '& button': { minHeight: 44, minWidth: 48 } }} />
-    </Box>
-  );
 }
 
 const MODES = [
@@ -54,12 +38,14 @@ const MODES = [
 type Mode = (typeof MODES)[number][0];
 
 /** A reading that was taken already, between any two points. */
-function OwnReading({ told, tell, station }: Pick<Props, "told" | "tell" | "station">) {
+function OwnReading({ told, tell, station }: Pick<Props, 'told' | 'tell' | 'station'>) {
   const system = useStationSystem();
   const points = useMemo(() => {
     const made = panelOf(station);
     if (!made.ok) return [];
-    const pins = made.panel.devices.flatMap((d) => Object.values(d.elements).flatMap((e) => e.pins.map((p) => `${d.tag}:${p}`)));
+    const pins = made.panel.devices.flatMap((d) =>
+      Object.values(d.elements).flatMap((e) => e.pins.map((p) => `${d.tag}:${p}`)),
+    );
     return [...new Set([...made.panel.terminals.map((t) => t.id), ...pins, 'earth'])];
   }, [station]);
   const [a, setA] = useState('');
@@ -73,7 +59,15 @@ function OwnReading({ told, tell, station }: Pick<Props, "told" | "tell" | "stat
   const ready = a !== '' && b !== '' && a !== b && setting !== null && (open || parsed?.ok);
   const choices = points.map((p) => [p, p] as const);
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(120px, 1fr))', gap: 1.25, alignItems: 'start', mt: 1 }}>
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: 'repeat(auto-fit, minmax(120px, 1fr))',
+        gap: 1.25,
+        alignItems: 'start',
+        mt: 1,
+      }}
+    >
       <Choose label="red on" value={a} choices={choices} onPick={(v) => setA(v)} empty="" />
       <Choose label="black on" value={b} choices={choices} onPick={(v) => setB(v)} empty="" />
       <Choose label="dialled" value={mode} choices={MODES} onPick={(v) => setMode(v)} />
@@ -135,7 +129,7 @@ export function Seen({ told, tell, thought, station, onGo }: Props) {
         </Typography>
         <Box component="ul" aria-label="what is seen" sx={{ m: 0, mt: 1, p: 0, listStyle: 'none' }}>
           {(thought?.symptoms ?? []).map((s) => (
-            <SymptomLine key={s.id} says={s.says} shown={shownOf(s.id)} onTell={(v) => setSymptom(s.id, v)} />
+            <LookLine key={s.id} says={s.says} shown={shownOf(s.id)} onTell={(v) => setSymptom(s.id, v)} />
           ))}
         </Box>
       </Box>

@@ -20,7 +20,14 @@ function Suspect({ bar }: { bar: Bar }) {
         </Typography>
       </Box>
       <Box aria-hidden sx={{ height: 8, mt: 0.5, border: 1, borderColor: 'divider', position: 'relative' }}>
-        <Box sx={{ position: 'absolute', inset: 0, width: `${Math.max(1, bar.probability * 100)}%`, bgcolor: 'primary.main' }} />
+        <Box
+          sx={{
+            position: 'absolute',
+            inset: 0,
+            width: `${Math.max(1, bar.probability * 100)}%`,
+            bgcolor: 'primary.main',
+          }}
+        />
       </Box>
       <Typography component="p" variant="body2" sx={{ m: 0, mt: 0.5 }}>
         {bar.why}.
@@ -41,9 +48,24 @@ function Suspect({ bar }: { bar: Bar }) {
 }
 
 /** Who is suspected, as bars with the reason of each. */
-export function Suspects({ thought, stage, current, onEnd }: { thought: Thought | null; stage: Stage; current: boolean; onEnd(): void }) {
+export function Suspects({
+  thought,
+  stage,
+  current,
+  onEnd,
+}: {
+  thought: Thought | null;
+  stage: Stage;
+  current: boolean;
+  onEnd(): void;
+}) {
   return (
-    <Box component="section" aria-label="suspects" aria-busy={stage.kind === 'asking' || !current} sx={{ px: 2, pt: 2 }}>
+    <Box
+      component="section"
+      aria-label="suspects"
+      aria-busy={stage.kind === 'asking' || !current}
+      sx={{ px: 2, pt: 2 }}
+    >
       <Typography variant="h3" component="h2">
         Suspects
       </Typography>
@@ -60,7 +82,8 @@ export function Suspects({ thought, stage, current, onEnd }: { thought: Thought 
       {thought && (
         <>
           <Typography component="p" variant="body2" sx={{ m: 0 }}>
-            {thought.asked} asked{thought.pairs ? ', pairs among them, because no single one explains what was told' : ''}.{' '}
+            {thought.asked} asked
+            {thought.pairs ? ', pairs among them, because no single one explains what was told' : ''}.{' '}
             {thought.sure ? 'Sure enough to act on the first.' : 'Not sure yet.'}
           </Typography>
           {thought.sure && (

@@ -1,11 +1,11 @@
 'use client';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { useEffect, useMemo, useState, type ReactNode } from 'react';
-import type { Card, Past, Told } from '@/core/trace';
+import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import type { Card, Past, Thought, Told } from '@/core/trace';
 import type { Station } from '@/core/station';
 import { useEditor } from '../editor/StationProvider';
-import { KEEPING } from '../parts/browserKeep';
+import { KEEPING, type Keeping } from '../parts/browserKeep';
 import { Caution } from '../parts/Caution';
 import { Segments } from '../parts/Segments';
 import { StationShaft } from '../shaft/StationShaft';
@@ -37,80 +37,144 @@ function useChosen(told: Told | null, ask: (told: Told, id: string) => Promise<C
   const [chosen, setChosen] = useState<{ of: Told; card: Card } | null>(null);
   return {
     card: chosen && chosen.of === told ? chosen.card : null,
-    take: (id: string) =>
-      void (told && ask(told, id).then((card) => void (card && setChosen({ of: told, card })))),
+    take: (id: string) => void (told && ask(told, id).then((card) => void (card && setChosen({ of: told, card })))),
     forget: () => setChosen(null),
   };
+}
+
+/** What can catch somebody now, before anything else is read. */
+function Traps({ thought }: { thought: Thought | null }) {
+  if (!thought || thought.traps.length === 0) return null;
+  return (
+    <Box
+      aria-label="traps"
+      component="section"
+      sx={{ p: { xs: 2, md: 2.5 }, pb: 0, display: 'flex', flexDirection: 'column', gap: 1 }}
+    >
+      {thought.traps.map((t) => (
+        <Caution key={t.id}>{t.says}</Caution>
+      ))}
+    </Box>
+  );
+}
+
+/** What is to be known of what was told: not kept, set aside, of another revision. */
+function AboutTold({
+  told,
+  revision,
+  keeping,
+  aside,
+}: {
+  told: Told;
+  revision: number;
+  keeping: Keeping;
+  aside: boolean;
+}) {
+  return (
+    <>
+      {aside && (
+        <Said>
+          What this browser kept of an earlier trace cannot be read; it is set aside here, and a new one begins.
+        </Said>
+      )}
+      {keeping !== 'kept' && <Said>What you tell is {KEEPING[keeping]}</Said>}
+      {told.station.revision !== revision && told.evidence.length > 0 && (
+        <Said>
+          Told at revision {told.station.revision ?? 'unknown'} of “{told.station.name}”; it is thought over by revision{' '}
+          {revision}, as it is saved now.
+        </Said>
+      )}
+    </>
+  );
+}
+
+/** Shows where the drawing answers, and brings the head of a new card into view. */
+function useShown(card: Card | null, page: Page | null) {
+  const point = useEditor((s) => s.point);
+  const pane = useRef<HTMLElement>(null);
+  const about = card?.about;
+  const id = card?.id;
+  useEffect(() => {
+    point(about ?? []);
+    return () => point([]);
+  }, [about, point]);
+  useEffect(() => {
+    pane.current?.scrollTo({ top: 0 });
+    if (page === 'next') pane.current?.scrollIntoView({ block: 'start' });
+  }, [id, page]);
+  return pane;
 }
 
 /** Fault finding at one station: what is seen, who is suspected, the next test, and the end. */
 export function TraceView({ station, revision, past }: { station: Station; revision: number; past: Past }) {
   const id = useEditor((s) => s.id);
-  const point = useEditor((s) => s.point);
-  const of = useMemo(
-    () => ({ name: station.identity.name, site: station.identity.site, revision }),
-    [station.identity.name, station.identity.site, revision],
-  );
-  const { told, tell, keeping, aside, begin } = useTold(id, of);
+  const { name, site } = station.identity;
+  const of = useMemo(() => ({ name, site, revision }), [name, site, revision]);
+  const { told, tell, keeping, aside, resumed, begin } = useTold(id, of);
   const [page, setPage] = useState<Page | null>(null);
   const lately = told?.lately;
   const whole = useMemo((): Past => ({ ...past, lately: lately ?? [] }), [past, lately]);
   const { stage, thought, current, card, mend } = useTracing(station, whole, told);
   const chosen = useChosen(told, card);
   const shown = chosen.card ?? thought?.next ?? null;
-  const about = shown?.about;
-  useEffect(() => {
-    point(about ?? []);
-    return () => point([]);
-  }, [about, point]);
+  const pane = useShown(shown, page);
   if (!told) return null;
-  const at = page ?? (told.evidence.length === 0 ? 'seen' : 'next');
+  const at = page ?? (resumed ? 'next' : 'seen');
+  const parts: Readonly<Record<Page, () => ReactNode>> = {
+    seen: () => <Seen told={told} tell={tell} thought={thought} station={station} onGo={() => setPage('next')} />,
+    next: () => (
+      <NextCard
+        key={`${shown?.id} ${told.evidence.length}`}
+        card={shown}
+        stage={stage}
+        thought={thought}
+        station={station}
+        told={told}
+        tell={(next) => (chosen.forget(), tell(next))}
+        onTake={chosen.take}
+      />
+    ),
+    told: () => <ToldList told={told} tell={tell} thought={thought} current={current} begin={begin} />,
+    end: () => <EndBox thought={thought} told={told} tell={tell} mend={mend} />,
+  };
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '300px 330px minmax(0, 1fr)' }, height: { md: '100%' } }}>
+    <Box sx={COLUMNS}>
       <Box sx={{ display: { xs: 'none', md: 'block' }, minHeight: 0, borderRight: 1, borderColor: 'divider' }}>
         <StationShaft beside guess={{ width: 300, height: 660 }} />
       </Box>
-      <Box sx={{ minHeight: 0, overflow: 'auto', borderRight: { md: 1 }, borderColor: { md: 'divider' }, order: { xs: 2, md: 1 }, pb: 2 }}>
+      <Box sx={SIDE}>
         <Suspects thought={thought} stage={stage} current={current} onEnd={() => setPage('end')} />
       </Box>
-      <Box component="section" aria-label="trace" sx={{ minHeight: 0, overflow: 'auto', order: { xs: 1, md: 2 }, pb: 3 }}>
-        {thought?.traps.length ? (
-          <Box aria-label="traps" component="section" sx={{ p: { xs: 2, md: 2.5 }, pb: 0, display: 'flex', flexDirection: 'column', gap: 1 }}>
-            {thought.traps.map((t) => (
-              <Caution key={t.id}>{t.says}</Caution>
-            ))}
-          </Box>
-        ) : null}
+      <Box component="section" ref={pane} aria-label="trace" sx={MAIN}>
+        <Traps thought={thought} />
         {thought?.flood && <FloodLine flood={thought.flood} />}
         <Box sx={{ px: { xs: 2, md: 2.5 }, pt: 2 }}>
-          <Segments label="part of the trace" value={at} choices={PAGES} onPick={setPage} sx={{ flexWrap: 'wrap', '& button': { minHeight: 40 } }} />
-        </Box>
-        {aside && <Said>What this browser kept of an earlier trace cannot be read; it is set aside here, and a new one begins.</Said>}
-        {keeping !== 'kept' && <Said>What you tell is {KEEPING[keeping]}</Said>}
-        {told.station.revision !== revision && told.evidence.length > 0 && (
-          <Said>
-            Told at revision {told.station.revision ?? 'unknown'} of “{told.station.name}”; it is thought over by revision {revision}, as it is saved now.
-          </Said>
-        )}
-        {at === 'seen' && <Seen told={told} tell={tell} thought={thought} station={station} onGo={() => setPage('next')} />}
-        {at === 'next' && (
-          <NextCard
-            key={`${shown?.id} ${told.evidence.length}`}
-            card={shown}
-            stage={stage}
-            thought={thought}
-            station={station}
-            told={told}
-            tell={(next) => {
-              chosen.forget();
-              tell(next);
-            }}
-            onTake={chosen.take}
+          <Segments
+            label="part of the trace"
+            value={at}
+            choices={PAGES}
+            onPick={setPage}
+            sx={{ flexWrap: 'wrap', '& button': { minHeight: 40 } }}
           />
-        )}
-        {at === 'told' && <ToldList told={told} tell={tell} thought={thought} current={current} begin={begin} />}
-        {at === 'end' && <EndBox thought={thought} told={told} tell={tell} mend={mend} />}
+        </Box>
+        <AboutTold told={told} revision={revision} keeping={keeping} aside={aside !== null} />
+        {parts[at]()}
       </Box>
     </Box>
   );
 }
+
+const COLUMNS = {
+  display: 'grid',
+  gridTemplateColumns: { xs: '1fr', md: '300px 330px minmax(0, 1fr)' },
+  height: { md: '100%' },
+} as const;
+const SIDE = {
+  minHeight: 0,
+  overflow: 'auto',
+  borderRight: { md: 1 },
+  borderColor: { md: 'divider' },
+  order: { xs: 2, md: 1 },
+  pb: 2,
+} as const;
+const MAIN = { minHeight: 0, overflow: 'auto', order: { xs: 1, md: 2 }, pb: 3, scrollMarginTop: 110 } as const;

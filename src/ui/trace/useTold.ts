@@ -10,6 +10,7 @@ export function useTold(stationId: number, of: Told['station']) {
   const [told, setTold] = useState<Told | null>(null);
   const [keeping, setKeeping] = useState<Keeping>('kept');
   const [aside, setAside] = useState<string | null>(null);
+  const [resumed, setResumed] = useState(false);
   const { name, site, revision } = of;
   useEffect(() => {
     const text = kept(key(stationId));
@@ -24,6 +25,7 @@ export function useTold(stationId: number, of: Told['station']) {
     // What the browser keeps is known only after the page.
     // eslint-disable-next-line react-hooks/set-state-in-effect
     setTold(before ?? fresh);
+    setResumed((before?.evidence.length ?? 0) > 0);
     if (text !== null && before === null) {
       keep(`${key(stationId)}.aside`, text);
       setAside(text);
@@ -33,5 +35,5 @@ export function useTold(stationId: number, of: Told['station']) {
     setTold(next);
     setKeeping(keep(key(stationId), JSON.stringify(next)));
   };
-  return { told, tell, keeping, aside, begin: () => tell(nothingTold(of)) };
+  return { told, tell, keeping, aside, resumed, begin: () => tell(nothingTold(of)) };
 }

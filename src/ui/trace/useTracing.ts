@@ -7,7 +7,9 @@ import type { TraceApi } from '@/workers/trace';
 
 /** How far the thinking has come. */
 export type Stage =
-  { readonly kind: 'asking'; readonly share: number } | { readonly kind: 'cannot'; readonly reasons: readonly string[] } | { readonly kind: 'ready' };
+  | { readonly kind: 'asking'; readonly share: number }
+  | { readonly kind: 'cannot'; readonly reasons: readonly string[] }
+  | { readonly kind: 'ready' };
 
 const FELL = ['it fell over: open the page again; what was told is kept'];
 
@@ -42,10 +44,15 @@ export function useTracing(station: Station, past: Past, told: Told | null) {
   useEffect(() => {
     if (stage.kind !== 'ready' || !told) return;
     let over = false;
-    void remote.current?.think(told, proxy(() => {})).then(
-      (is) => void (!over && is && setThought({ of: told, is })),
-      () => void (!over && setStage({ kind: 'cannot', reasons: FELL })),
-    );
+    void remote.current
+      ?.think(
+        told,
+        proxy(() => {}),
+      )
+      .then(
+        (is) => void (!over && is && setThought({ of: told, is })),
+        () => void (!over && setStage({ kind: 'cannot', reasons: FELL })),
+      );
     return () => void (over = true);
   }, [stage, told]);
   const card = useCallback(

@@ -1,0 +1,220 @@
+import {
+  atRest,
+  perform,
+  RISKS,
+  standing,
+  type FaultTest,
+  type Observation,
+  type Probes,
+  type Setting,
+  type Test,
+} from '../tests';
+import { sayPhrase, systemOf, type Format } from '../units';
+import type { Board } from './belief';
+import { formatOf, keyOf, wordsOf } from './dictionary';
+import { questionsOf, type Question } from './groups';
+import { minutesBetween, tells } from './next';
+import { HEALTHY } from './suspect';
+import { roundOf, ROUNDS, saysOf } from './symptoms';
+import { seenOf, type Told } from './told';
+import { standings } from './verdict';
+import { sayExpect } from './words';
+
+/** What would be found, and under which of the leading suspects. */
+export interface Answer {
+  readonly shows: string;
+  readonly under: readonly string[];
+}
+
+/** How one observation of a test is answered. */
+export interface Field {
+  readonly id: string;
+  readonly label: string;
+  readonly probes: Probes | null;
+  /** A figure in this format; words to choose among; or things that happen, each yes or no. */
+  readonly as:
+    | { readonly kind: 'figure'; readonly format: Format }
+    | { readonly kind: 'words'; readonly choices: readonly string[] }
+    | { readonly kind: 'happens'; readonly outcomes: readonly { readonly id: string; readonly label: string }[] };
+  readonly expects: readonly Answer[];
+  /** What it would be were nothing wrong, where that is words or what happens. */
+  readonly sound: string | readonly string[] | null;
+}
+
+/** The next test as one card, or a round of looks. */
+export interface Card {
+  readonly id: string;
+  readonly title: string;
+  readonly kind: 'test' | 'round';
+  readonly risk: string;
+  /** Its own minutes, and those to come into its state. */
+  readonly minutes: number;
+  readonly before: number;
+  readonly setting: Setting | null;
+  readonly people: number;
+  /** What of the drawing answers. */
+  readonly about: Test['about'];
+  /** What stands isolated, lifted, in Hand while it is made, in words; what is put back after it. */
+  readonly state: readonly string[];
+  readonly actions: readonly string[];
+  readonly cautions: readonly string[];
+  readonly restores: readonly string[];
+  readonly fields: readonly Field[];
+  /** Of a round: what is looked for. */
+  readonly looks: readonly { readonly id: string; readonly says: string }[];
+  /** Bits that it is expected to tell, and what would be left of the leading suspects by each answer. */
+  readonly tells: number;
+  readonly leaves: readonly { readonly answer: string; readonly chance: number; readonly left: readonly string[] }[];
+}
+
+/** How the station stands in each setting, in words. */
+export const SETTING_WORDS: Readonly<Record<Setting, string>> = {
+  resting: 'the water under every call',
+  called: 'the water at the first call',
+  high: 'the water over the alarm',
+  dead: 'isolated, locked, proved dead',
+};
+
+/** Suspects of whom a card says what they would show. */
+const LEADING = 4;
+
+const probesOf = (o: Observation): Probes | null => (o.kind === 'volts' || o.kind === 'ohms' ? o.probes : null);
+
+/** The same answers together. */
+function answersOf(all: readonly { readonly under: string; readonly shows: string }[]): Answer[] {
+  const texts = [...new Set(all.map((a) => a.shows))];
+  return texts.map((shows) => ({ shows, under: all.filter((a) => a.shows === shows).map((a) => a.under) }));
+}
+
+/** How an observation is answered. */
+function fieldOf(board: Board, test: FaultTest, o: Observation, leading: readonly number[]): Field {
+  const index = board.place.get(keyOf(test.test.id, o.id))!;
+  const format = formatOf(o);
+  const words = wordsOf(board.rows, index);
+  const sound = board.rows[board.suspects.findIndex((s) => s.id === HEALTHY)]?.expects[index] ?? null;
+  const as: Field['as'] =
+    o.kind === 'happens'
+      ? {
+          kind: 'happens',
+          outcomes: board.asking.panel.outcomes.flatMap((x) =>
+            x.kind === 'call' ? [] : [{ id: x.id, label: x.label }],
+          ),
+        }
+      : format
+        ? { kind: 'figure', format }
+        : { kind: 'words', choices: words };
+  return {
+    id: o.id,
+    label: o.label,
+    probes: probesOf(o),
+    as,
+    expects: answersOf(
+      leading.map((i) => ({
+        under: board.suspects[i]!.label,
+        shows: sayExpect(board, o, board.rows[i]?.expects[index] ?? null),
+      })),
+    ),
+    sound:
+      sound?.kind === 'words'
+        ? sound.text
+        : sound?.kind === 'happens' && sound.ways.length === 1
+          ? sound.ways[0]!
+          : null,
+  };
+}
+
+/** What each answer would leave. */
+function leavesOf(board: Board, q: Question, p: readonly number[], seen: ReadonlySet<string>): Card['leaves'] {
+  const chance = Array.from({ length: q.count }, (_, k) =>
+    p.reduce((sum, x, i) => (q.answers[i] === k ? sum + x : sum), 0),
+  );
+  return chance
+    .map((c, k) => ({ c, k }))
+    .filter(({ c }) => c > 0.02)
+    .sort((a, b) => b.c - a.c)
+    .slice(0, 4)
+    .map(({ c, k }) => {
+      const own = p.map((x, i) => ({ x, i })).filter(({ i }) => q.answers[i] === k);
+      own.sort((a, b) => b.x - a.x);
+      const left = [...new Set(own.map(({ i }) => board.suspects[i]!.label))].slice(0, 3);
+      return { answer: answerWords(board, q, own[0]!.i, seen), chance: c, left };
+    });
+}
+
+/** What a suspect would answer to a question, in few words. */
+function answerWords(board: Board, q: Question, suspect: number, seen: ReadonlySet<string>): string {
+  const round = ROUNDS.find((r) => r.id === q.id);
+  const row = board.rows[suspect];
+  if (!row) return 'cannot be told';
+  if (round) {
+    const shows = board.asking.symptoms.flatMap((s, i) =>
+      row.symptoms[i] && roundOf(s) === round && !seen.has(s.id) ? [saysOf(s, board.asking.world)] : [],
+    );
+    return shows.length === 0 ? 'none of them' : shows.join(', ');
+  }
+  const { test } = board.asking.tests.find((t) => t.test.id === q.id)!;
+  return test.parts
+    .flatMap((part) =>
+      part.observes.map((o) => `${sayExpect(board, o, row.expects[board.place.get(keyOf(q.id, o.id))!] ?? null)}`),
+    )
+    .slice(0, 3)
+    .join('; ');
+}
+
+/** A question as a card. */
+export function cardOf(board: Board, told: Told, p: readonly number[], id: string): Card | null {
+  const { world } = board.asking;
+  const seen = seenOf(told);
+  const q = questionsOf(board, seen).find((x) => x.id === id);
+  if (!q) return null;
+  const common = {
+    id,
+    risk: RISKS[q.risk],
+    minutes: q.minutes,
+    before: minutesBetween(told.setting, q.setting),
+    setting: q.setting,
+    tells: tells(q, p),
+    leaves: leavesOf(board, q, p, seen),
+  };
+  const round = ROUNDS.find((r) => r.id === id);
+  if (round)
+    return {
+      ...common,
+      kind: 'round',
+      title: round.title,
+      people: 1,
+      about: [],
+      state: [],
+      actions: ['Say of each yes or no; leave out what nobody knows.'],
+      cautions: ['Look and listen only: from outside, dry, hands off.'],
+      restores: [],
+      fields: [],
+      looks: board.asking.symptoms.flatMap((s) =>
+        roundOf(s) === round && !seen.has(s.id) ? [{ id: s.id, says: saysOf(s, world) }] : [],
+      ),
+    };
+  const test = board.asking.tests.find((t) => t.test.id === id)!;
+  const system = systemOf(board.asking.station.profile);
+  const leading = standings(board, p)
+    .map((g) => board.suspects.indexOf(g.suspects[0]!.suspect))
+    .filter((i) => board.rows[i])
+    .slice(0, LEADING);
+  const start = test.test.needs.reduce(perform, atRest(world));
+  const end = test.test.parts.flatMap((x) => x.acts).reduce(perform, start);
+  const left = standing(test.test.restores.reduce(perform, end)).map((s) => s.is);
+  return {
+    ...common,
+    kind: 'test',
+    title: test.test.title,
+    people: test.test.people,
+    about: test.test.about,
+    state: standing(start).map((s) => s.is),
+    actions: test.test.actions.map((a) => sayPhrase(a, system)),
+    cautions: test.test.cautions,
+    restores: standing(end)
+      .filter((s) => !left.includes(s.is))
+      .map((s) => s.undo),
+    fields: test.test.parts.flatMap((x) => x.observes.map((o) => fieldOf(board, test, o, leading))),
+    looks: [],
+  };
+}

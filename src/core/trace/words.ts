@@ -1,0 +1,41 @@
+import type { Observation } from '../tests';
+import { sayPhrase, systemOf } from '../units';
+import type { Board, Evidence } from './belief';
+import { formatOf, keyOf } from './dictionary';
+import type { Expect, Found } from './expect';
+import { saysOf } from './symptoms';
+
+/** What a piece of evidence says, in words. */
+export function sayEvidence(board: Board, e: Evidence): string {
+  if (e.kind === 'symptom') {
+    const symptom = board.asking.symptoms.find((s) => s.id === e.symptom);
+    const words = symptom ? saysOf(symptom, board.asking.world) : e.symptom;
+    return `${e.shown ? '' : 'not: '}${words}${e.sure === undefined ? '' : ', by the book'}`;
+  }
+  const asked = board.asking.asked.find((a) => a.key === keyOf(e.test, e.observation));
+  if (!asked) return `${e.test}: ${e.observation}`;
+  return `${asked.observation.label}: ${sayFound(board, asked.observation, e.found)}`;
+}
+
+/** A figure in its format, or words, or what happens. */
+function sayFound(board: Board, o: Observation, found: Found): string {
+  if (typeof found === 'string') return found;
+  if (typeof found === 'number') {
+    const format = formatOf(o);
+    if (format === 'resistance' && found > 1e7) return 'open line';
+    return sayPhrase([{ value: found, format: format ?? 'factor' }], systemOf(board.asking.station.profile));
+  }
+  const { outcomes } = board.asking.panel;
+  return found.length === 0
+    ? 'nothing runs, sounds or is lit'
+    : found.map((id) => outcomes.find((x) => x.id === id)?.label ?? id).join(', ');
+}
+
+/** What an expectation shows, in words. */
+export function sayExpect(board: Board, o: Observation, e: Expect): string {
+  if (e === null) return 'cannot be told';
+  if (e.kind === 'words') return e.text;
+  if (e.kind === 'happens') return e.ways.map((w) => sayFound(board, o, w)).join(', or ');
+  const format = formatOf(o);
+  return sayFound(board, o, format === 'resistance' ? 10 ** e.at : e.at);
+}
