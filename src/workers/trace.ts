@@ -1,11 +1,12 @@
 import { expose } from 'comlink';
-import { cardFor, mendFor, think, tracingOf, type Past, type Told, type Tracing } from '@/core/trace';
+import { cardFor, looksOf, mendFor, think, tracingOf, type Past, type Told, type Tracing } from '@/core/trace';
 import type { Station } from '@/core/station';
 
 let tracing: Tracing | null = null;
 
 /** Fault finding, off the page: every suspect is asked once, and the answers stay here. */
 const api = {
+  looks: (station: Station) => looksOf(station),
   begin(station: Station, past: Past, told: (share: number) => void) {
     const made = tracingOf(station, past, told);
     tracing = made.ok ? made.tracing : null;

@@ -153,12 +153,22 @@ function answerWords(board: Board, q: Question, suspect: number, seen: ReadonlyS
     return shows.length === 0 ? 'none of them' : shows.join(', ');
   }
   const { test } = board.asking.tests.find((t) => t.test.id === q.id)!;
-  return test.parts
-    .flatMap((part) =>
-      part.observes.map((o) => `${sayExpect(board, o, row.expects[board.place.get(keyOf(q.id, o.id))!] ?? null)}`),
-    )
-    .slice(0, 3)
-    .join('; ');
+  const sound = board.rows[board.suspects.findIndex((s) => s.id === HEALTHY)]!;
+  const all = test.parts.flatMap((part) =>
+    part.observes.map((o) => {
+      const at = board.place.get(keyOf(q.id, o.id))!;
+      const [own, should] = [row, sound].map((r) => sayExpect(board, o, r.expects[at] ?? null));
+      return { own: own!, otherwise: own !== should, label: o.label };
+    }),
+  );
+  if (all.length === 1) return all[0]!.own;
+  const otherwise = all.filter((a) => a.otherwise);
+  return otherwise.length === 0
+    ? 'all as it should be'
+    : otherwise
+        .slice(0, 3)
+        .map((a) => `${a.label}: ${a.own}`)
+        .join('; ');
 }
 
 /** A question as a card. */

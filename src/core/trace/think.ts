@@ -1,5 +1,5 @@
 import type { Station } from '../station';
-import { probeId, probeTest, RISKS } from '../tests';
+import { probeId, probeTest, RISKS, worldOf } from '../tests';
 import { sayPhrase, systemOf } from '../units';
 import { beliefs, boardOf, entropy, likelihoods, type Board, type Evidence } from './belief';
 import { cardOf, SETTING_WORDS, type Card } from './card';
@@ -12,7 +12,7 @@ import { allowed, candidates, EACH, nextOf, type Course } from './next';
 import { withPairs } from './pairs';
 import { NO_PAST, type Past } from './past';
 import { suspectsOf } from './suspects';
-import { ROUNDS, saysOf } from './symptoms';
+import { ROUNDS, saysOf, symptomsOf } from './symptoms';
 import { closedOf, countedOf, PROBED, probesTold, seenOf, type Told } from './told';
 import { bites, type Bite } from './traps';
 import { standings, sure, type Standing } from './verdict';
@@ -62,6 +62,18 @@ function withProbes(board: Board, told: Told): Board {
   return boardOf(asking, board.suspects);
 }
 
+/** What can be seen at a station, before any suspect is asked; `ofTheTrade`: no model says what shows it. */
+export const looksOf = (station: Station): Look[] => {
+  const world = worldOf(station);
+  return symptomsOf(world).map((s) => ({ id: s.id, says: saysOf(s, world), ofTheTrade: s.ofTheTrade !== undefined }));
+};
+
+export interface Look {
+  readonly id: string;
+  readonly says: string;
+  readonly ofTheTrade: boolean;
+}
+
 /** A suspect as it is shown: one bar. */
 export interface Bar {
   readonly id: string;
@@ -102,7 +114,6 @@ export interface Thought {
   readonly pairs: boolean;
   /** What was told, in words, in its order. */
   readonly told: readonly string[];
-  readonly symptoms: readonly { readonly id: string; readonly says: string; readonly ofTheTrade: boolean }[];
 }
 
 const SHOWN = 8;
@@ -208,10 +219,5 @@ export function think(tracing: Tracing, told: Told, report?: (share: number) => 
     strangers: evidence.flatMap((e) => (likelihoods(board, e) ? [] : [sayEvidence(board, e)])),
     pairs: board.suspects.some((s) => s.kind === 'pair'),
     told: countedOf({ ...told, evidence: told.evidence.map(undoubted) }).map((e) => sayEvidence(board, e)),
-    symptoms: board.asking.symptoms.map((s) => ({
-      id: s.id,
-      says: saysOf(s, board.asking.world),
-      ofTheTrade: s.ofTheTrade !== undefined,
-    })),
   };
 }

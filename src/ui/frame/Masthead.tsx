@@ -52,6 +52,7 @@ export function Masthead({ system, errands = [], crumbs, children }: Props) {
     ...errands,
     { group: 'views', name: 'Round', keys: 'g r', run: () => router.push('/') },
     { group: 'views', name: 'what is due everywhere', keys: 'g e', run: () => router.push('/due') },
+    { group: 'views', name: 'a fault at an unknown site', run: () => router.push('/trace') },
     ...stations.map((s) => ({
       group: 'stations',
       name: `${s.name}, ${s.site}`,

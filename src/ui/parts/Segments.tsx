@@ -27,6 +27,19 @@ const SEGMENT = {
   '&[aria-pressed="true"]': { color: 'primary.main', fontWeight: 650, bgcolor: 'action.selected' },
 } as const;
 
+/** Where they do not fit in one line: large enough for gloves, each with a border of its own. */
+export const WRAPPED = {
+  flexWrap: 'wrap',
+  rowGap: '4px',
+  '& button': {
+    minHeight: 44,
+    ml: '-1px',
+    border: '1px solid',
+    borderColor: 'divider !important',
+    borderLeft: '1px solid',
+  },
+} as const;
+
 /** One of a few, all of them in sight. */
 export function Segments<V extends string | number | boolean>({ label, value, choices, onPick, sx }: Props<V>) {
   return (

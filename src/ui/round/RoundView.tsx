@@ -129,6 +129,7 @@ export function RoundView({ stations, known }: Props) {
           </Typography>
         }
       >
+        <Link href="/trace">unknown site</Link>
         <Link href="/due">what is due</Link>
         <NewStation sites={sites} />
       </Masthead>

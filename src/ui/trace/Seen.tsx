@@ -3,13 +3,13 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
-import { LATELY, type Lately, type Thought, type Told } from '@/core/trace';
+import { LATELY, type Lately, type Look, type Told } from '@/core/trace';
 import { panelOf } from '@/core/schemes';
 import type { Station } from '@/core/station';
 import { parseQuantity } from '@/core/units';
 import { useStationSystem } from '../editor/StationProvider';
 import { Pick as Choose } from '../parts/Pick';
-import { Segments } from '../parts/Segments';
+import { Segments, WRAPPED } from '../parts/Segments';
 import { TextBox } from '../parts/TextBox';
 import { TickBox } from '../parts/TickBox';
 import { LookLine } from './LookLine';
@@ -24,7 +24,7 @@ const WATER = [
 interface Props {
   told: Told;
   tell(next: Told): void;
-  thought: Thought | null;
+  looks: readonly Look[];
   station: Station;
   onGo(): void;
 }
@@ -95,7 +95,7 @@ function OwnReading({ told, tell, station }: Pick<Props, 'told' | 'tell' | 'stat
   );
 }
 /** What somebody sees, hears, feels and smells; where the water stands; what was done lately; what was read already. */
-export function Seen({ told, tell, thought, station, onGo }: Props) {
+export function Seen({ told, tell, looks, station, onGo }: Props) {
   const shownOf = (id: string) => {
     const e = told.evidence.find((x) => x.kind === 'symptom' && x.symptom === id);
     return e?.kind === 'symptom' ? e.shown : null;
@@ -119,7 +119,7 @@ export function Seen({ told, tell, thought, station, onGo }: Props) {
           value={told.setting}
           choices={WATER}
           onPick={(v) => tell({ ...told, setting: v === told.setting ? null : v })}
-          sx={{ mt: 1, flexWrap: 'wrap', '& button': { minHeight: 44 } }}
+          sx={{ mt: 1, ...WRAPPED }}
         />
       </Box>
       <Box>
@@ -128,7 +128,7 @@ export function Seen({ told, tell, thought, station, onGo }: Props) {
           Say yes or no; leave out what nobody knows.
         </Typography>
         <Box component="ul" aria-label="what is seen" sx={{ m: 0, mt: 1, p: 0, listStyle: 'none' }}>
-          {(thought?.symptoms ?? []).map((s) => (
+          {looks.map((s) => (
             <LookLine key={s.id} says={s.says} shown={shownOf(s.id)} onTell={(v) => setSymptom(s.id, v)} />
           ))}
         </Box>

@@ -2,12 +2,12 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
-import type { Card, Past, Thought, Told } from '@/core/trace';
+import { LATELY, type Card, type Lately, type Past, type Thought, type Told } from '@/core/trace';
 import type { Station } from '@/core/station';
 import { useEditor } from '../editor/StationProvider';
 import { KEEPING, type Keeping } from '../parts/browserKeep';
 import { Caution } from '../parts/Caution';
-import { Segments } from '../parts/Segments';
+import { Segments, WRAPPED } from '../parts/Segments';
 import { StationShaft } from '../shaft/StationShaft';
 import { EndBox } from './EndBox';
 import { FloodLine } from './FloodLine';
@@ -112,16 +112,20 @@ export function TraceView({ station, revision, past }: { station: Station; revis
   const of = useMemo(() => ({ name, site, revision }), [name, site, revision]);
   const { told, tell, keeping, aside, resumed, begin } = useTold(id, of);
   const [page, setPage] = useState<Page | null>(null);
-  const lately = told?.lately;
-  const whole = useMemo((): Past => ({ ...past, lately: lately ?? [] }), [past, lately]);
-  const { stage, thought, current, card, mend } = useTracing(station, whole, told);
+  const lately = told?.lately.join(' ') ?? null;
+  const whole = useMemo(
+    (): Past | null =>
+      lately === null ? null : { ...past, lately: lately.split(' ').filter((l): l is Lately => l in LATELY) },
+    [past, lately],
+  );
+  const { stage, looks, thought, current, card, mend } = useTracing(station, whole, told);
   const chosen = useChosen(told, card);
   const shown = chosen.card ?? thought?.next ?? null;
   const pane = useShown(shown, page);
   if (!told) return null;
   const at = page ?? (resumed ? 'next' : 'seen');
   const parts: Readonly<Record<Page, () => ReactNode>> = {
-    seen: () => <Seen told={told} tell={tell} thought={thought} station={station} onGo={() => setPage('next')} />,
+    seen: () => <Seen told={told} tell={tell} looks={looks} station={station} onGo={() => setPage('next')} />,
     next: () => (
       <NextCard
         key={`${shown?.id} ${told.evidence.length}`}
@@ -149,13 +153,7 @@ export function TraceView({ station, revision, past }: { station: Station; revis
         <Traps thought={thought} />
         {thought?.flood && <FloodLine flood={thought.flood} />}
         <Box sx={{ px: { xs: 2, md: 2.5 }, pt: 2 }}>
-          <Segments
-            label="part of the trace"
-            value={at}
-            choices={PAGES}
-            onPick={setPage}
-            sx={{ flexWrap: 'wrap', '& button': { minHeight: 40 } }}
-          />
+          <Segments label="part of the trace" value={at} choices={PAGES} onPick={setPage} sx={WRAPPED} />
         </Box>
         <AboutTold told={told} revision={revision} keeping={keeping} aside={aside !== null} />
         {parts[at]()}

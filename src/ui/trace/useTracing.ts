@@ -1,7 +1,7 @@
 'use client';
 import { wrap, proxy, type Remote } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Card, Mend, Past, Thought, Told } from '@/core/trace';
+import type { Card, Look, Mend, Past, Thought, Told } from '@/core/trace';
 import type { Station } from '@/core/station';
 import type { TraceApi } from '@/workers/trace';
 
@@ -17,19 +17,27 @@ const FELL = ['it fell over: open the page again; what was told is kept'];
  * Fault finding of a station, in a thread of its own: every suspect is asked once, then each answer is thought over. What was thought of an older
  * telling is not heard.
  */
-export function useTracing(station: Station, past: Past, told: Told | null) {
+export function useTracing(station: Station, past: Past | null, told: Told | null) {
   const remote = useRef<Remote<TraceApi> | null>(null);
   const [stage, setStage] = useState<Stage>({ kind: 'asking', share: 0 });
   const [thought, setThought] = useState<{ of: Told; is: Thought } | null>(null);
+  const [looks, setLooks] = useState<readonly Look[]>([]);
   useEffect(() => {
-    let over = false;
+    if (!past) return;
+    let [over, heard] = [false, false];
     const worker = new Worker(new URL('../../workers/trace.ts', import.meta.url), { type: 'module' });
     worker.onerror = () => void (!over && setStage({ kind: 'cannot', reasons: FELL }));
     const api = wrap<TraceApi>(worker);
-    const hear = proxy((share: number) => void (!over && setStage({ kind: 'asking', share })));
+    const hear = proxy((share: number) => void (!over && !heard && setStage({ kind: 'asking', share })));
+    void api.looks(station).then(
+      (all) => void (!over && setLooks(all)),
+      () => {},
+    );
     void api.begin(station, past, hear).then(
       (made) => {
         if (over) return;
+        // What was said on the way may come after the answer.
+        heard = true;
         remote.current = api;
         setStage(made.ok ? { kind: 'ready' } : { kind: 'cannot', reasons: made.reasons });
       },
@@ -60,5 +68,5 @@ export function useTracing(station: Station, past: Past, told: Told | null) {
     [],
   );
   const mend = useCallback(async (id: string): Promise<Mend | null> => (await remote.current?.mend(id)) ?? null, []);
-  return { stage, thought: thought?.is ?? null, current: thought?.of === told, card, mend };
+  return { stage, looks, thought: thought?.is ?? null, current: thought?.of === told, card, mend };
 }
