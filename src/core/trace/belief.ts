@@ -1,3 +1,4 @@
+import type { Observation } from '../tests';
 import { keyOf, rangesOf, type Asking, type Row } from './dictionary';
 import { likelihood, type Found, type Range } from './expect';
 import type { Suspect } from './suspect';
@@ -12,7 +13,7 @@ export const evidenceKey = (e: Evidence): string =>
   e.kind === 'symptom' ? `symptom/${e.symptom}` : keyOf(e.test, e.observation);
 
 /** How often an answer is a slip: a misread, the wrong terminals, the wrong mode; and how often a person misses or mistakes what is to be seen. */
-export const SLIP = { reading: 0.03, shown: 0.05, notShown: 0.03, tradeBeside: 0.05 } as const;
+export const SLIP = { reading: 0.03, look: 0.01, shown: 0.05, notShown: 0.03, tradeBeside: 0.05 } as const;
 
 /** What is known of every suspect: its row, and what each observation may come to over all of them. */
 export interface Board {
@@ -43,13 +44,20 @@ export function boardOf(asking: Asking, suspects: readonly Suspect[], told?: (sh
   };
 }
 
+/** How likely what is not in the catalogue shows any one symptom: about as many show one as not show ten. */
+const UNNAMED = 0.15;
+
 /** How likely one suspect shows a symptom: of what the model answers nearly surely or nearly never; of what the trade knows, often. */
 export function showsAt({ asking }: Board, row: Row | null, index: number): number {
-  if (!row) return 0.3;
+  if (!row) return UNNAMED;
   const trade = asking.symptoms[index]!.ofTheTrade;
   if (row.symptoms[index]) return trade ?? 1 - SLIP.shown;
   return trade !== undefined ? SLIP.tradeBeside : SLIP.notShown;
 }
+
+/** What is only looked at is seldom mistaken; a meter is held to the wrong terminals sooner. */
+const slipOf = ({ kind }: Observation): number =>
+  kind === 'stands' || kind === 'landed' || kind === 'linked' || kind === 'shaft' ? SLIP.look : SLIP.reading;
 
 /** How likely each suspect makes a piece of evidence; null where this station has no such symptom or observation. */
 export function likelihoods(board: Board, e: Evidence): number[] | null {
@@ -62,7 +70,8 @@ export function likelihoods(board: Board, e: Evidence): number[] | null {
       // A finding that is itself only likely says so much less.
       return e.sure === undefined ? told : e.sure * told + (1 - e.sure) * (1 - told);
     });
-  return board.rows.map((row) => likelihood(row?.expects[at] ?? null, e.found, board.ranges[at]!, SLIP.reading));
+  const slip = slipOf(board.asking.asked[at]!.observation);
+  return board.rows.map((row) => likelihood(row?.expects[at] ?? null, e.found, board.ranges[at]!, slip));
 }
 
 /**

@@ -85,7 +85,8 @@ export interface Range {
  * that it may come to. What cannot be told makes everything as likely.
  */
 export function likelihood(expect: Expect, found: Found, { width, texts, format }: Range, slip: number): number {
-  const flat = typeof found === 'number' ? 1 / width : 1 / Math.max(texts, 2);
+  // Words that nobody foretold are an answer too.
+  const flat = typeof found === 'number' ? 1 / width : 1 / (texts + 1);
   if (expect === null) return flat;
   if (expect.kind === 'figure' && typeof found === 'number') {
     const z = (scaleOf(format, found) - expect.at) / expect.spread;

@@ -80,17 +80,13 @@ export function sketchStation(name: string, site: string, sketch: Sketch): { sta
       ? tried(several, CONTROLS.bells, (s) => s.sensors.reduce((now, { id }) => withKind(now, id, 'bell', system), s))
       : several;
   const rung = tried(hung, alarm ? 'an alarm' : 'no alarm', (s) => withRole(s, 'alarm', alarm, system));
-  const own = (s: Station): Station | null => (panelOf(s).ok ? s : null);
-  const asked = MAY_BE(control, pumps).flatMap((id) => own(withScheme(rung, id)) ?? []);
-  const rest = [rung, ...SCHEMES.map(({ id }) => withScheme(rung, id)), several, wide, example].flatMap(
-    (s) => own(s) ?? [],
-  );
-  const [drawn] = [...asked, ...rest];
-  if (asked.length === 0) {
-    const [first] = MAY_BE(control, pumps);
-    const made = panelOf(withScheme(rung, first!));
-    const why = made.ok || !made.reasons[0] ? 'it does not fit' : sayPhrase(made.reasons[0], system);
-    notTaken.push(`${CONTROLS[control]}: ${why}`);
-  }
-  return { station: assumedThroughout(drawn ?? example), notTaken };
+  const drawable = (s: Station): boolean => panelOf(s).ok;
+  const wished = MAY_BE(control, pumps).map((id) => withScheme(rung, id));
+  const drawn = wished.find(drawable);
+  if (drawn) return { station: assumedThroughout(drawn), notTaken };
+  const made = panelOf(wished[0]!);
+  const why = made.ok || !made.reasons[0] ? 'it does not fit' : sayPhrase(made.reasons[0], system);
+  notTaken.push(`${CONTROLS[control]}: ${why}`);
+  const others = [rung, ...SCHEMES.map(({ id }) => withScheme(rung, id)), several, wide];
+  return { station: assumedThroughout(others.find(drawable) ?? example), notTaken };
 }

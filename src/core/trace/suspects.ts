@@ -9,7 +9,7 @@ const sizesOf = (fault: Fault): readonly Fault[] => (fault.size ? [fault, ...fau
 
 /** Of all cases in which somebody is called: nothing wrong that shows any more, and what no catalogue names. */
 const NOTHING = 0.03;
-const UNNAMED = 0.02;
+const UNNAMED = 0.01;
 /** How often a landing that the document tells of is what is wrong, against a fault that comes once in so many years. */
 const LANDED = 0.1;
 

@@ -31,13 +31,8 @@ const SEGMENT = {
 export const WRAPPED = {
   flexWrap: 'wrap',
   rowGap: '4px',
-  '& button': {
-    minHeight: 44,
-    ml: '-1px',
-    border: '1px solid',
-    borderColor: 'divider !important',
-    borderLeft: '1px solid',
-  },
+  '& button': { minHeight: 44, ml: '-1px' },
+  '& button + button': { border: 1, borderColor: 'divider' },
 } as const;
 
 /** One of a few, all of them in sight. */

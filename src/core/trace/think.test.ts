@@ -1,0 +1,310 @@
+import { describe, expect, it } from 'vitest';
+import { demoStations } from '../demo';
+import { panelOf, SCHEMES } from '../schemes';
+import { checkStation, type Station } from '../station';
+import { catalogueOf, faultTestsOf, predict, worldOf, type World } from '../tests';
+import { unconfirmed, surveyFigures } from '../surveyed';
+import {
+  CONTROLS,
+  fromBook,
+  looksOf,
+  mendFor,
+  NO_PAST,
+  nothingTold,
+  readTold,
+  SIZES,
+  sketchStation,
+  think,
+  tracingOf,
+  traceJsonSchema,
+  type Past,
+  type Sketch,
+  type Told,
+  type Tracing,
+} from './index';
+import { floodOf } from './flood';
+import { bites, TRAPS, type Moment } from './traps';
+
+const demo = (file: string) => demoStations().find((d) => d.file === `${file}.json`)!.station;
+
+const made = new Map<string, Tracing>();
+/** One tracing of each station; what is told does not stay in it. */
+function tracing(file: string): Tracing {
+  const known = made.get(file);
+  if (known) return { ...known };
+  const now = tracingOf(demo(file));
+  if (!now.ok) throw new Error(now.reasons.join());
+  made.set(file, now.tracing);
+  return { ...now.tracing };
+}
+
+const told = (file: string, change: Partial<Told>): Told => {
+  const { name, site } = demo(file).identity;
+  return { ...nothingTold({ name, site, revision: 1 }), ...change };
+};
+const shown = (...symptoms: string[]): Told['evidence'] =>
+  symptoms.map((symptom) => ({ kind: 'symptom', symptom, shown: true }));
+const CELLAR = 'ticket-office-cellar';
+const thought = (file: string, change: Partial<Told>) => think(tracing(file), told(file, change));
+
+describe('what is thought', () => {
+  it('before anything is told: by how often each comes, no trap, and a first card that only looks', () => {
+    const t = thought(CELLAR, {});
+    expect(t.bars[0]!.why).toMatch(/nothing has been seen yet/);
+    expect(t.traps).toEqual([]);
+    expect(t.sure).toBe(false);
+    expect(t.next!.risk).toBe('looking and listening');
+    expect(t.bars.reduce((sum, b) => sum + b.probability, t.others.probability)).toBeCloseTo(1, 9);
+  });
+  it('says what spoke for the first, and what each answer of the next card would leave', () => {
+    const t = thought(CELLAR, { evidence: shown('never-starts', 'over'), setting: 'called' });
+    expect(t.bars[0]!.why).toMatch(/for it: .*never starts/);
+    expect(t.next!.leaves.length).toBeGreaterThan(1);
+    for (const l of t.next!.leaves) expect(l.left.length).toBeGreaterThan(0);
+    expect(t.next!.fields.length + t.next!.looks.length).toBeGreaterThan(0);
+  });
+  it('a reading of one’s own between any two points counts, and puts what would show it first', () => {
+    const panel = worldOf(demo(CELLAR)).panel!;
+    const float = panel.devices.find((d) => d.sensor === 'pump')!;
+    const [a, b] = panel.cores.flatMap((c) => (c.pin.startsWith(`${float.tag}:`) && c.terminal ? [c.terminal] : []));
+    const probe = { kind: 'probe', a: a!, b: b!, mode: 'ac-volts', setting: 'called', found: 230 } as const;
+    const t = thought(CELLAR, { evidence: [...shown('never-starts'), probe] });
+    // The whole supply over the float while it is called: its contact is open.
+    expect(t.bars[0]!.label).toMatch(/pump float/);
+    expect(t.told[1]).toBe(`${a} to ${b}: 230 V`);
+    expect(t.strangers).toEqual([]);
+    const doubted = thought(CELLAR, { evidence: [...shown('never-starts'), { ...probe, doubted: true }] });
+    expect(doubted.bars[0]!.probability).not.toBeCloseTo(t.bars[0]!.probability, 3);
+  });
+  it('answers of another station count for nothing, and are named', () => {
+    const t = thought(CELLAR, {
+      evidence: [{ kind: 'reading', test: 'part-K77', observation: 'coil', found: 12 }, ...shown('same-pump')],
+    });
+    expect(t.strangers).toHaveLength(2);
+    expect(t.bars[0]!.probability).toBe(thought(CELLAR, {}).bars[0]!.probability);
+  });
+  it('an answer that stands against all others is doubted by name', () => {
+    const t = thought(CELLAR, {
+      evidence: [
+        { kind: 'reading', test: 'levers-called', observation: 'Q1', found: 'off' },
+        ...shown('never-starts', 'over'),
+        { kind: 'symptom', symptom: 'hums', shown: true },
+      ],
+    });
+    expect(t.doubts.map((d) => d.key)).toContain('symptom/hums');
+    const [first] = t.doubts.filter((d) => d.key === 'symptom/hums');
+    expect(first).toMatchObject({ then: expect.stringMatching(/Q1 is off/) });
+  });
+  it('a station whose panel cannot be drawn says why', () => {
+    const station: Station = { ...demo(CELLAR), control: { ...demo(CELLAR).control, scheme: 'triplex' } };
+    const no = tracingOf(station);
+    expect(no).toMatchObject({ ok: false });
+    expect(!no.ok && no.reasons[0]).toMatch(/pump/);
+  });
+  it('landings as they were found are suspects, and the likeliest before anything is seen', () => {
+    const station = demo(CELLAR);
+    const panel = worldOf(station).panel!;
+    const core = panel.cores.find((c) => c.terminal !== null)!;
+    const found: Station = { ...station, landings: { cores: [{ core: core.id, to: null }], links: [] } };
+    const now = tracingOf(found);
+    expect(now.ok && now.tracing.board.suspects.some((s) => s.kind === 'landed' && s.label.includes(core.id))).toBe(
+      true,
+    );
+  });
+});
+
+describe('time and water', () => {
+  it('how long until it runs over is the room over the inflow, and ways to pump it down are asked of every suspect', () => {
+    const { board } = tracing(CELLAR);
+    const p = board.suspects.map(() => 1 / board.suspects.length);
+    const { levels } = board.asking.world;
+    const flood = floodOf(board, p, 'called')!;
+    const room = levels.vessel.volume(levels.overflow) - levels.vessel.volume(levels.lead);
+    const minutes = Math.floor(room / levels.inflow.design / 60);
+    expect(flood.over.usual.startsWith(`${minutes} min`) || flood.over.usual.includes('h')).toBe(true);
+    expect(flood.ways.at(-1)!.works).toBeNull();
+    for (const w of flood.ways.slice(0, -1)) expect(w.works).toBeGreaterThan(0.3);
+    expect(floodOf(board, p, 'resting')).toBeNull();
+    expect(floodOf(board, p, 'dead')).toBeNull();
+  });
+});
+
+describe('the mend', () => {
+  it('names the remedy, a job that fits, and only tests that would have shown it', () => {
+    const t = tracing(CELLAR);
+    const mend = mendFor(t, 'pump-welded')!;
+    expect(mend).toMatchObject({ buys: true });
+    expect(mend.job).not.toBeNull();
+    expect(mend.repeat.map((r) => r.id)).toContain('bench-pump');
+    const { world } = t.board.asking;
+    const sick = worldOf(world.of, t.board.suspects.find((s) => s.id === 'pump-welded')!.faults, 'designed', world);
+    for (const { id } of mend.repeat) {
+      const test = catalogueOf(world).find((x) => x.id === id)!;
+      expect(JSON.stringify([...predict(sick, test)])).not.toBe(JSON.stringify([...predict(world, test)]));
+    }
+    expect(mendFor(t, 'healthy')).toBeNull();
+  });
+});
+
+describe('what the book brings', () => {
+  it('a finding is a symptom as sure as it is; what somebody says of the same stands in its place', () => {
+    expect(fromBook([{ kind: 'pump-weaker', chance: 0.001 }])).toEqual([
+      { kind: 'symptom', symptom: 'longer', shown: true, sure: 0.97 },
+    ]);
+    expect(fromBook([{ kind: 'energy', chance: 0.001 }])).toEqual([]);
+    const past: Past = { ...NO_PAST, findings: [{ kind: 'pump-weaker', chance: 0.001 }] };
+    const now = tracingOf(demo(CELLAR), past);
+    if (!now.ok) throw new Error();
+    const by = (of: Tracing, evidence: Told['evidence'] = []) =>
+      think({ ...of }, told(CELLAR, { evidence })).bars.find((b) => b.id === 'M1-clogged')?.probability ?? 0;
+    expect(by(now.tracing)).toBeGreaterThan(2 * by(tracing(CELLAR)));
+    const no: Told['evidence'] = [{ kind: 'symptom', symptom: 'longer', shown: false }];
+    expect(by(now.tracing, no)).toBeCloseTo(by(tracing(CELLAR), no), 9);
+  });
+});
+
+describe('what was told, as a file', () => {
+  it('is read as it was written, with an open line as a word', () => {
+    const full = told(CELLAR, {
+      lately: ['frost'],
+      setting: 'dead',
+      evidence: [...shown('over'), { kind: 'reading', test: 'contact-pump', observation: 'hanging', found: 'open' }],
+    });
+    expect(readTold(JSON.parse(JSON.stringify(full)))).toEqual({ ok: true, told: full });
+  });
+  it.each([
+    [{ format: 'pit-bell/station' }, /not a Pit Bell trace/],
+    [{ version: 9 }, /not known here/],
+    [{ setting: 'upside down' }, /resting, called, high or dead/],
+    [{ lately: ['flood'] }, /not one of what is done lately/],
+    [{ evidence: [{ kind: 'reading', test: 'x', observation: 'y', found: null }] }, /evidence/],
+    [{ evidence: [{ kind: 'guess' }] }, /symptom, a reading or a probe/],
+  ])('%j is refused in words', (wrong, words) => {
+    const read = readTold({ ...told(CELLAR, {}), ...wrong });
+    expect(!read.ok && read.problems.join()).toMatch(words);
+  });
+  it('has a schema for other programs', () => {
+    expect(JSON.stringify(traceJsonSchema())).toContain('pit-bell/trace');
+  });
+});
+
+describe('a sketch in six taps', () => {
+  const every = (Object.keys(CONTROLS) as Sketch['control'][]).flatMap((control) =>
+    (['empty', 'dose', 'fill', 'transfer', 'condensate'] as const).flatMap((duty) =>
+      ([1, 2, 3] as const).flatMap((pumps) =>
+        [true, false].map((alarm, i): Sketch => ({
+          control,
+          duty,
+          pumps,
+          alarm,
+          size: (Object.keys(SIZES) as Sketch['size'][])[(pumps + i) % 3]!,
+          profile: pumps === 2 ? 'us-120' : 'metric-230',
+        })),
+      ),
+    ),
+  );
+  it('is always a station whose panel can be drawn, every figure of it assumed', () => {
+    const schemes = new Set<string>();
+    for (const [n, sketch] of every.entries()) {
+      // One in five, and each control with each number of pumps among them.
+      if (n % 5 !== 0) continue;
+      const { station, notTaken } = sketchStation('Sketch', 'nowhere', sketch);
+      expect(checkStation(station).ok).toBe(true);
+      expect(panelOf(station).ok).toBe(true);
+      expect(unconfirmed(station)).toHaveLength(surveyFigures(station).length);
+      if (notTaken.length === 0) expect(station.pumps).toHaveLength(sketch.pumps);
+      schemes.add(station.control.scheme);
+    }
+    expect(SCHEMES.map((s) => s.id).filter((id) => !schemes.has(id))).toEqual(['alarm-only']);
+  });
+  it('says what of the taps no scheme can be drawn for', () => {
+    const { notTaken } = sketchStation('S', 'n', {
+      duty: 'empty',
+      size: 'wide',
+      control: 'cord',
+      pumps: 2,
+      profile: 'metric-230',
+      alarm: true,
+    });
+    expect(notTaken.join()).toMatch(/it runs one pump/);
+  });
+  it('asks in the words of its duty', () => {
+    const says = (duty: Sketch['duty']) =>
+      looksOf(
+        sketchStation('S', 'n', { duty, size: 'wide', control: 'panel', pumps: 1, profile: 'us-120', alarm: true })
+          .station,
+      ).map((l) => l.says);
+    expect(says('empty')).toContain('never starts, though the water is high');
+    expect(says('fill')).toContain('never fills, though the water is low');
+    expect(says('fill')).not.toContain('draws air: the water is at the intake and it runs on');
+  });
+});
+
+describe('traps, each from what is seen to its name', () => {
+  const NAMES: Readonly<Record<string, { file: string; change?: Partial<Told>; also?: Partial<Moment> }>> = {
+    'full-reservoir': { file: 'cold-store-condensate', change: { evidence: shown('appliance-dead') } },
+    'alarm-switch': { file: CELLAR, change: { evidence: shown('only-at-alarm') } },
+    'leak-as-resistance': {
+      file: CELLAR,
+      change: { evidence: [{ kind: 'reading', test: 'contact-pump', observation: 'hanging', found: 14_000 }] },
+    },
+    neutral: {
+      file: 'workshop-sump',
+      change: {
+        evidence: [
+          { kind: 'reading', test: 'landings', observation: 'S-pump', found: 'COM on P:N, NO on P:2' },
+          { kind: 'symptom', symptom: 'never-starts', shown: false },
+        ],
+        lately: ['wiring'],
+      },
+      also: { among: (f) => (f.test('neutral-switched') ? 0.2 : 0) },
+    },
+    'cut-off': { file: 'cold-store-condensate', change: { evidence: shown('over') } },
+    link: { file: 'underpass-storm-sump', also: { among: (f) => (f.test('link-left-in') ? 0.1 : 0) } },
+    'remote-pair': { file: 'underpass-storm-sump', also: { among: (f) => (f.test('P9-wrong-pair') ? 0.1 : 0) } },
+    'one-age': {
+      file: CELLAR,
+      change: { evidence: [{ kind: 'reading', test: 'contact-pump', observation: 'hanging', found: 1900 }] },
+    },
+    'hot-pump': { file: CELLAR, change: { evidence: shown('dry') }, also: { next: 'shaft-M1' as never } },
+    'resting-float': { file: CELLAR, change: { evidence: shown('never-stops', 'dry') } },
+    crept: {
+      file: 'workshop-sump',
+      change: { evidence: shown('longer'), lately: ['floats'] },
+      also: { among: (f) => (f.test('pump-slipped') ? 0.2 : 0) },
+    },
+    vent: { file: CELLAR, change: { evidence: shown('longer'), lately: ['frost'] } },
+    selector: {
+      file: 'wash-down-basin',
+      change: {
+        evidence: [
+          ...shown('never-starts'),
+          { kind: 'reading', test: 'levers-called', observation: 'S1', found: 'Off' },
+        ],
+      },
+    },
+    fan: { file: 'cold-store-condensate', change: { evidence: shown('never-starts') } },
+    column: { file: 'workshop-sump', change: { evidence: shown('no-water') } },
+  };
+  it('every trap of the list is here', () => {
+    expect(TRAPS.map((t) => t.id).sort()).toEqual(Object.keys(NAMES).sort());
+  });
+  it.each(Object.entries(NAMES))('%s', (id, { file, change = {}, also }) => {
+    // What is believed is what the model makes of what was told; only where that would take long is it given.
+    const given = (world: World) =>
+      bites({
+        world,
+        evidence: (change.evidence ?? []).flatMap((e) => (e.kind === 'probe' ? [] : [e as never])),
+        lately: change.lately ?? [],
+        among: also!.among ?? (() => 0),
+        next: faultTestsOf(world).find((t) => t.test.id === (also!.next as unknown as string)) ?? null,
+      });
+    const said = also ? given(worldOf(demo(file))) : think(tracing(file), told(file, change)).traps;
+    expect(said.map((t) => t.id)).toContain(id);
+    expect(said.find((t) => t.id === id)!.says.length).toBeGreaterThan(40);
+  });
+  it('none bites at a station that shows nothing of it', () => {
+    const now = thought(CELLAR, { evidence: [{ kind: 'symptom', symptom: 'over', shown: false }] });
+    expect(now.traps.map((t) => t.id)).not.toEqual(expect.arrayContaining(['full-reservoir', 'fan', 'link']));
+  });
+});

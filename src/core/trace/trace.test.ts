@@ -1,0 +1,289 @@
+import { describe, expect, it } from 'vitest';
+import { demoStations } from '../demo';
+import { randomFrom } from '../numeric';
+import { RISKS, type Risk } from '../tests';
+import { beliefs, boardOf, entropy, SLIP, type Board, type Evidence } from './belief';
+import { askingOf } from './dictionary';
+import { likelihood } from './expect';
+import { alike, classesOf, groupsOf, questionsOf, type Question } from './groups';
+import { candidates, minutesBetween, nextOf, tells, after } from './next';
+import { explained, withPairs } from './pairs';
+import { factorsOf, NO_PAST } from './past';
+import { play } from './play';
+import { HEALTHY, OTHER } from './suspect';
+import { suspectsOf } from './suspects';
+import { standings, sure } from './verdict';
+
+const demo = (file: string) => demoStations().find((d) => d.file === `${file}.json`)!.station;
+
+function boardFor(file: string): Board {
+  const station = demo(file);
+  const made = askingOf(station);
+  if (!made.ok) throw new Error(file);
+  return boardOf(made.asking, suspectsOf(station, made.asking.panel, NO_PAST));
+}
+
+const cellar = boardFor('ticket-office-cellar');
+const shown = (symptom: string, is = true): Evidence => ({ kind: 'symptom', symptom, shown: is });
+const read = (test: string, observation: string, found: number | string | readonly string[]): Evidence => ({
+  kind: 'reading',
+  test,
+  observation,
+  found,
+});
+const of = (board: Board, p: readonly number[], id: string) => p[board.suspects.findIndex((s) => s.id === id)]!;
+const first = (board: Board, evidence: readonly Evidence[]) =>
+  standings(board, beliefs(board, evidence))[0]!.suspects.map((s) => s.suspect.id);
+
+describe('how likely a suspect makes what was found', () => {
+  const range = { width: 100, texts: 4, format: 'voltage' };
+  it('a figure by Student’s t with four degrees of freedom about it, and a slip over the whole range', () => {
+    // t₄(0) = Γ(2.5)/(√(4π)·Γ(2)) = 0.375; at one spread (1 + 1/4)^−2.5 of it.
+    const at = (found: number) => likelihood({ kind: 'figure', at: 230, spread: 2 }, found, range, 0.03);
+    expect(at(230)).toBeCloseTo((0.97 * 0.375) / 2 + 0.03 / 100, 12);
+    expect(at(232)).toBeCloseTo((0.97 * 0.375 * 1.25 ** -2.5) / 2 + 0.03 / 100, 12);
+    expect(at(0)).toBeCloseTo(0.03 / 100, 6);
+  });
+  it('words are all but sure, or one of the others by a slip; what cannot be told makes all as likely', () => {
+    const words = (found: string) => likelihood({ kind: 'words', text: 'on' }, found, range, 0.03);
+    expect(words('on')).toBe(0.97);
+    expect(words('off')).toBeCloseTo(0.01, 12);
+    expect(likelihood(null, 'on', range, 0.03)).toBe(0.2);
+    expect(likelihood(null, 12, range, 0.03)).toBe(0.01);
+  });
+  it('a resistance by its size: 1 kΩ beside 1 MΩ is a thousand times off, an open line is open', () => {
+    const ohms = { width: 9, texts: 1, format: 'resistance' };
+    const open = { kind: 'figure', at: 8, spread: 0.5 } as const;
+    expect(likelihood(open, Infinity, ohms, 0.03)).toBeGreaterThan(0.5);
+    expect(likelihood(open, 1000, ohms, 0.03)).toBeLessThan(0.01);
+  });
+});
+
+describe('what is believed', () => {
+  it('sums to one, before anything is seen and after', () => {
+    for (const evidence of [[], [shown('over')], [shown('over'), read('contact-pump', 'hanging', 14_000)]]) {
+      const sum = beliefs(cellar, evidence).reduce((a, b) => a + b, 0);
+      expect(sum).toBeCloseTo(1, 12);
+    }
+  });
+  it('is by the rate of each, where nothing was seen: ten times as often is ten times as likely', () => {
+    const p = beliefs(cellar, []);
+    const weight = (id: string) => cellar.suspects.find((s) => s.id === id)!.weight;
+    expect(of(cellar, p, 'pump-stuck-down') / of(cellar, p, 'M1-winding-open')).toBeCloseTo(
+      weight('pump-stuck-down') / weight('M1-winding-open'),
+      9,
+    );
+    expect(weight('pump-stuck-down') / weight('M1-winding-open')).toBeCloseTo(0.03 / 0.01, 9);
+  });
+  it('by Bayes’ rule, worked by hand for one answer', () => {
+    const before = beliefs(cellar, []);
+    const after_ = beliefs(cellar, [shown('never-starts')]);
+    const i = cellar.asking.symptoms.findIndex((s) => s.id === 'never-starts');
+    const told = cellar.rows.map((row) => (row === null ? 0.15 : row.symptoms[i] ? 1 - SLIP.shown : SLIP.notShown));
+    const all = before.reduce((sum, x, k) => sum + x * told[k]!, 0);
+    after_.forEach((x, k) => expect(x).toBeCloseTo((before[k]! * told[k]!) / all, 12));
+  });
+  it('does not depend on the order of the answers', () => {
+    const all = [shown('over'), shown('never-starts'), shown('hums', false), read('contact-pump', 'lifted', Infinity)];
+    const turned = beliefs(cellar, [...all].reverse());
+    beliefs(cellar, all).forEach((x, i) => expect(x).toBe(turned[i]));
+  });
+  it('is not changed by an answer that all give alike, but for what no model answers', () => {
+    const before = beliefs(cellar, []);
+    const same = cellar.asking.asked.findIndex((a, i) => {
+      const own = cellar.rows.flatMap((r) => (r ? [r.expects[i]!] : []));
+      return own.every((e) => e !== null && e.kind === 'words' && alike(e, own[0]!));
+    });
+    const asked = cellar.asking.asked[same]!;
+    const e = cellar.rows[0]!.expects[same]!;
+    const now = beliefs(cellar, [read(asked.test.test.id, asked.observation.id, e.kind === 'words' ? e.text : '')]);
+    const ratio = of(cellar, now, HEALTHY) / of(cellar, before, HEALTHY);
+    cellar.suspects.forEach((s, i) => {
+      if (s.id !== OTHER) expect(now[i]! / before[i]!).toBeCloseTo(ratio, 9);
+    });
+  });
+  it('an answer to what this station does not have counts for nothing', () => {
+    expect(beliefs(cellar, [read('lift-moon', 'now', ['M9'])])).toEqual(beliefs(cellar, []));
+  });
+  it('a finding of the book counts as much as it is sure', () => {
+    const at = (sure?: number) =>
+      of(cellar, beliefs(cellar, [{ ...shown('longer'), ...(sure !== undefined && { sure }) }]), 'M1-clogged');
+    expect(at(0.5)).toBeCloseTo(of(cellar, beliefs(cellar, []), 'M1-clogged'), 9);
+    expect(at(0.9)).toBeGreaterThan(at(0.5));
+    expect(at()).toBeGreaterThan(at(0.9));
+  });
+});
+
+describe('sizes', () => {
+  it('a flow that is a fifth of what it should be is the impeller that is clogged to a fifth', () => {
+    const i = cellar.place.get('drawdown/flow')!;
+    const healthy = cellar.rows[0]!.expects[i]!;
+    const flow = healthy.kind === 'figure' ? healthy.at : 0;
+    const p = beliefs(cellar, [read('drawdown', 'flow', 0.2 * flow)]);
+    const sizes = ['M1-clogged', 'M1-clogged-size-1', 'M1-clogged-size-2'].map((id) => of(cellar, p, id));
+    expect(sizes.indexOf(Math.max(...sizes))).toBe(2);
+    expect(cellar.suspects.find((s) => s.id === 'M1-clogged-size-2')!.size).toMatchObject({ value: 0.2 });
+  });
+  it('one and a half kilohms over a contact that is open is a wet housing, the wettest', () => {
+    const p = beliefs(cellar, [read('contact-pump', 'hanging', 1900)]);
+    expect(of(cellar, p, 'pump-leaking-size-1')).toBeGreaterThan(0.5);
+  });
+});
+
+describe('questions', () => {
+  it('figures within their spreads are one answer, and a row of sizes is not', () => {
+    const figure = (at: number) => ({ kind: 'figure', at, spread: 1 }) as const;
+    expect([...classesOf([figure(0), figure(2), figure(4), figure(6), null])]).toEqual([0, 0, 1, 1, -1]);
+  });
+  const brute = ({ answers, count, slip }: Question, p: readonly number[]): number => {
+    // Mutual information of suspect and answer, term by term: Σ P(h)·P(a|h)·log₂(P(a|h)/P(a)).
+    const given = (i: number, a: number) =>
+      answers[i]! < 0 ? 1 / count : (answers[i] === a ? 1 - slip : 0) + slip / count;
+    let sum = 0;
+    for (let a = 0; a < count; a++) {
+      const all = p.reduce((s, x, i) => s + x * given(i, a), 0);
+      p.forEach((x, i) => void (x > 0 && (sum += x * given(i, a) * Math.log2(given(i, a) / all))));
+    }
+    return sum;
+  };
+  it('tell as many bits as the mutual information worked out term by term', () => {
+    const p = beliefs(cellar, [shown('over')]);
+    const all = questionsOf(cellar).filter((q) => q.count > 1);
+    expect(all.length).toBeGreaterThan(30);
+    for (const q of all) expect(tells(q, p)).toBeCloseTo(brute(q, p), 9);
+  });
+  it('an answer makes what is not known less by so many bits, in the mean', () => {
+    const p = beliefs(cellar, [shown('over')]);
+    const q = questionsOf(cellar).find((x) => x.id === 'levers-called')!;
+    const given = (i: number, a: number) =>
+      q.answers[i]! < 0 ? 1 / q.count : (q.answers[i] === a ? 1 - q.slip : 0) + q.slip / q.count;
+    const left = Array.from({ length: q.count }, (_, a) => {
+      const chance = p.reduce((s, x, i) => s + x * given(i, a), 0);
+      return chance * entropy(after(q, p, a));
+    }).reduce((a, b) => a + b, 0);
+    expect(entropy(p) - left).toBeCloseTo(tells(q, p), 9);
+  });
+});
+
+describe('the next test', () => {
+  const ORDER = Object.keys(RISKS) as Risk[];
+  const course = { setting: null, closed: new Set<string>(), seen: new Set<string>() };
+  it('is never of a worse class of risk where a lesser one tells a third as much a minute', () => {
+    const random = randomFrom(7);
+    for (let n = 0; n < 25; n++) {
+      const evidence = cellar.asking.symptoms.flatMap((s) => (random.even() < 0.15 ? [shown(s.id)] : []));
+      const p = beliefs(cellar, evidence);
+      const all = candidates(cellar, p, course);
+      const next = nextOf(cellar, p, course);
+      if (!next) continue;
+      const best = Math.max(...all.map((c) => c.tells / c.minutes));
+      const lesser = all.filter((c) => ORDER.indexOf(c.risk) < ORDER.indexOf(next.risk));
+      for (const c of lesser) expect(c.tells / c.minutes).toBeLessThan(0.35 * best);
+    }
+  });
+  it('is not one that was answered, skipped, or cannot be asked here', () => {
+    const p = beliefs(cellar, [shown('over')]);
+    const closed = new Set<string>();
+    for (let n = 0; n < 8; n++) {
+      const next = nextOf(cellar, p, { ...course, closed });
+      if (!next) break;
+      expect(closed.has(next.id)).toBe(false);
+      closed.add(next.id);
+    }
+    expect(closed.size).toBeGreaterThan(3);
+  });
+  it('knows what it costs to come into its state', () => {
+    expect(minutesBetween('called', 'called')).toBe(0);
+    expect(minutesBetween('called', 'dead')).toBeGreaterThan(minutesBetween('resting', 'called'));
+    const p = beliefs(cellar, [shown('never-starts')]);
+    const at = (setting: 'called' | 'dead') =>
+      candidates(cellar, p, { ...course, setting }).find((c) => c.id === 'part-M1')!.minutes;
+    expect(at('called') - at('dead')).toBe(minutesBetween('called', 'dead'));
+  });
+});
+
+describe('pairs', () => {
+  const told = [shown('over'), shown('never-starts'), shown('silent'), shown('dark')];
+  it('are not asked where one suspect explains what is seen', () => {
+    expect(explained(cellar, [shown('never-starts')])).toBeGreaterThan(0.5);
+    expect(withPairs(cellar, [shown('never-starts')])).toBe(cellar);
+  });
+  it('come in where none does: a pump that does not start, and an alarm that was silent before', () => {
+    const board = withPairs(cellar, told);
+    expect(board).not.toBe(cellar);
+    const [leading] = standings(board, beliefs(board, told));
+    expect(leading!.suspects[0]!.suspect.kind).toBe('pair');
+    const parts = leading!.suspects[0]!.suspect.faults.map((f) => f.part);
+    expect(parts).toHaveLength(2);
+    // What a pair shows is asked of the model with both in it, and both show.
+    const i = board.suspects.indexOf(leading!.suspects[0]!.suspect);
+    const shows = board.asking.symptoms.filter((_, k) => board.rows[i]!.symptoms[k]).map((s) => s.id);
+    expect(shows).toEqual(expect.arrayContaining(['over', 'never-starts', 'silent']));
+  });
+});
+
+describe('what is known beforehand', () => {
+  const fault = (id: string) => cellar.suspects.find((s) => s.id === id)!.faults[0]!;
+  const times = (past: Parameters<typeof factorsOf>[0], id: string) =>
+    factorsOf(past)(fault(id)).reduce((product, b) => product * b.times, 1);
+  it('after floats were moved one that slipped is likelier, a winding is not', () => {
+    const past = { ...NO_PAST, lately: ['floats'] as const };
+    expect(times(past, 'alarm-slipped')).toBeGreaterThan(1);
+    expect(times(past, 'M1-winding-open')).toBe(1);
+  });
+  it('a firm’s own cases count as years: (rate × 50 + cases) ÷ (50 + years)', () => {
+    const own = (cases: number, years: number) =>
+      times(
+        {
+          ...NO_PAST,
+          confirmed: Array.from({ length: cases }, () => ({ cause: fault('M1-clogged').cause, here: false })),
+          stationYears: years,
+        },
+        'M1-clogged',
+      );
+    expect(own(0, 50)).toBeCloseTo(0.5, 12);
+    expect(own(6, 50)).toBeCloseTo((0.06 * 50 + 6) / 100 / 0.06, 12);
+    const here = times(
+      { ...NO_PAST, confirmed: [{ cause: fault('M1-clogged').cause, here: true }], stationYears: 0 },
+      'M1-clogged',
+    );
+    expect(here).toBe(2);
+  });
+});
+
+describe('from its symptoms to its name', () => {
+  it('every single fault of the cellar, with noise and slips, is named first nineteen times in twenty', () => {
+    const all = cellar.suspects.flatMap((s, i) =>
+      s.kind === 'fault' && !s.id.includes('-size-') ? [{ s, played: play(cellar, i, randomFrom(i + 1)) }] : [],
+    );
+    expect(all.length).toBeGreaterThan(45);
+    const right = all.filter(({ played }) => played.right).length;
+    expect(right / all.length).toBeGreaterThanOrEqual(0.95);
+    for (const { played } of all) expect(new Set(played.tests).size).toBe(played.tests.length);
+  });
+  it('a plain list takes more than twice the minutes and the hazard', () => {
+    const some = cellar.suspects.flatMap((s, i) => (s.kind === 'fault' && i % 5 === 0 ? [i] : []));
+    const sums = (by: 'proposal' | 'list') =>
+      some
+        .map((i) => play(cellar, i, randomFrom(i), by))
+        .reduce((a, b) => ({ minutes: a.minutes + b.minutes, hazard: a.hazard + b.hazard }), { minutes: 0, hazard: 0 });
+    const [ours, list] = [sums('proposal'), sums('list')];
+    expect(ours.minutes).toBeLessThan(0.5 * list.minutes);
+    expect(ours.hazard).toBeLessThan(0.5 * list.hazard);
+  });
+  it('it is not sure before it is: a part is not bought at less than 99 in a hundred', () => {
+    const p = beliefs(cellar, [shown('never-starts')]);
+    expect(sure(standings(cellar, p))).toBe(false);
+    expect(first(cellar, [read('levers-called', 'Q1', 'off')])).toEqual(['Q1-off']);
+    const both = [shown('never-starts'), read('levers-called', 'Q1', 'off'), read('levers-resting', 'Q1', 'off')];
+    expect(sure(standings(cellar, beliefs(cellar, both.slice(0, 1))))).toBe(false);
+    expect(sure(standings(cellar, beliefs(cellar, both)))).toBe(true);
+  });
+  it('faults that no test tells apart are named together, and sizes of one fault as one', () => {
+    const groups = groupsOf(cellar);
+    const at = (id: string) => groups[cellar.suspects.findIndex((s) => s.id === id)];
+    expect(at('pump-stuck-down')).toBe(at('pump-waterlogged'));
+    expect(at('M1-worn')).toBe(at('M1-worn-size-2'));
+    expect(at('pump-stuck-down')).not.toBe(at('pump-welded'));
+  });
+});
