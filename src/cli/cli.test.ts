@@ -361,6 +361,52 @@ describe('pitbell book', () => {
   });
 });
 
+describe('pitbell trace', () => {
+  const station = () => write('trace-sump.json', newStation('Trace sump', 'Yard', 'metric-230'));
+  const told = (change: object = {}) => ({
+    format: 'pit-bell/trace',
+    version: 1,
+    station: { name: 'Trace sump', site: 'Yard', revision: null },
+    lately: [],
+    setting: 'called',
+    evidence: [{ kind: 'symptom', symptom: 'never-starts', shown: true }],
+    skipped: [],
+    impossible: [],
+    confirmed: null,
+    ...change,
+  });
+  it('answers suspects by how likely each is, the next test and how long there is', async () => {
+    const { status, out } = await pitbell('trace', station(), write('told.json', told()));
+    const answer = JSON.parse(out) as {
+      station: string;
+      bars: { probability: number; why: string }[];
+      next: { title: string; risk: string };
+      flood: { over: { usual: string } };
+    };
+    expect([status, answer.station]).toEqual([0, 'Trace sump']);
+    expect(answer.bars.map((b) => b.probability)).toEqual(answer.bars.map((b) => b.probability).sort((a, b) => b - a));
+    expect(answer.bars[0]!.why).toMatch(/for it: never starts/);
+    expect(answer.next.risk).toBe('looking and listening');
+    expect(answer.flood.over.usual).toMatch(/min/);
+  });
+  it('refuses observations of another station, an edited file, and a station that no panel fits', async () => {
+    const other = write('other.json', told({ station: { name: 'Other', site: 'Yard', revision: 1 } }));
+    expect((await pitbell('trace', station(), other)).err).toEqual([
+      `${other}: it was told of “Other”, and this station is “Trace sump”`,
+    ]);
+    const edited = write('edited.json', told({ evidence: [{ kind: 'symptom', symptom: 'over', shown: 'perhaps' }] }));
+    expect((await pitbell('trace', station(), edited)).err).toEqual([
+      `${edited}: evidence.0.shown: must be true or false`,
+    ]);
+    const s = newStation('Trace sump', 'Yard', 'metric-230');
+    const none = await pitbell('trace', write('none.json', { ...s, control: { ...s.control, scheme: 'duplex' } }));
+    expect([none.status, none.err[0]]).toEqual([2, expect.stringMatching(/pump/)]);
+  });
+  it('prints the form of what is told', async () => {
+    expect((await pitbell('trace', station(), '--schema')).out).toContain('pit-bell/trace');
+  });
+});
+
 describe('pitbell backup', () => {
   it('copies a data folder that is being written to, counts what the copy holds, and replaces nothing', async () => {
     const data = path.join(folder, 'data');

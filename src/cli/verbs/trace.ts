@@ -8,7 +8,9 @@ function readTrace(file: string | undefined, { identity }: Station): Told {
   const read = readTold(readJsonFile(file));
   if (!read.ok) throw new Complaint(read.problems.map((p) => `${file}: ${p}`));
   if (read.told.station.name !== identity.name)
-    throw new Complaint([`${file}: it was told of “${read.told.station.name}”, and this station is “${identity.name}”`]);
+    throw new Complaint([
+      `${file}: it was told of “${read.told.station.name}”, and this station is “${identity.name}”`,
+    ]);
   return read.told;
 }
 

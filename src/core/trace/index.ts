@@ -4,6 +4,9 @@ export { nothingTold, readTold, traceJsonSchema, toldSchema, TRACE_VERSION, type
 export { LATELY, NO_PAST, type Lately, type Past } from './past';
 export { fromBook } from './fromBook';
 export type { Mend } from './mend';
-export { play, type Played } from './play';
+export { EXPLAINED, explained } from './pairs';
+export { play, told as toldOf, type By, type Played } from './play';
+export { pairOf, suspectsOf } from './suspects';
+export { askingOf } from './dictionary';
 export { boardOf, beliefs, type Board, type Evidence } from './belief';
 export { CONTROLS, SIZES, sketchStation, type Sketch } from './sketch';

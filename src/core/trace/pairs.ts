@@ -2,8 +2,10 @@ import { boardOf, likelihoods, type Board, type Evidence } from './belief';
 import { pairOf } from './suspects';
 import { HEALTHY, OTHER } from './suspect';
 
-/** Of how likely the evidence could be at best, one fault alone must leave so much, or pairs are admitted. */
-export const EXPLAINED = 0.05;
+/** Of how likely the evidence could be at best, one suspect must leave so much, or pairs are admitted. */
+export const EXPLAINED = 0.15;
+/** An answer that a suspect makes so much of as likely as it could be is explained: figures lie about what they should be, and never on it. */
+const EXPLAINS = 0.3;
 /** Most pairs that are asked what they would show: the likeliest by what each of the two explains. */
 const MOST = 24;
 
@@ -13,27 +15,29 @@ function shares(board: Board, evidence: readonly Evidence[]): number[][] {
     const found = likelihoods(board, e);
     if (!found) return [];
     const best = Math.max(...found);
-    return [found.map((l) => l / best)];
+    return [found.map((l) => Math.min(1, l / best / EXPLAINS))];
   });
 }
 
-/** How much of the evidence the best single fault leaves explained: 1 all of it, as well as anything could. */
+/** Most pairs that a trace ever asks. */
+const EVER = 60;
+
+/** How much of the evidence the best suspect that has a name leaves explained: 1 all of it, as well as anything could. */
 export function explained(board: Board, evidence: readonly Evidence[]): number {
   const all = shares(board, evidence);
   return Math.max(
-    ...board.suspects.map((s, i) =>
-      s.kind === 'pair' || s.id === OTHER ? 0 : all.reduce((product, e) => product * e[i]!, 1),
-    ),
+    ...board.suspects.map((s, i) => (s.id === OTHER ? 0 : all.reduce((product, e) => product * e[i]!, 1))),
   );
 }
 
 /**
- * A board with pairs, where no single fault explains what is seen: two at once, of which each explains a part, and one had stayed hidden until
+ * A board with pairs, where no suspect on it explains what is seen: two at once, of which each explains a part, and one had stayed hidden until
  * the other came. The likeliest are asked of the model like everybody else. The same board where a single fault does explain it.
  * (After the generation of candidates from conflicts: J. de Kleer and B. C. Williams, 1987)
  */
 export function withPairs(board: Board, evidence: readonly Evidence[], told?: (share: number) => void): Board {
   if (evidence.length === 0 || explained(board, evidence) >= EXPLAINED) return board;
+  if (board.suspects.filter((s) => s.kind === 'pair').length >= EVER) return board;
   const all = shares(board, evidence);
   const single = board.suspects.flatMap((s, i) =>
     s.kind === 'fault' || s.kind === 'landed' ? [{ s, own: all.map((e) => e[i]!) }] : [],

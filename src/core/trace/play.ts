@@ -3,7 +3,9 @@ import { RISKS, type Risk, type Setting } from '../tests';
 import { beliefs, entropy, type Board, type Evidence } from './belief';
 import { keyOf, type Row } from './dictionary';
 import type { Expect, Found, Range } from './expect';
-import { groupsOf, inseparable, questionsOf } from './groups';
+import { inseparable, questionsOf } from './groups';
+import { withPairs } from './pairs';
+import type { Suspect } from './suspect';
 import { candidates, minutesBetween, nextOf } from './next';
 import { roundOf, ROUNDS } from './symptoms';
 import { standings, sure } from './verdict';
@@ -26,6 +28,8 @@ export interface Played {
 
 /** How often an answer is wrong. */
 const SLIPS = 0.03;
+/** Tests after which it is asked again whether pairs are wanted. */
+const PAIRS_AFTER = 3;
 /** Tests after which one gives up. */
 const MOST = 60;
 
@@ -75,32 +79,44 @@ function answers(board: Board, row: Row, id: string, seen: ReadonlySet<string>, 
   );
 }
 
+/** The place of what is true among the groups, from 1: by itself, or by one that no question tells from it. */
+function placeOf(board: Board, p: readonly number[], truth: Suspect, row: Row): number {
+  const { rows, suspects } = board;
+  const is = (s: Suspect) => {
+    const own = rows[suspects.indexOf(s)];
+    return s.family === truth.family || (own !== null && own !== undefined && inseparable(own, row));
+  };
+  const ranked = standings(board, p);
+  // Of a group its likeliest is named; what is true may be another of it.
+  const at = ranked.findIndex((g) => is(g.suspects[0]!.suspect) || g.suspects.some((s) => s.suspect.id === truth.id));
+  return at < 0 ? Infinity : at + 1;
+}
+
+/** How one looks: by what is proposed, or a plain list from its beginning to its end. */
+export type By = 'proposal' | 'list';
+
 /**
- * Looks for one suspect that is true, from its symptoms on, until it is sure or nothing tells more.
- * @param by the next test as it is proposed, or a plain list from its beginning to its end
+ * Looks for a suspect that is true, from its symptoms on, until it is sure or nothing tells more. Where no single suspect explains what is found,
+ * pairs are asked too.
  */
-export function play(board: Board, truth: number, random: Random, by: 'proposal' | 'list' = 'proposal'): Played {
-  const row = board.rows[truth]!;
-  const evidence: Evidence[] = told(board, row);
+export function play(whole: Board, truth: Suspect, random: Random, by: By = 'proposal'): Played {
+  const row = whole.asking.row(truth)!;
+  const evidence: Evidence[] = told(whole, row);
+  let board = withPairs(whole, evidence);
   const closed = new Set<string>();
   const seen = new Set(evidence.flatMap((e) => (e.kind === 'symptom' ? [e.symptom] : [])));
-  const questions = new Map(questionsOf(board, seen).map((q) => [q.id, q]));
-  const list = [...ROUNDS.map((r) => r.id), ...questions.keys()].filter((id, i, all) => all.indexOf(id) === i);
-  let setting: Setting | null = null;
-  let [minutes, hazard] = [0, 0];
+  let [setting, minutes, hazard] = [null as Setting | null, 0, 0];
   const tests: string[] = [];
   let p = beliefs(board, evidence);
-  const first = candidates(board, p, { setting, closed, seen });
-  const bound = entropy(p) / Math.max(...first.map((c) => c.tells), 1e-9);
-  let at = 0;
+  const begins = candidates(board, p, { setting, closed, seen });
+  const bound = entropy(p) / Math.max(...begins.map((c) => c.tells), 1e-9);
+  const list = [...ROUNDS.map((r) => r.id), ...questionsOf(board, seen).map((q) => q.id)];
   while (!sure(standings(board, p)) && tests.length < MOST) {
-    const id: string | undefined =
-      by === 'list' ? list.slice(at).find((x) => !closed.has(x)) : nextOf(board, p, { setting, closed, seen })?.id;
+    const id = by === 'list' ? list.find((x) => !closed.has(x)) : nextOf(board, p, { setting, closed, seen })?.id;
     if (id === undefined) break;
-    at = list.indexOf(id) + 1;
     closed.add(id);
     tests.push(id);
-    const asked = questions.get(id);
+    const asked = questionsOf(board, seen).find((q) => q.id === id);
     if (asked) {
       minutes += asked.minutes + minutesBetween(setting, asked.setting);
       hazard += ORDER.indexOf(asked.risk);
@@ -109,15 +125,14 @@ export function play(board: Board, truth: number, random: Random, by: 'proposal'
     const found = answers(board, row, id, seen, random);
     evidence.push(...found);
     for (const e of found) if (e.kind === 'symptom') seen.add(e.symptom);
+    // One answer that fits nothing may be a slip: pairs are asked when a second one does not.
+    if (tests.length % PAIRS_AFTER === 0) board = withPairs(board, evidence);
     p = beliefs(board, evidence);
   }
   const ranked = standings(board, p);
-  const group = groupsOf(board)[truth]!;
-  const place = ranked.findIndex((s) => s.group === group) + 1;
-  const top = board.suspects.indexOf(ranked[0]!.suspects[0]!.suspect);
-  const same = board.rows[top] !== null && inseparable(board.rows[top]!, row);
+  const place = placeOf(board, p, truth, row);
   return {
-    right: place === 1 || same,
+    right: place === 1,
     named: ranked[0]!.suspects[0]!.suspect.id,
     place,
     tests,

@@ -254,7 +254,7 @@ describe('what is known beforehand', () => {
 describe('from its symptoms to its name', () => {
   it('every single fault of the cellar, with noise and slips, is named first nineteen times in twenty', () => {
     const all = cellar.suspects.flatMap((s, i) =>
-      s.kind === 'fault' && !s.id.includes('-size-') ? [{ s, played: play(cellar, i, randomFrom(i + 1)) }] : [],
+      s.kind === 'fault' && !s.id.includes('-size-') ? [{ s, played: play(cellar, s, randomFrom(i + 1)) }] : [],
     );
     expect(all.length).toBeGreaterThan(45);
     const right = all.filter(({ played }) => played.right).length;
@@ -265,7 +265,7 @@ describe('from its symptoms to its name', () => {
     const some = cellar.suspects.flatMap((s, i) => (s.kind === 'fault' && i % 5 === 0 ? [i] : []));
     const sums = (by: 'proposal' | 'list') =>
       some
-        .map((i) => play(cellar, i, randomFrom(i), by))
+        .map((i) => play(cellar, cellar.suspects[i]!, randomFrom(i), by))
         .reduce((a, b) => ({ minutes: a.minutes + b.minutes, hazard: a.hazard + b.hazard }), { minutes: 0, hazard: 0 });
     const [ours, list] = [sums('proposal'), sums('list')];
     expect(ours.minutes).toBeLessThan(0.5 * list.minutes);

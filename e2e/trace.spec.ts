@@ -1,0 +1,157 @@
+import { expect, type Page } from '@playwright/test';
+import { demoStations } from '@/core/demo';
+import { pageSchema } from '@/core/book';
+import { askingOf, boardOf, NO_PAST, suspectsOf, type Board } from '@/core/trace';
+import { makeStation, taken, test } from './station';
+
+/* Fault finding, whole: by keyboard on a desk to the line in the book; on a phone without a signal; from a sketch of an unknown site. */
+
+/** A world with a fault in it, which answers the cards: by the model, as the station itself would. */
+function worldWith(file: string, fault: string): { board: Board; row: NonNullable<Board['rows'][number]> } {
+  const { station } = demoStations().find((d) => d.file === file)!;
+  const made = askingOf(station);
+  if (!made.ok) throw new Error(file);
+  const board = boardOf(made.asking, suspectsOf(station, made.asking.panel, NO_PAST));
+  return { board, row: board.rows[board.suspects.findIndex((s) => s.id === fault)]! };
+}
+
+/** Answers the card that is shown as a world would, by the keyboard alone. */
+async function answer(page: Page, { board, row }: ReturnType<typeof worldWith>): Promise<void> {
+  const article = page.getByRole('article');
+  const title = await article.getByRole('heading', { level: 2 }).innerText();
+  if (title.startsWith('Look round') || title.startsWith('Stay for')) {
+    const looks = article.getByRole('list', { name: 'what to look for' }).getByRole('group');
+    for (const look of await looks.all()) {
+      const says = await look.getAttribute('aria-label');
+      const i = board.asking.symptoms.findIndex((s) => [s.says].flat().includes(says!));
+      await look.getByRole('button', { name: row.symptoms[i] ? 'yes' : 'no' }).press('Enter');
+    }
+  } else {
+    const state = await article.locator('p', { hasText: 'State:' }).innerText();
+    const found = board.asking.tests.filter((t) => t.test.title === title);
+    const test = found.find((t) => state.includes(WORDS[t.setting]))!;
+    for (const o of test.test.parts.flatMap((p) => p.observes)) {
+      const e = row.expects[board.place.get(`${test.test.id}/${o.id}`)!];
+      const field = article.getByRole('group', { name: o.label, exact: true });
+      if (e?.kind === 'words') await field.getByRole('button', { name: e.text, exact: true }).press('Enter');
+      if (e?.kind === 'happens')
+        for (const id of e.ways[0]!.length === 0 ? ['none'] : e.ways[0]!) {
+          const label = board.asking.panel.outcomes.find((x) => x.id === id)?.label ?? 'nothing of it';
+          await field.getByRole('button', { name: label, exact: true }).press('Enter');
+        }
+      if (e?.kind === 'figure') {
+        const value = o.kind === 'ohms' ? 10 ** e.at : e.at;
+        await field
+          .getByRole('textbox')
+          .fill(
+            o.kind === 'ohms' && e.at > 7
+              ? 'OL'
+              : o.kind === 'level' || o.kind === 'tape'
+                ? `${value * 1000} mm`
+                : String(value),
+          );
+      }
+    }
+  }
+  await article.getByRole('button', { name: 'that was found' }).press('Enter');
+}
+
+const WORDS = {
+  resting: 'under every call',
+  called: 'at the first call',
+  high: 'over the alarm',
+  dead: 'isolated',
+} as const;
+
+const suspects = (page: Page) => page.getByRole('region', { name: 'suspects' });
+const told = (page: Page, symptom: string, is = 'yes') =>
+  page.getByRole('group', { name: symptom, exact: true }).getByRole('button', { name: is });
+
+/** Answers card after card until it is sure. */
+async function toTheEnd(page: Page, world: ReturnType<typeof worldWith>): Promise<number> {
+  for (let n = 0; n < 15; n++) {
+    await expect(suspects(page)).toHaveAttribute('aria-busy', 'false');
+    if (await suspects(page).getByText('Sure enough').isVisible()) return n;
+    await answer(page, world);
+  }
+  throw new Error('not sure after fifteen cards');
+}
+
+test('a welded float is found by keyboard alone, mended by its job, and stands in the book', async ({
+  page,
+  request,
+}) => {
+  test.setTimeout(180_000);
+  const sump = demoStations().find((d) => d.file === 'workshop-sump.json')!.station;
+  const id = await makeStation(request, 'Traced sump', (s) =>
+    Object.assign(s, { ...sump, identity: { ...sump.identity, name: 'Traced sump' } }),
+  );
+  const world = worldWith('workshop-sump.json', 'pump-welded');
+  await page.goto(`/stations/${id}/levels`);
+  await page.keyboard.press('g');
+  await page.keyboard.press('t');
+  await expect(page).toHaveURL(/\/trace$/);
+  await told(page, 'runs and never stops').press('Enter');
+  await page
+    .getByRole('group', { name: 'the water stands' })
+    .getByRole('button', { name: 'under every call' })
+    .press('Enter');
+  await page.getByRole('button', { name: 'on to the next test' }).press('Enter');
+  const cards = await toTheEnd(page, world);
+  expect(cards).toBeLessThan(9);
+  await suspects(page).getByRole('button', { name: 'what it is, and what now' }).press('Enter');
+  const end = page.getByRole('region', { name: 'trace' });
+  await expect(end.getByRole('heading', { level: 2 }).first()).toHaveText('pump float: contact welded');
+  await expect(end).toContainText('for it:');
+  await expect(end.getByRole('region', { name: 'the mend' })).toContainText('change the float');
+  await expect(end).toContainText('Test again after it: Bench test');
+  await end.getByRole('textbox', { name: 'who' }).fill('R. T.');
+  await end.getByRole('button', { name: 'it was so: write it in the book' }).press('Enter');
+  await expect(end).toContainText('It stands in the book');
+  const { pages } = (await (await request.get(`/api/stations/${id}/book`)).json()) as { pages: { page: unknown }[] };
+  expect(pageSchema.parse(pages[0]!.page)).toMatchObject({ faults: [{ id: 'pump-welded' }] });
+  await page.reload();
+  await page.getByRole('button', { name: 'what was told' }).click();
+  await expect(page.getByRole('list', { name: 'what was told' }).getByRole('listitem').first()).toContainText(
+    'runs and never stops',
+  );
+  const file = await taken(page, 'hand it on as a file');
+  expect(JSON.parse(file.text)).toMatchObject({ format: 'pit-bell/trace', confirmed: 'pump-welded' });
+});
+
+test('on a phone without a signal the trace goes on, and is there again after a break', async ({ browser }) => {
+  test.setTimeout(120_000);
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  const page = await context.newPage();
+  await page.goto('/stations/3/trace');
+  await expect(suspects(page)).toHaveAttribute('aria-busy', 'false');
+  await context.setOffline(true);
+  const world = worldWith('ticket-office-cellar.json', 'Q1-off');
+  await told(page, 'never starts, though the water is high').tap();
+  await told(page, 'water over the top').tap();
+  await page.getByRole('group', { name: 'the water stands' }).getByRole('button', { name: 'at the call' }).tap();
+  await page.getByRole('button', { name: 'on to the next test' }).tap();
+  await expect(page.getByRole('region', { name: 'time to overflow' })).toContainText('Pump it down first');
+  await toTheEnd(page, world);
+  await expect(suspects(page).getByRole('listitem').first()).toContainText('Q1 is off');
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await context.setOffline(false);
+  await page.goto('/');
+  await page.goto('/stations/3/trace');
+  await expect(suspects(page).getByRole('listitem').first()).toContainText('Q1 is off');
+  await page.getByRole('button', { name: 'what was told' }).tap();
+  await page.getByRole('button', { name: 'begin anew' }).tap();
+  await context.close();
+});
+
+test('six taps at an unknown site begin a trace of a station that is assumed throughout', async ({ page }) => {
+  await page.goto('/trace');
+  await page.getByRole('button', { name: 'floats at a panel with contactors' }).click();
+  await page.getByRole('button', { name: '120 V 60 Hz' }).click();
+  await page.getByRole('textbox', { name: 'what the site is called' }).fill('Behind the laundry');
+  await page.getByRole('button', { name: 'begin the trace' }).click();
+  await expect(page).toHaveURL(/stations\/\d+\/trace$/);
+  await expect(page.getByRole('list', { name: 'what is seen' })).toContainText('good by hand, dead in Auto');
+  await page.getByRole('link', { name: 'Survey' }).click();
+  await expect(page.getByText(/assumed/).first()).toBeVisible();
+});

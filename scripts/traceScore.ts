@@ -1,0 +1,116 @@
+import { demoStations } from '../src/core/demo';
+import { DUTIES, type DutyName } from '../src/core/duties';
+import { randomFrom, type Random } from '../src/core/numeric';
+import type { Station } from '../src/core/station';
+import {
+  askingOf,
+  boardOf,
+  CONTROLS,
+  EXPLAINED,
+  explained,
+  NO_PAST,
+  pairOf,
+  play,
+  SIZES,
+  sketchStation,
+  suspectsOf,
+  toldOf,
+  type Board,
+  type Played,
+  type Sketch,
+} from '../src/core/trace';
+
+/*
+ * How well faults are found: every single fault, in its usual size, of every demo station and of generated ones, and pairs of which one was
+ * hidden; each from its true symptoms, with truthful answers, meter noise and 3 % slips; beside a plain list from its beginning to its end.
+ *   npm run trace:score -- [generated stations, 60] [pairs a station, 4] [seed, 1]
+ */
+
+const [stations = 60, pairs = 4, seed = 1] = process.argv.slice(2).map(Number);
+
+const pick = <T>(random: Random, all: readonly T[]): T => all[Math.floor(random.even() * all.length)]!;
+
+/** A station by six taps at random: every duty, every control, both supplies. */
+function generated(n: number): { file: string; station: Station } {
+  const random = randomFrom(seed * 1000 + n);
+  const sketch: Sketch = {
+    duty: pick(random, Object.keys(DUTIES) as DutyName[]),
+    size: pick(random, Object.keys(SIZES) as Sketch['size'][]),
+    // Each control in its turn, so that every scheme is among them.
+    control: (Object.keys(CONTROLS) as Sketch['control'][])[n % 6]!,
+    pumps: pick(random, [1, 1, 2, 3] as const),
+    profile: pick(random, ['metric-230', 'us-120'] as const),
+    alarm: random.even() < 0.8,
+  };
+  return { file: `generated ${n}`, station: sketchStation(`Generated ${n}`, 'nowhere', sketch).station };
+}
+
+const mean = (all: readonly number[]): number => all.reduce((a, b) => a + b, 0) / Math.max(all.length, 1);
+const round = (x: number, digits = 2): number => Math.round(x * 10 ** digits) / 10 ** digits;
+
+function summary(all: readonly Played[]) {
+  return {
+    cases: all.length,
+    rightFirst: round(mean(all.map((p) => (p.right ? 100 : 0))), 1),
+    tests: round(mean(all.map((p) => p.tests.length))),
+    bound: round(mean(all.map((p) => p.bound))),
+    minutes: round(mean(all.map((p) => p.minutes)), 1),
+    hazard: round(mean(all.map((p) => p.hazard)), 1),
+  };
+}
+
+/** Pairs that are tried for a station until enough are found. */
+const TRIES = 60;
+
+/** Pairs of which one was hidden until the other came: what both show no single fault explains. */
+function somePairs(board: Board, random: Random) {
+  const single = board.suspects.filter((s) => s.kind === 'fault' && !s.id.includes('-size-'));
+  const found: ReturnType<typeof pairOf>[] = [];
+  for (let n = 0; n < TRIES && found.length < pairs; n++) {
+    const pair = pairOf(pick(random, single), pick(random, single), 1);
+    if (new Set(pair.faults.map((f) => f.part)).size < 2) continue;
+    const row = board.asking.row(pair);
+    if (row && explained(board, toldOf(board, row)) < EXPLAINED) found.push(pair);
+  }
+  return found;
+}
+
+const singles: Played[] = [];
+const list: Played[] = [];
+const both: Played[] = [];
+for (const { file, station } of [...demoStations(), ...Array.from({ length: stations }, (_, n) => generated(n))]) {
+  const made = askingOf(station);
+  if (!made.ok) {
+    console.error(`${file}: not asked`);
+    continue;
+  }
+  const board = boardOf(made.asking, suspectsOf(station, made.asking.panel, NO_PAST));
+  const own = board.suspects.flatMap((s, i) =>
+    s.kind === 'fault' && !s.id.includes('-size-')
+      ? [{ ours: play(board, s, randomFrom(seed + i)), list: play(board, s, randomFrom(seed + i), 'list') }]
+      : [],
+  );
+  singles.push(...own.map((o) => o.ours));
+  list.push(...own.map((o) => o.list));
+  const two = somePairs(board, randomFrom(seed)).map((p, i) => play(board, p, randomFrom(seed + i)));
+  both.push(...two);
+  console.error(
+    `${file}, ${station.control.scheme}: ${JSON.stringify(summary(own.map((o) => o.ours)))} pairs in three ${two.filter((p) => p.place <= 3).length} of ${two.length}`,
+  );
+}
+console.log(
+  JSON.stringify(
+    {
+      singles: summary(singles),
+      plainList: summary(list),
+      testsOverBound: round(mean(singles.map((p) => p.tests.length)) / mean(singles.map((p) => p.bound))),
+      pairs: {
+        cases: both.length,
+        inFirstThree: round(mean(both.map((p) => (p.place <= 3 ? 100 : 0))), 1),
+        first: round(mean(both.map((p) => (p.right ? 100 : 0))), 1),
+      },
+    },
+    null,
+    2,
+  ),
+);
