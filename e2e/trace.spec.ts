@@ -1,7 +1,8 @@
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import { demoStations } from '@/core/demo';
 import { pageSchema } from '@/core/book';
 import { askingOf, boardOf, NO_PAST, suspectsOf, type Board } from '@/core/trace';
+import type { Observation } from '@/core/tests';
 import { makeStation, taken, test } from './station';
 
 /* Fault finding, whole: by keyboard on a desk to the line in the book; on a phone without a signal; from a sketch of an unknown site. */
@@ -15,43 +16,45 @@ function worldWith(file: string, fault: string): { board: Board; row: NonNullabl
   return { board, row: board.rows[board.suspects.findIndex((s) => s.id === fault)]! };
 }
 
+type World = ReturnType<typeof worldWith>;
+
+/** Says yes or no to everything that a round asks for. */
+async function look(article: Locator, { board, row }: World): Promise<void> {
+  for (const group of await article.getByRole('list', { name: 'what to look for' }).getByRole('group').all()) {
+    const says = await group.getAttribute('aria-label');
+    const i = board.asking.symptoms.findIndex((s) => [s.says].flat().includes(says!));
+    await group.getByRole('button', { name: row.symptoms[i] ? 'yes' : 'no' }).press('Enter');
+  }
+}
+
+/** A figure as it is typed. */
+function typed(o: Observation, at: number): string {
+  if (o.kind === 'ohms') return at > 7 ? 'OL' : String(10 ** at);
+  return o.kind === 'level' || o.kind === 'tape' ? `${at * 1000} mm` : String(at);
+}
+
+/** Answers one observation: words, what happens, or a figure. */
+async function answerField(field: Locator, { board, row }: World, test: string, o: Observation): Promise<void> {
+  const e = row.expects[board.place.get(`${test}/${o.id}`)!] ?? null;
+  const press = (name: string) => field.getByRole('button', { name, exact: true }).press('Enter');
+  if (e?.kind === 'words') await press(e.text);
+  if (e?.kind === 'happens') {
+    const labels = e.ways[0]!.map((id) => board.asking.panel.outcomes.find((x) => x.id === id)!.label);
+    for (const label of labels.length === 0 ? ['nothing of it'] : labels) await press(label);
+  }
+  if (e?.kind === 'figure') await field.getByRole('textbox').fill(typed(o, e.at));
+}
+
 /** Answers the card that is shown as a world would, by the keyboard alone. */
-async function answer(page: Page, { board, row }: ReturnType<typeof worldWith>): Promise<void> {
+async function answer(page: Page, world: World): Promise<void> {
   const article = page.getByRole('article');
   const title = await article.getByRole('heading', { level: 2 }).innerText();
-  if (title.startsWith('Look round') || title.startsWith('Stay for')) {
-    const looks = article.getByRole('list', { name: 'what to look for' }).getByRole('group');
-    for (const look of await looks.all()) {
-      const says = await look.getAttribute('aria-label');
-      const i = board.asking.symptoms.findIndex((s) => [s.says].flat().includes(says!));
-      await look.getByRole('button', { name: row.symptoms[i] ? 'yes' : 'no' }).press('Enter');
-    }
-  } else {
+  if (title.startsWith('Look round') || title.startsWith('Stay for')) await look(article, world);
+  else {
     const state = await article.locator('p', { hasText: 'State:' }).innerText();
-    const found = board.asking.tests.filter((t) => t.test.title === title);
-    const test = found.find((t) => state.includes(WORDS[t.setting]))!;
-    for (const o of test.test.parts.flatMap((p) => p.observes)) {
-      const e = row.expects[board.place.get(`${test.test.id}/${o.id}`)!];
-      const field = article.getByRole('group', { name: o.label, exact: true });
-      if (e?.kind === 'words') await field.getByRole('button', { name: e.text, exact: true }).press('Enter');
-      if (e?.kind === 'happens')
-        for (const id of e.ways[0]!.length === 0 ? ['none'] : e.ways[0]!) {
-          const label = board.asking.panel.outcomes.find((x) => x.id === id)?.label ?? 'nothing of it';
-          await field.getByRole('button', { name: label, exact: true }).press('Enter');
-        }
-      if (e?.kind === 'figure') {
-        const value = o.kind === 'ohms' ? 10 ** e.at : e.at;
-        await field
-          .getByRole('textbox')
-          .fill(
-            o.kind === 'ohms' && e.at > 7
-              ? 'OL'
-              : o.kind === 'level' || o.kind === 'tape'
-                ? `${value * 1000} mm`
-                : String(value),
-          );
-      }
-    }
+    const { test } = world.board.asking.tests.find((t) => t.test.title === title && state.includes(WORDS[t.setting]))!;
+    for (const o of test.parts.flatMap((p) => p.observes))
+      await answerField(article.getByRole('group', { name: o.label, exact: true }), world, test.id, o);
   }
   await article.getByRole('button', { name: 'that was found' }).press('Enter');
 }
@@ -68,7 +71,7 @@ const told = (page: Page, symptom: string, is = 'yes') =>
   page.getByRole('group', { name: symptom, exact: true }).getByRole('button', { name: is });
 
 /** Answers card after card until it is sure. */
-async function toTheEnd(page: Page, world: ReturnType<typeof worldWith>): Promise<number> {
+async function toTheEnd(page: Page, world: World): Promise<number> {
   for (let n = 0; n < 15; n++) {
     await expect(suspects(page)).toHaveAttribute('aria-busy', 'false');
     if (await suspects(page).getByText('Sure enough').isVisible()) return n;
@@ -152,6 +155,6 @@ test('six taps at an unknown site begin a trace of a station that is assumed thr
   await page.getByRole('button', { name: 'begin the trace' }).click();
   await expect(page).toHaveURL(/stations\/\d+\/trace$/);
   await expect(page.getByRole('list', { name: 'what is seen' })).toContainText('good by hand, dead in Auto');
-  await page.getByRole('link', { name: 'Survey' }).click();
+  await page.getByRole('link', { name: 'Survey', exact: true }).click();
   await expect(page.getByText(/assumed/).first()).toBeVisible();
 });

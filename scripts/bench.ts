@@ -27,6 +27,7 @@ import config from '../playwright.config';
 import { book } from './bench/book';
 import { feeds } from './bench/feeds';
 import { proving } from './bench/proving';
+import { trace } from './bench/trace';
 
 const PORT = 4398;
 const ADDRESS = `http://127.0.0.1:${PORT}`;
@@ -411,6 +412,7 @@ const answer = {
   rehearsal: rehearsing(),
   toggling: await toggling(),
   proving: await proving(timed),
+  trace: trace(timed),
   book: book(timed),
   feeds: await feeds(),
   serverStartMs: round(median(starts), 0),

@@ -40,11 +40,6 @@ const SHOTS: readonly Shot[] = [
   { name: 'round', address: '/' },
   { name: 'survey', address: '/stations/5/survey' },
   { name: 'survey-pumps', address: '/stations/5/survey', before: group('pump') },
-  {
-    name: 'survey-discharge',
-    address: '/stations/7/survey',
-    before: async (page) => page.locator('#discharge').evaluate((e) => e.scrollIntoView({ block: 'end' })),
-  },
   { name: 'book', address: '/stations/5/book' },
   { name: 'levels', address: '/stations/1/levels' },
   { name: 'levels-duplex', address: '/stations/5/levels' },
@@ -122,6 +117,19 @@ const SHOTS: readonly Shot[] = [
     before: async (page) => {
       await begun(page, /Which input each float lands on/, true);
       await page.getByRole('radio', { name: /four, link out/ }).waitFor();
+    },
+  },
+  {
+    name: 'trace',
+    address: '/stations/1/trace',
+    before: async (page) => {
+      const press = (group: string, name: string) =>
+        page.getByRole('group', { name: group, exact: true }).getByRole('button', { name }).click();
+      await press('the water stands', 'at the call');
+      await press('never starts, though the water is high', 'yes');
+      await press('water over the top', 'yes');
+      await page.getByRole('button', { name: 'on to the next test' }).click();
+      await page.getByRole('article').waitFor();
     },
   },
   { name: 'card', address: '/stations/2/card' },

@@ -81,7 +81,7 @@ const both: Played[] = [];
 for (const { file, station } of [...demoStations(), ...Array.from({ length: stations }, (_, n) => generated(n))]) {
   const made = askingOf(station);
   if (!made.ok) {
-    console.error(`${file}: not asked`);
+    process.stderr.write(`${file}: not asked\n`);
     continue;
   }
   const board = boardOf(made.asking, suspectsOf(station, made.asking.panel, NO_PAST));
@@ -94,12 +94,12 @@ for (const { file, station } of [...demoStations(), ...Array.from({ length: stat
   list.push(...own.map((o) => o.list));
   const two = somePairs(board, randomFrom(seed)).map((p, i) => play(board, p, randomFrom(seed + i)));
   both.push(...two);
-  console.error(
-    `${file}, ${station.control.scheme}: ${JSON.stringify(summary(own.map((o) => o.ours)))} pairs in three ${two.filter((p) => p.place <= 3).length} of ${two.length}`,
+  process.stderr.write(
+    `${file}, ${station.control.scheme}: ${JSON.stringify(summary(own.map((o) => o.ours)))} pairs in three ${two.filter((p) => p.place <= 3).length} of ${two.length}\n`,
   );
 }
-console.log(
-  JSON.stringify(
+process.stdout.write(
+  `${JSON.stringify(
     {
       singles: summary(singles),
       plainList: summary(list),
@@ -112,5 +112,5 @@ console.log(
     },
     null,
     2,
-  ),
+  )}\n`,
 );

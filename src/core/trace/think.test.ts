@@ -22,6 +22,7 @@ import {
   type Told,
   type Tracing,
 } from './index';
+import { dangers } from './danger';
 import { floodOf } from './flood';
 import { bites, TRAPS, type Moment } from './traps';
 
@@ -110,6 +111,22 @@ describe('what is thought', () => {
     expect(now.ok && now.tracing.board.suspects.some((s) => s.kind === 'landed' && s.label.includes(core.id))).toBe(
       true,
     );
+  });
+});
+
+describe('danger', () => {
+  it('is told before every trap: the water is live, or may be by what the model says of the suspects', () => {
+    const of = tracing('workshop-sump');
+    const felt = think(of, told('workshop-sump', { evidence: shown('tingles') }));
+    expect(felt.traps[0]).toMatchObject({ id: 'live-water', says: expect.stringMatching(/Touch nothing/) });
+    const { board } = of;
+    const i = board.asking.symptoms.findIndex((s) => s.id === 'tingles');
+    const rows = board.rows.map(
+      (row, k) => row && { ...row, symptoms: row.symptoms.map((x, n) => (n === i ? k === 3 : x)) },
+    );
+    const only = (k: number) => board.suspects.map((_, n) => (n === k ? 1 : 0));
+    expect(dangers({ ...board, rows }, [], only(3))[0]!.says).toMatch(/may be live.*100 %/);
+    expect(dangers({ ...board, rows }, [], only(4))).toEqual([]);
   });
 });
 

@@ -4,6 +4,7 @@ import { sayPhrase, systemOf } from '../units';
 import { beliefs, boardOf, entropy, likelihoods, type Board, type Evidence } from './belief';
 import { cardOf, SETTING_WORDS, type Card } from './card';
 import { askingOf, keyOf } from './dictionary';
+import { dangers } from './danger';
 import { doubts, weights, type Doubt } from './doubt';
 import { fromBook } from './fromBook';
 import { floodOf, type Flood } from './flood';
@@ -170,6 +171,25 @@ function barOf(board: Board, evidence: readonly Evidence[], s: Standing): Bar {
   };
 }
 
+/** Traps that bite. Before anything is told everything is as likely as ever: none does yet. */
+function trapsNow(
+  board: Board,
+  told: Told,
+  evidence: readonly Evidence[],
+  p: readonly number[],
+  next?: string,
+): Bite[] {
+  if (told.evidence.length === 0) return [];
+  return bites({
+    world: board.asking.world,
+    evidence,
+    lately: told.lately,
+    among: (faults) =>
+      board.suspects.reduce((sum, s, i) => (s.faults.some((f) => faults.test(f.id)) ? sum + p[i]! : sum), 0),
+    next: board.asking.tests.find((t) => t.test.id === next) ?? null,
+  });
+}
+
 /**
  * What is known now: suspects with how likely each is and why, the next test, what contradicts, and which traps bite.
  * Pairs are asked where no single suspect explains what was told, and kept.
@@ -204,18 +224,7 @@ export function think(tracing: Tracing, told: Told, report?: (share: number) => 
     sure: done,
     flood: floodOf(board, p, told.setting),
     doubts: doubts(board, evidence).map((d) => ({ ...d, says: sayEvidence(board, d.evidence) })),
-    // Before anything is told everything is as likely as ever: nothing bites yet.
-    traps:
-      told.evidence.length === 0
-        ? []
-        : bites({
-            world: board.asking.world,
-            evidence,
-            lately: told.lately,
-            among: (faults) =>
-              board.suspects.reduce((sum, s, i) => (s.faults.some((f) => faults.test(f.id)) ? sum + p[i]! : sum), 0),
-            next: next ? (board.asking.tests.find((t) => t.test.id === next.id) ?? null) : null,
-          }),
+    traps: [...dangers(board, evidence, p), ...trapsNow(board, told, evidence, p, next?.id)],
     strangers: evidence.flatMap((e) => (likelihoods(board, e) ? [] : [sayEvidence(board, e)])),
     pairs: board.suspects.some((s) => s.kind === 'pair'),
     told: countedOf({ ...told, evidence: told.evidence.map(undoubted) }).map((e) => sayEvidence(board, e)),

@@ -4,7 +4,7 @@ import { SETTINGS, probeId, type Probes, type Setting } from '../tests';
 import type { Evidence } from './belief';
 import { LATELY, type Lately } from './past';
 
-export const TRACE_VERSION = 1;
+const TRACE_VERSION = 1;
 
 const text = z.string().min(1).max(200);
 const found = z.union([
@@ -47,7 +47,7 @@ const evidence = z.discriminatedUnion(
 );
 
 /** A trace as it is kept, handed on and read by the command line: what was told, in an open form. */
-export const toldSchema = z.strictObject({
+const toldSchema = z.strictObject({
   format: z.literal('pit-bell/trace', 'this is not a Pit Bell trace'),
   version: z.literal(TRACE_VERSION, 'this version of the trace is not known here'),
   /** Which station it is of: its name and place, and the revision that was looked at. */

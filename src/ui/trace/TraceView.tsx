@@ -4,6 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { LATELY, type Card, type Lately, type Past, type Thought, type Told } from '@/core/trace';
 import type { Station } from '@/core/station';
+import { surveyFigures, unconfirmed } from '@/core/surveyed';
 import { useEditor } from '../editor/StationProvider';
 import { KEEPING, type Keeping } from '../parts/browserKeep';
 import { Caution } from '../parts/Caution';
@@ -60,11 +61,13 @@ function Traps({ thought }: { thought: Thought | null }) {
 
 /** What is to be known of what was told: not kept, set aside, of another revision. */
 function AboutTold({
+  assumed,
   told,
   revision,
   keeping,
   aside,
 }: {
+  assumed: readonly [unconfirmed: number, figures: number];
   told: Told;
   revision: number;
   keeping: Keeping;
@@ -75,6 +78,13 @@ function AboutTold({
       {aside && (
         <Said>
           What this browser kept of an earlier trace cannot be read; it is set aside here, and a new one begins.
+        </Said>
+      )}
+      {assumed[0] > 0 && (
+        <Said>
+          {assumed[0] === assumed[1] ? 'Every' : `${assumed[0]} of the ${assumed[1]}`} figure
+          {assumed[0] === assumed[1] ? '' : 's'} taken on site {assumed[0] === assumed[1] ? 'is' : 'are'} assumed, not
+          measured: what suspects would show rests on them.
         </Said>
       )}
       {keeping !== 'kept' && <Said>What you tell is {KEEPING[keeping]}</Said>}
@@ -121,6 +131,7 @@ export function TraceView({ station, revision, past }: { station: Station; revis
   const { stage, looks, thought, current, card, mend } = useTracing(station, whole, told);
   const chosen = useChosen(told, card);
   const shown = chosen.card ?? thought?.next ?? null;
+  const assumed = useMemo(() => [unconfirmed(station).length, surveyFigures(station).length] as const, [station]);
   const pane = useShown(shown, page);
   if (!told) return null;
   const at = page ?? (resumed ? 'next' : 'seen');
@@ -155,7 +166,7 @@ export function TraceView({ station, revision, past }: { station: Station; revis
         <Box sx={{ px: { xs: 2, md: 2.5 }, pt: 2 }}>
           <Segments label="part of the trace" value={at} choices={PAGES} onPick={setPage} sx={WRAPPED} />
         </Box>
-        <AboutTold told={told} revision={revision} keeping={keeping} aside={aside !== null} />
+        <AboutTold assumed={assumed} told={told} revision={revision} keeping={keeping} aside={aside !== null} />
         {parts[at]()}
       </Box>
     </Box>

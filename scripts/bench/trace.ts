@@ -1,0 +1,27 @@
+import { demoStations } from '@/core/demo';
+import { nothingTold, think, tracingOf, type Told } from '@/core/trace';
+
+/** Fault finding at the duplex and at a plug-in sump: every suspect asked, what is thought after an answer, and how large it is. */
+export function trace(timed: (run: () => unknown) => number) {
+  const of = (file: string) => {
+    const { station } = demoStations().find((d) => d.file === file)!;
+    const made = tracingOf(station);
+    if (!made.ok) throw new Error(file);
+    const { tracing } = made;
+    const told: Told = {
+      ...nothingTold({ name: station.identity.name, site: station.identity.site, revision: 1 }),
+      setting: 'called',
+      evidence: [{ kind: 'symptom', symptom: 'never-starts', shown: true }],
+    };
+    think(tracing, told);
+    return {
+      suspects: tracing.board.suspects.length,
+      tests: tracing.board.asking.tests.length,
+      // A document that is new each time: nothing of it is known.
+      askedMs: timed(() => tracingOf(structuredClone(station))),
+      thoughtAfterAnAnswerMs: timed(() => think(tracing, told)),
+      megabytes: Math.round(JSON.stringify(tracing.board.rows).length / 1e5) / 10,
+    };
+  };
+  return { duplex: of('underpass-storm-sump.json'), sump: of('workshop-sump.json') };
+}
