@@ -62,7 +62,7 @@ async function answer(page: Page, world: World): Promise<void> {
 const WORDS = {
   resting: 'under every call',
   called: 'at the first call',
-  high: 'over the alarm',
+  high: 'over every call',
   dead: 'isolated',
 } as const;
 

@@ -1,4 +1,4 @@
-import { judge } from '../levels';
+import { columnOver, judge } from '../levels';
 import { kindOf, type Sensor } from '../sensors';
 import { checkStation, type Station } from '../station';
 import { catalogueOf, test, worldOf, type Act, type Decision, type Observation, type Test, type World } from '../tests';
@@ -166,12 +166,8 @@ export function likeIt(bench: Bench, sensor: Sensor): Phrase {
 export const lineVolume = ({ levels: { hydraulics } }: Bench): Quantity =>
   quantity('volume', hydraulics.main.volumeOf(hydraulics.main.length));
 
-/** Water that still stands in the line when the pump is still and what can fall back has, m³; 0 where nothing holds it. */
-export function column({ station, levels: { hydraulics, stop } }: Bench): Quantity {
-  const held = station.discharge.checkValve !== null;
-  const all = hydraulics.main.volumeOf(hydraulics.main.length);
-  return quantity('volume', held ? Math.max(all - hydraulics.drainback(1, stop).volume, 0) : 0);
-}
+/** Water that stands over the check valve. */
+export const column = ({ levels }: Bench): Quantity => quantity('volume', columnOver(levels));
 
 /** Time that inflow takes from one level to another, s; without an end where none comes. */
 export const fillTime = ({ levels: { vessel } }: Bench, from: number, to: number, inflow: number): number =>

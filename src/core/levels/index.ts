@@ -23,6 +23,7 @@ export { markActs, markWords, type Mark } from './marks';
 export { moves, type Move } from './moves';
 export { bellOf, coverNeeded } from './cover';
 export { doseFigures, timedDay } from './dose';
+export { columnOver } from './column';
 export { lineOf, type Line } from './line';
 export { systemCurves, type SystemCurves } from './systemCurves';
 export { adviseSwing } from './adviseSwing';

@@ -1,8 +1,13 @@
+import { traitsOf } from '../duties';
+import type { Station } from '../station';
 import {
+  actsOf,
   atRest,
   perform,
   RISKS,
   standing,
+  type Standing,
+  type World,
   type FaultTest,
   type Observation,
   type Probes,
@@ -54,26 +59,50 @@ export interface Card {
   readonly people: number;
   /** What of the drawing answers. */
   readonly about: Test['about'];
-  /** What stands isolated, lifted, in Hand while it is made, in words; what is put back after it. */
+  /** What must first be put back or brought about; what stands isolated, lifted, in Hand while it is made; what is put back after it. */
+  readonly first: readonly string[];
   readonly state: readonly string[];
   readonly actions: readonly string[];
   readonly cautions: readonly string[];
   readonly restores: readonly string[];
   readonly fields: readonly Field[];
   /** Of a round: what is looked for. */
-  readonly looks: readonly { readonly id: string; readonly says: string }[];
+  readonly looks: readonly { readonly id: string; readonly says: string; readonly ofTheTrade: boolean }[];
   /** Bits that it is expected to tell, and what would be left of the leading suspects by each answer. */
   readonly tells: number;
   readonly leaves: readonly { readonly answer: string; readonly chance: number; readonly left: readonly string[] }[];
 }
 
-/** How the station stands in each setting, in words. */
-export const SETTING_WORDS: Readonly<Record<Setting, string>> = {
-  resting: 'the water under every call',
-  called: 'the water at the first call',
-  high: 'the water over the alarm',
-  dead: 'isolated, locked, proved dead',
-};
+/** How a station stands in each setting, in words: by which way its pumps move the water. */
+export function settingWords({ duty }: Pick<Station, 'duty'>): Readonly<Record<Setting, string>> {
+  const dead = 'isolated, locked, proved dead';
+  return traitsOf({ duty }).direction === 'fill'
+    ? {
+        resting: 'the water at the stop, nothing called',
+        called: 'the water under the start',
+        high: 'the water over everything that stops and rings',
+        dead,
+      }
+    : {
+        resting: 'the water under every call',
+        called: 'the water at the first call',
+        high: 'the water over every call and the alarm',
+        dead,
+      };
+}
+
+/** What is put back and brought about between two settings, in words of the panel: what nobody has said is not told. */
+function between(from: readonly Standing[], to: readonly Standing[]): string[] {
+  const among = (all: readonly Standing[], s: Standing) => all.some((x) => x.is === s.is);
+  return [
+    ...from.filter((s) => !among(to, s)).map((s) => s.undo),
+    ...to.filter((s) => !among(from, s)).map((s) => s.is),
+  ];
+}
+
+/** What is otherwise than as it was left while a station stands in a setting. */
+export const standingIn = (world: World, setting: Setting | null): Standing[] =>
+  setting === null ? [] : standing(actsOf(world, setting).reduce(perform, atRest(world)));
 
 /** Suspects of whom a card says what they would show. */
 const LEADING = 4;
@@ -194,13 +223,16 @@ export function cardOf(board: Board, told: Told, p: readonly number[], id: strin
       title: round.title,
       people: 1,
       about: [],
+      first: [],
       state: [],
       actions: ['Say of each yes or no; leave out what nobody knows.'],
       cautions: ['Look and listen only: from outside, dry, hands off.'],
       restores: [],
       fields: [],
       looks: board.asking.symptoms.flatMap((s) =>
-        roundOf(s) === round && !seen.has(s.id) ? [{ id: s.id, says: saysOf(s, world) }] : [],
+        roundOf(s) === round && !seen.has(s.id)
+          ? [{ id: s.id, says: saysOf(s, world), ofTheTrade: s.ofTheTrade !== undefined }]
+          : [],
       ),
     };
   const test = board.asking.tests.find((t) => t.test.id === id)!;
@@ -218,6 +250,7 @@ export function cardOf(board: Board, told: Told, p: readonly number[], id: strin
     title: test.test.title,
     people: test.test.people,
     about: test.test.about,
+    first: between(standingIn(world, told.setting), standing(start)),
     state: standing(start).map((s) => s.is),
     actions: test.test.actions.map((a) => sayPhrase(a, system)),
     cautions: test.test.cautions,

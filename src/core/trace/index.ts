@@ -1,5 +1,5 @@
 export { cardFor, looksOf, mendFor, think, tracingOf, type Bar, type Look, type Thought, type Tracing } from './think';
-export { SETTING_WORDS, type Card, type Field } from './card';
+export { settingWords, type Card, type Field } from './card';
 export { nothingTold, readTold, traceJsonSchema, type Told } from './told';
 export { LATELY, NO_PAST, type Lately, type Past } from './past';
 export { fromBook } from './fromBook';

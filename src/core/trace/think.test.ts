@@ -5,6 +5,7 @@ import { checkStation, type Station } from '../station';
 import { catalogueOf, faultTestsOf, predict, worldOf, type World } from '../tests';
 import { unconfirmed, surveyFigures } from '../surveyed';
 import {
+  cardFor,
   CONTROLS,
   fromBook,
   looksOf,
@@ -143,6 +144,20 @@ describe('time and water', () => {
     for (const w of flood.ways.slice(0, -1)) expect(w.works).toBeGreaterThan(0.3);
     expect(floodOf(board, p, 'resting')).toBeNull();
     expect(floodOf(board, p, 'dead')).toBeNull();
+  });
+});
+
+describe('what stands', () => {
+  it('is said before a card that needs another state, and before anybody leaves', () => {
+    const called = thought(CELLAR, { setting: 'called', evidence: shown('never-starts') });
+    expect(called.putBack).toEqual([]);
+    const dead = thought(CELLAR, { setting: 'dead', evidence: shown('never-starts') });
+    expect(dead.putBack.join()).toMatch(/Q\w+ back to|plug M1 in again/);
+    const live = dead.besides.length + (dead.next ? 1 : 0);
+    expect(live).toBeGreaterThan(0);
+    const isolated = cardFor(tracing(CELLAR), told(CELLAR, { setting: 'called' }), 'part-M1')!;
+    expect(isolated.first.length).toBeGreaterThan(0);
+    expect(cardFor(tracing(CELLAR), told(CELLAR, { setting: 'dead' }), 'part-M1')!.first).toEqual([]);
   });
 });
 
@@ -319,6 +334,15 @@ describe('traps, each from what is seen to its name', () => {
     const said = also ? given(worldOf(demo(file))) : think(tracing(file), told(file, change)).traps;
     expect(said.map((t) => t.id)).toContain(id);
     expect(said.find((t) => t.id === id)!.says.length).toBeGreaterThan(40);
+  });
+  it('the column over the check valve is the line, less what falls back', () => {
+    const station = demo('workshop-sump');
+    const { levels } = worldOf(station);
+    const { main, drainback } = levels.hydraulics;
+    const litres = (main.volumeOf(main.length) - drainback(1, levels.stop).volume) * 1000;
+    const now = think(tracing('workshop-sump'), told('workshop-sump', { evidence: shown('no-water') }));
+    const said = /about ([\d.]+) L/.exec(now.traps.find((t) => t.id === 'column')!.says)!;
+    expect(Number(said[1])).toBeCloseTo(litres, 1);
   });
   it('none bites at a station that shows nothing of it', () => {
     const now = thought(CELLAR, { evidence: [{ kind: 'symptom', symptom: 'over', shown: false }] });

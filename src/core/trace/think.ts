@@ -2,7 +2,7 @@ import type { Station } from '../station';
 import { probeId, probeTest, RISKS, worldOf } from '../tests';
 import { sayPhrase, systemOf } from '../units';
 import { beliefs, boardOf, entropy, likelihoods, type Board, type Evidence } from './belief';
-import { cardOf, SETTING_WORDS, type Card } from './card';
+import { cardOf, settingWords, standingIn, type Card } from './card';
 import { askingOf, keyOf } from './dictionary';
 import { dangers } from './danger';
 import { doubts, weights, type Doubt } from './doubt';
@@ -113,6 +113,8 @@ export interface Thought {
   /** Answers to what this station does not have: of another station, or of another revision. */
   readonly strangers: readonly string[];
   readonly pairs: boolean;
+  /** What must be put back before anybody leaves, as the station stands now. */
+  readonly putBack: readonly string[];
   /** What was told, in words, in its order. */
   readonly told: readonly string[];
 }
@@ -212,7 +214,9 @@ export function think(tracing: Tracing, told: Told, report?: (share: number) => 
     .slice(0, 6);
   const title = (id: string) => {
     const test = board.asking.tests.find((t) => t.test.id === id);
-    return test ? `${test.test.title}, ${SETTING_WORDS[test.setting]}` : ROUNDS.find((r) => r.id === id)!.title;
+    return test
+      ? `${test.test.title}, ${settingWords(tracing.station)[test.setting]}`
+      : ROUNDS.find((r) => r.id === id)!.title;
   };
   return {
     bars: shown.map((s) => barOf(board, evidence, s)),
@@ -227,6 +231,7 @@ export function think(tracing: Tracing, told: Told, report?: (share: number) => 
     traps: [...dangers(board, evidence, p), ...trapsNow(board, told, evidence, p, next?.id)],
     strangers: evidence.flatMap((e) => (likelihoods(board, e) ? [] : [sayEvidence(board, e)])),
     pairs: board.suspects.some((s) => s.kind === 'pair'),
+    putBack: standingIn(board.asking.world, told.setting).map((s) => s.undo),
     told: countedOf({ ...told, evidence: told.evidence.map(undoubted) }).map((e) => sayEvidence(board, e)),
   };
 }

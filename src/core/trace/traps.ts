@@ -1,3 +1,4 @@
+import { columnOver } from '../levels';
 import { ROLE } from '../sensors';
 import type { FaultTest, World } from '../tests';
 import { quantity, say, systemOf } from '../units';
@@ -45,15 +46,14 @@ const dry = (m: Moment) => shown(m, 'dry') || shown(m, 'never-stops') || shown(m
 const openUp = ({ next }: Moment) =>
   next !== null && (next.test.risk === 'pit' || /^(shaft|part-M|capacitor-M)/.test(next.test.id));
 
-function columnOver(m: Moment): string | null {
+function columnTrap(m: Moment): string | null {
   const { world, next } = m;
   if (
     !world.station.discharge.checkValve ||
     (!(next?.test.risk === 'pit') && m.among(/^(check-|blocked|weep|M\d+-(clogged|seized|worn|airlocked))/) < 0.5)
   )
     return null;
-  const { hydraulics, stop } = world.levels;
-  const column = hydraulics.drainback(1, stop).volume;
+  const column = columnOver(world.levels);
   const held = column > 0 ? ` of about ${say(quantity('volume', column), systemOf(world.station.profile))}` : '';
   return `A column of water${held} stands over the check valve: nothing above it is opened before it is drained.`;
 }
@@ -73,7 +73,7 @@ export const TRAPS: readonly Trap[] = [
     name: 'a pump that lives on its alarm switch',
     says: (m) =>
       shown(m, 'only-at-alarm')
-        ? 'It lives on its alarm switch: there is no second line of defence left. The float that should call it is what to look for, and the alarm has worn as long.'
+        ? 'A pump that starts only then lives on its alarm switch: nothing stands behind it any more. Look for the float that should call it; the alarm has worn as long.'
         : null,
   },
   {
@@ -168,7 +168,7 @@ export const TRAPS: readonly Trap[] = [
         ? 'Its supply may be one that cycles with the fan: measure it with the appliance on, and off.'
         : null,
   },
-  { id: 'column', name: 'a column of water above the check valve', says: columnOver },
+  { id: 'column', name: 'a column of water above the check valve', says: columnTrap },
 ];
 
 export interface Bite {

@@ -79,6 +79,37 @@ function BookLine({ bar, thought, told, tell }: { bar: Bar; thought: Thought } &
   );
 }
 
+/** How it is mended, by which job, and what is tested again. */
+function TheMend({ is, id }: { is: Mend; id: number }) {
+  return (
+    <Box component="section" aria-label="the mend" sx={{ borderTop: 1, borderColor: 'text.primary', pt: 1.5 }}>
+      <Typography variant="h2">The mend</Typography>
+      {is.remedies.map((r) => (
+        <Typography key={r} variant="body1" component="p" sx={{ m: 0 }}>
+          {r}
+        </Typography>
+      ))}
+      <Typography variant="body2" component="p" sx={{ m: 0, mt: 0.5 }}>
+        {is.buys
+          ? 'A housing is opened or a part is bought: have one at hand before it is opened.'
+          : 'Nothing is bought for it.'}{' '}
+        Isolate, lock and prove dead first, as the card of the job says.
+      </Typography>
+      {is.job && (
+        <Typography variant="body1" component="p" sx={{ m: 0, mt: 1 }}>
+          Job card: <Link href={`/stations/${id}/prove?job=${is.job.id}`}>{is.job.title}</Link>
+        </Typography>
+      )}
+      <Typography variant="body1" component="p" sx={{ m: 0, mt: 1 }}>
+        <b>Test again after it:</b>{' '}
+        {is.repeat.length === 0
+          ? 'no test of the proof would have shown it, each asked.'
+          : `${is.repeat.map((r) => r.title).join('; ')}: each would have shown it.`}
+      </Typography>
+    </Box>
+  );
+}
+
 /** What it is, why it is believed, what remained open, how it is mended and what is tested again. */
 export function EndBox({ thought, told, tell, mend }: Props) {
   const id = useEditor((s) => s.id);
@@ -120,32 +151,16 @@ export function EndBox({ thought, told, tell, mend }: Props) {
           ? 'no other suspect over 1 %; what is not in the catalogue was not asked.'
           : `${open.map((b) => `${b.label} (${Math.round(b.probability * 100)} %)`).join('; ')}.`}
       </Typography>
-      {is && (
-        <Box component="section" aria-label="the mend" sx={{ borderTop: 1, borderColor: 'text.primary', pt: 1.5 }}>
-          <Typography variant="h2">The mend</Typography>
-          {is.remedies.map((r) => (
-            <Typography key={r} variant="body1" component="p" sx={{ m: 0 }}>
-              {r}
-            </Typography>
-          ))}
-          <Typography variant="body2" component="p" sx={{ m: 0, mt: 0.5 }}>
-            {is.buys
-              ? 'A housing is opened or a part is bought: have one at hand before it is opened.'
-              : 'Nothing is bought for it.'}{' '}
-            Isolate, lock and prove dead first, as the card of the job says.
-          </Typography>
-          {is.job && (
-            <Typography variant="body1" component="p" sx={{ m: 0, mt: 1 }}>
-              Job card: <Link href={`/stations/${id}/prove?job=${is.job.id}`}>{is.job.title}</Link>
-            </Typography>
-          )}
-          <Typography variant="body1" component="p" sx={{ m: 0, mt: 1 }}>
-            <b>Test again after it:</b>{' '}
-            {is.repeat.length === 0
-              ? 'no test of the proof would have shown it, each asked.'
-              : `${is.repeat.map((r) => r.title).join('; ')}: each would have shown it.`}
-          </Typography>
-        </Box>
+      {is && <TheMend is={is} id={id} />}
+      {thought.putBack.length > 0 && (
+        <Typography
+          role="note"
+          variant="body1"
+          component="p"
+          sx={{ m: 0, borderLeft: 3, borderColor: 'text.primary', pl: 1 }}
+        >
+          <b>Before anybody leaves:</b> {thought.putBack.join('; ')}.
+        </Typography>
       )}
       <BookLine bar={first} thought={thought} told={told} tell={tell} />
     </Box>

@@ -11,10 +11,13 @@ const YES_NO = [
 /** Something that may be seen: yes, no, or, pressed again, nobody knows. */
 export function LookLine({
   says,
+  ofTheTrade = false,
   shown,
   onTell,
 }: {
   says: string;
+  /** No model says what shows it: it counts by the experience of the trade. */
+  ofTheTrade?: boolean;
   shown: boolean | null;
   onTell(shown: boolean | null): void;
 }) {
@@ -33,6 +36,12 @@ export function LookLine({
     >
       <Typography component="span" variant="body1">
         {says}
+        {ofTheTrade && (
+          <Typography component="span" variant="label">
+            {' '}
+            by experience, not by the model
+          </Typography>
+        )}
       </Typography>
       <Segments
         label={says}

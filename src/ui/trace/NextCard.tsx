@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { SETTING_WORDS, type Card, type Field, type Thought, type Told } from '@/core/trace';
+import { settingWords, type Card, type Field, type Thought, type Told } from '@/core/trace';
 import type { Station } from '@/core/station';
 import { useStationSystem } from '../editor/StationProvider';
 import { Caution } from '../parts/Caution';
@@ -70,7 +70,7 @@ function Nothing({ stage, thought }: Pick<Props, 'stage' | 'thought'>) {
 }
 
 /** What stands while it is made, what can hurt, what to do. */
-function What({ card }: { card: Card }) {
+function What({ card, station }: { card: Card; station: Station }) {
   return (
     <>
       <Box>
@@ -81,7 +81,12 @@ function What({ card }: { card: Card }) {
       </Box>
       {card.setting && (
         <Typography variant="body1" component="p" sx={{ m: 0, borderLeft: 3, borderColor: 'text.primary', pl: 1 }}>
-          <b>State:</b> {SETTING_WORDS[card.setting]}
+          {card.first.length > 0 && (
+            <>
+              <b>First:</b> {card.first.join('; ')}.{' '}
+            </>
+          )}
+          <b>State:</b> {settingWords(station)[card.setting]}
           {card.state.length > 0 ? `; ${card.state.join('; ')}` : ''}.
         </Typography>
       )}
@@ -190,7 +195,13 @@ function LookList({ card, looks, onLooks }: { card: Card; looks: Looks; onLooks(
   return (
     <Box component="ul" aria-label="what to look for" sx={{ m: 0, p: 0, listStyle: 'none' }}>
       {card.looks.map((l) => (
-        <LookLine key={l.id} says={l.says} shown={looks[l.id] ?? null} onTell={(v) => set(l.id, v)} />
+        <LookLine
+          key={l.id}
+          says={l.says}
+          ofTheTrade={l.ofTheTrade}
+          shown={looks[l.id] ?? null}
+          onTell={(v) => set(l.id, v)}
+        />
       ))}
     </Box>
   );
@@ -215,7 +226,7 @@ export function NextCard({ card, stage, thought, station, told, tell, onTake }: 
       aria-label={card.title}
       sx={{ p: { xs: 2, md: 2.5 }, display: 'flex', flexDirection: 'column', gap: 1.75, maxWidth: 760 }}
     >
-      <What card={card} />
+      <What card={card} station={station} />
       <Fields card={card} station={station} drafts={drafts} onDrafts={setDrafts} />
       <LookList card={card} looks={looks} onLooks={setLooks} />
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>

@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import { LATELY, type Lately, type Look, type Told } from '@/core/trace';
+import { traitsOf } from '@/core/duties';
 import { panelOf } from '@/core/schemes';
 import type { Station } from '@/core/station';
 import { parseQuantity } from '@/core/units';
@@ -14,12 +15,21 @@ import { TextBox } from '../parts/TextBox';
 import { TickBox } from '../parts/TickBox';
 import { LookLine } from './LookLine';
 
-const WATER = [
-  ['resting', 'under every call'],
-  ['called', 'at the call'],
-  ['high', 'over the alarm'],
-  ['dead', 'all is isolated'],
-] as const;
+/** Where the water stands, in few words: of a station that empties, and of one that fills. */
+const WATER = {
+  empty: [
+    ['resting', 'under every call'],
+    ['called', 'at the call'],
+    ['high', 'over call and alarm'],
+    ['dead', 'all is isolated'],
+  ],
+  fill: [
+    ['resting', 'at the stop'],
+    ['called', 'under the start'],
+    ['high', 'over stop and alarm'],
+    ['dead', 'all is isolated'],
+  ],
+} as const;
 
 interface Props {
   told: Told;
@@ -53,7 +63,7 @@ function OwnReading({ told, tell, station }: Pick<Props, 'told' | 'tell' | 'stat
   const [mode, setMode] = useState<Mode>('ac-volts');
   const [text, setText] = useState('');
   const ohms = mode === 'ohms';
-  const open = ohms && /^(ol|open|offen)$/i.test(text.trim());
+  const open = ohms && /^(ol|open)$/i.test(text.trim());
   const parsed = text.trim() === '' || open ? null : parseQuantity(ohms ? 'resistance' : 'voltage', text, system);
   const setting = told.setting;
   const ready = a !== '' && b !== '' && a !== b && setting !== null && (open || parsed?.ok);
@@ -117,7 +127,7 @@ export function Seen({ told, tell, looks, station, onGo }: Props) {
         <Segments
           label="the water stands"
           value={told.setting}
-          choices={WATER}
+          choices={WATER[traitsOf(station).direction]}
           onPick={(v) => tell({ ...told, setting: v === told.setting ? null : v })}
           sx={{ mt: 1, ...WRAPPED }}
         />
@@ -129,7 +139,13 @@ export function Seen({ told, tell, looks, station, onGo }: Props) {
         </Typography>
         <Box component="ul" aria-label="what is seen" sx={{ m: 0, mt: 1, p: 0, listStyle: 'none' }}>
           {looks.map((s) => (
-            <LookLine key={s.id} says={s.says} shown={shownOf(s.id)} onTell={(v) => setSymptom(s.id, v)} />
+            <LookLine
+              key={s.id}
+              says={s.says}
+              ofTheTrade={s.ofTheTrade}
+              shown={shownOf(s.id)}
+              onTell={(v) => setSymptom(s.id, v)}
+            />
           ))}
         </Box>
       </Box>

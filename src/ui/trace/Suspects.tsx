@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import type { Bar, Thought } from '@/core/trace';
+import { DEFERENCE } from '@/core/wiring';
 import type { Stage } from './useTracing';
 
 /** A share in words that promise no more than they know. */
@@ -96,6 +97,9 @@ export function Suspects({
               <Suspect key={bar.id} bar={bar} />
             ))}
           </Box>
+          <Typography component="p" variant="body2" sx={{ mt: 1, color: 'text.secondary' }}>
+            {DEFERENCE}
+          </Typography>
           {thought.others.count > 0 && (
             <Typography component="p" variant="body2" sx={{ mt: 1 }}>
               {thought.others.count} others together {percent(thought.others.probability)}.

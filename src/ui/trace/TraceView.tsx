@@ -5,6 +5,7 @@ import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { LATELY, type Card, type Lately, type Past, type Thought, type Told } from '@/core/trace';
 import type { Station } from '@/core/station';
 import { surveyFigures, unconfirmed } from '@/core/surveyed';
+import { isDirty } from '../editor/editorStore';
 import { useEditor } from '../editor/StationProvider';
 import { KEEPING, type Keeping } from '../parts/browserKeep';
 import { Caution } from '../parts/Caution';
@@ -132,6 +133,7 @@ export function TraceView({ station, revision, past }: { station: Station; revis
   const chosen = useChosen(told, card);
   const shown = chosen.card ?? thought?.next ?? null;
   const assumed = useMemo(() => [unconfirmed(station).length, surveyFigures(station).length] as const, [station]);
+  const dirty = useEditor(isDirty);
   const pane = useShown(shown, page);
   if (!told) return null;
   const at = page ?? (resumed ? 'next' : 'seen');
@@ -166,6 +168,7 @@ export function TraceView({ station, revision, past }: { station: Station; revis
         <Box sx={{ px: { xs: 2, md: 2.5 }, pt: 2 }}>
           <Segments label="part of the trace" value={at} choices={PAGES} onPick={setPage} sx={WRAPPED} />
         </Box>
+        {dirty && <Said>What is not saved yet is not thought of: revision {revision} is traced, as it was saved.</Said>}
         <AboutTold assumed={assumed} told={told} revision={revision} keeping={keeping} aside={aside !== null} />
         {parts[at]()}
       </Box>

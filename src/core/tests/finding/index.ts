@@ -32,5 +32,5 @@ export const faultTestsOf = (world: World): FaultTest[] =>
     : [];
 
 export type { FaultTest } from './faultTest';
-export { levelOf, SETTINGS, type Setting } from './setting';
+export { actsOf, levelOf, SETTINGS, type Setting } from './setting';
 export { probeId, probeTest } from './probe';
