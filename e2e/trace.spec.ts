@@ -105,7 +105,7 @@ test('a welded float is found by keyboard alone, mended by its job, and stands i
   await suspects(page).getByRole('button', { name: 'what it is, and what now' }).press('Enter');
   const end = page.getByRole('region', { name: 'trace' });
   await expect(end.getByRole('heading', { level: 2 }).first()).toHaveText('pump float: contact welded');
-  await expect(end).toContainText('for it:');
+  await expect(end).toContainText('For it:');
   await expect(end.getByRole('region', { name: 'the mend' })).toContainText('change the float');
   await expect(end).toContainText('Test again after it: Bench test');
   await end.getByRole('textbox', { name: 'who' }).fill('R. T.');

@@ -385,7 +385,7 @@ describe('pitbell trace', () => {
     };
     expect([status, answer.station]).toEqual([0, 'Trace sump']);
     expect(answer.bars.map((b) => b.probability)).toEqual(answer.bars.map((b) => b.probability).sort((a, b) => b - a));
-    expect(answer.bars[0]!.why).toMatch(/for it: never starts/);
+    expect(answer.bars[0]!.why).toMatch(/For it: never starts/);
     expect(answer.next.risk).toBe('looking and listening');
     expect(answer.flood.over.usual).toMatch(/min/);
   });

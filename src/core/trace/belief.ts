@@ -50,8 +50,8 @@ const UNNAMED = 0.15;
 /** How likely one suspect shows a symptom: of what the model answers nearly surely or nearly never; of what the trade knows, often. */
 export function showsAt({ asking }: Board, row: Row | null, index: number): number {
   if (!row) return UNNAMED;
-  const trade = asking.symptoms[index]!.ofTheTrade;
-  if (row.symptoms[index]) return trade ?? 1 - SLIP.shown;
+  const { ofTheTrade: trade, missed = SLIP.shown } = asking.symptoms[index]!;
+  if (row.symptoms[index]) return trade ?? 1 - missed;
   return trade !== undefined ? SLIP.tradeBeside : SLIP.notShown;
 }
 

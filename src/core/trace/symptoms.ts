@@ -20,6 +20,8 @@ export interface Symptom {
   readonly says: string | readonly [empties: string, fills: string];
   /** Minutes to see it, by somebody who is there. */
   readonly minutes: number;
+  /** How often it is so and not seen all the same: not yet, or not while one looked; assumed. Seldom, where nothing is said. */
+  readonly missed?: number;
   /** Whether this station could show it at all. */
   applies(world: World): boolean;
   /** Whether a world shows it; `rarely`: of the trade, some do. */
@@ -97,6 +99,7 @@ const trade = (id: string, says: string, often: number, causes: RegExp): Symptom
 export const SYMPTOMS: readonly Symptom[] = [
   {
     id: 'over',
+    missed: 0.5,
     says: ['water over the top', 'the tank runs over'],
     minutes: 1,
     applies: always,
@@ -113,6 +116,7 @@ export const SYMPTOMS: readonly Symptom[] = [
   },
   {
     id: 'never-stops',
+    missed: 0.1,
     says: ['runs and never stops', 'fills and never stops'],
     minutes: 3,
     applies: always,
@@ -128,6 +132,7 @@ export const SYMPTOMS: readonly Symptom[] = [
   },
   {
     id: 'only-at-alarm',
+    missed: 0.2,
     says: 'starts only when the alarm sounds',
     minutes: 10,
     applies: alarms,
@@ -136,6 +141,7 @@ export const SYMPTOMS: readonly Symptom[] = [
   },
   {
     id: 'longer',
+    missed: 0.2,
     says: 'runs longer than it used to',
     minutes: 10,
     applies: always,
@@ -143,6 +149,7 @@ export const SYMPTOMS: readonly Symptom[] = [
   },
   {
     id: 'short',
+    missed: 0.1,
     says: 'short bursts, many starts',
     minutes: 5,
     applies: always,
@@ -151,6 +158,7 @@ export const SYMPTOMS: readonly Symptom[] = [
   },
   {
     id: 'more-starts',
+    missed: 0.2,
     says: 'starts more often than it used to',
     minutes: 10,
     applies: always,
@@ -179,6 +187,7 @@ export const SYMPTOMS: readonly Symptom[] = [
   },
   {
     id: 'all-at-once',
+    missed: 0.2,
     says: 'several pumps at once at ordinary water',
     minutes: 5,
     applies: ({ station }) => station.pumps.length > 1,
@@ -186,6 +195,7 @@ export const SYMPTOMS: readonly Symptom[] = [
   },
   {
     id: 'same-pump',
+    missed: 0.2,
     says: 'always the same pump',
     minutes: 10,
     applies: ({ station }) => station.pumps.length > 1 && station.control.alternates,
@@ -196,6 +206,7 @@ export const SYMPTOMS: readonly Symptom[] = [
   },
   {
     id: 'one-dead',
+    missed: 0.2,
     says: 'one of the pumps never runs',
     minutes: 10,
     applies: ({ station }) => station.pumps.length > 1,
@@ -222,6 +233,7 @@ export const SYMPTOMS: readonly Symptom[] = [
   },
   {
     id: 'false-alarm',
+    missed: 0.1,
     says: 'alarm at normal water',
     minutes: 1,
     applies: alarms,
@@ -243,6 +255,7 @@ export const SYMPTOMS: readonly Symptom[] = [
   },
   {
     id: 'dry',
+    missed: 0.3,
     says: 'draws air: the water is at the intake and it runs on',
     minutes: 2,
     applies: ({ station }) => traitsOf(station).direction !== 'fill',
@@ -250,6 +263,7 @@ export const SYMPTOMS: readonly Symptom[] = [
   },
   {
     id: 'no-water',
+    missed: 0.2,
     says: 'it turns, but the water does not move',
     minutes: 5,
     applies: always,

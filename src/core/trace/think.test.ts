@@ -60,7 +60,7 @@ describe('what is thought', () => {
   });
   it('says what spoke for the first, and what each answer of the next card would leave', () => {
     const t = thought(CELLAR, { evidence: shown('never-starts', 'over'), setting: 'called' });
-    expect(t.bars[0]!.why).toMatch(/for it: .*never starts/);
+    expect(t.bars[0]!.why).toMatch(/For it: .*never starts/);
     expect(t.next!.leaves.length).toBeGreaterThan(1);
     for (const l of t.next!.leaves) expect(l.left.length).toBeGreaterThan(0);
     expect(t.next!.fields.length + t.next!.looks.length).toBeGreaterThan(0);

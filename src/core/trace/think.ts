@@ -141,15 +141,15 @@ export function mendFor({ board, station }: Tracing, id: string): Mend | null {
 
 /** The strongest reasons for and against a suspect, in a sentence. */
 function whyOf(board: Board, evidence: readonly Evidence[], suspect: number): string {
-  if (evidence.length === 0) return 'by how often it comes; nothing has been seen yet';
+  if (evidence.length === 0) return 'By how often it comes; nothing has been seen yet';
   const all = weights(board, evidence, suspect).sort((a, b) => Math.abs(b.bits) - Math.abs(a.bits));
   const say = (of: typeof all) => of.slice(0, 2).map((w) => sayEvidence(board, w.evidence));
   const [for_, against] = [all.filter((w) => w.bits > 0.5), all.filter((w) => w.bits < -0.5)];
   const parts = [
-    ...(for_.length > 0 ? [`for it: ${say(for_).join('; ')}`] : []),
-    ...(against.length > 0 ? [`against it: ${say(against).join('; ')}`] : []),
+    ...(for_.length > 0 ? [`For it: ${say(for_).join('; ')}`] : []),
+    ...(against.length > 0 ? [`Against it: ${say(against).join('; ')}`] : []),
   ];
-  return parts.length === 0 ? 'nothing that was found speaks for it or against it' : parts.join('. ');
+  return parts.length === 0 ? 'Nothing that was found speaks for it or against it' : parts.join('. ');
 }
 
 function barOf(board: Board, evidence: readonly Evidence[], s: Standing): Bar {

@@ -83,6 +83,10 @@ describe('what is believed', () => {
     const all = before.reduce((sum, x, k) => sum + x * told[k]!, 0);
     after_.forEach((x, k) => expect(x).toBeCloseTo((before[k]! * told[k]!) / all, 12));
   });
+  it('that the water is not over the top yet does not clear a pump that never starts', () => {
+    const p = beliefs(cellar, [shown('never-starts'), shown('over', false)]);
+    expect(of(cellar, p, 'pump-stuck-down')).toBeGreaterThan(of(cellar, p, HEALTHY));
+  });
   it('does not depend on the order of the answers', () => {
     const all = [shown('over'), shown('never-starts'), shown('hums', false), read('contact-pump', 'lifted', Infinity)];
     const turned = beliefs(cellar, [...all].reverse());

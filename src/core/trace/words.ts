@@ -10,7 +10,7 @@ export function sayEvidence(board: Board, e: Evidence): string {
   if (e.kind === 'symptom') {
     const symptom = board.asking.symptoms.find((s) => s.id === e.symptom);
     const words = symptom ? saysOf(symptom, board.asking.world) : e.symptom;
-    return `${e.shown ? '' : 'not: '}${words}${e.sure === undefined ? '' : ', by the book'}`;
+    return `${e.shown ? '' : 'not seen: '}${words}${e.sure === undefined ? '' : ', by the book'}`;
   }
   const asked = board.asking.asked.find((a) => a.key === keyOf(e.test, e.observation));
   if (!asked) return `${e.test}: ${e.observation}`;

@@ -80,10 +80,10 @@ function BookLine({ bar, thought, told, tell }: { bar: Bar; thought: Thought } &
 }
 
 /** How it is mended, by which job, and what is tested again. */
-function TheMend({ is, id }: { is: Mend; id: number }) {
+function TheMend({ is, id, sure }: { is: Mend; id: number; sure: boolean }) {
   return (
     <Box component="section" aria-label="the mend" sx={{ borderTop: 1, borderColor: 'text.primary', pt: 1.5 }}>
-      <Typography variant="h2">The mend</Typography>
+      <Typography variant="h2">{sure ? 'The mend' : 'The mend, if it is that'}</Typography>
       {is.remedies.map((r) => (
         <Typography key={r} variant="body1" component="p" sx={{ m: 0 }}>
           {r}
@@ -151,7 +151,7 @@ export function EndBox({ thought, told, tell, mend }: Props) {
           ? 'no other suspect over 1 %; what is not in the catalogue was not asked.'
           : `${open.map((b) => `${b.label} (${Math.round(b.probability * 100)} %)`).join('; ')}.`}
       </Typography>
-      {is && <TheMend is={is} id={id} />}
+      {is && <TheMend is={is} id={id} sure={thought.sure} />}
       {thought.putBack.length > 0 && (
         <Typography
           role="note"
