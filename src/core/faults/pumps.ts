@@ -47,6 +47,12 @@ const KINDS = {
     'isolate; measure insulation core by core; make the splice anew, above the water',
     'part',
   ),
+  earthcore: kind(
+    0.006,
+    'a cord that the pump was lifted by, or an old crimp',
+    'isolate; nobody touches pump or water until the cord or the pump is changed',
+    'part',
+  ),
   gear: kind(0.01, 'its contacts welded, or its coil open', 'change the start box', 'part'),
   seized: kind(0.015, 'something in the impeller, or rust after a rest', 'isolate, lock, lift, and clear it', 'part'),
   clogged: kind(0.06, 'wipes or rope in the impeller', 'isolate, lock, lift, and clear it', 'part'),
@@ -137,6 +143,7 @@ export const motorFaults: FaultsOf = (d, { station, panel }) => {
     ...sealFaults(d),
     ...phasesChanged(d, panel),
     ...earthFaults(d),
+    ...earthCoreFaults(d, panel),
     inSizes(share, CLOGGED.usual, CLOGGED.others, (left, ending) =>
       motor(
         `clogged${ending}`,
@@ -208,6 +215,13 @@ function earthFaults(d: Device): Fault[] {
         }),
     ),
   ];
+}
+
+/** The earth of its cord lost: nothing shows it before something leaks, and then the frame and the water are live. */
+function earthCoreFaults(d: Device, { cores }: Panel): Fault[] {
+  const core = cores.find((c) => c.pin === `${d.tag}:PE`);
+  if (!core?.terminal) return [];
+  return [motorFault(d, 'earth-core', 'earthcore', 'earth core of its cord broken', { circuit: without(core.id) })];
 }
 
 /** The capacitor of a box at the panel, and the relay in it that should take the capacitor off once the motor turns. */

@@ -50,9 +50,9 @@ const UNNAMED = 0.15;
 /** How likely one suspect shows a symptom: of what the model answers nearly surely or nearly never; of what the trade knows, often. */
 export function showsAt({ asking }: Board, row: Row | null, index: number): number {
   if (!row) return UNNAMED;
-  const { ofTheTrade: trade, missed = SLIP.shown } = asking.symptoms[index]!;
+  const { ofTheTrade: trade, missed = SLIP.shown, imagined = SLIP.notShown } = asking.symptoms[index]!;
   if (row.symptoms[index]) return trade ?? 1 - missed;
-  return trade !== undefined ? SLIP.tradeBeside : SLIP.notShown;
+  return trade !== undefined ? SLIP.tradeBeside : imagined;
 }
 
 /** What is only looked at is seldom mistaken; a meter is held to the wrong terminals sooner. */

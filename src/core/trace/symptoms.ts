@@ -22,6 +22,8 @@ export interface Symptom {
   readonly minutes: number;
   /** How often it is so and not seen all the same: not yet, or not while one looked; assumed. Seldom, where nothing is said. */
   readonly missed?: number;
+  /** How often it is told and is not so; of a shock next to never. Seldom, where nothing is said. */
+  readonly imagined?: number;
   /** Whether this station could show it at all. */
   applies(world: World): boolean;
   /** Whether a world shows it; `rarely`: of the trade, some do. */
@@ -273,6 +275,7 @@ export const SYMPTOMS: readonly Symptom[] = [
   },
   {
     id: 'tingles',
+    imagined: 0.0003,
     says: 'the water tingles',
     minutes: 1,
     applies: ({ panel }) => has(panel, (d) => d.function === 'motor'),

@@ -120,14 +120,22 @@ describe('danger', () => {
     const of = tracing('workshop-sump');
     const felt = think(of, told('workshop-sump', { evidence: shown('tingles') }));
     expect(felt.traps[0]).toMatchObject({ id: 'live-water', says: expect.stringMatching(/Touch nothing/) });
+    // No single fault makes it live while the earth is whole: a leak, and an earth that was lost and nobody missed.
+    expect(felt.pairs).toBe(true);
     const { board } = of;
     const i = board.asking.symptoms.findIndex((s) => s.id === 'tingles');
-    const rows = board.rows.map(
-      (row, k) => row && { ...row, symptoms: row.symptoms.map((x, n) => (n === i ? k === 3 : x)) },
-    );
-    const only = (k: number) => board.suspects.map((_, n) => (n === k ? 1 : 0));
-    expect(dangers({ ...board, rows }, [], only(3))[0]!.says).toMatch(/may be live.*100 %/);
-    expect(dangers({ ...board, rows }, [], only(4))).toEqual([]);
+    const live = board.suspects.filter((_, k) => board.rows[k]?.symptoms[i]);
+    expect(live.length).toBeGreaterThan(0);
+    for (const s of live) expect(s.faults.map((f) => f.id).join()).toMatch(/M1-earth-core/);
+    expect(
+      felt.bars
+        .slice(0, 3)
+        .map((b) => b.label)
+        .join(),
+    ).toMatch(/earth core of its cord broken/);
+    const only = (id: string) => board.suspects.map((s) => (s.id === id ? 1 : 0));
+    expect(dangers(board, [], only(live[0]!.id))[0]!.says).toMatch(/may be live.*100 %/);
+    expect(dangers(board, [], only('healthy'))).toEqual([]);
   });
 });
 
