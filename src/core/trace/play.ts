@@ -109,7 +109,8 @@ export function play(whole: Board, truth: Suspect, random: Random, by: By = 'pro
   const tests: string[] = [];
   let p = beliefs(board, evidence);
   const begins = candidates(board, p, { setting, closed, seen });
-  const bound = entropy(p) / Math.max(...begins.map((c) => c.tells), 1e-9);
+  // Where nothing tells more there is nothing to be asked.
+  const bound = begins.length === 0 ? 0 : entropy(p) / Math.max(...begins.map((c) => c.tells));
   const list = [...ROUNDS.map((r) => r.id), ...questionsOf(board, seen).map((q) => q.id)];
   while (!sure(standings(board, p)) && tests.length < MOST) {
     const id = by === 'list' ? list.find((x) => !closed.has(x)) : nextOf(board, p, { setting, closed, seen })?.id;

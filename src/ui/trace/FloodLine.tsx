@@ -10,8 +10,8 @@ export function FloodLine({ flood }: { flood: NonNullable<Thought['flood']> }) {
   return (
     <Box component="section" aria-label="time to overflow" sx={{ px: { xs: 2, md: 2.5 }, pt: 2 }}>
       <Typography variant="body1" component="p" sx={{ m: 0 }}>
-        Until it runs over, nothing pumping: <b>{flood.over.usual}</b> at an ordinary inflow, {flood.over.peak} at the
-        peak.
+        From there until it runs over, nothing pumping: <b>{flood.over.usual}</b> at the ordinary inflow that was
+        surveyed, {flood.over.peak} at the peak.
       </Typography>
       <Typography variant="body2" component="p" sx={{ m: 0 }}>
         Pump it down first: {flood.ways.map((w) => `${w.how} (${shares(w.works)})`).join('; ')}.
