@@ -74,7 +74,7 @@ export interface Card {
 }
 
 /** How a station stands in each setting, in words: by which way its pumps move the water. */
-export function settingWords({ duty }: Pick<Station, 'duty'>): Readonly<Record<Setting, string>> {
+export function settingWords({ duty, sensors }: Pick<Station, 'duty' | 'sensors'>): Readonly<Record<Setting, string>> {
   const dead = 'isolated, locked, proved dead';
   return traitsOf({ duty }).direction === 'fill'
     ? {
@@ -86,7 +86,7 @@ export function settingWords({ duty }: Pick<Station, 'duty'>): Readonly<Record<S
     : {
         resting: 'the water under every call',
         called: 'the water at the first call',
-        high: 'the water over every call and the alarm',
+        high: `the water over every call${sensors.some((x) => x.role === 'alarm') ? ' and the alarm' : ''}`,
         dead,
       };
 }

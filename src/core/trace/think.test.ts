@@ -4,6 +4,7 @@ import { panelOf, SCHEMES } from '../schemes';
 import { checkStation, type Station } from '../station';
 import { catalogueOf, faultTestsOf, predict, worldOf, type World } from '../tests';
 import { unconfirmed, surveyFigures } from '../surveyed';
+import { sayPhrase } from '../units';
 import {
   cardFor,
   CONTROLS,
@@ -13,6 +14,7 @@ import {
   NO_PAST,
   nothingTold,
   readTold,
+  settingWords,
   SIZES,
   sketchStation,
   think,
@@ -152,6 +154,46 @@ describe('time and water', () => {
     for (const w of flood.ways.slice(0, -1)) expect(w.works).toBeGreaterThan(0.3);
     expect(floodOf(board, p, 'resting')).toBeNull();
     expect(floodOf(board, p, 'dead')).toBeNull();
+  });
+});
+
+describe('what a card says is of this station', () => {
+  const made = (station: Station, id: string) => {
+    const t = faultTestsOf(worldOf(station)).find((x) => x.test.id === id)!.test;
+    return { cautions: t.cautions.join(' '), actions: t.actions.map((a) => sayPhrase(a, 'metric')).join(' ') };
+  };
+  it('a column stands over a check valve, and over none where none is fitted', () => {
+    const station = demo('workshop-sump');
+    expect(made(station, 'shaft-M1').cautions).toMatch(/column of water/);
+    const bare: Station = { ...station, discharge: { ...station.discharge, checkValve: null } };
+    expect(made(bare, 'shaft-M1').cautions).not.toMatch(/column of water/);
+  });
+  it('a pump that stands outside has no chain to be lifted by', () => {
+    expect(made(demo('workshop-sump'), 'shaft-M1').actions).toMatch(/chain/);
+    expect(made(demo('workshop-header-tank'), 'shaft-M1').actions).not.toMatch(/chain/);
+  });
+  it('a float in the cord of a pump is measured at its plug, another at its cores', () => {
+    expect(made(demo('workshop-sump'), 'contact-pump').actions).toMatch(/blades of its plug/);
+    expect(made(demo('wash-down-basin'), 'contact-pump').actions).toMatch(/off their terminals/);
+  });
+  it('no alarm is named where there is none', () => {
+    const station = demo('workshop-sump');
+    const without = { ...station, sensors: station.sensors.filter((s) => s.role !== 'alarm') };
+    expect(settingWords(station).high).toMatch(/and the alarm/);
+    expect(settingWords(without).high).not.toMatch(/alarm/);
+    expect(settingWords(demo('workshop-header-tank')).called).toBe('the water under the start');
+  });
+  it('line and neutral that are changed are not called a float in the neutral', () => {
+    const says = (id: string) =>
+      bites({
+        world: worldOf(demo('workshop-sump')),
+        evidence: [],
+        lately: [],
+        among: (f) => (f.test(id) ? 0.3 : 0),
+        next: null,
+      }).find((t) => t.id === 'neutral')!.says;
+    expect(says('neutral-switched')).toMatch(/^The float may sit in the neutral/);
+    expect(says('polarity')).toMatch(/^Line and neutral of the feeder/);
   });
 });
 

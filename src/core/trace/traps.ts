@@ -87,10 +87,17 @@ export const TRAPS: readonly Trap[] = [
   {
     id: 'neutral',
     name: 'a float on the neutral',
-    says: (m) =>
-      among(m, /neutral-switched|^polarity/)
-        ? 'The float may sit in the neutral: then the motor is live while it is off. Prove every core dead to earth, not only one to the other.'
-        : null,
+    says: (m) => {
+      const which = among(m, /neutral-switched/)
+        ? 'The float may sit in the neutral'
+        : among(m, /^polarity/)
+          ? 'Line and neutral of the feeder may be changed, and a float that breaks the one breaks the other'
+          : null;
+      return (
+        which &&
+        `${which}: then the motor is live while it is off. Prove every core dead to earth, not only one to the other.`
+      );
+    },
   },
   {
     id: 'cut-off',
@@ -135,7 +142,7 @@ export const TRAPS: readonly Trap[] = [
     name: 'a float resting on something as the water falls',
     says: (m) =>
       among(m, /-(stuck-up|tangled)$/) && m.world.levels.sensors.some((s) => ROLE[s.sensor.role].calls !== undefined)
-        ? 'A float may come to rest on the pump, a pipe or a ledge as the water falls: swing it by hand through its whole arc.'
+        ? 'A float may come to rest on the pump, a pipe or a ledge as the water falls: work it by hand through its whole travel.'
         : null,
   },
   {

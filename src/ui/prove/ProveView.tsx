@@ -10,6 +10,7 @@ import { WHOLE } from '@/core/proving';
 import { isDirty } from '../editor/editorStore';
 import { newKey } from '../parts/browserKeep';
 import { useEditor } from '../editor/StationProvider';
+import { JsonButton } from '../parts/JsonButton';
 import { TextBox } from '../parts/TextBox';
 import { clock } from '../parts/when';
 import { Notice } from '../parts/Notice';
@@ -75,19 +76,7 @@ function FromFiles({ files, id }: { files: readonly FromFileShown[]; id: number 
           {f.hash.slice(0, 12)} …)
         </Typography>
       ))}
-      <Button component="label" size="small">
-        take in a sealed run from a file
-        <input
-          type="file"
-          accept="application/json,.json"
-          hidden
-          onChange={(e) => {
-            const file = e.target.files?.[0];
-            e.target.value = '';
-            if (file) void take(file);
-          }}
-        />
-      </Button>
+      <JsonButton label="take in a sealed run from a file" onFile={(file) => void take(file)} />
       {said && <Notice severity="error">{said}</Notice>}
     </Box>
   );

@@ -5,6 +5,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { readTold, type Thought, type Told } from '@/core/trace';
 import { downloadJson, fileNameOf } from '../parts/download';
+import { JsonButton } from '../parts/JsonButton';
 
 interface Props {
   told: Told;
@@ -111,19 +112,7 @@ function AsFile({ told, tell, begin }: Pick<Props, 'told' | 'tell' | 'begin'>) {
         <Button variant="outlined" onClick={() => downloadJson(fileNameOf(told.station.name, 'trace'), told)}>
           hand it on as a file
         </Button>
-        <Button component="label">
-          take one from a file
-          <input
-            type="file"
-            accept="application/json,.json"
-            hidden
-            onChange={(e) => {
-              const file = e.target.files?.[0];
-              e.target.value = '';
-              if (file) void take(file);
-            }}
-          />
-        </Button>
+        <JsonButton label="take one from a file" onFile={(file) => void take(file)} />
         <Button onClick={begin} disabled={told.evidence.length === 0}>
           begin anew
         </Button>

@@ -125,7 +125,7 @@ export function contactOf({ panel }: World, sensor: Sensor): Contact | null {
 /** A float that stands in the cord of its pump. */
 const inCord = (sensor: Sensor): boolean => sensor.role === 'pump' && sensor.duty === 'motor';
 
-function whereOf(sensor: Sensor, plugged: boolean): string {
+export function whereOf(sensor: Sensor, plugged: boolean): string {
   if (!inCord(sensor)) return 'across its two cores, taken off their terminals';
   return plugged ? 'across the blades of its plug' : 'across its two cores, where they are joined to the pump’s';
 }

@@ -3,7 +3,7 @@ import { isPlugged, type Device } from '../../schemes';
 import { kindOf } from '../../sensors';
 import { phrase } from '../../units';
 import type { Act } from '../act';
-import { contactOf } from '../catalogue/makeSafe';
+import { contactOf, whereOf } from '../catalogue/makeSafe';
 import { unplugged } from '../hold';
 import type { Observation, Probes } from '../observation';
 import { test, type Test } from '../test';
@@ -41,7 +41,7 @@ export function contacts(world: World): FaultTest[] {
         dead({
           id: `contact-${sensor.id}`,
           title: `Contact of the ${word}, in the hand`,
-          actions: [phrase`${kindOf(sensor).hand.how}`, phrase`Its cores off their terminals; ohms over the pair.`],
+          actions: [phrase`${kindOf(sensor).hand.how}`, phrase`Ohms ${whereOf(sensor, isPlugged(world.station))}.`],
           parts: [
             { acts: off, observes: [ohms('hanging', 'hanging', probes.a, probes.b, tag)] },
             { acts: [put('up')], observes: [ohms('lifted', 'lifted', probes.a, probes.b, tag)] },
@@ -181,6 +181,8 @@ export function earths(world: World): FaultTest[] {
 /** The capacitor of a motor, off and discharged; and its shaft, by hand. */
 export function motors(world: World): FaultTest[] {
   const { panel } = world;
+  const { mover } = traitsOf(world.station);
+  const inVessel = mover.kind === 'pump' && mover.stands === 'in-vessel';
   return (panel?.devices ?? []).flatMap((d) => {
     const capacitor = d.inside?.find((i) => i.id === 'capacitor');
     const made: FaultTest[] = [];
@@ -204,7 +206,7 @@ export function motors(world: World): FaultTest[] {
           }),
         ),
       );
-    if (d.function === 'motor' && d.pump !== undefined && traitsOf(world.station).mover.kind === 'pump')
+    if (d.function === 'motor' && d.pump !== undefined && mover.kind === 'pump')
       made.push(
         faultTest(
           world,
@@ -212,10 +214,17 @@ export function motors(world: World): FaultTest[] {
           dead({
             id: `shaft-${d.tag}`,
             title: `Turn the shaft of ${d.label}`,
-            actions: [phrase`Lift the pump out on its chain, and turn its impeller with a tool, never with a finger.`],
+            actions: [
+              inVessel
+                ? phrase`Lift the pump out on its chain, and turn its impeller with a tool, never with a finger.`
+                : phrase`Shut the water on both sides of the pump, and turn its shaft with a tool, never with a finger.`,
+            ],
             cautions: [
               DEAD,
-              'A column of water stands over the check valve: nothing above it is opened. Never look into the intake of a pump that can start.',
+              ...(world.station.discharge.checkValve
+                ? ['A column of water stands over the check valve: nothing above it is opened.']
+                : []),
+              'Never look into the intake of a pump that can start.',
             ],
             parts: [{ acts: [], observes: [{ id: 'shaft', label: 'shaft', kind: 'shaft', pump: d.pump }] }],
             minutes: 15,
