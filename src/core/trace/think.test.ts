@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
+import { faultsOf } from '../faults';
 import { panelOf, SCHEMES } from '../schemes';
 import { checkStation, type Station } from '../station';
 import { catalogueOf, faultTestsOf, predict, worldOf, type World } from '../tests';
@@ -26,6 +27,7 @@ import {
   type Tracing,
 } from './index';
 import { dangers } from './danger';
+import { expectOf } from './expect';
 import { floodOf } from './flood';
 import { bites, TRAPS, type Moment } from './traps';
 
@@ -194,6 +196,20 @@ describe('what a card says is of this station', () => {
       }).find((t) => t.id === 'neutral')!.says;
     expect(says('neutral-switched')).toMatch(/^The float may sit in the neutral/);
     expect(says('polarity')).toMatch(/^Line and neutral of the feeder/);
+  });
+});
+
+describe('an earth that nobody missed', () => {
+  it.each([CELLAR, 'workshop-sump', 'wash-down-basin'])('of a pump’s cord is told by its metal, at %s', (file) => {
+    const healthy = worldOf(demo(file));
+    const { test } = faultTestsOf(healthy).find((t) => t.test.id === 'frame-M1')!;
+    const broken = faultsOf(demo(file), healthy.panel!).find((f) => f.id === 'M1-earth-core')!;
+    const ohms = (w: World) => expectOf(predict(w, test).get('frame')!);
+    const [sound, lost] = [ohms(healthy), ohms(worldOf(demo(file), [broken], 'designed', healthy))];
+    // Log₁₀ of ohms: under an ohm, and tens of ohms and more.
+    expect(sound).toMatchObject({ kind: 'figure' });
+    expect(sound!.kind === 'figure' && sound!.at).toBeLessThan(0.5);
+    expect(lost!.kind === 'figure' && lost!.at).toBeGreaterThan(1);
   });
 });
 

@@ -32,7 +32,7 @@ export const WRAPPED = {
   flexWrap: 'wrap',
   rowGap: '4px',
   '& button': { minHeight: 44, ml: '-1px' },
-  '& button + button': { border: 1, borderColor: 'divider' },
+  '&& button + button': { border: 1, borderColor: 'divider' },
 } as const;
 
 /** One of a few, all of them in sight. */

@@ -129,7 +129,6 @@ export function RoundView({ stations, known }: Props) {
           </Typography>
         }
       >
-        <Link href="/trace">unknown site</Link>
         <Link href="/due">what is due</Link>
         <NewStation sites={sites} />
       </Masthead>
@@ -146,6 +145,9 @@ export function RoundView({ stations, known }: Props) {
           alignContent: 'flex-start',
         }}
       >
+        <Typography variant="body2" component="p" sx={{ m: 0, mb: 1, width: '100%' }}>
+          <Link href="/trace">A fault at a site that is not here</Link>: six taps, and it is traced.
+        </Typography>
         {away && (
           <Notice severity="warning" sx={{ width: '100%' }}>
             The server does not answer: gauges that are missing are asked for again every few seconds.

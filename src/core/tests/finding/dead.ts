@@ -5,6 +5,7 @@ import { phrase } from '../../units';
 import type { Act } from '../act';
 import { contactOf, whereOf } from '../catalogue/makeSafe';
 import { unplugged } from '../hold';
+import { isolationOf } from '../isolation';
 import type { Observation, Probes } from '../observation';
 import { test, type Test } from '../test';
 import type { World } from '../world';
@@ -175,6 +176,27 @@ export function earths(world: World): FaultTest[] {
         risk: 'inside',
       }),
     );
+  });
+}
+
+/** From the metal of each pump to the main earth, its plug in and its cores landed: the earth of its cord is part of the way. */
+export function frames(world: World): FaultTest[] {
+  const acts = isolationOf(world)?.acts ?? [];
+  return (world.panel?.cores ?? []).flatMap((c) => {
+    const motor = world.panel!.devices.find((d) => d.function === 'motor' && c.pin === `${d.tag}:PE`);
+    if (!motor || c.terminal === null) return [];
+    const made = dead({
+      id: `frame-${motor.tag}`,
+      title: `Earth of the metal of ${motor.label}`,
+      actions: [
+        phrase`Its plug in, its cores landed. A long lead from bare metal of ${motor.label} to the main earth of the board; less than an ohm.`,
+      ],
+      parts: [{ acts: [], observes: [ohms('frame', 'metal to main earth', c.pin, 'earth')] }],
+      minutes: 4,
+      risk: 'outside',
+      about: ['pump'],
+    });
+    return [{ setting: 'dead' as const, test: { ...made, needs: acts } }];
   });
 }
 
