@@ -15,6 +15,7 @@ import {
   sketchStation,
   suspectsOf,
   toldOf,
+  type Asking,
   type Board,
   type Played,
   type Sketch,
@@ -62,14 +63,14 @@ function summary(all: readonly Played[]) {
 /** Pairs that are tried for a station until enough are found. */
 const TRIES = 60;
 
-/** Pairs of which one was hidden until the other came: what both show no single fault explains. */
-function somePairs(board: Board, random: Random) {
+/** Pairs of which one was hidden until the other came: what both show no single fault explains. The one who looks has asked none of them. */
+function somePairs(board: Board, hidden: Asking, random: Random) {
   const single = board.suspects.filter((s) => s.kind === 'fault' && !s.id.includes('-size-'));
   const found: ReturnType<typeof pairOf>[] = [];
   for (let n = 0; n < TRIES && found.length < pairs; n++) {
     const pair = pairOf(pick(random, single), pick(random, single), 1);
     if (new Set(pair.faults.map((f) => f.part)).size < 2) continue;
-    const row = board.asking.row(pair);
+    const row = hidden.row(pair);
     if (row && explained(board, toldOf(board, row)) < EXPLAINED) found.push(pair);
   }
   return found;
@@ -79,8 +80,8 @@ const singles: Played[] = [];
 const list: Played[] = [];
 const both: Played[] = [];
 for (const { file, station } of [...demoStations(), ...Array.from({ length: stations }, (_, n) => generated(n))]) {
-  const made = askingOf(station);
-  if (!made.ok) {
+  const [made, answers] = [askingOf(station), askingOf(station)];
+  if (!made.ok || !answers.ok) {
     process.stderr.write(`${file}: not asked\n`);
     continue;
   }
@@ -92,7 +93,9 @@ for (const { file, station } of [...demoStations(), ...Array.from({ length: stat
   );
   singles.push(...own.map((o) => o.ours));
   list.push(...own.map((o) => o.list));
-  const two = somePairs(board, randomFrom(seed)).map((p, i) => play(board, p, randomFrom(seed + i)));
+  const two = somePairs(board, answers.asking, randomFrom(seed)).map((p, i) =>
+    play(board, p, randomFrom(seed + i), 'proposal', answers.asking),
+  );
   both.push(...two);
   process.stderr.write(
     `${file}, ${station.control.scheme}: ${JSON.stringify(summary(own.map((o) => o.ours)))} pairs in three ${two.filter((p) => p.place <= 3).length} of ${two.length}\n`,

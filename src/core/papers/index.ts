@@ -11,6 +11,7 @@ export { planScene, type PlanScene } from './plan';
 export { shaftSvg } from './shaft/svg';
 export { tapeCsvRows } from './tapeCsv';
 export { ladderScene, sheetsOf, type LadderScene, type LeafShape, type Sheet } from './ladder/layout';
+export { probedRungs, probeSpots } from './ladder/probed';
 export { symbol } from './ladder/symbols';
 export { ladderSvg } from './ladder/svg';
 export { gaugeOf, type Gauge } from './gauge';

@@ -59,19 +59,25 @@ export function showsAt({ asking }: Board, row: Row | null, index: number): numb
 const slipOf = ({ kind }: Observation): number =>
   kind === 'stands' || kind === 'landed' || kind === 'linked' || kind === 'shaft' ? SLIP.look : SLIP.reading;
 
-/** How likely each suspect makes a piece of evidence; null where this station has no such symptom or observation. */
-export function likelihoods(board: Board, e: Evidence): number[] | null {
+/** How likely any row makes a piece of evidence; null where this station has no such symptom or observation. */
+export function likelihoodOf(board: Board, e: Evidence): ((row: Row | null) => number) | null {
   const at = board.place.get(evidenceKey(e));
   if (at === undefined) return null;
   if (e.kind === 'symptom')
-    return board.rows.map((row) => {
+    return (row) => {
       const p = showsAt(board, row, at);
       const told = e.shown ? p : 1 - p;
       // A finding that is itself only likely says so much less.
       return e.sure === undefined ? told : e.sure * told + (1 - e.sure) * (1 - told);
-    });
+    };
   const slip = slipOf(board.asking.asked[at]!.observation);
-  return board.rows.map((row) => likelihood(row?.expects[at] ?? null, e.found, board.ranges[at]!, slip));
+  return (row) => likelihood(row?.expects[at] ?? null, e.found, board.ranges[at]!, slip);
+}
+
+/** How likely each suspect makes a piece of evidence; null where this station has no such symptom or observation. */
+export function likelihoods(board: Board, e: Evidence): number[] | null {
+  const of = likelihoodOf(board, e);
+  return of && board.rows.map(of);
 }
 
 /**

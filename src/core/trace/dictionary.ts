@@ -30,6 +30,10 @@ export interface Asking {
   readonly symptoms: readonly Symptom[];
   /** What a suspect would show, made once for each; null for what is not named. */
   row(suspect: Suspect): Row | null;
+  /** Takes a row that was made of the same station elsewhere. */
+  learn(suspect: string, row: Row): void;
+  /** Whether the row of a suspect was made already. */
+  knows(suspect: string): boolean;
   /** A test more: a reading that somebody took of his own. */
   with(test: FaultTest): Asking;
 }
@@ -99,6 +103,8 @@ export function askingOf(document: Station): { ok: true; asking: Asking } | { ok
         rows.set(suspect.id, known);
         return known;
       },
+      learn: (suspect, row) => void rows.set(suspect, row),
+      knows: (suspect) => rows.has(suspect) || (first?.knows(suspect) ?? false),
       with: (test) => asking([...tests, test], self),
     };
     return self;

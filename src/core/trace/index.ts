@@ -1,4 +1,16 @@
-export { cardFor, looksOf, mendFor, think, tracingOf, type Bar, type Look, type Thought, type Tracing } from './think';
+export {
+  cardFor,
+  looksOf,
+  mendFor,
+  rowsOf,
+  think,
+  tracingOf,
+  type Bar,
+  type Look,
+  type Rows,
+  type Thought,
+  type Tracing,
+} from './think';
 export { settingWords, type Card, type Field } from './card';
 export { nothingTold, readTold, traceJsonSchema, type Told } from './told';
 export { LATELY, NO_PAST, type Lately, type Past } from './past';
@@ -7,6 +19,6 @@ export type { Mend } from './mend';
 export { EXPLAINED, explained } from './pairs';
 export { play, told as toldOf, type By, type Played } from './play';
 export { pairOf, suspectsOf } from './suspects';
-export { askingOf } from './dictionary';
+export { askingOf, type Asking } from './dictionary';
 export { boardOf, type Board, type Evidence } from './belief';
 export { CONTROLS, SIZES, sketchStation, type Sketch } from './sketch';

@@ -1,4 +1,6 @@
-import { boardOf, likelihoods, type Board, type Evidence } from './belief';
+import { boardOf, likelihoodOf, likelihoods, type Board, type Evidence } from './belief';
+import type { Row } from './dictionary';
+import { alike } from './groups';
 import { pairOf } from './suspects';
 import { HEALTHY, OTHER, type Suspect } from './suspect';
 
@@ -6,8 +8,14 @@ import { HEALTHY, OTHER, type Suspect } from './suspect';
 export const EXPLAINED = 0.15;
 /** An answer that a suspect makes so much of as likely as it could be is explained: figures lie about what they should be, and never on it. */
 const EXPLAINS = 0.3;
-/** Most pairs that are asked what they would show: the likeliest by what each of the two explains. */
+/** Most pairs that stand on a board, the likeliest; and beside them those that may kill. */
 const MOST = 24;
+const LETHAL = 8;
+/** Most pairs that are asked what they would show, after one answer; and how likely one must be by what is guessed, as a share of them all. */
+const ASKED = 32;
+const WORTHY = 0.004;
+/** What two would show is guessed from what each shows; so much of the best is left to what shows only when both are there. */
+const TOGETHER = 0.02;
 
 /** Evidence against each suspect: how likely it makes it, as a share of the best that any does. */
 function shares(board: Board, evidence: readonly Evidence[]): number[][] {
@@ -28,9 +36,6 @@ const leaks = ({ faults }: Suspect): boolean =>
 /** What somebody saw, and a suspect that shows it would all but surely have shown. */
 const SEEN = 0.8;
 
-/** Most pairs that a trace ever asks. */
-const EVER = 60;
-
 /** How much of the evidence the best suspect that has a name leaves explained: 1 all of it, as well as anything could. */
 export function explained(board: Board, evidence: readonly Evidence[]): number {
   const all = shares(board, evidence);
@@ -39,38 +44,119 @@ export function explained(board: Board, evidence: readonly Evidence[]): number {
   );
 }
 
-/**
- * A board with pairs, where no suspect on it explains what is seen: two at once, of which each explains a part, and one had stayed hidden until
- * the other came. The likeliest are asked of the model like everybody else. The same board where a single fault does explain it.
- * (After the generation of candidates from conflicts: J. de Kleer and B. C. Williams, 1987)
- */
-export function withPairs(board: Board, evidence: readonly Evidence[], told?: (share: number) => void): Board {
-  if (evidence.length === 0 || explained(board, evidence) >= EXPLAINED) return board;
-  if (board.suspects.filter((s) => s.kind === 'pair').length >= EVER) return board;
-  const all = shares(board, evidence);
-  const single = board.suspects.flatMap((s, i) =>
-    s.kind === 'fault' || s.kind === 'landed' ? [{ s, own: all.map((e) => e[i]!) }] : [],
+/** One piece of evidence: how likely each suspect makes it, and which of them answer as a sound station would. */
+interface Piece {
+  readonly likely: readonly number[];
+  readonly sound: readonly boolean[];
+  readonly least: number;
+}
+
+function piecesOf(board: Board, evidence: readonly Evidence[]): Piece[] {
+  const healthy = board.rows[board.suspects.findIndex((s) => s.id === HEALTHY)]!;
+  return evidence.flatMap((e): Piece[] => {
+    const likely = likelihoods(board, e);
+    if (!likely) return [];
+    const at = board.place.get(e.kind === 'symptom' ? `symptom/${e.symptom}` : `${e.test}/${e.observation}`)!;
+    const sound = (row: Row | null): boolean =>
+      row !== null &&
+      (e.kind === 'symptom'
+        ? row.symptoms[at] === healthy.symptoms[at]
+        : alike(row.expects[at]!, healthy.expects[at]!));
+    return [{ likely, sound: board.rows.map(sound), least: TOGETHER * Math.max(...likely) }];
+  });
+}
+
+/** How likely two make a piece of evidence, by what each makes of it: where one answers as a sound station would, as the other does. */
+const guessed = ({ likely, sound, least }: Piece, a: number, b: number): number =>
+  Math.max(sound[a] ? likely[b]! : sound[b] ? likely[a]! : Math.max(likely[a]!, likely[b]!), least);
+
+interface Candidate {
+  readonly pair: Suspect;
+  readonly score: number;
+  readonly together: boolean;
+}
+
+/** Every two that could be there at once, with how likely both are by what each shows alone. */
+function candidatesOf(board: Board, evidence: readonly Evidence[]): Candidate[] {
+  const pieces = piecesOf(board, evidence);
+  const single = board.suspects.flatMap((s, i) => (s.kind === 'fault' || s.kind === 'landed' ? [i] : []));
+  const total = board.suspects.reduce((sum, s) => sum + s.weight, 0);
+  return single.flatMap((i, k) =>
+    single.slice(k + 1).flatMap((j): Candidate[] => {
+      const [a, b] = [board.suspects[i]!, board.suspects[j]!];
+      const together = (earthLost(a) && leaks(b)) || (earthLost(b) && leaks(a));
+      if (a.family === b.family || (!together && a.faults[0]!.part === b.faults[0]!.part)) return [];
+      const weight = (a.weight * b.weight) / total;
+      return [
+        {
+          pair: pairOf(a, b, total),
+          // Together they show what neither shows: what one of them says of it says nothing.
+          score: together ? weight : pieces.reduce((product, p) => product * guessed(p, i, j), weight),
+          together,
+        },
+      ];
+    }),
   );
-  const total = board.suspects.reduce((sum, s) => sum + (s.kind === 'pair' ? 0 : s.weight), 0);
-  const healthy = board.suspects.findIndex((s) => s.id === HEALTHY);
-  const rest = all.map((e) => e[healthy]!);
-  const pairs: { pair: ReturnType<typeof pairOf>; score: number; together: boolean }[] = [];
-  for (const [i, a] of single.entries())
-    for (const b of single.slice(i + 1)) {
-      const together = (earthLost(a.s) && leaks(b.s)) || (earthLost(b.s) && leaks(a.s));
-      if (a.s.family === b.s.family || (!together && a.s.faults[0]!.part === b.s.faults[0]!.part)) continue;
-      const fits = together
-        ? 1
-        : a.own.reduce((product, l, k) => product * Math.max(l, b.own[k]!, Math.min(rest[k]!, 0.2)), 1);
-      pairs.push({ pair: pairOf(a.s, b.s, total), score: a.s.weight * b.s.weight * fits, together });
-    }
-  pairs.sort((a, b) => b.score - a.score);
-  const known = new Set(board.suspects.map((s) => s.id));
-  // What may kill is asked whatever is likelier.
-  const asked = [...pairs.filter((x) => x.together).slice(0, MOST / 3), ...pairs.filter((x) => !x.together)].slice(
-    0,
+}
+
+/** The likeliest of some pairs: guessed at first, and asked, the best first, until the likeliest are all known. */
+function likeliest(board: Board, evidence: readonly Evidence[], all: readonly Candidate[], most: number): Suspect[] {
+  const { asking } = board;
+  const of = evidence.flatMap((e) => likelihoodOf(board, e) ?? []);
+  const asked = (pair: Suspect): number => {
+    const row = asking.row(pair);
+    return of.reduce((product, l) => product * l(row), pair.weight);
+  };
+  const ranked = all
+    .map(({ pair, score }) => ({
+      pair,
+      known: asking.knows(pair.id),
+      score: asking.knows(pair.id) ? asked(pair) : score,
+    }))
+    .sort((a, b) => b.score - a.score);
+  const worth = WORTHY * ranked.reduce((sum, r) => sum + r.score, 0);
+  for (let n = 0; n < ASKED; n++) {
+    const next = ranked.slice(0, most).find((r) => !r.known && r.score >= worth);
+    if (!next) break;
+    next.known = true;
+    next.score = asked(next.pair);
+    ranked.sort((a, b) => b.score - a.score);
+  }
+  return ranked.flatMap((r) => (r.known ? [r.pair] : [])).slice(0, most);
+}
+
+/**
+ * A board with pairs, where no single suspect on it explains what is seen: two at once, of which each explains a part, and one had stayed hidden
+ * until the other came. The likeliest are asked of the model like everybody else, and others after each answer, so that none is named for want
+ * of those beside it. The same board where a single fault does explain it.
+ * (After the generation of candidates from conflicts: J. de Kleer and B. C. Williams, 1987)
+ * @param singles a board without pairs
+ * @param before the board that was made of it last: it stays where the same pairs are the likeliest
+ */
+export function withPairs(
+  singles: Board,
+  evidence: readonly Evidence[],
+  before: Board = singles,
+  told?: (share: number) => void,
+): Board {
+  if (evidence.length === 0 || explained(singles, evidence) >= EXPLAINED) return singles;
+  const all = candidatesOf(singles, evidence);
+  const plain = likeliest(
+    singles,
+    evidence,
+    all.filter((c) => !c.together),
     MOST,
   );
-  const more = asked.flatMap(({ pair }) => (known.has(pair.id) ? [] : [pair]));
-  return more.length === 0 ? board : boardOf(board.asking, [...board.suspects, ...more], told);
+  // What may kill is asked whatever is likelier.
+  const lethal = likeliest(
+    singles,
+    evidence,
+    all.filter((c) => c.together),
+    LETHAL,
+  );
+  const pairs = [...plain, ...lethal];
+  if (pairs.length === 0) return singles;
+  const now = new Set(before.suspects.flatMap((s) => (s.kind === 'pair' ? [s.id] : [])));
+  if (before.asking === singles.asking && now.size === pairs.length && pairs.every((p) => now.has(p.id))) return before;
+  return boardOf(singles.asking, [...singles.suspects, ...pairs], told);
 }

@@ -1,7 +1,7 @@
 import type { Random } from '../numeric';
 import { RISKS, type Risk, type Setting } from '../tests';
 import { beliefs, entropy, type Board, type Evidence } from './belief';
-import { keyOf, type Row } from './dictionary';
+import { keyOf, type Asking, type Row } from './dictionary';
 import type { Expect, Found, Range } from './expect';
 import { inseparable, questionsOf } from './groups';
 import { withPairs } from './pairs';
@@ -98,9 +98,16 @@ export type By = 'proposal' | 'list';
 /**
  * Looks for a suspect that is true, from its symptoms on, until it is sure or nothing tells more. Where no single suspect explains what is found,
  * pairs are asked too.
+ * @param hidden who answers: another asking of the same station where the one who looks must not have asked what is true, as with pairs
  */
-export function play(whole: Board, truth: Suspect, random: Random, by: By = 'proposal'): Played {
-  const row = whole.asking.row(truth)!;
+export function play(
+  whole: Board,
+  truth: Suspect,
+  random: Random,
+  by: By = 'proposal',
+  hidden: Asking = whole.asking,
+): Played {
+  const row = hidden.row(truth)!;
   const evidence: Evidence[] = told(whole, row);
   let board = withPairs(whole, evidence);
   const closed = new Set<string>();
@@ -126,8 +133,8 @@ export function play(whole: Board, truth: Suspect, random: Random, by: By = 'pro
     const found = answers(board, row, id, seen, random);
     evidence.push(...found);
     for (const e of found) if (e.kind === 'symptom') seen.add(e.symptom);
-    // One answer that fits nothing may be a slip: pairs are asked when a second one does not.
-    if (tests.length % PAIRS_AFTER === 0) board = withPairs(board, evidence);
+    // One answer that fits nothing may be a slip: the first pairs are asked when a second one does not.
+    if (board !== whole || tests.length % PAIRS_AFTER === 0) board = withPairs(whole, evidence, board);
     p = beliefs(board, evidence);
   }
   const ranked = standings(board, p);

@@ -3,7 +3,7 @@ import { probeId, probeTest, RISKS, worldOf } from '../tests';
 import { sayPhrase, systemOf } from '../units';
 import { beliefs, boardOf, entropy, likelihoods, type Board, type Evidence } from './belief';
 import { cardOf, settingWords, standingIn, type Card } from './card';
-import { askingOf, keyOf } from './dictionary';
+import { askingOf, keyOf, type Row } from './dictionary';
 import { dangers } from './danger';
 import { doubts, weights, type Doubt } from './doubt';
 import { fromBook } from './fromBook';
@@ -24,22 +24,48 @@ export interface Tracing {
   readonly station: Station;
   /** What the meters have shown, by the book; what somebody says of the same stands in place of it. */
   readonly book: readonly Evidence[];
+  /** Single suspects; and those with the pairs that the last telling asked for. */
+  singles: Board;
   board: Board;
+}
+
+/** Rows that were made of a station, each by its suspect. */
+export type Rows = readonly (readonly [suspect: string, row: Row])[];
+
+/**
+ * What every so-many-th suspect of a station would show: a part of the work that others do at the same time.
+ * @param part of so many, from 0
+ * @param told now and then, which share of it is done
+ */
+export function rowsOf(station: Station, past: Past, part: number, of: number, told?: (share: number) => void): Rows {
+  const made = askingOf(station);
+  if (!made.ok) return [];
+  const own = suspectsOf(station, made.asking.panel, past).filter((_, i) => i % of === part);
+  return own.flatMap((s, i) => {
+    told?.(i / own.length);
+    const row = made.asking.row(s);
+    return row ? [[s.id, row] as const] : [];
+  });
 }
 
 /**
  * Makes a station ready to be traced: every suspect is asked what it would show.
+ * @param known rows of it that were made already; the others are made now
  * @returns why it cannot be: no panel of its scheme can be drawn, or it cannot be rehearsed
  */
 export function tracingOf(
   station: Station,
   past: Past = NO_PAST,
   told?: (share: number) => void,
+  known: Rows = [],
 ): { ok: true; tracing: Tracing } | { ok: false; reasons: readonly string[] } {
   const made = askingOf(station);
   if (!made.ok) return { ok: false, reasons: made.reasons.map((r) => sayPhrase(r, systemOf(station.profile))) };
+  for (const [suspect, row] of known) made.asking.learn(suspect, row);
   const board = boardOf(made.asking, suspectsOf(station, made.asking.panel, past), told);
-  return { ok: true, tracing: { station, board, book: fromBook(past.findings) } };
+  // Who cannot be told from whom, before the first answer waits for it.
+  standings(board, beliefs(board, []));
+  return { ok: true, tracing: { station, singles: board, board, book: fromBook(past.findings) } };
 }
 
 /** What counts: what was told, and what the meters have shown where nobody said otherwise. */
@@ -194,11 +220,12 @@ function trapsNow(
 
 /**
  * What is known now: suspects with how likely each is and why, the next test, what contradicts, and which traps bite.
- * Pairs are asked where no single suspect explains what was told, and kept.
+ * Pairs are asked where no single suspect explains what was told.
  */
 export function think(tracing: Tracing, told: Told, report?: (share: number) => void): Thought {
   const evidence = evidenceOf(tracing, told);
-  tracing.board = withPairs(withProbes(tracing.board, told), evidence, report);
+  tracing.singles = withProbes(tracing.singles, told);
+  tracing.board = withPairs(tracing.singles, evidence, tracing.board, report);
   const { board } = tracing;
   const p = beliefs(board, evidence);
   const ranked = standings(board, p);

@@ -12,6 +12,7 @@ import { factorsOf, NO_PAST } from './past';
 import { play } from './play';
 import { HEALTHY, OTHER } from './suspect';
 import { suspectsOf } from './suspects';
+import { rowsOf, tracingOf } from './think';
 import { standings, sure } from './verdict';
 
 const demo = (file: string) => demoStations().find((d) => d.file === `${file}.json`)!.station;
@@ -223,6 +224,66 @@ describe('pairs', () => {
     const i = board.suspects.indexOf(leading!.suspects[0]!.suspect);
     const shows = board.asking.symptoms.filter((_, k) => board.rows[i]!.symptoms[k]).map((s) => s.id);
     expect(shows).toEqual(expect.arrayContaining(['over', 'never-starts', 'silent']));
+  });
+  it('stay while the same are the likeliest, and give way to others after an answer that speaks against them', () => {
+    const board = withPairs(cellar, told);
+    expect(withPairs(cellar, told, board)).toBe(board);
+    const pairs = (b: Board) => b.suspects.filter((s) => s.kind === 'pair');
+    const [first] = standings(board, beliefs(board, told));
+    const { id, faults } = first!.suspects[0]!.suspect;
+    const sound = (b: Board) => b.rows[b.suspects.findIndex((s) => s.id === HEALTHY)]!;
+    // Whatever tells the first pair from a sound station is answered as a sound one would.
+    const row = board.rows[board.suspects.findIndex((s) => s.id === id)]!;
+    const against = board.asking.asked.flatMap((a, i): Evidence[] => {
+      const [own, healthy] = [row.expects[i]!, sound(board).expects[i]!];
+      if (own?.kind !== 'words' || healthy?.kind !== 'words' || own.text === healthy.text) return [];
+      return [{ kind: 'reading', test: a.test.test.id, observation: a.observation.id, found: healthy.text }];
+    });
+    expect(against.length).toBeGreaterThan(0);
+    const then = withPairs(cellar, [...told, ...against], board);
+    const p = beliefs(then, [...told, ...against]);
+    const at = then.suspects.findIndex((s) => s.id === id);
+    expect(at < 0 ? 0 : p[at]!).toBeLessThan(beliefs(board, told)[board.suspects.findIndex((s) => s.id === id)]!);
+    // No pair stands twice, and none is made of two faults of one part.
+    expect(new Set(pairs(then).map((s) => s.id)).size).toBe(pairs(then).length);
+    for (const s of pairs(then)) expect(new Set(s.faults.map((f) => f.id)).size).toBe(2);
+    expect(faults).toHaveLength(2);
+  });
+  it('an earth that is lost beside what leaks stands among them, whatever is likelier', () => {
+    const board = withPairs(cellar, told);
+    const lethal = board.suspects.filter(
+      (s) => s.kind === 'pair' && s.faults.some((f) => /-earth-(lost|core)$/.test(f.id)),
+    );
+    expect(lethal.some((s) => s.faults.some((f) => /-(earth|leak|in-the-water|shorted)(-size-\d)?$/.test(f.id)))).toBe(
+      true,
+    );
+  });
+});
+
+describe('rows that others made', () => {
+  it('parts make the whole, each suspect once, and what is thought of them is the same', () => {
+    const station = demoStations().find((d) => d.file === 'workshop-sump.json')!.station;
+    const parts = [0, 1, 2].map((part) => rowsOf(station, NO_PAST, part, 3));
+    const rows = parts.flat();
+    const alone = tracingOf(station);
+    const shared = tracingOf(station, NO_PAST, undefined, structuredClone(rows));
+    if (!alone.ok || !shared.ok) throw new Error('not asked');
+    expect(new Set(rows.map(([id]) => id)).size).toBe(rows.length);
+    // All but what is not named.
+    expect(rows).toHaveLength(alone.tracing.board.suspects.length - 1);
+    expect(Math.max(...parts.map((p) => p.length)) - Math.min(...parts.map((p) => p.length))).toBeLessThanOrEqual(1);
+    expect(shared.tracing.board.rows).toEqual(alone.tracing.board.rows);
+  });
+  it('one that is missing is made, and one that was made elsewhere is taken as it is', () => {
+    const station = demoStations().find((d) => d.file === 'workshop-sump.json')!.station;
+    const other = rowsOf(station, NO_PAST, 1, 40);
+    const [id, row] = other[0]!;
+    const marked = { ...row, symptoms: row.symptoms.map((s) => !s) };
+    const made = tracingOf(station, NO_PAST, undefined, [[id, marked]]);
+    if (!made.ok) throw new Error('not asked');
+    const { board } = made.tracing;
+    expect(board.rows[board.suspects.findIndex((s) => s.id === id)]).toBe(marked);
+    expect(board.rows.filter((r) => r === null)).toHaveLength(1);
   });
 });
 

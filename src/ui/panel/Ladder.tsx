@@ -2,7 +2,7 @@
 import Box from '@mui/material/Box';
 import { styled } from '@mui/material/styles';
 import { memo, useMemo, type KeyboardEvent } from 'react';
-import { ladderScene, symbol, type LeafShape, type Sheet } from '@/core/papers';
+import { ladderScene, probeSpots, symbol, type LeafShape, type Sheet } from '@/core/papers';
 import type { Device, Panel } from '@/core/schemes';
 import { useSize } from '../shaft/useSize';
 import { usePanel } from './PanelProvider';
@@ -137,14 +137,7 @@ export function Ladder({ panel, sheet, why, hands }: Props) {
   const touch = usePanel((s) => s.touch);
   const would = usePanel((s) => s.would);
   const probing = meter.hand !== null && meter.mode !== 'amps';
-  const nodeOf = (point: string | null) => (point === null ? null : (points.get(point) ?? null));
-  const probed = { a: nodeOf(meter.a), b: nodeOf(meter.b) };
-  const spots = (['a', 'b'] as const).flatMap((p) => {
-    const wire = probed[p] === null ? undefined : scene.texts.find((t) => t.net === probed[p]);
-    const terminal = scene.leaves.flatMap((l) => l.terminals).find((t) => t.id === meter[p]);
-    const at = terminal ?? wire;
-    return at ? [{ p, x: at.x, y: at.y + (terminal ? 0 : -2) }] : [];
-  });
+  const spots = probeSpots(panel, scene, meter, points);
   return (
     <Box ref={ref} sx={{ width: '100%', height: '100%', overflow: 'auto' }}>
       <Drawing
@@ -190,7 +183,7 @@ export function Ladder({ panel, sheet, why, hands }: Props) {
               <title>wire {w.net}</title>
             </path>
           ))}
-        {spots.map(({ p, x, y }) => (
+        {spots.map(({ probe: p, x, y }) => (
           <path key={p} className={`probe ${p}`} d={`M${x} ${y} l-6 -13 h12 Z`}>
             <title>{p === 'a' ? 'red probe' : 'black probe'}</title>
           </path>

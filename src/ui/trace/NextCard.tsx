@@ -7,6 +7,7 @@ import { settingWords, type Card, type Field, type Thought, type Told } from '@/
 import type { Station } from '@/core/station';
 import { useStationSystem } from '../editor/StationProvider';
 import { Caution } from '../parts/Caution';
+import { ProbeLadder } from '../prove/ProbeLadder';
 import { ProbeStrip } from '../prove/ProbeStrip';
 import { LookLine } from './LookLine';
 import { FoundAnswer, foundOf, type Draft } from './FoundAnswer';
@@ -160,7 +161,12 @@ function Fields({
           key={f.id}
           sx={{ borderTop: 1, borderColor: 'text.primary', pt: 1.25, display: 'flex', flexDirection: 'column', gap: 1 }}
         >
-          {f.probes && <ProbeStrip station={station} probes={f.probes} />}
+          {f.probes && (
+            <>
+              <ProbeStrip station={station} probes={f.probes} />
+              <ProbeLadder station={station} probes={f.probes} />
+            </>
+          )}
           <FoundAnswer
             field={f}
             draft={drafts[f.id] ?? null}

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { demoStations } from '../../demo';
 import { panelOf, SCHEMES, type Panel } from '../../schemes';
 import { energised, solveWith, wire } from '../../wiring';
-import { ladderScene, ladderSvg, sheetsOf, symbol } from '..';
+import { faultTestsOf, worldOf } from '../../tests';
+import { ladderScene, ladderSvg, probedRungs, probeSpots, sheetsOf, symbol } from '..';
 
 const panels = demoStations().flatMap(({ station }) =>
   SCHEMES.flatMap(({ id }): { panel: Panel; station: typeof station }[] => {
@@ -98,5 +99,61 @@ describe('a core landed elsewhere', () => {
     expect(moved.leaves[0]!.terminals[1]).toMatchObject({ id: 'X2:8', moved: true });
     expect(moved.wires.map((w) => w.d)).not.toEqual(asDrawn.wires.map((w) => w.d));
     expect(leafOf(new Map([[lag.id, null]])).leaves[0]!.terminals[1]).toMatchObject({ id: 'loose', moved: true });
+  });
+});
+
+describe('probes on the drawing', () => {
+  it('of every reading by which a fault is looked for: the red one stands on a rung that is drawn, each on its own wire', () => {
+    let both = 0;
+    for (const { station } of demoStations()) {
+      const world = worldOf(station);
+      const panel = world.panel!;
+      const { points } = wire(world.station, panel);
+      const pairs = faultTestsOf(world).flatMap(({ test }) =>
+        test.parts.flatMap((p) => p.observes.flatMap((o) => (o.kind === 'volts' ? [o.probes] : []))),
+      );
+      expect(pairs.length).toBeGreaterThan(3);
+      for (const probes of pairs) {
+        const rungs = probedRungs(panel, probes, points);
+        const scene = ladderScene(panel, rungs, 700);
+        const nets = new Set(scene.wires.map((w) => w.net));
+        const spots = probeSpots(panel, scene, probes, points);
+        expect(rungs.length).toBeLessThanOrEqual(4);
+        expect(rungs.map((r) => r.number)).toEqual([...rungs.map((r) => r.number)].sort((a, b) => a - b));
+        for (const { probe, x, y } of spots) {
+          expect(x).toBeGreaterThanOrEqual(0);
+          expect(x).toBeLessThanOrEqual(scene.width);
+          expect(y).toBeLessThanOrEqual(scene.height);
+          expect(
+            nets.has(points.get(probes[probe])!) || scene.texts.some((t) => t.net === points.get(probes[probe])),
+          ).toBe(true);
+        }
+        if (spots.length === 2) both++;
+      }
+    }
+    expect(both).toBeGreaterThan(100);
+  });
+  it('over a float of the duplex: at its two terminals, in its own rung', () => {
+    const { panel, station } = underpass;
+    const { points } = wire(station, panel);
+    const [a, b] = panel.cores.flatMap((c) => (c.id.startsWith('W-lag/') ? [c.terminal!] : []));
+    const rungs = probedRungs(panel, { a: a!, b: b! }, points);
+    expect(rungs.map((r) => r.label)).toContain('lag input');
+    const scene = ladderScene(panel, rungs, 700);
+    const lag = scene.leaves.find((l) => l.terminals.some((t) => t.id === b))!;
+    const spots = probeSpots(panel, scene, { a: a!, b: b! }, points);
+    expect(spots.map((s) => [s.probe, s.x, s.y])).toEqual(
+      [a, b].map((id, i) => {
+        const t = lag.terminals.find((x) => x.id === id)!;
+        return [i === 0 ? 'a' : 'b', t.x, t.y];
+      }),
+    );
+  });
+  it('a point that is nowhere in a rung has no spot, and no rung is invented for it', () => {
+    const { panel, station } = underpass;
+    const { points } = wire(station, panel);
+    expect(probedRungs(panel, { a: 'X9:99', b: 'nothing' }, points)).toEqual([]);
+    const scene = ladderScene(panel, panel.rungs, 900);
+    expect(probeSpots(panel, scene, { a: 'X9:99', b: null }, points)).toEqual([]);
   });
 });
