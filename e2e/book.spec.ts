@@ -25,8 +25,20 @@ test('a visit with two figures and a line is written in one go, on a phone, and 
   await page.getByRole('button', { name: 'its dial rolled over' }).tap();
   await page.getByRole('combobox', { name: 'it begins anew at' }).selectOption('10,000');
   await page.getByRole('button', { name: 'write it in the book' }).tap();
-  await expect(pages.getByText('hours-1 rolls over at 10000')).toBeVisible();
+  await expect(pages.getByText('hour meter, pump 1: rolls over at 10000')).toBeVisible();
   await expect(pages.getByText('12.0 h')).toBeVisible();
+  // A meter that is in no list is registered, read, and asked for the next time.
+  await page.getByRole('button', { name: /^more meters/ }).tap();
+  await page.getByRole('button', { name: 'a meter of your own' }).tap();
+  await page.getByRole('textbox', { name: 'what it is called' }).fill('bearing');
+  await page.getByRole('textbox', { name: 'its unit' }).fill('°C');
+  await page.getByRole('combobox', { name: 'it belongs to' }).selectOption('pump 1');
+  await page.getByRole('button', { name: 'add it' }).tap();
+  await page.getByRole('textbox', { name: 'bearing, pump 1' }).fill('61.5');
+  await page.getByRole('button', { name: 'write it in the book' }).tap();
+  await expect(pages.getByText('61.5 °C')).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('textbox', { name: 'bearing, pump 1' })).toBeVisible();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await context.close();
 });

@@ -19,7 +19,7 @@ let table: readonly (readonly string[])[] = [];
 let read: readonly RowRead[] = [];
 
 const api = {
-  /** Opens a file; null where no column says when, or none is a meter. */
+  /** Opens a file; null where no column says when. */
   async open(file: File): Promise<Opened | null> {
     const { data } = Papa.parse<string[]>((await file.text()).replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
     const [head = [], ...rows] = data;

@@ -32,7 +32,7 @@ export const book: Verb = {
     const station = readStation(file!, system);
     const { head, rows } = readRows(table!);
     const mapping = guessMapping(head, rows);
-    if (!mapping)
+    if (!mapping || (!mapping.long && Object.keys(mapping.meters).length === 0))
       throw new Complaint([
         `${table}: row 1: no column says when (time, date), or none is a meter (hours-1, starts-1, rain …)`,
       ]);

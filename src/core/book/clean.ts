@@ -1,4 +1,4 @@
-import { METER_KINDS, type Meter } from './meters';
+import { kindOfMeter, type Meter } from './meters';
 
 /** What stood on a meter. */
 export interface Reading {
@@ -43,7 +43,7 @@ function between(
   b: Omit<Reading, 'id'>,
   slack = SLACK,
 ): { count: number; rolled: boolean } | Doubt['why'] {
-  const { perHour, step } = METER_KINDS[meter.kind];
+  const { perHour, step } = kindOfMeter(meter);
   const from = a.newFrom ?? a.value;
   const most = perHour === null ? Infinity : ((b.at - a.at) / HOUR + slack) * perHour + step;
   const plain = b.value - from;

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import type { PageKind } from './kinds';
-import { METER_KINDS, meterOf } from './meters';
+import { kindOfMeter, meterOf } from './meters';
 
 /*
  * What is written in the book of a station: pages of several kinds, and what was read of meters. Nothing of it is ever changed: a correction is
@@ -137,8 +137,8 @@ export const readingSchema = z
     corrects: z.number().int().positive().nullable().default(null),
   })
   .refine(({ meter: id, value, newFrom }) => {
-    const kind = meterOf(id)?.kind;
-    return !kind || !METER_KINDS[kind].counts || (value >= 0 && (newFrom ?? 0) >= 0);
+    const of = meterOf(id);
+    return !of || !kindOfMeter(of).counts || (value >= 0 && (newFrom ?? 0) >= 0);
   }, 'a meter that counts does not stand below zero');
 export type ReadingSent = z.infer<typeof readingSchema>;
 

@@ -1,5 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { datesIn, figureRead, guessMapping, meterCalled, readTable, timeRead, unitsOfMeter } from './table';
+import { kindOfMeter, meterName, meterOf, meterSays, ownMeterId, ownMetersOf, METER_NAMES } from './meters';
+import { datesIn, figureRead, guessMapping, meterCalled, ownCalled, readTable, timeRead, unitsOfMeter } from './table';
+import { readingSchema } from './entry';
+import { countsOf } from './clean';
 
 const NOW = Date.UTC(2026, 10, 27);
 const at = (iso: string) => Date.parse(iso);
@@ -82,7 +85,9 @@ describe('readings from a table', () => {
       more: 0,
     });
     expect(readTable([rows[0]!, rows[5]!], mapping, NOW)).toMatchObject({ ok: true, rows: [{ value: 1 }], double: 1 });
-    expect([guessMapping(['a', 'b'], rows), guessMapping(['time', 'colour'], rows)]).toEqual([null, null]);
+    expect(guessMapping(['a', 'b'], rows)).toBeNull();
+    // What is in no list is said by a person.
+    expect(guessMapping(['time', 'colour'], rows)).toMatchObject({ time: 0, meters: {}, long: null });
   });
 });
 
@@ -126,5 +131,68 @@ describe('units', () => {
     expect(readTable(rows, mapping, Date.UTC(2027, 0, 1))).toMatchObject({ rows: [{ value: 1.524 }] });
     expect(unitsOfMeter('level')).toEqual(['m', 'mm', 'cm', 'in', 'ft']);
     expect(unitsOfMeter('starts-1')).toEqual(['']);
+  });
+});
+
+describe('a meter of one’s own', () => {
+  const gas = ownMeterId({ name: ' gas  meter ', unit: 'm³', counts: true, pump: null })!;
+  const bearing = ownMeterId({ name: 'bearing', unit: '°C', counts: false, pump: 2 })!;
+  it('says all that is known of it by its id: name, unit, whether it counts, its pump', () => {
+    expect([gas, bearing]).toEqual(['own:gas meter:m³:counts', 'own:bearing:°C:figure:2']);
+    expect(meterOf(bearing, 100)).toEqual({ id: bearing, kind: 'own', pump: 1, rollsAt: 100 });
+    expect(kindOfMeter(meterOf(gas)!)).toMatchObject({ label: 'gas meter', unit: 'm³', counts: true, ofPump: false });
+    expect(meterName(meterOf(bearing)!)).toBe('bearing, pump 2');
+    expect(meterSays(meterOf(gas)!, 12.34, 'us')).toBe('12.3 m³');
+  });
+  it('is none without a name, with a colon, or with one that is too long', () => {
+    const made = (name: string, unit = '') => ownMeterId({ name, unit, counts: true, pump: null });
+    expect([made(' '), made('a:b'), made('x'.repeat(41)), made('x', 'y'.repeat(13)), made('x', 'a:b')]).toEqual([
+      null,
+      null,
+      null,
+      null,
+      null,
+    ]);
+    for (const id of ['own::m:counts', 'own: :m:counts', 'own:x:m:often', 'own:x:m:counts:0', 'own:x:m', 'own'])
+      expect([id, meterOf(id)]).toEqual([id, null]);
+  });
+  it('is no kind of the list, and every kind of the list stays what it was', () => {
+    expect(METER_NAMES).not.toContain('own');
+    expect(ownMetersOf(['hours-1', gas, 'level', bearing, 'none']).map((m) => m.id)).toEqual([gas, bearing]);
+  });
+  it('that counts does not stand below zero; a figure may', () => {
+    expect(readingSchema.safeParse({ meter: gas, value: -1 }).success).toBe(false);
+    expect(readingSchema.safeParse({ meter: bearing, value: -1 }).success).toBe(true);
+    expect(readingSchema.safeParse({ meter: 'own:x:y', value: 1 }).success).toBe(false);
+  });
+  it('rolls over where its page says, like every other', () => {
+    const day = 86_400_000;
+    const read = [990, 5].map((value, i) => ({ id: i + 1, at: i * day, value, newFrom: null }));
+    expect(countsOf(meterOf(gas, 1000)!, read).counts.map((c) => c.count)).toEqual([15]);
+  });
+  it('a column of a table is taken as it is called, its unit from the brackets at its end', () => {
+    expect(ownCalled('Bearing DE [°C]', false)).toBe('own:Bearing DE:°C:figure');
+    expect(ownCalled('Gas (m³)', true)).toBe('own:Gas:m³:counts');
+    expect(ownCalled('pH', false)).toBe('own:pH::figure');
+    expect(ownCalled('ratio: a/b', false)).toBe('own:ratio a/b::figure');
+    expect(ownCalled('  ', false)).toBeNull();
+    const rows = [
+      ['2026-03-04 09:00', '61.5'],
+      ['2026-03-05 09:00', '-62'],
+    ];
+    const mapping = { ...guessMapping(['time', 'Bearing DE [°C]'], rows)!, meters: { 1: 'own:Bearing DE:°C:figure' } };
+    expect(guessMapping(['time', 'Bearing DE [°C]'], rows)).toMatchObject({ time: 0, comma: false, meters: {} });
+    const read = readTable(rows, mapping, NOW);
+    expect(read.ok && read.rows.map((r) => [r.meter, r.value])).toEqual([
+      ['own:Bearing DE:°C:figure', 61.5],
+      ['own:Bearing DE:°C:figure', -62],
+    ]);
+    const below = readTable(rows, { ...mapping, meters: { 1: 'own:Bearing DE:°C:counts' } }, NOW);
+    expect(below.ok ? null : below.problems).toEqual([{ row: 3, why: 'a counter below zero' }]);
+    expect(unitsOfMeter(bearing)).toEqual(['°C']);
+  });
+  it('comes back from a long table as it went out, its name in its own letters', () => {
+    expect(meterCalled('own:Bearing DE:°C:figure')).toBe('own:Bearing DE:°C:figure');
+    expect(meterCalled('HOURS-2')).toBe('hours-2');
   });
 });

@@ -1,4 +1,4 @@
-import { METER_KINDS, meterOf } from './meters';
+import { kindOfMeter, METER_KINDS, meterOf, ownMeterId, type MeterKind } from './meters';
 
 /*
  * Readings from a table of text: one column says when; either each further column is a meter, or one says which meter and one its figure.
@@ -52,12 +52,19 @@ const NAMES: readonly (readonly [pattern: RegExp, kind: keyof typeof METER_KINDS
 
 /** The meter that a column’s head speaks of: its id, or its kind in words with the pump’s number; null for none. */
 export function meterCalled(head: string): string | null {
-  const id = head.trim().toLowerCase();
+  const id = head.trim();
   if (meterOf(id)) return id;
+  if (meterOf(id.toLowerCase())) return id.toLowerCase();
   const found = NAMES.find(([pattern]) => pattern.test(head));
   if (!found) return null;
   const [, kind] = found;
   return METER_KINDS[kind].ofPump ? `${kind}-${/(?:^|\D)([1-3])(?!\d)/.exec(head)?.[1] ?? '1'}` : kind;
+}
+
+/** A meter of one’s own by what a column is called; its unit is what stands in brackets at its end. Null where no meter can be called so. */
+export function ownCalled(head: string, counts: boolean): string | null {
+  const [, name, unit] = /^(.*?)\s*[([]([^)\]]{1,12})[)\]]\s*$/.exec(head) ?? [];
+  return ownMeterId({ name: (name ?? head).replaceAll(':', ' ').slice(0, 40), unit: unit ?? '', counts, pump: null });
 }
 
 /** A unit in which a meter’s figures may be written: a figure in it times `by`, and `plus`, is one of the dial’s own. */
@@ -101,21 +108,23 @@ const WRITTEN_IN: Readonly<Partial<Record<keyof typeof METER_KINDS, readonly Wri
   temperature: [{ unit: '°F', by: 5 / 9, plus: -160 / 9, said: /°?\bF\b|fahrenheit/i }],
 };
 
+const writtenIn = (kind: MeterKind): readonly WrittenIn[] | undefined =>
+  kind === 'own' ? undefined : WRITTEN_IN[kind];
+
 /** In which units the figures of a meter may be written, its own first; one alone where there is no other. */
 export function unitsOfMeter(id: string): readonly string[] {
-  const { kind } = meterOf(id)!;
-  return [METER_KINDS[kind].unit, ...(WRITTEN_IN[kind] ?? []).map((w) => w.unit)];
+  const meter = meterOf(id)!;
+  return [kindOfMeter(meter).unit, ...(writtenIn(meter.kind) ?? []).map((w) => w.unit)];
 }
 
 /** The unit that a column’s head names, where it is not the dial’s own. */
 function unitNamed(head: string, id: string): string | null {
-  const { kind } = meterOf(id)!;
-  return WRITTEN_IN[kind]?.find((w) => w.said.test(head))?.unit ?? null;
+  return writtenIn(meterOf(id)!.kind)?.find((w) => w.said.test(head))?.unit ?? null;
 }
 
 /** A figure as it stands on the dial, of one that was written in a unit. */
 function onDial(id: string, value: number, unit: string | undefined): number {
-  const way = WRITTEN_IN[meterOf(id)!.kind]?.find((w) => w.unit === unit);
+  const way = writtenIn(meterOf(id)!.kind)?.find((w) => w.unit === unit);
   return way ? Number((value * way.by + (way.plus ?? 0)).toPrecision(12)) : value;
 }
 
@@ -131,7 +140,7 @@ export function datesIn(cells: readonly string[]): DateForm {
   return parts.some((p) => (p[1] ?? 0) > 12) ? 'month first' : 'day first';
 }
 
-/** What a table seems to be, by its head and its first rows. @returns null where no column says when, or none is a meter */
+/** What a table seems to be, by its head and its first rows. Where no column is a meter of the list, each can still be said. @returns null where no column says when */
 export function guessMapping(head: readonly string[], rows: readonly (readonly string[])[]): Mapping | null {
   const time = head.findIndex((h) => TIME.test(h));
   if (time < 0) return null;
@@ -147,8 +156,9 @@ export function guessMapping(head: readonly string[], rows: readonly (readonly s
           return meter ? [[i, meter]] : [];
         }),
       );
-  if (!long && Object.keys(meters).length === 0) return null;
-  const figures = long ? cells(long.value) : Object.keys(meters).flatMap((i) => cells(Number(i)));
+  const taken = Object.keys(meters).map(Number);
+  const others = head.flatMap((_, i) => (i === time ? [] : [i]));
+  const figures = long ? cells(long.value) : (taken.length > 0 ? taken : others).flatMap(cells);
   const comma = figures.some((f) => /^\s*-?\d+,\d{1,2}\s*$/.test(f)) && !figures.some((f) => /\d\.\d/.test(f));
   const units = Object.fromEntries(
     Object.entries(meters).flatMap(([i, meter]): [string, string][] => {
@@ -227,7 +237,7 @@ export function readTable(rows: readonly (readonly string[])[], mapping: Mapping
     const value = meter && figure !== null ? onDial(meter, figure, unit) : figure;
     if (!meter) problems.push({ row, why: 'names no meter that is known here' });
     else if (value === null) problems.push({ row, why: `“${cell.trim().slice(0, 40)}” is no figure` });
-    else if (METER_KINDS[meterOf(meter)!.kind].counts && value < 0) problems.push({ row, why: 'a counter below zero' });
+    else if (kindOfMeter(meterOf(meter)!).counts && value < 0) problems.push({ row, why: 'a counter below zero' });
     else {
       const key = `${meter} ${at} ${value}`;
       if (seen.has(key)) double++;

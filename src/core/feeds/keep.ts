@@ -1,4 +1,4 @@
-import { follows, METER_KINDS, meterName, meterOf, meterSays, type Meter, type MeterKind } from '../book';
+import { follows, kindOfMeter, meterName, meterOf, meterSays, type Meter, type MeterKind } from '../book';
 import type { Values } from './feed';
 import { signalOf } from './signals';
 
@@ -88,6 +88,7 @@ const CAN_BE: Readonly<Record<MeterKind, readonly [least: number, most: number]>
   amps: [0, 10_000],
   insulation: [0, 1e6],
   temperature: [-90, 300],
+  own: [-Infinity, Infinity],
 };
 
 /** Why a figure cannot be, whatever came before; null where it can. */
@@ -138,7 +139,7 @@ function counted(meter: Meter, value: number, at: number, before: Dial, keepEver
 function takeDial(meter: Meter, value: number, at: number, before: Dial | undefined, how: Taking): DialTaken {
   const not = cannotBe(meter, value, how.depth);
   if (not !== null) return { dial: before, keep: [], doubt: not };
-  if (before && METER_KINDS[meter.kind].counts) return counted(meter, value, at, before, how.keepEvery);
+  if (before && kindOfMeter(meter).counts) return counted(meter, value, at, before, how.keepEvery);
   const due = !before || at - before.keptAt >= how.keepEvery * MINUTE;
   return {
     dial: { seen: { at, value }, keptAt: due ? at : before.keptAt, odd: null },

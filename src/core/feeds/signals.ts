@@ -35,8 +35,11 @@ export function signalName(signal: Signal): string {
   }
 }
 
-/** All signals of a station of so many pumps, by id: what is watched first, then what is counted. */
-export function signalsOf(pumps: number): string[] {
+/**
+ * All signals of a station of so many pumps, by id: what is watched first, then what is counted.
+ * @param own ids of meters of its own that it has beside those of the list
+ */
+export function signalsOf(pumps: number, own: readonly string[] = []): string[] {
   const each = Array.from({ length: pumps }, (_, i) => i + 1);
   return [
     'level',
@@ -45,6 +48,7 @@ export function signalsOf(pumps: number): string[] {
     ...METER_NAMES.filter((m) => m !== 'level').flatMap((m) =>
       METER_KINDS[m].ofPump ? each.map((n) => `${m}-${n}`) : [m],
     ),
+    ...own,
     'clock',
   ];
 }

@@ -6,7 +6,7 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import type { PageSent } from '@/core/book';
+import { ownMetersOf, type PageSent } from '@/core/book';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { keep, kept, newKey } from '../parts/browserKeep';
 import { Segments } from '../parts/Segments';
@@ -217,6 +217,7 @@ export function BookView(props: BookProps) {
   const { station } = useEditor((s) => s.judged.context);
   const system = useStationSystem();
   const who = useWho();
+  const own = ownMetersOf(Object.keys(last)).map((m) => m.id);
   return (
     <Box
       sx={{
@@ -242,10 +243,10 @@ export function BookView(props: BookProps) {
           order: { xs: 1, md: 0 },
         }}
       >
-        {feed && <Live begin={feed} who={who[0]} />}
+        {feed && <Live begin={feed} own={own} who={who[0]} />}
         <Meaning analysis={analysis} stationId={id} system={system} />
         <BookLines analysis={analysis} happened={happened} station={station} system={system} />
-        {!feed && <Live begin={feed} who={who[0]} />}
+        {!feed && <Live begin={feed} own={own} who={who[0]} />}
       </Box>
       <Box sx={{ minHeight: 0, overflow: 'auto', p: 2, minWidth: 0 }}>
         <Write site={site} last={last} who={who} />

@@ -144,6 +144,8 @@ function Where({ draft, onChange }: { draft: FeedDraft; onChange(more: Partial<F
 interface Props {
   stationId: number;
   pumps: number;
+  /** Ids of meters of the station’s own. */
+  own: readonly string[];
   who: string;
   given: FeedGiven | null;
   system: UnitSystem;
@@ -151,7 +153,7 @@ interface Props {
 }
 
 /** What is typed, and what came of trying and of keeping it. */
-function useFeedForm({ stationId, who, given, onKept }: Omit<Props, 'pumps' | 'system'>) {
+function useFeedForm({ stationId, who, given, onKept }: Omit<Props, 'pumps' | 'own' | 'system'>) {
   const [draft, setDraft] = useState(() => draftOf(given?.kept.feed ?? null));
   const [tried, setTried] = useState<Values | null>(null);
   const [told, setTold] = useState<string | null>(null);
@@ -219,9 +221,9 @@ const keepWords = (who: string, { protocol }: FeedDraft): string =>
 
 /** How the panel of the station is read: where it is, and which of its figures is which; tried before it is kept. */
 export function FeedForm(props: Props) {
-  const { pumps, who, given, system } = props;
+  const { pumps, own, who, given, system } = props;
   const { draft, tried, told, change, tryIt, keep, open } = useFeedForm(props);
-  const names = signalsOf(pumps).map((id) => [id, signalName(signalOf(id)!)] as const);
+  const names = signalsOf(pumps, own).map((id) => [id, signalName(signalOf(id)!)] as const);
   const points = (list: readonly PointDraft[]) => change({ points: list });
   const free = names.find(([id]) => !draft.points.some((p) => p.signal === id));
   const asks = draft.protocol !== 'sends';

@@ -3,7 +3,16 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useRef } from 'react';
-import { DATE_FORMS, METER_KINDS, METER_NAMES, meterName, meterOf, unitsOfMeter, type Mapping } from '@/core/book';
+import {
+  DATE_FORMS,
+  METER_KINDS,
+  METER_NAMES,
+  meterName,
+  meterOf,
+  ownCalled,
+  unitsOfMeter,
+  type Mapping,
+} from '@/core/book';
 import type { Understood } from '@/workers/readings';
 import { Pick } from '../parts/Pick';
 import { Segments } from '../parts/Segments';
@@ -25,6 +34,14 @@ function Column({
 }) {
   const meter = mapping.meters[place];
   const units = meter === undefined ? [] : unitsOfMeter(meter);
+  // What is in no list is taken as it is called.
+  const own = [false, true].flatMap((counts) => {
+    const id = ownCalled(head[place] ?? '', counts);
+    return id === null
+      ? []
+      : [[id, `${meterName(meterOf(id)!)}, as it is called: ${counts ? 'counts up' : 'a figure'}`] as const];
+  });
+  const listed = [...METERS, ...own.filter(([id]) => id !== meter)];
   const { [place]: _, ...meters } = mapping.meters;
   const { [place]: __, ...others } = mapping.units ?? {};
   return (
@@ -32,7 +49,13 @@ function Column({
       <Pick
         label={`column “${head[place]}”, as ${first[place] ?? ''}`}
         value={meter ?? 'none'}
-        choices={[['none', 'is not taken'] as const, ...METERS]}
+        choices={[
+          ['none', 'is not taken'] as const,
+          ...listed,
+          ...(meter !== undefined && !METERS.some(([id]) => id === meter)
+            ? [[meter, meterName(meterOf(meter)!)] as const]
+            : []),
+        ]}
         onPick={(id) =>
           onChange({ ...mapping, units: others, meters: id === 'none' ? meters : { ...meters, [place]: String(id) } })
         }
@@ -86,6 +109,8 @@ function Mapped({ table, onChange }: { table: Table; onChange(mapping: Mapping):
 
 /** What was made of the table: how many readings, or every row that cannot be read. */
 function Preview({ read }: { read: Understood }) {
+  if (read.ok && read.readings === 0)
+    return <Typography variant="body2">No column is a meter yet: say for each what it is.</Typography>;
   if (read.ok)
     return (
       <Typography variant="body2">
@@ -134,7 +159,7 @@ export function ImportReadings({ stationId, who, onDone }: { stationId: number; 
       />
       {table && sending === null && <Mapped table={table} onChange={map} />}
       {table && read && sending === null && <Preview read={read} />}
-      {read?.ok && sending === null && (
+      {read?.ok && read.readings > 0 && sending === null && (
         <Button variant="contained" disabled={who.trim() === ''} sx={{ minHeight: 44 }} onClick={take}>
           {who.trim() === '' ? 'say who, above' : `take ${read.readings} readings`}
         </Button>

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import { METER_KINDS, meterSays } from '@/core/book';
+import { kindOfMeter, meterSays } from '@/core/book';
 import { traitsOf } from '@/core/duties';
 import { signalName, signalOf, type Values } from '@/core/feeds';
 import type { UnitSystem } from '@/core/units';
@@ -79,7 +79,7 @@ const runsWords = (n: number, runs: number | null): string =>
 function Dials({ heard, system }: { heard: Values; system: UnitSystem }) {
   const dials = Object.entries(heard).flatMap(([id, read]) => {
     const signal = signalOf(id);
-    return signal?.kind === 'meter' && METER_KINDS[signal.meter.kind].counts && read.ok
+    return signal?.kind === 'meter' && kindOfMeter(signal.meter).counts && read.ok
       ? [[signalName(signal), meterSays(signal.meter, read.value, system)] as const]
       : [];
   });
@@ -147,7 +147,7 @@ function Lamps({ given, pumps, system }: { given: FeedGiven; pumps: number; syst
     >
       {level !== null && (
         <Typography variant="reading" component="span">
-          {meterSays({ kind: 'level' }, level, system)}
+          {meterSays({ id: 'level', kind: 'level' }, level, system)}
         </Typography>
       )}
       {!sends &&
@@ -207,7 +207,7 @@ function Standing({ given, pumps, system }: { given: FeedGiven; pumps: number; s
 }
 
 /** The station as its panel says that it stands: the water of the drawing moves, lamps light, the book fills. */
-export function Live({ begin, who }: { begin: FeedGiven | null; who: string }) {
+export function Live({ begin, own, who }: { begin: FeedGiven | null; own: readonly string[]; who: string }) {
   const id = useEditor((s) => s.id);
   const station = useEditor((s) => s.judged.context.station);
   // What a valve fills has no pump that could run.
@@ -243,6 +243,7 @@ export function Live({ begin, who }: { begin: FeedGiven | null; who: string }) {
         <FeedForm
           stationId={id}
           pumps={pumps}
+          own={own}
           who={who}
           given={given}
           system={system}

@@ -1,14 +1,14 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { METER_KINDS, meterName, type Meter, type Reading } from '@/core/book';
+import { kindOfMeter, meterName, type Meter, type Reading } from '@/core/book';
 import { unitOf, type UnitSystem } from '@/core/units';
 import { Pick } from '../parts/Pick';
 import { Segments } from '../parts/Segments';
 import { TextBox } from '../parts/TextBox';
 import { oddly } from './readingText';
 
-const unitShown = ({ kind }: Meter, system: UnitSystem): string => {
-  const { format, unit } = METER_KINDS[kind];
+const unitShown = (meter: Meter, system: UnitSystem): string => {
+  const { format, unit } = kindOfMeter(meter);
   return format ? unitOf(format, system) : unit;
 };
 
@@ -55,7 +55,7 @@ export function MeterField({ meter, system, last, value, typing, now, onType }: 
         onChange={(e) => onType({ ...typing, text: e.target.value })}
         inputSx={{ minHeight: 44 }}
       />
-      {(odd !== null || typing.between !== 'nothing') && METER_KINDS[meter.kind].counts && (
+      {(odd !== null || typing.between !== 'nothing') && kindOfMeter(meter).counts && (
         <Box sx={{ display: 'flex', flexDirection: 'column', gap: 0.75, mt: 0.5 }}>
           <Segments
             label={`what came between, ${meterName(meter)}`}

@@ -2,25 +2,27 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useRef, useState } from 'react';
-import { METER_KINDS, METER_NAMES, meterOf, VISIT_REASONS, type Meter, type Reading } from '@/core/book';
+import { METER_KINDS, METER_NAMES, meterOf, ownMetersOf, VISIT_REASONS, type Meter, type Reading } from '@/core/book';
 import { traitsOf } from '@/core/duties';
 import type { Station } from '@/core/station';
 import type { UnitSystem } from '@/core/units';
 import { Segments } from '../parts/Segments';
 import { TextBox } from '../parts/TextBox';
 import { EMPTY, MeterField, type Typing } from './MeterField';
+import { OwnMeterForm } from './OwnMeterForm';
 import { readTyped } from './readingText';
 import type { OnWrite } from './shown';
 
 /** The meters that a visit reads at this station: those that are read always, and the others. */
-function metersOf(station: Station): { always: Meter[]; more: Meter[] } {
+function metersOf(station: Station, read: Readonly<Record<string, Reading>>): { always: Meter[]; more: Meter[] } {
   const all = METER_NAMES.flatMap((kind) =>
     METER_KINDS[kind].ofPump ? station.pumps.map((_, i) => meterOf(`${kind}-${i + 1}`)!) : [meterOf(kind)!],
   );
   const { timer, mover } = traitsOf(station);
   const usual = (m: Meter) =>
     mover.kind === 'pump' && (m.kind === 'hours' || m.kind === 'starts' || (m.kind === 'doses' && timer !== null));
-  return { always: all.filter(usual), more: all.filter((m) => !usual(m)) };
+  // A meter of one’s own that was read here once is read here.
+  return { always: [...all.filter(usual), ...ownMetersOf(Object.keys(read))], more: all.filter((m) => !usual(m)) };
 }
 
 const APART = [
@@ -102,15 +104,17 @@ interface Props {
 }
 
 /** What is typed of a visit, and its writing. */
-function useVisit({ station, system, onWrite, onPhotos }: Props) {
+function useVisit({ station, system, last, onWrite, onPhotos }: Props) {
+  const [own, setOwn] = useState<readonly Meter[]>([]);
   const [why, setWhy] = useState<(typeof VISIT_REASONS)[number][0]>('due');
   const [words, setWords] = useState('');
   const [typed, setTyped] = useState<Readonly<Record<string, Typing>>>({});
   const [more, setMore] = useState(false);
   const [apart, setApart] = useState<Readonly<Record<string, string>> | null>(null);
   const [files, setFiles] = useState<readonly File[]>([]);
-  const meters = metersOf(station);
-  const shown = more ? [...meters.always, ...meters.more] : meters.always;
+  const meters = metersOf(station, last);
+  const added = own.filter((o) => !meters.always.some((m) => m.id === o.id));
+  const shown = [...meters.always, ...(more ? meters.more : []), ...added];
   const read = shown.map((m) => {
     const { text, between, began, rollsAt } = typed[m.id] ?? EMPTY;
     return {
@@ -148,6 +152,8 @@ function useVisit({ station, system, onWrite, onPhotos }: Props) {
   };
   return {
     ...{ why, setWhy, words, setWords, typed, setTyped, more, setMore, apart, setApart, files, setFiles, read, write },
+    own: shown.flatMap((m) => (m.kind === 'own' ? [m.id] : [])),
+    addOwn: (meter: Meter) => setOwn([...own, meter]),
     nothing,
     unread: minutes === undefined || read.some((r) => r.value === undefined || r.newFrom === undefined),
   };
@@ -181,9 +187,10 @@ export function WriteVisit(props: Props) {
       </Box>
       {!v.more && (
         <Button sx={{ alignSelf: 'flex-start', minHeight: 44 }} onClick={() => v.setMore(true)}>
-          more meters: rain, current, insulation, level …
+          more meters: rain, current, insulation, level, your own …
         </Button>
       )}
+      {v.more && <OwnMeterForm pumps={props.station.pumps.length} known={v.own} onAdd={v.addOwn} />}
       <TextBox
         label={v.apart ? 'seen' : 'seen, done, decided, used'}
         value={v.words}

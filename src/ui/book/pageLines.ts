@@ -1,4 +1,4 @@
-import { PAGE_KINDS, VISIT_REASONS, type Page } from '@/core/book';
+import { meterName, meterOf, PAGE_KINDS, VISIT_REASONS, type Page } from '@/core/book';
 
 const words = (list: readonly (readonly [label: string, value: string | number | null | undefined])[]): string =>
   list
@@ -48,7 +48,9 @@ export function linesOf(page: Page): string[] {
         ]),
       ];
     case 'meter':
-      return [`${page.meter} ${page.rollsAt === null ? 'does not roll over' : `rolls over at ${page.rollsAt}`}`];
+      return [
+        `${meterName(meterOf(page.meter)!)}: ${page.rollsAt === null ? 'does not roll over' : `rolls over at ${page.rollsAt}`}`,
+      ];
     case 'site':
       return [
         words([

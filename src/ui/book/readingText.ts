@@ -1,11 +1,11 @@
-import { METER_KINDS, type Meter, type Reading } from '@/core/book';
+import { kindOfMeter, type Meter, type Reading } from '@/core/book';
 import { parseQuantity, type UnitSystem } from '@/core/units';
 
 /** What was typed for a meter, as it stands on the dial; null where nothing was, undefined where it cannot be read. */
-export function readTyped({ kind }: Meter, text: string, system: UnitSystem): number | null | undefined {
+export function readTyped(meter: Meter, text: string, system: UnitSystem): number | null | undefined {
   const typed = text.trim();
   if (typed === '') return null;
-  const { format } = METER_KINDS[kind];
+  const { format } = kindOfMeter(meter);
   if (format) {
     const read = parseQuantity(format, typed, system);
     return read.ok ? read.value : undefined;
@@ -17,7 +17,7 @@ export function readTyped({ kind }: Meter, text: string, system: UnitSystem): nu
 
 /** What is odd about a figure beside the one before; null where nothing is. It is asked, not refused. */
 export function oddly(meter: Meter, value: number, last: Reading | undefined, now: number): string | null {
-  const { counts, perHour, unit } = METER_KINDS[meter.kind];
+  const { counts, perHour, unit } = kindOfMeter(meter);
   if (!last || !counts) return null;
   const from = last.newFrom ?? last.value;
   if (value < from) return `below the last, ${from}: rolled over, a new meter, or mistyped?`;

@@ -51,10 +51,7 @@ export function useImport(stationId: number, who: string, onDone: () => void) {
     setRead(null);
     reader.current = await openReader();
     const opened = await reader.current.api.open(chosen).catch(() => null);
-    if (!opened)
-      return setTold(
-        `${chosen.name}: no column says when (time, date), or none is a meter (hours-1, starts-1, rain …)`,
-      );
+    if (!opened) return setTold(`${chosen.name}: no column says when (time, date)`);
     setTold(null);
     setTable({ ...opened, name: chosen.name });
     await understand(opened.mapping);
