@@ -8,6 +8,7 @@ import type { Observation } from '../observation';
 import { atRest, perform, type Scene } from '../scene';
 import { test, type Part, type Test } from '../test';
 import type { World } from '../world';
+import { byItself, runsNoPump } from './byItself';
 import { fall, rise, runTime, waitFor } from './wet';
 
 const filled = ({ station }: World) => traitsOf(station).direction === 'fill';
@@ -112,7 +113,14 @@ function recover(world: World): Test[] {
       ],
       needs: [...before(world), rise('alarm', alarm.rise)],
       parts: [
-        { acts: hold.backs, observes: [{ id: 'starts', label: 'what reacts', kind: 'reacts', pumps: true }] },
+        {
+          acts: hold.backs,
+          observes: [
+            runsNoPump(world)
+              ? byItself('starts', 'pump', 'starts')
+              : { id: 'starts', label: 'what reacts', kind: 'reacts', pumps: true },
+          ],
+        },
         ...clearing(world),
         ...(timed
           ? []

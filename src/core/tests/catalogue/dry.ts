@@ -8,6 +8,7 @@ import type { Observation } from '../observation';
 import { SPREAD } from '../spread';
 import { test, type Part, type Test } from '../test';
 import type { World } from '../world';
+import { byItself, runsNoPump } from './byItself';
 import { asIsolated } from './makeSafe';
 
 /** What is deeper than this one leans into, m. */
@@ -79,6 +80,11 @@ export function dryLift(world: World): Test {
     const device = tag(sensor.id);
     const put: Act[] = device === undefined ? [] : [{ kind: 'put', device, to: 'up' }];
     const back: Act[] = device === undefined ? [] : [{ kind: 'let go', device }];
+    if (device === undefined && runsNoPump(world))
+      return [
+        { acts: [], observes: [byItself(`lift-${sensor.id}`, `${noun} ${order} lifted: its pump`, 'starts')] },
+        { acts: [], observes: [byItself(`drop-${sensor.id}`, `${noun} ${order} let back: its pump`, 'stops')] },
+      ];
     return [
       { acts: put, observes: [{ id: `lift-${sensor.id}`, label: `${noun} ${order} lifted`, kind: 'reacts' }] },
       { acts: back, observes: [{ id: `drop-${sensor.id}`, label: `${noun} ${order} let back`, kind: 'reacts' }] },

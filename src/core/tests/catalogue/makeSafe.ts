@@ -147,7 +147,11 @@ export function contactCheck(world: World, sensor: Sensor): Test {
         id,
         label,
         kind: 'sense',
-        good: closed ? phrase`closed: near 0 Ω` : phrase`open: no continuity`,
+        good: click
+          ? phrase`${closed ? 'closed' : 'open'} again, with a click`
+          : closed
+            ? phrase`closed: near 0 Ω`
+            : phrase`open: no continuity`,
       };
     return {
       id,

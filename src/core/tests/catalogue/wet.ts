@@ -1,3 +1,4 @@
+import { byItself, runsNoPump } from './byItself';
 import { traitsOf } from '../../duties';
 import { drawTime } from '../../levels';
 import { phrase, quantity, type Phrase } from '../../units';
@@ -58,9 +59,6 @@ function slow(world: World, from: number, to: number): Phrase[] {
   ];
 }
 
-/** A panel that only alarms: the pump has a switch of its own. */
-const runsNoPump = ({ panel }: World): boolean => panel !== null && !panel.outcomes.some((o) => o.kind === 'pump');
-
 export function fillToLead(world: World): Test {
   const { station, levels } = world;
   const { vessel, stop, lead } = levels;
@@ -83,12 +81,7 @@ export function fillToLead(world: World): Test {
           { id: 'time', label: 'time for it by hose', kind: 'hose time' },
           { id: 'level', label: 'water when the pump is called, rim down', kind: 'level' },
           runsNoPump(world)
-            ? {
-                id: 'reacts',
-                label: 'pump',
-                kind: 'sense',
-                good: phrase`starts by its own switch: this panel has no part in it`,
-              }
+            ? byItself('reacts', 'pump', 'starts')
             : { id: 'reacts', label: 'what reacts', kind: 'reacts' },
         ],
       },
