@@ -150,4 +150,78 @@ describe('proved as it is rehearsed', () => {
       expect(compared).toBeGreaterThan(15);
     },
   );
+
+  /** Water over the calls as a rehearsal takes it: pumps that turn and move nothing, and a hose. */
+  const rising = (station: Station, until: number) => {
+    const world = worldOf(station);
+    const still = faultsOf(station, world.panel!)
+      .filter((f) => Object.values(f.effects.pumps ?? {}).some((e) => e.moves === false) && /airlock/.test(f.id))
+      .map((f) => ({ id: f.id, from: 0, to: null }));
+    const { hoseFlow } = station.settings;
+    const { vessel, stop } = world.levels;
+    const seconds = (vessel.volume(until) - vessel.volume(stop)) / hoseFlow;
+    return run(station, {
+      faults: still,
+      duration: seconds * 1.05 + 60,
+      startLevel: stop,
+      inflow: { kind: 'steps', rows: [{ time: 0, flow: hoseFlow }], repeatEvery: null },
+    }).events;
+  };
+  const WARNS: ReadonlySet<string> = new Set(['alarm', 'lamp', 'report', 'interlock']);
+  const does = (e: { readonly sentence: readonly unknown[] }) =>
+    words(e.sentence.filter((p) => typeof p === 'string').join(''));
+
+  it(
+    'filled on over its calls, the alarm acts at the height and after the time that the card says, and does the same',
+    { timeout: 60_000 },
+    () => {
+      let compared = 0;
+      for (const [name, station] of every) {
+        const world = worldOf(station);
+        const fill = catalogueOf(world).find((t) => t.id === 'fill-alarm');
+        const { alarm, stop, lead, vessel } = world.levels;
+        if (!fill || !alarm || world.levels.hydraulics.flowsStill(alarm.rise)) continue;
+        if (!world.panel!.outcomes.some((o) => WARNS.has(o.kind))) continue;
+        const said = predict(world, fill);
+        const time = said.get('time')!;
+        if (time.kind !== 'value') continue;
+        // A float that is low may ring at the beginning: what is meant is the last that begins.
+        const first = rising(station, alarm.rise).findLast((e) => /is lit$|sounds$/.test(does(e)));
+        // The card counts from the call on, the rehearsal from the stop.
+        const before = (vessel.volume(lead) - vessel.volume(stop)) / station.settings.hoseFlow;
+        expect([name, first !== undefined]).toEqual([name, true]);
+        expect((first!.at - before) / time.value.value, name).toBeCloseTo(1, 2);
+        expect(first!.level, name).toBeCloseTo(alarm.rise, 3);
+        compared++;
+      }
+      expect(compared).toBeGreaterThan(40);
+    },
+  );
+
+  it('filled on to its cut-off, what makes the water stops at the height that the card says, and may run again below it', () => {
+    let compared = 0;
+    for (const [name, station] of every) {
+      const world = worldOf(station);
+      const test = catalogueOf(world).find((t) => t.id === 'cut-off');
+      const { cutoff } = world.levels;
+      if (!test || !cutoff || traitsOf(station).direction === 'fill') continue;
+      const said = predict(world, test);
+      const level = said.get('level')!;
+      const stops = rising(station, cutoff.rise).filter((e) => e.kind === 'interlock');
+      if (stops.length === 0) {
+        // Nothing is wired to it in this scheme, and the card says that nothing happens.
+        expect(
+          world.panel!.outcomes.some((o) => o.makesWater),
+          name,
+        ).toBe(false);
+        continue;
+      }
+      expect(level.kind === 'value' && vesselDepth(world) - level.value.value, name).toBeCloseTo(stops[0]!.level, 3);
+      expect(does(stops[0]!), name).toMatch(/is stopped$/);
+      compared++;
+    }
+    expect(compared).toBeGreaterThan(2);
+  });
 });
+
+const vesselDepth = (world: ReturnType<typeof worldOf>) => world.levels.vessel.depth;
