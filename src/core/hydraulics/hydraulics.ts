@@ -51,7 +51,11 @@ export interface Hydraulics {
 }
 
 /** The part of a station that its hydraulics are made from. */
-export type HydraulicStation = Pick<Station, 'pumps' | 'discharge' | 'settings' | 'duty'>;
+/** The settings on which the flow of water depends; every other leaves it as it is. */
+export const WATER_SETTINGS = ['waterTemperature', 'friction', 'standingLoss', 'weepCoefficient'] as const;
+export type HydraulicStation = Pick<Station, 'pumps' | 'discharge' | 'duty'> & {
+  readonly settings: Pick<Station['settings'], (typeof WATER_SETTINGS)[number]>;
+};
 
 /** What of it is out of order: pumps, by number from 0, whose check valves do not close. */
 export interface Disorder {

@@ -1,6 +1,6 @@
 export type { Drainback } from './drainback';
 export { freezingTime } from './freezing';
-export { hydraulicsOf, type Disorder, type Hydraulics, type Running } from './hydraulics';
+export { hydraulicsOf, WATER_SETTINGS, type Disorder, type Hydraulics, type Running } from './hydraulics';
 export { joukowsky, materialOf, waveSpeed } from './surge';
 export { ampsAt, IN_AIR, powerOf } from './power';
 export type { NoDuty, OperatingPoint } from './network';

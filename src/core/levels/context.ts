@@ -1,5 +1,5 @@
 import { wayOf, type Way } from '../duties';
-import { hydraulicsOf, type Hydraulics } from '../hydraulics';
+import { hydraulicsOf, WATER_SETTINGS, type Hydraulics } from '../hydraulics';
 import { flowsOf } from '../inflow';
 import { tripsOf, surroundsOf } from '../sensing';
 import { type Trips } from '../sensors';
@@ -126,9 +126,9 @@ export function surroundingsAfter(
   station: Station,
   { station: before, vessel, hydraulics }: LevelGeometry,
 ): Surroundings {
-  const same = (['vessel', 'pumps', 'discharge', 'duty', 'settings'] as const).every(
-    (part) => station[part] === before[part],
-  );
+  const same =
+    (['vessel', 'pumps', 'discharge', 'duty'] as const).every((part) => station[part] === before[part]) &&
+    WATER_SETTINGS.every((setting) => station.settings[setting] === before.settings[setting]);
   return same ? { vessel, hydraulics } : surroundingsOf(station);
 }
 

@@ -1,10 +1,11 @@
 import { clamp, read, structureOf, type Component, type Netlist, type Reading, type Settled } from '../circuit';
-import { drawTime, sayNoDuty, type LevelGeometry } from '../levels';
+import { sayNoDuty, type LevelGeometry } from '../levels';
 import { ampsAt, powerOf } from '../hydraulics';
 import { kindOf } from '../sensors';
 import { pinOf, type Panel } from '../schemes';
 import { phrase, quantity, type Format, type Phrase, type Quantity } from '../units';
 import { happens, readingWords } from '../wiring';
+import { timeDrawn } from './drawn';
 import type { Act } from './act';
 import type { Band, Observation, Probes } from './observation';
 import { response, sayResponses } from './response';
@@ -238,7 +239,7 @@ function timeOf(levels: LevelGeometry, way: readonly Passage[]): { time: number 
       const point = levels.hydraulics.at(level, by);
       if (!point.ok) return { why: sayNoDuty(point) };
     }
-    time += drawTime(levels, from, to, 0, by, 1e-7);
+    time += timeDrawn(levels, from, to, by);
   }
   return { time };
 }

@@ -7,6 +7,8 @@ import { sayPhrase } from '../units';
 import { wire } from '../wiring';
 import { isolationOf as isolationIn } from './isolation';
 import { testPlan } from '../proving';
+import { drawTime } from '../levels';
+import { timeDrawn } from './drawn';
 import { worldOf } from './world';
 
 /* What a panel does when a float is lifted, by hand from what the trade knows of each scheme; and the same by the machine that rehearses it. */
@@ -212,5 +214,41 @@ describe('what is switched off', () => {
   it('nobody leans into a reservoir of three litres', () => {
     expect(step(demo('cold-store-condensate'), 'tape').cautions.join()).not.toMatch(/[Ll]ean/);
     expect(step(demo('workshop-sump'), 'tape').cautions.join()).toMatch(/Lean in from a firm stand/);
+  });
+});
+
+describe('what stays known over an edit', () => {
+  const sump = demo('workshop-sump');
+  const before = worldOf(sump);
+  const edited = (change: (s: Station) => Station) => worldOf(change(sump), [], 'designed', before);
+  const withSetting = <K extends keyof Station['settings']>(key: K, value: Station['settings'][K]) =>
+    edited((s) => ({ ...s, settings: { ...s.settings, [key]: value } }));
+  it('is the water, where a setting changed that water does not ask for', () => {
+    expect(withSetting('hoseFlow', 1e-3).levels.hydraulics).toBe(before.levels.hydraulics);
+    expect(withSetting('hoseFlow', 1e-3).station.settings.hoseFlow).toBe(1e-3);
+  });
+  it.each([
+    ['waterTemperature', 313.15],
+    ['friction', 'hazen-williams'],
+    ['standingLoss', 99],
+    ['weepCoefficient', 0.9],
+  ] as const)('and not where %s did', (key, value) => {
+    expect(sump.settings[key]).not.toBe(value);
+    expect(withSetting(key, value).levels.hydraulics).not.toBe(before.levels.hydraulics);
+  });
+  it('a time that was worked out is the time of this line and this vessel, and of no other', () => {
+    const { lead, stop } = before.levels;
+    const first = timeDrawn(before.levels, lead, stop);
+    expect(first).toBeCloseTo(drawTime(before.levels, lead, stop, 0), 6);
+    expect(timeDrawn(before.levels, lead, stop)).toBe(first);
+    const wider = edited((s) => ({
+      ...s,
+      vessel: { ...s.vessel, shape: { kind: 'cylinder', diameter: 1.8, depth: 1.4 } },
+    }));
+    // Twice the diameter, four times the water.
+    expect(timeDrawn(wider.levels, lead, stop) / first).toBeCloseTo(4, 4);
+    const longer = edited((s) => ({ ...s, discharge: { ...s.discharge } }));
+    expect(longer.levels.hydraulics).not.toBe(before.levels.hydraulics);
+    expect(timeDrawn(longer.levels, lead, stop)).toBeCloseTo(first, 9);
   });
 });

@@ -1,6 +1,6 @@
 import { byItself, runsNoPump } from './byItself';
 import { traitsOf } from '../../duties';
-import { drawTime } from '../../levels';
+import { timeDrawn } from '../drawn';
 import { phrase, quantity, type Phrase } from '../../units';
 import type { Act } from '../act';
 import type { Observation, Probes } from '../observation';
@@ -40,7 +40,7 @@ export function waitFor(world: World, from: number, to: number): number {
 /** Time of one pump over some water, s; without an end where it cannot be told. */
 export function runTime({ levels }: World, from: number, to: number): number {
   const ends = [from, to].every((level) => levels.hydraulics.at(level, 1).ok);
-  return ends ? drawTime(levels, from, to, 0, 1, ROUGH) : Infinity;
+  return ends ? timeDrawn(levels, from, to, 1, ROUGH) : Infinity;
 }
 
 /** Until the pump that was called by the water runs: at once, or when a timer’s rest is over. */
