@@ -70,57 +70,64 @@ function piecesOf(board: Board, evidence: readonly Evidence[]): Piece[] {
 const guessed = ({ likely, sound, least }: Piece, a: number, b: number): number =>
   Math.max(sound[a] ? likely[b]! : sound[b] ? likely[a]! : Math.max(likely[a]!, likely[b]!), least);
 
-interface Candidate {
-  readonly pair: Suspect;
+/** Two of the board that could be there at once, by their places, and how likely both are by what each shows alone. */
+interface Two {
+  readonly a: number;
+  readonly b: number;
   readonly score: number;
-  readonly together: boolean;
 }
 
-/** Every two that could be there at once, with how likely both are by what each shows alone. */
-function candidatesOf(board: Board, evidence: readonly Evidence[]): Candidate[] {
+/** So many of the likeliest are looked at more closely. */
+const LOOKED_AT = 160;
+
+const likeliestFirst = (all: Two[], most: number): Two[] => all.sort((x, y) => y.score - x.score).slice(0, most);
+
+/** The likeliest two by two; and beside them those that may kill, whatever is likelier. */
+function candidatesOf(board: Board, evidence: readonly Evidence[]): { plain: Two[]; lethal: Two[] } {
   const pieces = piecesOf(board, evidence);
-  const single = board.suspects.flatMap((s, i) => (s.kind === 'fault' || s.kind === 'landed' ? [i] : []));
-  const total = board.suspects.reduce((sum, s) => sum + s.weight, 0);
-  return single.flatMap((i, k) =>
-    single.slice(k + 1).flatMap((j): Candidate[] => {
-      const [a, b] = [board.suspects[i]!, board.suspects[j]!];
-      const together = (earthLost(a) && leaks(b)) || (earthLost(b) && leaks(a));
-      if (a.family === b.family || (!together && a.faults[0]!.part === b.faults[0]!.part)) return [];
-      const weight = (a.weight * b.weight) / total;
-      return [
-        {
-          pair: pairOf(a, b, total),
-          // Together they show what neither shows: what one of them says of it says nothing.
-          score: together ? weight : pieces.reduce((product, p) => product * guessed(p, i, j), weight),
-          together,
-        },
-      ];
-    }),
-  );
+  const { suspects } = board;
+  const single = suspects.flatMap((s, i) => (s.kind === 'fault' || s.kind === 'landed' ? [i] : []));
+  const [lost, leaking] = [suspects.map(earthLost), suspects.map(leaks)];
+  const [plain, lethal]: [Two[], Two[]] = [[], []];
+  for (const [k, a] of single.entries())
+    for (const b of single.slice(k + 1)) {
+      const [one, other] = [suspects[a]!, suspects[b]!];
+      if (one.family === other.family) continue;
+      const weight = one.weight * other.weight;
+      // Together they show what neither shows: what one of them says of it says nothing.
+      if ((lost[a] && leaking[b]) || (lost[b] && leaking[a])) lethal.push({ a, b, score: weight });
+      else if (one.faults[0]!.part !== other.faults[0]!.part) {
+        let score = weight;
+        for (const p of pieces) score *= guessed(p, a, b);
+        plain.push({ a, b, score });
+      }
+    }
+  return { plain: likeliestFirst(plain, LOOKED_AT), lethal: likeliestFirst(lethal, LOOKED_AT) };
 }
 
 /** The likeliest of some pairs: guessed at first, and asked, the best first, until the likeliest are all known. */
-function likeliest(board: Board, evidence: readonly Evidence[], all: readonly Candidate[], most: number): Suspect[] {
-  const { asking } = board;
+function likeliest(board: Board, evidence: readonly Evidence[], all: readonly Two[], most: number): Suspect[] {
+  const { asking, suspects } = board;
+  const total = suspects.reduce((sum, s) => sum + s.weight, 0);
   const of = evidence.flatMap((e) => likelihoodOf(board, e) ?? []);
   const asked = (pair: Suspect): number => {
     const row = asking.row(pair);
     return of.reduce((product, l) => product * l(row), pair.weight);
   };
   const ranked = all
-    .map(({ pair, score }) => ({
-      pair,
-      known: asking.knows(pair.id),
-      score: asking.knows(pair.id) ? asked(pair) : score,
-    }))
-    .sort((a, b) => b.score - a.score);
+    .map(({ a, b, score }) => {
+      const pair = pairOf(suspects[a]!, suspects[b]!, total);
+      const known = asking.knows(pair.id);
+      return { pair, known, score: known ? asked(pair) : score / total };
+    })
+    .sort((x, y) => y.score - x.score);
   const worth = WORTHY * ranked.reduce((sum, r) => sum + r.score, 0);
   for (let n = 0; n < ASKED; n++) {
     const next = ranked.slice(0, most).find((r) => !r.known && r.score >= worth);
     if (!next) break;
     next.known = true;
     next.score = asked(next.pair);
-    ranked.sort((a, b) => b.score - a.score);
+    ranked.sort((x, y) => y.score - x.score);
   }
   return ranked.flatMap((r) => (r.known ? [r.pair] : [])).slice(0, most);
 }
@@ -140,21 +147,12 @@ export function withPairs(
   told?: (share: number) => void,
 ): Board {
   if (evidence.length === 0 || explained(singles, evidence) >= EXPLAINED) return singles;
-  const all = candidatesOf(singles, evidence);
-  const plain = likeliest(
-    singles,
-    evidence,
-    all.filter((c) => !c.together),
-    MOST,
-  );
-  // What may kill is asked whatever is likelier.
-  const lethal = likeliest(
-    singles,
-    evidence,
-    all.filter((c) => c.together),
-    LETHAL,
-  );
-  const pairs = [...plain, ...lethal];
+  const { plain, lethal } = candidatesOf(singles, evidence);
+  const pairs = [
+    ...likeliest(singles, evidence, plain, MOST),
+    // What may kill is asked whatever is likelier.
+    ...likeliest(singles, evidence, lethal, LETHAL),
+  ];
   if (pairs.length === 0) return singles;
   const now = new Set(before.suspects.flatMap((s) => (s.kind === 'pair' ? [s.id] : [])));
   if (before.asking === singles.asking && now.size === pairs.length && pairs.every((p) => now.has(p.id))) return before;

@@ -119,6 +119,8 @@ export function play(
   // Where nothing tells more there is nothing to be asked.
   const bound = begins.length === 0 ? 0 : entropy(p) / Math.max(...begins.map((c) => c.tells));
   const list = [...ROUNDS.map((r) => r.id), ...questionsOf(board, seen).map((q) => q.id)];
+  // A plain list goes on whatever is thought.
+  const pairsAfter = by === 'list' ? Infinity : PAIRS_AFTER;
   while (!sure(standings(board, p)) && tests.length < MOST) {
     const id = by === 'list' ? list.find((x) => !closed.has(x)) : nextOf(board, p, { setting, closed, seen })?.id;
     if (id === undefined) break;
@@ -134,7 +136,7 @@ export function play(
     evidence.push(...found);
     for (const e of found) if (e.kind === 'symptom') seen.add(e.symptom);
     // One answer that fits nothing may be a slip: the first pairs are asked when a second one does not.
-    if (board !== whole || tests.length % PAIRS_AFTER === 0) board = withPairs(whole, evidence, board);
+    if (board !== whole || tests.length % pairsAfter === 0) board = withPairs(whole, evidence, board);
     p = beliefs(board, evidence);
   }
   const ranked = standings(board, p);
