@@ -1,4 +1,8 @@
-/* Serves the built application. Options: --port N (default 4310), --host NAME (default 127.0.0.1), --name NAME (another name it answers to; may be said again). */
+/*
+ * Serves the built application. Options: --port N (default 4310), --host NAME (default 127.0.0.1), --name NAME (another name it answers to; may be
+ * said again), --cert FILE --key FILE (TLS; “npm run certificate” makes both), --people (people sign in on this machine as well), --proxy ADDRESS
+ * (of a proxy before it that takes TLS and says truly who comes; may be said again), --plain (over a network without TLS, knowing what that means).
+ */
 import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
@@ -15,10 +19,15 @@ function options(args) {
         port: { type: 'string', default: process.env.PORT ?? '4310' },
         host: { type: 'string', default: '127.0.0.1' },
         name: { type: 'string', multiple: true, default: [] },
+        cert: { type: 'string' },
+        key: { type: 'string' },
+        people: { type: 'boolean', default: false },
+        proxy: { type: 'string', multiple: true, default: [] },
+        plain: { type: 'boolean', default: false },
       },
     }).values;
   } catch (error) {
-    return stop(`${error.message}. There are --port, --host and --name.`);
+    return stop(`${error.message}. There are --port, --host, --name, --cert, --key, --people, --proxy and --plain.`);
   }
 }
 
@@ -44,6 +53,50 @@ function endWith(pid) {
   }, 1000).unref();
 }
 
+/** A file that is named after an option. */
+function fileOf(option, file) {
+  try {
+    return readFileSync(file, 'utf8');
+  } catch (error) {
+    return stop(`--${option} ${file} cannot be read: ${error.message}`);
+  }
+}
+
+/** Certificate and key, both or none. */
+function tlsOf({ cert, key }) {
+  if ((cert === undefined) !== (key === undefined))
+    stop('--cert and --key belong together: “npm run certificate” makes both.');
+  return cert === undefined ? null : { cert: fileOf('cert', cert), key: fileOf('key', key) };
+}
+
+/** Who comes in: on this machine alone nobody is asked; over a network everybody is, and passphrases go over TLS. */
+function doorOf(values) {
+  const tls = tlsOf(values);
+  const near = LOOPBACK.includes(values.host);
+  if (!near && !tls && values.proxy.length === 0 && !values.plain)
+    stop(
+      `--host ${values.host}: passphrases and stations would go over the network for everybody to read.\nMake a certificate with “npm run certificate”, then start with --cert and --key. (--plain: without, knowing that.)`,
+    );
+  return { tls, proxies: values.proxy, people: !near || values.people || values.proxy.length > 0 };
+}
+
+/** Says where it is, and what must be known of it. */
+function announce(values, port, door, firstWord) {
+  if (door.people && !door.tls && door.proxies.length === 0 && !LOOPBACK.includes(values.host))
+    process.stderr.write(
+      `\n*** --host ${values.host} --plain: nothing is encrypted. Whoever is in this network can read passphrases as they are typed. ***\n`,
+    );
+  const at = values.host === '0.0.0.0' || values.host === '::' ? '127.0.0.1' : values.host;
+  const address = `${door.tls ? 'https' : 'http'}://${at.includes(':') ? `[${at}]` : at}:${port}`;
+  if (firstWord !== null)
+    say(
+      `\nNobody has an account here yet. Whoever opens this address first becomes the owner; it is good once, for three days:\n  ${address}/join/${firstWord}`,
+    );
+  say(
+    `\nPit Bell is ready: ${address}\n(stop it with Ctrl C; data in ${path.resolve(process.env.PITBELL_DATA ?? 'data')})`,
+  );
+}
+
 /** Starts the server in this process and says its address when it answers. */
 export async function serve(args) {
   const values = options(args);
@@ -56,21 +109,16 @@ export async function serve(args) {
   process.env.NEXT_TELEMETRY_DISABLED = '1';
   process.env.NODE_ENV = 'production';
   const { serveBuilt, CannotStart } = await import(BUILT);
+  const door = doorOf(values);
+  let firstWord = null;
   try {
-    await serveBuilt({ folder: ROOT, port, host: values.host, names: values.name });
+    ({ firstWord } = await serveBuilt({ folder: ROOT, port, host: values.host, names: values.name, ...door }));
   } catch (error) {
     if (error instanceof CannotStart) stop(error.message);
     throw error;
   }
   endWith(starter());
-  if (!LOOPBACK.includes(values.host))
-    process.stderr.write(
-      `\n*** --host ${values.host}: EVERYBODY who reaches this machine over the network can read and change every station. ***\n*** There is no signing in yet, and nothing is encrypted. Use it only in a network whose every user you trust. ***\n`,
-    );
-  const at = values.host === '0.0.0.0' || values.host === '::' ? '127.0.0.1' : values.host;
-  say(
-    `\nPit Bell is ready: http://${at.includes(':') ? `[${at}]` : at}:${port}\n(stop it with Ctrl C; data in ${path.resolve(process.env.PITBELL_DATA ?? 'data')})`,
-  );
+  announce(values, port, door, firstWord);
 }
 
 if (process.argv[1] === path.join(ROOT, 'scripts/serve.mjs')) await serve(process.argv.slice(2));

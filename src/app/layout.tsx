@@ -2,8 +2,10 @@ import '@fontsource-variable/archivo/wght.css';
 import '@fontsource-variable/spline-sans-mono/wght.css';
 import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter';
 import type { Metadata } from 'next';
-import { cookies } from 'next/headers';
+import { cookies, headers } from 'next/headers';
 import type { ReactNode } from 'react';
+import { personFrom } from '@/server/people/who';
+import { PersonProvider } from '@/ui/people/PersonProvider';
 import { Surface } from '@/ui/theme/Surface';
 import { prefsFrom } from '@/ui/theme/prefs';
 import './print.css';
@@ -15,11 +17,14 @@ export const metadata: Metadata = {
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const jar = await cookies();
+  const person = personFrom(await headers());
   return (
     <html lang="en">
       <body>
         <AppRouterCacheProvider>
-          <Surface initial={prefsFrom((name) => jar.get(name)?.value)}>{children}</Surface>
+          <PersonProvider person={person && { name: person.name, role: person.role }}>
+            <Surface initial={prefsFrom((name) => jar.get(name)?.value)}>{children}</Surface>
+          </PersonProvider>
         </AppRouterCacheProvider>
       </body>
     </html>

@@ -13,7 +13,7 @@ import { dueCalendar, dueCsv } from './dueFiles';
 import { addFirmRule, endFirmRule, firmRules } from './firmRules';
 import { MIGRATIONS } from './migrations';
 import { sparkAt } from './sparks';
-import { createStation, saveStation, type Saved } from './stations';
+import { createStation, findStation, saveStation, type Saved } from './stations';
 
 let folder: string;
 let db: Db;
@@ -256,9 +256,13 @@ describe('the book', () => {
     const file = path.join(folder, 'older.sqlite');
     const older = openDatabase(file, MIGRATIONS.slice(0, 4));
     expect(older.pragma('user_version', { simple: true })).toBe(4);
-    const kept = createStation(older, newStation('Old', 'Yard', 'metric-230'), AT);
+    older.exec("INSERT INTO stations (id, revision, created_at) VALUES (7, 1, 'x')");
+    older
+      .prepare("INSERT INTO revisions (station_id, revision, saved_at, document) VALUES (7, 1, 'x', ?)")
+      .run(JSON.stringify(newStation('Old', 'Yard', 'metric-230')));
     older.close();
     const now = openDatabase(file);
+    const kept = findStation(now, 7)!;
     expect(writePage(now, kept, visit('first page'), AT).ok).toBe(true);
     expect(now.pragma('user_version', { simple: true })).toBe(MIGRATIONS.length);
     now.close();

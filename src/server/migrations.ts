@@ -364,4 +364,78 @@ export const MIGRATIONS: readonly string[] = [
   CREATE TRIGGER book_photos_stay BEFORE UPDATE ON book_photos BEGIN SELECT RAISE(ABORT, 'a photograph is never changed'); END;
   CREATE TRIGGER book_photos_remain BEFORE DELETE ON book_photos BEGIN SELECT RAISE(ABORT, 'a photograph is never removed'); END;
   `,
+  `
+  -- People who may come in over a network, their sessions and what their passphrases are known by: tables of the library that keeps them
+  -- (better-auth); it asks for no more, and a test says so. Their dates are text.
+  CREATE TABLE people (
+    id TEXT NOT NULL PRIMARY KEY,
+    name TEXT NOT NULL,
+    email TEXT NOT NULL UNIQUE,
+    emailVerified INTEGER NOT NULL,
+    image TEXT,
+    createdAt DATE NOT NULL,
+    updatedAt DATE NOT NULL,
+    role TEXT NOT NULL CHECK (role IN ('reader', 'installer', 'owner'))
+  );
+  CREATE TABLE people_sessions (
+    id TEXT NOT NULL PRIMARY KEY,
+    expiresAt DATE NOT NULL,
+    token TEXT NOT NULL UNIQUE,
+    createdAt DATE NOT NULL,
+    updatedAt DATE NOT NULL,
+    ipAddress TEXT,
+    userAgent TEXT,
+    userId TEXT NOT NULL REFERENCES people (id) ON DELETE CASCADE
+  );
+  CREATE INDEX people_sessions_by_person ON people_sessions (userId);
+  CREATE TABLE people_secrets (
+    id TEXT NOT NULL PRIMARY KEY,
+    accountId TEXT NOT NULL,
+    providerId TEXT NOT NULL,
+    userId TEXT NOT NULL REFERENCES people (id) ON DELETE CASCADE,
+    accessToken TEXT,
+    refreshToken TEXT,
+    idToken TEXT,
+    accessTokenExpiresAt DATE,
+    refreshTokenExpiresAt DATE,
+    scope TEXT,
+    password TEXT,
+    createdAt DATE NOT NULL,
+    updatedAt DATE NOT NULL
+  );
+  CREATE INDEX people_secrets_by_person ON people_secrets (userId);
+  CREATE TABLE people_words (
+    id TEXT NOT NULL PRIMARY KEY,
+    identifier TEXT NOT NULL,
+    value TEXT NOT NULL,
+    expiresAt DATE NOT NULL,
+    createdAt DATE NOT NULL,
+    updatedAt DATE NOT NULL
+  );
+
+  -- Addresses that are good once: by the digest of their word, never by the word. The first of all is made by nobody.
+  CREATE TABLE people_invited (
+    digest TEXT NOT NULL PRIMARY KEY,
+    role TEXT NOT NULL CHECK (role IN ('reader', 'installer', 'owner')),
+    made_at TEXT NOT NULL,
+    made_by TEXT,
+    until TEXT NOT NULL,
+    used_at TEXT,
+    used_by TEXT
+  ) STRICT;
+
+  -- What came to the door: right and wrong passphrases, by the name that was said and the address they came from.
+  CREATE TABLE people_tried (
+    id INTEGER PRIMARY KEY,
+    at INTEGER NOT NULL,
+    name TEXT NOT NULL,
+    address TEXT NOT NULL,
+    let_in INTEGER NOT NULL CHECK (let_in IN (0, 1))
+  ) STRICT;
+  CREATE INDEX people_tried_by_name ON people_tried (name, at);
+  CREATE INDEX people_tried_by_address ON people_tried (address, at);
+
+  -- Who saved a revision; null where nobody was signed in.
+  ALTER TABLE revisions ADD COLUMN saved_by TEXT;
+  `,
 ];

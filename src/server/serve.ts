@@ -1,10 +1,15 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
+import { createServer as createSecure } from 'node:https';
 import { networkInterfaces } from 'node:os';
 import path from 'node:path';
 import { Worker } from 'node:worker_threads';
 import next from 'next';
 import sirv from 'sirv';
 import { closeDatabase, database, DataTrouble, openDataFolder } from './db';
+import { accountsOf, secretIn } from './people/accounts';
+import { gateOf } from './people/gate';
+import { invite, nobodyIn } from './people/people';
+import { PERSON } from './people/who';
 import { contentPolicy, GUARDS, LOOPBACK, METHODS, newNonce, refused } from './door';
 import { listNames } from './heads';
 
@@ -14,6 +19,12 @@ export interface Serving {
   readonly host: string;
   /** Further names that it answers to. */
   readonly names: readonly string[];
+  /** Whether people sign in. */
+  readonly people: boolean;
+  /** What TLS is made with; null: none. */
+  readonly tls: { readonly cert: string; readonly key: string } | null;
+  /** Proxies that say truly who stands before them, and that take TLS. */
+  readonly proxies: readonly string[];
 }
 
 /** Something that keeps the server from starting, in one line. */
@@ -74,8 +85,10 @@ function builtFirst(folder: string, handle: Handler): Handler {
 }
 
 /** Lets in what may come in, with the word that its page’s scripts are known by. */
-function letIn(handle: Handler, names: ReadonlySet<string>) {
+function letIn(handle: Handler, names: ReadonlySet<string>, gate: ReturnType<typeof gateOf> | null, tls: boolean) {
   return (request: IncomingMessage, response: ServerResponse): void => {
+    // Nobody says of himself who he is.
+    delete request.headers[PERSON];
     const no = refused(request, names);
     if (no) {
       answer(response, no.status, no.message);
@@ -88,12 +101,16 @@ function letIn(handle: Handler, names: ReadonlySet<string>) {
     request.headers['content-security-policy'] = policy;
     response.setHeader('content-security-policy', policy);
     for (const [name, value] of Object.entries(GUARDS)) response.setHeader(name, value);
+    if (tls) response.setHeader('strict-transport-security', 'max-age=31536000');
     if (request.url?.startsWith('/api/')) response.setHeader('cache-control', 'no-store');
-    handle(request, response).catch((error: unknown) => {
-      process.stderr.write(`${(error as Error).message}\n`);
-      if (response.headersSent) response.destroy();
-      else answer(response, 500, 'the server could not answer this');
-    });
+    const passed = gate ? gate(request, response) : Promise.resolve(true);
+    passed
+      .then((on) => (on ? handle(request, response) : undefined))
+      .catch((error: unknown) => {
+        process.stderr.write(`${(error as Error).message}\n`);
+        if (response.headersSent) response.destroy();
+        else answer(response, 500, 'the server could not answer this');
+      });
   };
 }
 
@@ -173,17 +190,35 @@ async function warmUp(address: string, station: number): Promise<void> {
   }
 }
 
-/** Serves the built application until it is told to stop. @throws CannotStart with what is in the way */
-export async function serveBuilt({ folder, port, host, names }: Serving): Promise<void> {
+/** What stands at the door where people sign in; null where nobody does. */
+async function gateFor({ people, tls, proxies }: Serving): Promise<ReturnType<typeof gateOf> | null> {
+  if (!people) return null;
+  const secure = tls !== null || proxies.length > 0;
+  return gateOf({ accounts: await accountsOf(database(), secretIn(), secure), proxies });
+}
+
+/** The word by which the first of all comes in; null where somebody is in, or nobody has to be. */
+const firstWord = ({ people }: Serving): string | null =>
+  people && nobodyIn(database()) ? invite(database(), 'owner', null, new Date().toISOString()) : null;
+
+/**
+ * Serves the built application until it is told to stop.
+ * @returns the word by which the first of all comes in, where nobody has an account yet
+ * @throws CannotStart with what is in the way
+ */
+export async function serveBuilt(serving: Serving): Promise<{ firstWord: string | null }> {
+  const { folder, port, host, names, tls } = serving;
   tryData();
   const app = next({ dev: false, dir: folder, hostname: host, port });
   // The port first: a second start must not get as far as the application.
   let handle: Handler | null = null;
-  const server = createServer((request, response) => {
-    if (handle) letIn(handle, all)(request, response);
-    else answer(response, 503, 'starting');
-  });
+  const gate = await gateFor(serving);
   const all = namesOf({ host, names });
+  const listener = (request: IncomingMessage, response: ServerResponse) => {
+    if (handle) letIn(handle, all, gate, tls !== null)(request, response);
+    else answer(response, 503, 'starting');
+  };
+  const server = tls ? secured(tls, listener) : createServer(listener);
   server.requestTimeout = 60_000;
   server.headersTimeout = 20_000;
   await listening(server, port, host);
@@ -194,5 +229,16 @@ export async function serveBuilt({ folder, port, host, names }: Serving): Promis
   noPanels = readPanels(folder);
   handle = builtFirst(folder, app.getRequestHandler() as Handler);
   const own = inAddress(WILD.includes(host) ? '127.0.0.1' : host);
-  void warmUp(`http://${own}:${port}`, listNames(database())[0]?.id ?? 0);
+  // Behind a gate nobody is asked in to warm it.
+  if (!gate && !tls) void warmUp(`http://${own}:${port}`, listNames(database())[0]?.id ?? 0);
+  return { firstWord: firstWord(serving) };
+}
+
+/** A server over TLS. @throws CannotStart where certificate and key do not belong together, or are none */
+function secured(tls: NonNullable<Serving['tls']>, listener: (q: IncomingMessage, r: ServerResponse) => void): Server {
+  try {
+    return createSecure({ cert: tls.cert, key: tls.key, minVersion: 'TLSv1.2' }, listener);
+  } catch (error) {
+    throw new CannotStart(`--cert and --key are no certificate with its key: ${(error as Error).message}`);
+  }
 }

@@ -10,12 +10,13 @@ import { digestOf, openDatabase, openDataFolder, type Db } from './db';
 import { LARGEST_BODY, idFrom, readJson, writing } from './edge';
 import { feedOf, keepFeed } from './feeds/feeds';
 import { MIGRATIONS } from './migrations';
+import { nobodyIn } from './people/people';
 import { addEntry, findRun, listRuns, startRun } from './proofs';
 import { keepPumpModel, listPumpModels } from './pumps';
 import { seedDemo } from './seed';
 import { headsOf, keepFigures, listNames, neighboursOf } from './heads';
 import { headsNow, headsWorkedOut } from './figures';
-import { createStation, findStation, readStation, saveStation, storedDocument } from './stations';
+import { createStation, findStation, readStation, saveStation, storedDocument, savedBy } from './stations';
 
 let folder: string;
 let file: string;
@@ -61,7 +62,8 @@ describe('the database', () => {
     db.close();
     rmSync(file);
     db = openDatabase(file, MIGRATIONS.slice(0, 5));
-    const { id } = createStation(db, station(), AT);
+    const id = 1;
+    plant(id, JSON.stringify(station()));
     db.prepare(
       "INSERT INTO book_pages (station_id, revision, kind, happened_at, written_at, written_by, content) VALUES (?, 1, 'visit', ?, ?, 'R. T.', ?)",
     ).run(id, AT, AT, JSON.stringify({ kind: 'visit', why: 'look', minutes: null, words: 'as it was' }));
@@ -76,6 +78,18 @@ describe('the database', () => {
     expect(feedOf(db, id)?.feed).toEqual(feed);
     expect(() => db.exec("UPDATE feeds SET kept_by = 'x'")).toThrow(/never changed/);
     expect(() => db.exec('DELETE FROM feeds')).toThrow(/never removed/);
+  });
+
+  it('brings a file of version 6 up to date: nobody signed what is there, and people can come in', () => {
+    db.close();
+    rmSync(file);
+    db = openDatabase(file, MIGRATIONS.slice(0, 6));
+    plant(1, JSON.stringify(station()));
+    db.close();
+    db = openDatabase(file);
+    expect([savedBy(db, 1, 1), nobodyIn(db)]).toEqual([null, true]);
+    expect(saveStation(db, 1, 1, station('Signed'), AT, null, 'R. Teal')).toMatchObject({ ok: true });
+    expect([savedBy(db, 1, 2), savedBy(db, 1, 1), savedBy(db, 1, 9)]).toEqual(['R. Teal', null, null]);
   });
 
   it('brings an old file up to date and keeps its rows', () => {

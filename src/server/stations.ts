@@ -91,11 +91,16 @@ export const documentAt = (db: Db, id: number, revision: number): string | null 
     )
     .get(id, revision)?.document ?? null;
 
-function insertRevision(db: Db, { id, revision, savedAt, station }: Saved, key: string | null): void {
+function insertRevision(
+  db: Db,
+  { id, revision, savedAt, station }: Saved,
+  key: string | null,
+  by: string | null,
+): void {
   const document = JSON.stringify(station);
   db.prepare(
-    'INSERT INTO revisions (station_id, revision, saved_at, document, digest, save_key) VALUES (?, ?, ?, ?, ?, ?)',
-  ).run(id, revision, savedAt, document, digestOf(document), key);
+    'INSERT INTO revisions (station_id, revision, saved_at, document, digest, save_key, saved_by) VALUES (?, ?, ?, ?, ?, ?, ?)',
+  ).run(id, revision, savedAt, document, digestOf(document), key, by);
   const { name, site } = station.identity;
   db.prepare(
     `INSERT INTO station_figures (station_id, revision, name, site) VALUES (?, ?, ?, ?)
@@ -112,15 +117,29 @@ function savedAs(db: Db, key: string | null, where: string, ...of: readonly numb
   return found?.ok ? found.saved : null;
 }
 
+/** Who saved a revision; null where nobody was signed in. */
+export const savedBy = (db: Db, id: number, revision: number): string | null =>
+  db
+    .prepare<[number, number], { saved_by: string | null }>(
+      'SELECT saved_by FROM revisions WHERE station_id = ? AND revision = ?',
+    )
+    .get(id, revision)?.saved_by ?? null;
+
 /** Keeps a new station. @param key of the request: the same one sent again makes no second station */
-export function createStation(db: Db, station: Station, at: string, key: string | null = null): Saved {
+export function createStation(
+  db: Db,
+  station: Station,
+  at: string,
+  key: string | null = null,
+  by: string | null = null,
+): Saved {
   return db
     .transaction(() => {
       const before = savedAs(db, key, 'r.revision = 1');
       if (before) return before;
       const { lastInsertRowid } = db.prepare('INSERT INTO stations (revision, created_at) VALUES (1, ?)').run(at);
       const saved = { id: Number(lastInsertRowid), revision: 1, savedAt: at, station };
-      insertRevision(db, saved, key);
+      insertRevision(db, saved, key, by);
       return saved;
     })
     .immediate();
@@ -137,6 +156,7 @@ export function saveStation(
   station: Station,
   at: string,
   key: string | null = null,
+  by: string | null = null,
 ): SaveResult {
   return db
     .transaction((): SaveResult => {
@@ -147,7 +167,7 @@ export function saveStation(
       if (isDeepStrictEqual(now.station, station)) return { ok: true, saved: now };
       if (now.revision !== base) return { ok: false, reason: 'stale', theirs: now };
       const saved = { id, revision: base + 1, savedAt: at, station };
-      insertRevision(db, saved, key);
+      insertRevision(db, saved, key, by);
       db.prepare('UPDATE stations SET revision = ? WHERE id = ?').run(saved.revision, id);
       return { ok: true, saved };
     })

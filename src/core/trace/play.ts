@@ -28,8 +28,6 @@ export interface Played {
 
 /** How often an answer is wrong. */
 const SLIPS = 0.03;
-/** Tests after which it is asked again whether pairs are wanted. */
-const PAIRS_AFTER = 3;
 /** Tests after which one gives up. */
 const MOST = 60;
 
@@ -95,6 +93,9 @@ function placeOf(board: Board, p: readonly number[], truth: Suspect, row: Row): 
 /** How one looks: by what is proposed, or a plain list from its beginning to its end. */
 export type By = 'proposal' | 'list';
 
+/** Tests after which it is asked again whether pairs are wanted; a plain list goes on whatever is thought. */
+const PAIRS_AFTER: Readonly<Record<By, number>> = { proposal: 3, list: Infinity };
+
 /**
  * Looks for a suspect that is true, from its symptoms on, until it is sure or nothing tells more. Where no single suspect explains what is found,
  * pairs are asked too.
@@ -119,8 +120,6 @@ export function play(
   // Where nothing tells more there is nothing to be asked.
   const bound = begins.length === 0 ? 0 : entropy(p) / Math.max(...begins.map((c) => c.tells));
   const list = [...ROUNDS.map((r) => r.id), ...questionsOf(board, seen).map((q) => q.id)];
-  // A plain list goes on whatever is thought.
-  const pairsAfter = by === 'list' ? Infinity : PAIRS_AFTER;
   while (!sure(standings(board, p)) && tests.length < MOST) {
     const id = by === 'list' ? list.find((x) => !closed.has(x)) : nextOf(board, p, { setting, closed, seen })?.id;
     if (id === undefined) break;
@@ -136,7 +135,7 @@ export function play(
     evidence.push(...found);
     for (const e of found) if (e.kind === 'symptom') seen.add(e.symptom);
     // One answer that fits nothing may be a slip: the first pairs are asked when a second one does not.
-    if (board !== whole || tests.length % pairsAfter === 0) board = withPairs(whole, evidence, board);
+    if (board !== whole || tests.length % PAIRS_AFTER[by] === 0) board = withPairs(whole, evidence, board);
     p = beliefs(board, evidence);
   }
   const ranked = standings(board, p);

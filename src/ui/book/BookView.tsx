@@ -5,12 +5,13 @@ import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { ownMetersOf, type PageSent } from '@/core/book';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
-import { keep, kept, newKey } from '../parts/browserKeep';
+import { newKey } from '../parts/browserKeep';
 import { Segments } from '../parts/Segments';
 import { TextBox } from '../parts/TextBox';
+import { useWho, type Who } from '../people/useWho';
 import { StationShaft } from '../shaft/StationShaft';
 import { BookLines } from './BookLines';
 import { DueList } from './DueList';
@@ -29,7 +30,6 @@ const ImportReadings = dynamic(() => import('./ImportReadings').then((m) => m.Im
 const Live = dynamic(() => import('./Live').then((m) => m.Live), { ssr: false, loading: () => null });
 const Search = dynamic(() => import('./Search').then((m) => m.Search), { ssr: false, loading: () => null });
 
-const WHO = 'pitbell.who';
 type Writing = 'visit' | 'alarm' | 'part' | 'rule' | 'site';
 const WRITING: readonly (readonly [Writing, string])[] = [
   ['visit', 'visit'],
@@ -38,19 +38,6 @@ const WRITING: readonly (readonly [Writing, string])[] = [
   ['rule', 'to do again'],
   ['site', 'site'],
 ];
-
-type Who = readonly [name: string, set: (name: string) => void];
-
-/** Who writes on this device: asked once, kept here. */
-function useWho(): Who {
-  const [who, setWho] = useState('');
-  useEffect(() => {
-    // What the browser keeps is known only after the page.
-    // eslint-disable-next-line react-hooks/set-state-in-effect
-    setWho(kept(WHO) ?? '');
-  }, []);
-  return [who, (name) => (setWho(name), void keep(WHO, name))];
-}
 
 /** Writes pages, and answers the number of each; what could not be written stays in its form, and why is said. */
 function useWriting(stationId: number, who: string, at: string) {
@@ -90,7 +77,7 @@ function Write({ site, last, who }: Pick<BookProps, 'site' | 'last'> & { who: Wh
   const id = useEditor((s) => s.id);
   const { station } = useEditor((s) => s.judged.context);
   const system = useStationSystem();
-  const [name, setName] = who;
+  const { name, signedIn, say } = who;
   const [at, setAt] = useState('');
   const [writing, setWriting] = useState<Writing>('visit');
   const { failed, send, photos } = useWriting(id, name, at);
@@ -102,7 +89,13 @@ function Write({ site, last, who }: Pick<BookProps, 'site' | 'last'> & { who: Wh
     >
       <Segments label="what is written" value={writing} choices={WRITING} onPick={setWriting} />
       <Box sx={{ display: 'flex', gap: 1.25, flexWrap: 'wrap' }}>
-        <TextBox label="who" value={name} onChange={(e) => setName(e.target.value)} sx={{ width: 130 }} />
+        <TextBox
+          label="who"
+          value={name}
+          readOnly={signedIn}
+          onChange={(e) => say(e.target.value)}
+          sx={{ width: signedIn ? 200 : 130 }}
+        />
         <TextBox
           label="when"
           type="datetime-local"
@@ -243,15 +236,15 @@ export function BookView(props: BookProps) {
           order: { xs: 1, md: 0 },
         }}
       >
-        {feed && <Live begin={feed} own={own} who={who[0]} />}
+        {feed && <Live begin={feed} own={own} who={who.name} />}
         <Meaning analysis={analysis} stationId={id} system={system} />
         <BookLines analysis={analysis} happened={happened} station={station} system={system} />
-        {!feed && <Live begin={feed} own={own} who={who[0]} />}
+        {!feed && <Live begin={feed} own={own} who={who.name} />}
       </Box>
       <Box sx={{ minHeight: 0, overflow: 'auto', p: 2, minWidth: 0 }}>
         <Write site={site} last={last} who={who} />
         <Box sx={{ borderTop: 1, borderColor: 'text.primary', mt: 2, mb: 1 }} />
-        <Reading {...props} who={who[0]} />
+        <Reading {...props} who={who.name} />
       </Box>
     </Box>
   );

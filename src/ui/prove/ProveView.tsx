@@ -12,6 +12,7 @@ import { newKey } from '../parts/browserKeep';
 import { useEditor } from '../editor/StationProvider';
 import { JsonButton } from '../parts/JsonButton';
 import { TextBox } from '../parts/TextBox';
+import { usePerson } from '../people/PersonProvider';
 import { clock } from '../parts/when';
 import { Notice } from '../parts/Notice';
 
@@ -96,7 +97,9 @@ export function ProveView({
   const id = useEditor((s) => s.id);
   const dirty = useEditor(isDirty);
   const revision = useEditor((s) => s.saved.revision);
-  const [tester, setTester] = useState('');
+  const person = usePerson();
+  const [said, setTester] = useState('');
+  const tester = person?.name ?? said;
   const [job, setJob] = useState(asked ?? WHOLE);
   const [failed, setFailed] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -131,6 +134,7 @@ export function ProveView({
           <TextBox
             label="tested by"
             value={tester}
+            readOnly={person !== null}
             onChange={(e) => setTester(e.target.value)}
             help="name or initials"
             sx={{ width: 170 }}

@@ -124,7 +124,8 @@ export function RunHead({
   current: number;
   who: string;
   sealed: boolean;
-  onWho(name: string): void;
+  /** Null: whoever is signed in. */
+  onWho: ((name: string) => void) | null;
   onPick(i: number): void;
   onList(): void;
 }) {
@@ -159,7 +160,8 @@ export function RunHead({
           <TextBox
             label="who enters"
             value={who}
-            onChange={(e) => onWho(e.target.value)}
+            readOnly={onWho === null}
+            onChange={(e) => onWho?.(e.target.value)}
             fullWidth={false}
             sx={{ width: 120 }}
             inputProps={{ maxLength: 60 }}

@@ -2,11 +2,11 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import dynamic from 'next/dynamic';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { notFinished } from '@/core/proving';
 import type { Phrase } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
-import { keep, kept } from '../parts/browserKeep';
+import { useWho } from '../people/useWho';
 import { Earlier } from './Earlier';
 import { Photos, type PhotoShown } from './Photos';
 import { ProveLayout } from './ProveLayout';
@@ -22,20 +22,6 @@ import { VerdictBar } from './VerdictBar';
 
 const AsLeftBox = dynamic(() => import('./AsLeftBox').then((m) => m.AsLeftBox), { ssr: false, loading: () => null });
 const Meaning = dynamic(() => import('./Meaning').then((m) => m.Meaning), { ssr: false, loading: () => null });
-
-const WHO = 'pitbell.who';
-
-/** Who enters on this device: asked once, kept here; before that it is whoever began the run. */
-function useWho(tester: string): [string, (name: string) => void] {
-  const [who, setWho] = useState(tester);
-  useEffect(() => {
-    const known = kept(WHO);
-    // What the browser keeps is known only after the page.
-    // eslint-disable-next-line react-hooks/set-state-in-effect
-    if (known) setWho(known);
-  }, []);
-  return [who, (name) => (setWho(name), keep(WHO, name))];
-}
 
 interface Props {
   readonly run: RunProps;
@@ -66,7 +52,7 @@ function Paging({ current, count, onPick }: { current: number; count: number; on
 export function RunView({ run, title, changed, photos: before, seal: sealedBefore, words }: Props) {
   const system = useStationSystem();
   const { station } = useEditor((s) => s.judged.context);
-  const [who, setWho] = useWho(run.tester);
+  const { name: who, signedIn, say } = useWho(run.tester);
   const [seal, setSeal] = useState(sealedBefore);
   const [photos, setPhotos] = useState(before);
   const [listed, setListed] = useState(false);
@@ -90,7 +76,7 @@ export function RunView({ run, title, changed, photos: before, seal: sealedBefor
         current={current}
         who={who}
         sealed={sealed}
-        onWho={setWho}
+        onWho={signedIn ? null : say}
         onPick={pick}
         onList={() => setListed(!listed)}
       />

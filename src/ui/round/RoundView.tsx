@@ -7,6 +7,7 @@ import type { Spark } from '@/core/book';
 import { Masthead } from '../frame/Masthead';
 import type { StationName } from '../frame/askNames';
 import { Bell } from '../parts/Bell';
+import { PersonLine } from '../people/PersonLine';
 import { Notice } from '../parts/Notice';
 import { Shaft } from '../shaft/Shaft';
 import { usePrefs } from '../theme/Surface';
@@ -146,7 +147,7 @@ export function RoundView({ stations, known }: Props) {
         }}
       >
         <Typography variant="body2" component="p" sx={{ m: 0, mb: 1, width: '100%' }}>
-          <Link href="/trace">A fault at a site that is not here</Link>: six taps, and it is traced.
+          <Link href="/trace">A fault at a site that is not here</Link>: six taps, and it is traced. <PersonLine />
         </Typography>
         {away && (
           <Notice severity="warning" sx={{ width: '100%' }}>

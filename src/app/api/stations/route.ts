@@ -3,6 +3,7 @@ import { database } from '@/server/db';
 import { keyOf, now, readJson, refuse, writing } from '@/server/edge';
 import { headsNow } from '@/server/figures';
 import { listNames } from '@/server/heads';
+import { personFrom } from '@/server/people/who';
 import { createStation } from '@/server/stations';
 
 /** Every station by site and name: what they are called. */
@@ -17,7 +18,7 @@ export async function POST(request: Request): Promise<Response> {
   const checked = checkStation(body.value);
   if (!checked.ok) return refuse(422, checked.problems);
   return writing(() => {
-    const saved = createStation(database(), checked.station, now(), keyOf(request));
+    const saved = createStation(database(), checked.station, now(), keyOf(request), personFrom(request.headers)?.name);
     headsNow(database(), [saved.id]);
     return Response.json({ saved }, { status: 201 });
   });

@@ -3,6 +3,7 @@ import { ruleSchema } from '@/core/book';
 import { database } from '@/server/db';
 import { notFound, now, readAs, writing } from '@/server/edge';
 import { addFirmRule, endFirmRule, firmRules } from '@/server/firmRules';
+import { signedBy } from '@/server/people/who';
 
 const by = z.string().trim().min(1, 'say who writes').max(60);
 const bodySchema = z.union([
@@ -20,8 +21,9 @@ export async function POST(request: Request): Promise<Response> {
   return writing(() => {
     const db = database();
     if ('ends' in body.value) {
-      if (!endFirmRule(db, body.value.ends, body.value.by, now())) return notFound('rule of the firm');
-    } else addFirmRule(db, body.value.rule, body.value.by, now());
+      if (!endFirmRule(db, body.value.ends, signedBy(request, body.value.by), now()))
+        return notFound('rule of the firm');
+    } else addFirmRule(db, body.value.rule, signedBy(request, body.value.by), now());
     return Response.json({ rules: firmRules(db) }, { status: 201 });
   });
 }

@@ -3,7 +3,8 @@ import { checkStation } from '@/core/station';
 import { database } from '@/server/db';
 import { idFrom, keyOf, notFound, now, readAs, refuse, writing } from '@/server/edge';
 import { headsNow } from '@/server/figures';
-import { saveStation } from '@/server/stations';
+import { personFrom } from '@/server/people/who';
+import { savedBy, saveStation } from '@/server/stations';
 
 const bodySchema = z.object({ base: z.number().int().positive(), document: z.unknown() });
 
@@ -16,13 +17,17 @@ export async function PUT(request: Request, { params }: { params: Promise<{ id: 
   const checked = checkStation(body.value.document);
   if (!checked.ok) return refuse(422, checked.problems);
   return writing(() => {
-    const result = saveStation(database(), id, body.value.base, checked.station, now(), keyOf(request));
+    const by = personFrom(request.headers)?.name;
+    const result = saveStation(database(), id, body.value.base, checked.station, now(), keyOf(request), by);
     if (result.ok) {
       headsNow(database(), [id]);
       return Response.json({ saved: result.saved });
     }
     if (result.reason === 'not-found') return notFound('station');
-    return refuse(409, [{ path: 'revision', message: `revision ${result.theirs.revision} was saved in between` }], {
+    const { revision } = result.theirs;
+    const saver = savedBy(database(), id, revision);
+    const message = `revision ${revision} was saved in between${saver === null ? '' : ` by ${saver}`}`;
+    return refuse(409, [{ path: 'revision', message }], {
       theirs: result.theirs,
     });
   });

@@ -3,6 +3,7 @@ import { VERDICTS } from '@/core/proving';
 import { database } from '@/server/db';
 import { idFrom, keyOf, notFound, now, readAs, refusedRun, writing } from '@/server/edge';
 import { addEntry, entriesOf } from '@/server/proofs';
+import { signedBy } from '@/server/people/who';
 
 const bodySchema = z.object({
   stepId: z.string().min(1).max(80),
@@ -21,7 +22,8 @@ export async function POST(request: Request, { params }: { params: Promise<{ run
   if (id === null) return notFound('run');
   const body = await readAs(request, bodySchema);
   if (!body.ok) return body.response;
-  const { knows, by, ...finding } = body.value;
+  const { knows, by: said, ...finding } = body.value;
+  const by = signedBy(request, said);
   return writing(() => {
     const added = addEntry(database(), id, { ...finding, ...(by && { by }) }, now(), keyOf(request));
     if (!added.ok) return refusedRun(added);

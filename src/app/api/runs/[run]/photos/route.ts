@@ -1,6 +1,7 @@
 import { database } from '@/server/db';
 import { idFrom, keyOf, notFound, now, readBytes, refuse, refusedRun, writing } from '@/server/edge';
 import { addPhoto, LARGEST_PHOTO } from '@/server/photos';
+import { signedBy } from '@/server/people/who';
 
 /** Adds a photograph to a step: the picture itself as the body, step and person in the address. */
 export async function POST(request: Request, { params }: { params: Promise<{ run: string }> }): Promise<Response> {
@@ -8,7 +9,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ run
   if (id === null) return notFound('run');
   const asked = new URL(request.url).searchParams;
   const stepId = asked.get('step') ?? '';
-  const by = (asked.get('by') ?? '').slice(0, 60);
+  const by = signedBy(request, (asked.get('by') ?? '').slice(0, 60));
   const body = await readBytes(request, LARGEST_PHOTO, 'a photograph');
   if (!body.ok) return body.response;
   return writing(async () => {

@@ -3,6 +3,7 @@ import { PAGE_KINDS, pageSentSchema, type PageKind } from '@/core/book';
 import { listPages, writePage } from '@/server/book';
 import { database } from '@/server/db';
 import { idFrom, keyOf, notFound, now, readAs, refuse, writing } from '@/server/edge';
+import { signedBy } from '@/server/people/who';
 import { findStation } from '@/server/stations';
 
 interface Context {
@@ -33,7 +34,13 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
   return writing(() => {
     const saved = id === null ? null : findStation(database(), id);
     if (!saved) return notFound('station');
-    const written = writePage(database(), saved, body.value, now(), keyOf(request));
+    const written = writePage(
+      database(),
+      saved,
+      { ...body.value, by: signedBy(request, body.value.by) },
+      now(),
+      keyOf(request),
+    );
     return written.ok
       ? Response.json({ page: written.page }, { status: 201 })
       : refuse(422, [{ path: 'book', message: written.detail }]);

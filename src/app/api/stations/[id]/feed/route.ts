@@ -4,6 +4,7 @@ import { database } from '@/server/db';
 import { idFrom, notFound, now, readAs, writing } from '@/server/edge';
 import { feedOf, keepFeed, rawOf, shownOf, wordOf } from '@/server/feeds/feeds';
 import { findStation } from '@/server/stations';
+import { signedBy } from '@/server/people/who';
 
 interface Context {
   params: Promise<{ id: string }>;
@@ -37,7 +38,7 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
   return writing(() => {
     const db = database();
     if (id === null || !findStation(db, id)) return notFound('station');
-    const kept = keepFeed(db, id, body.value.feed, body.value.by, now());
+    const kept = keepFeed(db, id, body.value.feed, signedBy(request, body.value.by), now());
     return Response.json({ kept, shown: shownOf(db, kept, Date.parse(now())), word: wordOf(db, id) }, { status: 201 });
   });
 }

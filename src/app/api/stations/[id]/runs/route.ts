@@ -6,6 +6,7 @@ import { Busy, work } from '@/server/pool';
 import { startRun } from '@/server/proofs';
 import { receiveRun } from '@/server/seals';
 import { findStation } from '@/server/stations';
+import { signedBy } from '@/server/people/who';
 
 const bodySchema = z.object({
   tester: z.string().trim().min(1, 'needs the name or initials of whoever tests').max(60),
@@ -27,7 +28,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
     });
     if (!plan) return refuse(503, [{ path: 'server', message: 'is busy with other work: begin again in a moment' }]);
     if (!plan.ok) return refuse(422, [{ path: 'job', message: plan.reason }]);
-    const run = startRun(database(), saved.id, tester, now(), keyOf(request), plan.plan);
+    const run = startRun(database(), saved.id, signedBy(request, tester), now(), keyOf(request), plan.plan);
     return run ? Response.json({ run }, { status: 201 }) : notFound('station');
   });
 }

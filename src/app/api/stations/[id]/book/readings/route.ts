@@ -4,6 +4,7 @@ import { addReadings, readingsCsv } from '@/server/bookReadings';
 import { database } from '@/server/db';
 import { idFrom, keyOf, notFound, now, readBytes, refuse, writing } from '@/server/edge';
 import { findStation } from '@/server/stations';
+import { signedBy } from '@/server/people/who';
 
 interface Context {
   params: Promise<{ id: string }>;
@@ -60,8 +61,11 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
     const saved = id === null ? null : findStation(database(), id);
     if (!saved) return notFound('station');
     const readings = rows.map(([m, at, value]) => ({ meter: meters[m]!, at, value }));
-    return Response.json(addReadings(database(), saved, { by, file, readings }, now(), keyOf(request)), {
-      status: 201,
-    });
+    return Response.json(
+      addReadings(database(), saved, { by: signedBy(request, by), file, readings }, now(), keyOf(request)),
+      {
+        status: 201,
+      },
+    );
   });
 }

@@ -1,6 +1,7 @@
 import { database } from '@/server/db';
 import { idFrom, keyOf, notFound, now, readBytes, refuse, writing } from '@/server/edge';
 import { addPagePhoto, LARGEST_PHOTO } from '@/server/photos';
+import { signedBy } from '@/server/people/who';
 
 interface Context {
   params: Promise<{ id: string; page: string }>;
@@ -11,7 +12,7 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
   const { id, page } = await params;
   const [stationId, pageId] = [idFrom(id), idFrom(page)];
   if (stationId === null || pageId === null) return notFound('page');
-  const by = (new URL(request.url).searchParams.get('by') ?? '').slice(0, 60);
+  const by = signedBy(request, (new URL(request.url).searchParams.get('by') ?? '').slice(0, 60));
   const body = await readBytes(request, LARGEST_PHOTO, 'a photograph');
   if (!body.ok) return body.response;
   return writing(async () => {

@@ -3,6 +3,7 @@ import { database } from '@/server/db';
 import { idFrom, notFound, now, readAs, readBytes, refuse, writing } from '@/server/edge';
 import { drop, layBy, partNumberSchema, partSchema, takeBeside, wordSchema } from '@/server/importParts';
 import { findStation } from '@/server/stations';
+import { signedBy } from '@/server/people/who';
 
 interface Context {
   params: Promise<{ id: string }>;
@@ -63,7 +64,7 @@ export async function PUT(request: Request, { params }: Context): Promise<Respon
       return Response.json({ added: 0, double: 0 });
     }
     const { word, parts, by, file } = body.value;
-    const taken = await takeBeside(database(), saved, { word, parts, by, file }, now());
+    const taken = await takeBeside(database(), saved, { word, parts, by: signedBy(request, by), file }, now());
     return taken.ok
       ? Response.json({ added: taken.added, double: taken.double }, { status: 201 })
       : refuse(409, [{ path: 'parts', message: taken.detail }]);

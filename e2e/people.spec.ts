@@ -1,0 +1,132 @@
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { expect, type Browser } from '@playwright/test';
+import { exampleStation } from '../src/core/starting';
+import { test } from './station';
+
+const PORT = 4396;
+const BASE = `https://localhost:${PORT}`;
+const GOOD = 'otter brick lantern nine';
+let folder = '';
+let server: ChildProcess;
+let first = '';
+
+/** A server of its own over TLS, with a certificate as the program makes it, and nobody in it. */
+test.beforeAll(async () => {
+  folder = mkdtempSync(path.join(tmpdir(), 'pitbell-people-'));
+  const tls = path.join(folder, 'tls');
+  const made = spawnSync(process.execPath, ['scripts/certificate.mjs', '--out', tls, 'pits.test'], {
+    encoding: 'utf8',
+  });
+  expect(made.stdout).toContain('pits.test');
+  const args = ['--port', `${PORT}`, '--people', '--cert', `${tls}/server.crt`, '--key', `${tls}/server.key`];
+  server = spawn(process.execPath, ['scripts/serve.mjs', ...args], {
+    env: { ...process.env, PITBELL_DATA: path.join(folder, 'data') },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  let said = '';
+  for await (const chunk of server.stdout!) {
+    said += String(chunk);
+    if (said.includes('is ready')) break;
+  }
+  first = /https:\/\/\S+(\/join\/\S+)/.exec(said)![1]!;
+});
+test.afterAll(async () => {
+  server.kill('SIGTERM');
+  await once(server, 'exit');
+  rmSync(folder, { recursive: true, force: true });
+});
+
+/** A phone of somebody’s own, that trusts the authority. */
+const phone = (browser: Browser) =>
+  browser.newContext({
+    baseURL: BASE,
+    ignoreHTTPSErrors: true,
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+  });
+
+test('people come in over TLS on a phone: the first by an address that is good once, others as they are asked in', async ({
+  browser,
+}) => {
+  const context = await phone(browser);
+  const page = await context.newPage();
+  // Nobody sees anything before he is in, whatever he says of himself.
+  await page.goto('/stations/1/book');
+  await expect(page).toHaveURL(/\/sign-in\?to=%2Fstations%2F1%2Fbook$/);
+  const spoofed = await context.request.get('/api/stations', {
+    headers: { 'x-pitbell-person': encodeURIComponent('{"id":"x","name":"x","role":"owner"}') },
+  });
+  expect(spoofed.status()).toBe(401);
+  expect(spoofed.headers()['strict-transport-security']).toContain('max-age=31536000');
+
+  await page.goto(first);
+  await page.getByRole('textbox', { name: 'name', exact: true }).fill('R. Teal');
+  await page.getByLabel('passphrase').fill('short');
+  await page.getByRole('button', { name: 'make it and come in' }).tap();
+  await expect(page.getByRole('alert').filter({ hasText: 'at least 10 letters' })).toBeVisible();
+  await page.getByLabel('passphrase').fill(GOOD);
+  await page.getByRole('button', { name: 'make it and come in' }).tap();
+  await expect(page.getByText('R. Teal, owner')).toBeVisible();
+  for (const cookie of await context.cookies())
+    if (/session/.test(cookie.name)) expect(cookie).toMatchObject({ httpOnly: true, secure: true, sameSite: 'Lax' });
+  await page.goto(first);
+  await expect(page.getByRole('heading', { name: 'This address is no longer good' })).toBeVisible();
+
+  // What is written is signed by whoever is in, whatever was said.
+  const made = await context.request.post('/api/stations', {
+    data: exampleStation('Signed sump', 'Yard', 'metric-230', 'empty'),
+  });
+  expect(made.status()).toBe(201);
+  await page.goto('/stations/1/book');
+  await expect(page.getByRole('textbox', { name: 'who', exact: true })).toHaveValue('R. Teal');
+  const visit = { kind: 'visit', why: 'due', minutes: null, words: 'float wiped' };
+  await context.request.post('/api/stations/1/book', {
+    data: { at: new Date().toISOString(), by: 'somebody else', page: visit },
+  });
+  await page.reload();
+  await expect(page.getByRole('listitem').filter({ hasText: 'float wiped' })).toContainText('R. Teal');
+
+  // Somebody is asked in to look, and can do no more.
+  await page.goto('/people');
+  await page.getByRole('combobox', { name: 'as', exact: true }).selectOption('reader');
+  await page.getByRole('button', { name: 'make an address for them' }).tap();
+  const address = await page.getByRole('textbox', { name: /good once/ }).inputValue();
+  const other = await phone(browser);
+  const theirs = await other.newPage();
+  await theirs.goto(address);
+  await expect(theirs.getByText('asked in as reader: looks and prints')).toBeVisible();
+  await theirs.getByRole('textbox', { name: 'name', exact: true }).fill('M. Oak');
+  await theirs.getByLabel('passphrase').fill(GOOD);
+  await theirs.getByRole('button', { name: 'make it and come in' }).tap();
+  await expect(theirs.getByText('M. Oak, reader')).toBeVisible();
+  await theirs.goto('/stations/1/book');
+  await theirs.getByRole('textbox', { name: 'seen, done, decided, used' }).fill('I was here');
+  await theirs.getByRole('button', { name: 'write it in the book' }).tap();
+  await expect(theirs.getByText(/this is for an installer: you are reader here/)).toBeVisible();
+  await expect(theirs.getByRole('textbox', { name: 'seen, done, decided, used' })).toHaveValue('I was here');
+
+  // Sent out by the owner, he is out with the next thing that he asks.
+  await page.reload();
+  const devices = page.getByRole('list', { name: 'devices of M. Oak' });
+  await devices.getByRole('button', { name: 'send out' }).tap();
+  await expect(devices.getByText('no device is in')).toBeVisible();
+  await theirs.goto('/stations/1/levels');
+  await expect(theirs).toHaveURL(/\/sign-in\?to=/);
+  await theirs.getByRole('textbox', { name: 'name', exact: true }).fill('m. oak');
+  await theirs.getByLabel('passphrase').fill('not the right one');
+  await theirs.getByRole('button', { name: 'come in' }).tap();
+  await expect(theirs.getByRole('alert').filter({ hasText: 'nobody of this name has this passphrase' })).toBeVisible();
+  await theirs.getByLabel('passphrase').fill(GOOD);
+  await theirs.getByRole('button', { name: 'come in' }).tap();
+  await expect(theirs).toHaveURL(/\/stations\/1\/levels$/);
+  await page.reload();
+  await expect(page.getByRole('region', { name: 'wrong passphrases' })).toContainText('m. oak');
+  for (const p of [page, theirs])
+    expect(await p.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await other.close();
+  await context.close();
+});

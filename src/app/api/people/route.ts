@@ -1,0 +1,43 @@
+import * as z from 'zod';
+import { database } from '@/server/db';
+import { notFound, now, readAs, refuse, writing } from '@/server/edge';
+import { endSession, invite, peopleIn, setRole, triedLately } from '@/server/people/people';
+import { ROLES } from '@/server/people/roles';
+import { personFrom } from '@/server/people/who';
+
+const DAY = 86_400_000;
+
+const nobodySignsIn = (): Response =>
+  refuse(409, [{ path: 'people', message: 'nobody signs in here: this server serves its own machine alone' }]);
+
+/** Everybody with the sessions that are open, and wrong passphrases of the last day. */
+export function GET(request: Request): Response {
+  if (!personFrom(request.headers)) return nobodySignsIn();
+  const db = database();
+  return Response.json({ people: peopleIn(db, now()), tried: triedLately(db, Date.now() - DAY) });
+}
+
+const asked = z.union([
+  z.strictObject({ invite: z.enum(ROLES) }),
+  z.strictObject({ end: z.string().max(100) }),
+  z.strictObject({ person: z.string().max(100), role: z.enum(ROLES).nullable() }),
+]);
+
+/** Invites somebody, ends a session, gives somebody another role, or takes an account away. */
+export async function POST(request: Request): Promise<Response> {
+  const owner = personFrom(request.headers);
+  if (!owner) return nobodySignsIn();
+  const body = await readAs(request, asked);
+  if (!body.ok) return body.response;
+  return writing(() => {
+    const db = database();
+    const wish = body.value;
+    if ('invite' in wish) return Response.json({ word: invite(db, wish.invite, owner.name, now()) }, { status: 201 });
+    if ('end' in wish) return endSession(db, wish.end) ? Response.json({ ended: true }) : notFound('session');
+    const hindered = setRole(db, wish.person, wish.role);
+    if (hindered === 'nobody') return notFound('person');
+    if (hindered === 'last owner')
+      return refuse(409, [{ path: 'people', message: 'the last owner stays one: make somebody else an owner first' }]);
+    return Response.json({ set: true });
+  });
+}
