@@ -73,7 +73,9 @@ export function Masthead({ system, errands = [], crumbs, children }: Props) {
       sx={{
         display: 'flex',
         alignItems: 'center',
-        gap: 1.5,
+        // On a phone what does not fit stands beneath, over nothing.
+        flexWrap: { xs: 'wrap', sm: 'nowrap' },
+        columnGap: 1.5,
         minHeight: 48,
         px: 2,
         borderBottom: 1,
@@ -90,7 +92,7 @@ export function Masthead({ system, errands = [], crumbs, children }: Props) {
       >
         Pit Bell
       </Typography>
-      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, minWidth: 0, flex: 1 }}>{crumbs}</Box>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, minWidth: { xs: 56, sm: 0 }, flex: 1 }}>{crumbs}</Box>
       <Button
         color="secondary"
         variant="text"

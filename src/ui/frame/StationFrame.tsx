@@ -24,7 +24,14 @@ import { FIRST_VIEW, VIEWS, viewAt } from './views';
 const StaleDialog = dynamic(() => import('./StaleDialog').then((m) => m.StaleDialog), { ssr: false });
 const SetAside = dynamic(() => import('./SetAside').then((m) => m.SetAside), { ssr: false });
 
-const ICON = { width: 36, height: 36, fontSize: 20, borderRadius: 1, '&:disabled': { opacity: 0.35 } } as const;
+const ICON = {
+  display: { xs: 'none', sm: 'inline-flex' },
+  width: 36,
+  height: 36,
+  fontSize: 20,
+  borderRadius: 1,
+  '&:disabled': { opacity: 0.35 },
+} as const;
 
 /** The stations that hang beside this one on the wall. */
 export interface Neighbours {
@@ -98,7 +105,8 @@ function ViewTabs() {
             aria-keyshortcuts={`g ${v.key}`}
             sx={{
               px: { xs: 1.25, sm: 1.75 },
-              minHeight: 40,
+              minHeight: { xs: 44, sm: 40 },
+              flexShrink: 0,
               fontSize: 14,
               fontWeight: 600,
               color: 'text.secondary',
@@ -111,6 +119,7 @@ function ViewTabs() {
           </ButtonBase>
         ))}
       </Box>
+      {/* On a phone they stand under “go to…”: the views need the width. */}
       <ButtonBase sx={ICON} aria-label="undo" title="undo (Ctrl Z)" disabled={!canUndo} onClick={undo}>
         ↶
       </ButtonBase>

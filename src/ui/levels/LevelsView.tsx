@@ -65,7 +65,7 @@ function Figures({ judgement, system }: { judgement: Judgement; system: UnitSyst
     <Box
       sx={{
         display: 'grid',
-        gridTemplateColumns: 'repeat(auto-fit, minmax(112px, 1fr))',
+        gridTemplateColumns: { xs: 'repeat(2, minmax(0, 1fr))', sm: 'repeat(auto-fit, minmax(112px, 1fr))' },
         gap: 1.5,
         px: 1.5,
         py: 1,
@@ -145,16 +145,21 @@ export function LevelsView() {
         className="no-print"
         sx={{
           display: 'grid',
-          gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) minmax(0, 1.05fr)' },
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(0, 1.05fr)' },
           height: { md: '100%' },
         }}
       >
         <Box
-          sx={{ height: { xs: 560, md: '100%' }, minHeight: 0, borderRight: { md: 1 }, borderColor: { md: 'divider' } }}
+          sx={{
+            height: { xs: 460, md: '100%' },
+            minHeight: 0,
+            borderRight: { md: 1 },
+            borderColor: { md: 'divider' },
+          }}
         >
           <MovableShaft guess={{ width: 600, height: 660 }} />
         </Box>
-        <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}>
+        <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, minWidth: 0 }}>
           {problems.length > 0 && (
             <Notice severity="error">
               The figures are those of the last sound document: {problems[0]!.message}.{' '}

@@ -108,14 +108,18 @@ const RuleRow = memo(function RuleRow({ rule, open, onToggle }: RowProps) {
         aria-expanded={open}
         sx={{
           display: 'grid',
-          gridTemplateColumns: 'minmax(150px, 1.1fr) 58px minmax(110px, 1fr) minmax(150px, 1.25fr)',
-          gap: 1.25,
+          gridTemplateColumns: {
+            xs: 'minmax(0, 1fr) auto',
+            sm: 'minmax(150px, 1.1fr) 58px minmax(110px, 1fr) minmax(150px, 1.25fr)',
+          },
+          columnGap: 1.25,
+          rowGap: 0.25,
           alignItems: 'center',
           width: '100%',
           textAlign: 'left',
           px: 1.5,
           py: 0.6,
-          minHeight: 34,
+          minHeight: { xs: 44, sm: 34 },
         }}
       >
         <Typography variant="body2" component="span" sx={{ fontWeight: 600 }}>

@@ -54,7 +54,15 @@ function Outcomes({ outcomes }: { outcomes: readonly Outcome[] }) {
       component="ul"
       aria-label="what it does now"
       aria-live="polite"
-      sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, m: 0, p: 0, listStyle: 'none', flex: 1 }}
+      sx={{
+        display: 'flex',
+        flexWrap: 'wrap',
+        columnGap: 2,
+        m: 0,
+        p: 0,
+        listStyle: 'none',
+        flex: { xs: '1 1 100%', md: 1 },
+      }}
     >
       {outcomes.map((o) => {
         const is = happens(settled, o);
@@ -68,6 +76,14 @@ function Outcomes({ outcomes }: { outcomes: readonly Outcome[] }) {
     </Box>
   );
 }
+
+const LOWER = {
+  flex: { md: '1 1 35%' },
+  minHeight: 0,
+  overflow: 'auto',
+  borderTop: 1,
+  borderColor: 'divider',
+} as const;
 
 /** Ladder above, terminals below. */
 function DrawingSheet() {
@@ -120,7 +136,7 @@ function DrawingSheet() {
     );
   };
   return (
-    <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%', minHeight: 0 }}>
+    <Box sx={{ display: 'flex', flexDirection: 'column', height: { md: '100%' }, minHeight: 0 }}>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', px: 1, pt: 0.5, flexWrap: 'wrap' }}>
         <Segments
           label="sheet of the ladder"
@@ -137,7 +153,7 @@ function DrawingSheet() {
         <Button onClick={() => void write()}>SVG</Button>
       </Box>
       <LadderWithWhy panel={panel} sheet={sheet} asked={asked} hands={hands} />
-      <Box ref={lower} sx={{ flex: '1 1 35%', minHeight: 0, overflow: 'auto', borderTop: 1, borderColor: 'divider' }}>
+      <Box ref={lower} sx={LOWER}>
         {/* Until it is known, silence would read as “nothing is wrong”. */}
         {report === null && (
           <Box role="status" sx={{ px: 1.5, py: 1, fontSize: 13 }}>
@@ -197,22 +213,45 @@ function Cautions() {
   );
 }
 
+/** The pit beside the drawing; on a phone it is pulled down over it when it is wanted. */
+function Pit({ wide }: { wide: boolean }) {
+  const [open, setOpen] = useState(false);
+  const held = usePanel((s) => s.held);
+  const hand = usePanel((s) => s.hand);
+  const byHand = useMemo(() => ({ held, onHand: hand }), [held, hand]);
+  return (
+    <>
+      {!wide && (
+        <Button
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+          sx={{ borderBottom: 1, borderColor: 'divider', borderRadius: 0 }}
+        >
+          {open ? 'the pit away ▴' : 'the pit: water and floats ▾'}
+        </Button>
+      )}
+      {(wide || open) && (
+        <Box sx={{ flex: 1, minHeight: 0, height: { xs: 380, md: 'auto' } }}>
+          <StationShaft byHand={byHand} guess={{ width: 286, height: 400 }} />
+        </Box>
+      )}
+    </>
+  );
+}
+
 function Panel() {
   const live = usePanel((s) => s.live !== null);
   const title = usePanel((s) => s.live?.scheme.title);
   const reasons = usePanel((s) => s.reasons);
-  const held = usePanel((s) => s.held);
-  const hand = usePanel((s) => s.hand);
   const system = useStationSystem();
   const [chosen, setSheet] = useState<Sheet>('drawing');
   const sheet = live ? chosen : 'scheme';
   const wide = useMediaQuery<Theme>((theme) => theme.breakpoints.up('md'));
-  const byHand = useMemo(() => ({ held, onHand: hand }), [held, hand]);
   return (
     <Box
       sx={{
         display: 'grid',
-        gridTemplateColumns: { xs: '1fr', md: '288px minmax(0, 1fr)' },
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '288px minmax(0, 1fr)' },
         height: { md: '100%' },
         '@media print': { display: 'block', height: 'auto' },
       }}
@@ -227,9 +266,7 @@ function Panel() {
           '@media print': { display: 'none' },
         }}
       >
-        <Box sx={{ flex: 1, minHeight: { xs: 420, md: 0 } }}>
-          <StationShaft byHand={byHand} guess={{ width: 286, height: 400 }} />
-        </Box>
+        <Pit wide={wide} />
         {wide && <MeterBox />}
       </Box>
       <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, minWidth: 0 }}>
@@ -247,12 +284,12 @@ function Panel() {
           onSheet={setSheet}
           closed={(id) => !live && id !== 'scheme'}
           beside={
-            <Typography variant="label" sx={{ px: 1.5 }}>
+            <Typography variant="label" sx={{ px: 1.5, display: { xs: 'none', sm: 'block' } }}>
               {title}
             </Typography>
           }
           barSx={{ '@media print': { display: 'none' } }}
-          sx={{ flex: 1 }}
+          sx={{ flex: { md: 1 }, overflow: { xs: 'visible', md: 'auto' } }}
         >
           <SheetOf sheet={sheet} />
         </Sheets>

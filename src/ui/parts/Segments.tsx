@@ -15,7 +15,7 @@ interface Props<V extends string | number | boolean> {
 
 const SEGMENT = {
   px: 1.25,
-  minHeight: 32,
+  minHeight: { xs: 44, sm: 32 },
   fontSize: 13,
   fontWeight: 500,
   color: 'text.primary',

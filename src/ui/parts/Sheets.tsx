@@ -21,7 +21,7 @@ interface Props<S extends string> {
 }
 
 const TAB = {
-  minHeight: 36,
+  minHeight: { xs: 44, sm: 36 },
   px: 1.75,
   fontSize: 14,
   fontWeight: 600,

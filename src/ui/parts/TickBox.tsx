@@ -6,7 +6,7 @@ const LABEL = {
   display: 'flex',
   alignItems: 'center',
   gap: 1,
-  minHeight: 34,
+  minHeight: { xs: 44, sm: 34 },
   fontSize: 14,
   cursor: 'pointer',
 } as const;

@@ -122,7 +122,11 @@ function Invite({ ask }: { ask(body: unknown): Promise<{ word?: string } | null>
           value={address}
           readOnly
           onFocus={(e) => e.target.select()}
-          help="Whoever has it first makes the account: hand it over so that nobody else reads it."
+          help={
+            /\/\/(localhost|127\.)/.test(address)
+              ? 'Only this machine finds it by that name: open People by the name that their phone knows, and make another there.'
+              : 'Whoever has it first makes the account: hand it over so that nobody else reads it.'
+          }
         />
       )}
     </Box>

@@ -13,7 +13,9 @@ export function PersonLine() {
   const leave = () => void askDoor('/api/door/leave', {}).then(() => window.location.reload());
   return (
     <Box component="span" sx={{ display: 'inline-flex', gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
-      <b>{person.name}</b>, {person.role}
+      <span>
+        <b>{person.name}</b>, {person.role}
+      </span>
       {person.role === 'owner' && <Link href="/people">people</Link>}
       <Button size="small" onClick={leave} sx={{ minHeight: 44 }}>
         sign out

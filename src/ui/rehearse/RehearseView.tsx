@@ -48,9 +48,15 @@ export function RehearseView({ revision, stored }: { revision: number; stored: R
   );
   return (
     <Box
-      sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '288px minmax(0, 1fr)' }, height: { md: '100%' } }}
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '288px minmax(0, 1fr)' },
+        height: { md: '100%' },
+      }}
     >
-      <Box sx={{ minHeight: { xs: 420, md: 0 }, borderRight: { md: 1 }, borderColor: { md: 'divider' } }}>
+      <Box
+        sx={{ height: { xs: 240, md: 'auto' }, minHeight: 0, borderRight: { md: 1 }, borderColor: { md: 'divider' } }}
+      >
         <StationShaft guess={{ width: 286, height: 660 }} beside />
       </Box>
       <Box sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, minWidth: 0 }}>

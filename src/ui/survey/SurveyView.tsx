@@ -45,12 +45,12 @@ export function SurveyView() {
     <Box
       sx={{
         display: 'grid',
-        gridTemplateColumns: { xs: '1fr', md: '380px minmax(0, 1fr) 380px' },
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '380px minmax(0, 1fr) 380px' },
         height: { md: '100%' },
       }}
     >
       <Box
-        sx={{ height: { xs: 420, md: '100%' }, minHeight: 0, borderRight: { md: 1 }, borderColor: { md: 'divider' } }}
+        sx={{ height: { xs: 280, md: '100%' }, minHeight: 0, borderRight: { md: 1 }, borderColor: { md: 'divider' } }}
       >
         <StationShaft guess={{ width: 380, height: 660 }} />
       </Box>

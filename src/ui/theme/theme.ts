@@ -78,14 +78,18 @@ function build(paint: Paint): Theme {
       MuiButton: {
         defaultProps: { size: 'small', disableElevation: true },
         styleOverrides: {
-          root: { minHeight: 32, '&:focus-visible': { outline: `2px solid ${paint.brass}`, outlineOffset: 2 } },
+          root: {
+            minHeight: 32,
+            ...TOUCH,
+            '&:focus-visible': { outline: `2px solid ${paint.brass}`, outlineOffset: 2 },
+          },
         },
       },
       MuiPaper: { defaultProps: { elevation: 0 }, styleOverrides: { root: { backgroundImage: 'none' } } },
       MuiTextField: { defaultProps: { size: 'small', variant: 'outlined' } },
       MuiOutlinedInput: {
         defaultProps: { notched: true },
-        styleOverrides: { input: { fontSize: 13.5, padding: '6px 8px' }, root: { backgroundColor: paint.panel } },
+        styleOverrides: { input: INPUT, root: { backgroundColor: paint.panel, ...TOUCH } },
       },
       MuiInputLabel: { defaultProps: { shrink: true } },
       MuiFormHelperText: { styleOverrides: { root: { marginLeft: 2, marginTop: 2, lineHeight: 1.3 } } },
@@ -107,6 +111,10 @@ function build(paint: Paint): Theme {
     },
   });
 }
+
+const INPUT = { fontSize: 13.5, padding: '6px 8px' } as const;
+/** On a phone everything that is touched has room for a gloved finger, px. */
+const TOUCH = { '@media (max-width:599.95px)': { minHeight: 44 } } as const;
 
 export const THEMES: Readonly<Record<ThemeName, Theme>> = {
   chalk: build(PAINT.chalk),
