@@ -1,6 +1,7 @@
 /*
  * Serves the built application. Options: --port N (default 4310), --host NAME (default 127.0.0.1), --name NAME (another name it answers to; may be
- * said again), --cert FILE --key FILE (TLS; “npm run certificate” makes both), --people (people sign in on this machine as well), --proxy ADDRESS
+ * said again), --cert FILE --key FILE (TLS; “npm run certificate” makes both), --people (people sign in on this machine as well), --invite (prints an
+ * address for another owner, where nobody knows a passphrase any more), --proxy ADDRESS
  * (of a proxy before it that takes TLS and says truly who comes; may be said again), --plain (over a network without TLS, knowing what that means).
  */
 import { existsSync, readFileSync } from 'node:fs';
@@ -22,12 +23,15 @@ function options(args) {
         cert: { type: 'string' },
         key: { type: 'string' },
         people: { type: 'boolean', default: false },
+        invite: { type: 'boolean', default: false },
         proxy: { type: 'string', multiple: true, default: [] },
         plain: { type: 'boolean', default: false },
       },
     }).values;
   } catch (error) {
-    return stop(`${error.message}. There are --port, --host, --name, --cert, --key, --people, --proxy and --plain.`);
+    return stop(
+      `${error.message}. There are --port, --host, --name, --cert, --key, --people, --invite, --proxy and --plain.`,
+    );
   }
 }
 
@@ -77,7 +81,12 @@ function doorOf(values) {
     stop(
       `--host ${values.host}: passphrases and stations would go over the network for everybody to read.\nMake a certificate with “npm run certificate”, then start with --cert and --key. (--plain: without, knowing that.)`,
     );
-  return { tls, proxies: values.proxy, people: !near || values.people || values.proxy.length > 0 };
+  return {
+    tls,
+    proxies: values.proxy,
+    people: !near || values.people || values.proxy.length > 0,
+    invite: values.invite,
+  };
 }
 
 /** Says where it is, and what must be known of it. */
@@ -90,7 +99,7 @@ function announce(values, port, door, firstWord) {
   const address = `${door.tls ? 'https' : 'http'}://${at.includes(':') ? `[${at}]` : at}:${port}`;
   if (firstWord !== null)
     say(
-      `\nNobody has an account here yet. Whoever opens this address first becomes the owner; it is good once, for three days:\n  ${address}/join/${firstWord}`,
+      `\nWhoever opens this address first becomes an owner; it is good once, for three days:\n  ${address}/join/${firstWord}`,
     );
   say(
     `\nPit Bell is ready: ${address}\n(stop it with Ctrl C; data in ${path.resolve(process.env.PITBELL_DATA ?? 'data')})`,

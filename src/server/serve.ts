@@ -21,6 +21,8 @@ export interface Serving {
   readonly names: readonly string[];
   /** Whether people sign in. */
   readonly people: boolean;
+  /** Whether an owner is asked in though there are people: nobody knows his passphrase any more. */
+  readonly invite: boolean;
   /** What TLS is made with; null: none. */
   readonly tls: { readonly cert: string; readonly key: string } | null;
   /** Proxies that say truly who stands before them, and that take TLS. */
@@ -197,13 +199,13 @@ async function gateFor({ people, tls, proxies }: Serving): Promise<ReturnType<ty
   return gateOf({ accounts: await accountsOf(database(), secretIn(), secure), proxies });
 }
 
-/** The word by which the first of all comes in; null where somebody is in, or nobody has to be. */
-const firstWord = ({ people }: Serving): string | null =>
-  people && nobodyIn(database()) ? invite(database(), 'owner', null, new Date().toISOString()) : null;
+/** The word by which an owner comes in: the first of all, or another where that is wished; null where nobody has to be asked in. */
+const firstWord = ({ people, invite: wished }: Serving): string | null =>
+  people && (wished || nobodyIn(database())) ? invite(database(), 'owner', null, new Date().toISOString()) : null;
 
 /**
  * Serves the built application until it is told to stop.
- * @returns the word by which the first of all comes in, where nobody has an account yet
+ * @returns the word by which an owner comes in, where nobody has an account yet or another is wished
  * @throws CannotStart with what is in the way
  */
 export async function serveBuilt(serving: Serving): Promise<{ firstWord: string | null }> {

@@ -46,6 +46,7 @@ describe('ways in', () => {
     ['GET', '/api/stations/7/file', 'reader'],
     ['PUT', '/api/stations/7', 'installer'],
     ['POST', '/api/stations/7/feed', 'owner'],
+    ['POST', '/api/stations/7/feed/try', 'owner'],
     ['GET', '/api/stations/7/feed', 'reader'],
     ['POST', '/api/panel/word', 'anyone'],
     ['GET', '/api/panel/word', null],

@@ -89,11 +89,11 @@ export const WAYS: readonly Way[] = [
     'stations/[id]/book/[page]/photos',
     'stations/[id]/book/readings',
     'stations/[id]/book/readings/parts',
-    'stations/[id]/feed/try',
     'stations/[id]/runs',
   ].map((p) => changes(`/api/${p}`)),
-  // The server asks whatever address is set here.
+  // The server asks whatever address is set or tried here.
   changes('/api/stations/[id]/feed', 'owner'),
+  changes('/api/stations/[id]/feed/try', 'owner'),
 
   looks('/api/people', 'owner'),
   changes('/api/people', 'owner'),
