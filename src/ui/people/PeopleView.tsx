@@ -138,7 +138,7 @@ export function PeopleView({ me, people, tried }: Props) {
   const router = useRouter();
   const [told, setTold] = useState<string | null>(null);
   const ask = async (body: unknown) => {
-    const answer = await askDoor<{ word?: string }>('/api/people', body);
+    const answer = await askDoor('/api/people', body);
     setTold(answer.ok ? null : answer.why);
     if (!answer.ok) return null;
     router.refresh();

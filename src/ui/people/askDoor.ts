@@ -1,19 +1,13 @@
-/** What the server says no with, in its words. */
-async function whyNot(answer: Response): Promise<string> {
-  const said = (await answer.json().catch(() => null)) as { problems?: { message: string }[] } | null;
-  return said?.problems?.[0]?.message ?? 'the server does not answer: try again';
-}
+import * as z from 'zod';
+import { ask, wentWrong } from '../parts/ask';
 
-/** Asks the server, and answers what it said, or why not. */
-export async function askDoor<T>(
+const said = z.looseObject({ word: z.string().optional() });
+
+/** Asks the door or an owner’s page of it: what it said, or why not. */
+export async function askDoor(
   path: string,
   body: unknown,
-): Promise<{ ok: true; said: T } | { ok: false; why: string }> {
-  const answer = await fetch(path, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(body),
-  }).catch(() => null);
-  if (!answer) return { ok: false, why: 'the server does not answer: is the network there?' };
-  return answer.ok ? { ok: true, said: (await answer.json()) as T } : { ok: false, why: await whyNot(answer) };
+): Promise<{ ok: true; said: z.infer<typeof said> } | { ok: false; why: string }> {
+  const answer = await ask(path, said, { method: 'POST', body: JSON.stringify(body) });
+  return answer.ok ? { ok: true, said: answer.value } : { ok: false, why: wentWrong(answer) };
 }
