@@ -90,6 +90,10 @@ test('people come in over TLS on a phone: the first by an address that is good o
   await page.reload();
   await expect(page.getByRole('listitem').filter({ hasText: 'float wiped' })).toContainText('R. Teal');
 
+  // What is due leads back to the address that phones know.
+  const calendar = await (await context.request.get('/api/due/calendar')).text();
+  expect(calendar.replace(/\r?\n /g, '')).toContain(`${BASE}/stations/1`);
+
   // Somebody is asked in to look, and can do no more.
   await page.goto('/people');
   await page.getByRole('combobox', { name: 'as', exact: true }).selectOption('reader');

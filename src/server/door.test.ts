@@ -47,6 +47,13 @@ describe('the door', () => {
     ['http://elsewhere/', 404],
   ])('the address %s is answered %s', (url, status) => expect(get(url)).toBe(status));
 
+  it('what was forwarded is let in only where people sign in: who stands before the proxy may be anybody', () => {
+    for (const name of ['x-forwarded-for', 'forwarded']) {
+      const request = asked('GET', '/', { host: 'localhost', [name]: '203.0.113.5' });
+      expect([name, refused(request, names)?.status, refused(request, names, true)]).toEqual([name, 403, null]);
+    }
+  });
+
   it.each([
     ['OPTIONS', '*', 204],
     ['OPTIONS', '/', 204],

@@ -57,12 +57,20 @@ function changeRefused({ headers }: Pick<IncomingMessage, 'headers'>, host: stri
 /**
  * What stands in the way of a request, or null.
  * @param names hosts that this server answers to, without ports
+ * @param asked whether people sign in here
  */
 export function refused(
   { method = 'GET', url = '/', headers }: Pick<IncomingMessage, 'method' | 'url' | 'headers'>,
   names: ReadonlySet<string>,
+  asked = false,
 ): Refusal | null {
   const { host } = headers;
+  // What stands before it may let anybody in: where nobody is asked who he is, nothing may stand before it.
+  if (!asked && (headers['x-forwarded-for'] !== undefined || headers.forwarded !== undefined))
+    return refusal(
+      403,
+      'something forwards to this server, where nobody signs in: start it with --proxy and its address',
+    );
   if (host === undefined) return refusal(400, 'which host? A request names it');
   if (!names.has(nameOf(host)))
     return refusal(

@@ -98,6 +98,14 @@ export async function readBytes(request: Request, most: number, what: string): P
 export const refusedRun = ({ reason, detail }: { reason: 'no-run' | 'no-step' | 'sealed'; detail: string }): Response =>
   refuse(reason === 'no-run' ? 404 : reason === 'sealed' ? 409 : 422, [{ path: 'run', message: detail }]);
 
+/** Where this server is, as whoever asks has found it: the name that was asked for, over TLS or not, as the door says. */
+export function originOf(request: Request): string | null {
+  const host = request.headers.get('host');
+  if (!host) return null;
+  const scheme = request.headers.get('x-forwarded-proto') ?? new URL(request.url).protocol.replace(':', '');
+  return `${scheme === 'https' ? 'https' : 'http'}://${host}`;
+}
+
 /** A number in an address, as it stands there; null when it is not one of ours. */
 export function idFrom(text: string): number | null {
   return /^[1-9]\d{0,14}$/.test(text) ? Number(text) : null;

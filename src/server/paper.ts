@@ -1,7 +1,7 @@
 import type { Station } from '@/core/station';
 import { systemOf, type UnitSystem } from '@/core/units';
 import { database } from './db';
-import { idFrom, notFound, now, refuse } from './edge';
+import { idFrom, notFound, now, refuse, originOf } from './edge';
 import { Busy } from './pool';
 import { findStation } from './stations';
 
@@ -27,10 +27,8 @@ export function unitsOf(request: Request, own: UnitSystem): UnitSystem {
 
 /** Where a station is found at this server, as whoever asks has found it. */
 export function addressOf(request: Request, stationId: number): string | null {
-  const host = request.headers.get('host');
-  if (!host) return null;
-  const scheme = new URL(request.url).protocol === 'https:' ? 'https' : 'http';
-  return `${scheme}://${host}/stations/${stationId}`;
+  const origin = originOf(request);
+  return origin === null ? null : `${origin}/stations/${stationId}`;
 }
 
 /** What a paper of a station is asked with. */

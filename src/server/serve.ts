@@ -87,11 +87,18 @@ function builtFirst(folder: string, handle: Handler): Handler {
 }
 
 /** Lets in what may come in, with the word that its page’s scripts are known by. */
-function letIn(handle: Handler, names: ReadonlySet<string>, gate: ReturnType<typeof gateOf> | null, tls: boolean) {
+function letIn(
+  handle: Handler,
+  names: ReadonlySet<string>,
+  gate: ReturnType<typeof gateOf> | null,
+  tls: boolean,
+  secure: boolean,
+) {
   return (request: IncomingMessage, response: ServerResponse): void => {
-    // Nobody says of himself who he is.
+    // Nobody says of himself who he is, or how he came here.
     delete request.headers[PERSON];
-    const no = refused(request, names);
+    request.headers['x-forwarded-proto'] = secure ? 'https' : 'http';
+    const no = refused(request, names, gate !== null);
     if (no) {
       answer(response, no.status, no.message);
       // What was being sent is not read.
@@ -209,7 +216,7 @@ const firstWord = ({ people, invite: wished }: Serving): string | null =>
  * @throws CannotStart with what is in the way
  */
 export async function serveBuilt(serving: Serving): Promise<{ firstWord: string | null }> {
-  const { folder, port, host, names, tls } = serving;
+  const { folder, port, host, names, tls, proxies } = serving;
   tryData();
   const app = next({ dev: false, dir: folder, hostname: host, port });
   // The port first: a second start must not get as far as the application.
@@ -217,7 +224,7 @@ export async function serveBuilt(serving: Serving): Promise<{ firstWord: string 
   const gate = await gateFor(serving);
   const all = namesOf({ host, names });
   const listener = (request: IncomingMessage, response: ServerResponse) => {
-    if (handle) letIn(handle, all, gate, tls !== null)(request, response);
+    if (handle) letIn(handle, all, gate, tls !== null, tls !== null || proxies.length > 0)(request, response);
     else answer(response, 503, 'starting');
   };
   const server = tls ? secured(tls, listener) : createServer(listener);

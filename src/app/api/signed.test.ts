@@ -5,6 +5,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { newStation } from '@/core/station';
 import { database } from '@/server/db';
 import type { Role } from '@/server/people/roles';
+import { originOf } from '@/server/edge';
 import { PERSON } from '@/server/people/who';
 import { savedBy } from '@/server/stations';
 import { GET as getRules, POST as postRule } from './firm/rules/route';
@@ -123,6 +124,19 @@ describe('what is written', () => {
     const kept = await postFeed(request({ by: SAID, feed }), at('id', id));
     expect([kept.status, JSON.stringify(await kept.json()).includes(SAID)]).toEqual([expect.any(Number), false]);
   });
+});
+
+describe('where this server is', () => {
+  it.each([
+    [{ host: 'pits.test:4310', 'x-forwarded-proto': 'https' }, 'https://pits.test:4310'],
+    [{ host: 'pits.test', 'x-forwarded-proto': 'http' }, 'http://pits.test'],
+    // Without a door before it, as it was asked.
+    [{ host: '127.0.0.1:4310' }, 'http://127.0.0.1:4310'],
+    [{ host: 'pits.test', 'x-forwarded-proto': 'javascript' }, 'http://pits.test'],
+    [{}, null],
+  ])('asked with %j it is %s', (headers, origin) =>
+    expect(originOf(new Request('http://inside/', { headers: headers as Record<string, string> }))).toBe(origin),
+  );
 });
 
 describe('people over the network', () => {

@@ -10,6 +10,8 @@ import type { Role } from './roles';
 /** A passphrase has at least so many letters; what is longer than the most is no passphrase. */
 export const LEAST_LETTERS = 10;
 const MOST_LETTERS = 128;
+/** So many wait at the door at once. */
+const QUEUE = 40;
 /** A session ends after so long, s. */
 const LASTS = 30 * 86_400;
 
@@ -96,19 +98,32 @@ export async function accountsOf(db: Db, secret: string, secure: boolean, clock:
     return answer.ok ? answer.headers.getSetCookie() : null;
   };
 
+  // One at a time: each costs memory and time, and a wrong one must be booked before the next is looked at.
+  let door: Promise<unknown> = Promise.resolve();
+  let waiting = 0;
+  const alone = async (look: () => Promise<Said>): Promise<Said> => {
+    if (waiting >= QUEUE)
+      return { ok: false, status: 429, why: 'too many people at the door: try again in a moment', wait: 5 };
+    waiting++;
+    const said = door.then(look);
+    door = said.catch(() => {});
+    return said.finally(() => void waiting--);
+  };
+
   return {
     /** Lets somebody in by name and passphrase; wrong ones slow down, by name and by address, and are booked. */
-    async enter({ name: said, passphrase: given }: z.infer<typeof enterSchema>, from: Coming): Promise<Said> {
-      const now = clock();
-      const wait = mustWait(db, said, from.address, now);
-      if (wait > 0)
-        return { ok: false, status: 429, why: `too many wrong passphrases: wait ${wait} s, then try again`, wait };
-      const cookies = await opened(said, given, from);
-      bookTried(db, said, from.address, cookies !== null, now);
-      return cookies
-        ? { ok: true, cookies }
-        : { ok: false, status: 403, why: 'nobody of this name has this passphrase' };
-    },
+    enter: ({ name: said, passphrase: given }: z.infer<typeof enterSchema>, from: Coming): Promise<Said> =>
+      alone(async () => {
+        const now = clock();
+        const wait = mustWait(db, said, from.address, now);
+        if (wait > 0)
+          return { ok: false, status: 429, why: `too many wrong passphrases: wait ${wait} s, then try again`, wait };
+        const cookies = await opened(said, given, from);
+        bookTried(db, said, from.address, cookies !== null, now);
+        return cookies
+          ? { ok: true, cookies }
+          : { ok: false, status: 403, why: 'nobody of this name has this passphrase' };
+      }),
 
     /** Makes the account that somebody was invited to, and lets them in. */
     async join({ word, name: said, passphrase: given }: z.infer<typeof joinSchema>, from: Coming): Promise<Said> {

@@ -140,6 +140,16 @@ describe('wrong passphrases', () => {
     expect((await enter('R. Teal', GOOD)).ok).toBe(true);
     expect(mustWait(db, 'R. Teal', '203.0.113.10', clock)).toBe(0);
   });
+  it('are looked at one after another: many at once are no way round', async () => {
+    await joined('R. Teal');
+    const all = await Promise.all(
+      Array.from({ length: 60 }, (_, n) => enter('R. Teal', `wrong ${n}`, `203.0.113.${n}`)),
+    );
+    expect(all.filter((s) => !s.ok && s.status === 403)).toHaveLength(5);
+    expect(all.filter((s) => !s.ok && s.status === 429)).toHaveLength(55);
+    clock += 3000;
+    expect((await enter('R. Teal', GOOD)).ok).toBe(true);
+  });
   it('slow down by address as well, whatever names are tried, and are forgotten after a quarter of an hour', async () => {
     for (let n = 0; n < 20; n++) await enter(`name ${n}`, 'wrong', '203.0.113.66');
     expect(mustWait(db, 'R. Teal', '203.0.113.66', clock)).toBe(2);

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { database } from '@/server/db';
 import { dueEverywhere } from '@/server/due';
-import { now, refuse } from '@/server/edge';
+import { now, originOf, refuse } from '@/server/edge';
 import { reminderFile } from '@/server/remind';
 
 const querySchema = z.object({
@@ -11,7 +11,8 @@ const querySchema = z.object({
 
 /** What is due as a letter that any program for mail opens: `?to=…&days=14`. */
 export async function GET(request: Request): Promise<Response> {
-  const { origin, searchParams } = new URL(request.url);
+  const { origin: own, searchParams } = new URL(request.url);
+  const origin = originOf(request) ?? own;
   const query = querySchema.safeParse(Object.fromEntries(searchParams));
   if (!query.success)
     return refuse(
