@@ -169,6 +169,9 @@ function Reading({
       <SiteLine site={site} />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, mb: 1, fontSize: 13 }}>
         <Link href={`/stations/${id}/book/owner`}>a page for the owner, in plain words</Link>
+        <Link href={`/stations/${id}/book/revisions`} prefetch={false}>
+          revisions of the station
+        </Link>
         <Link href={`/stations/${id}/book/whole`} prefetch={false}>
           the whole book, to print
         </Link>

@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
-import { useEffect, type ReactNode } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 import type { Gauge } from '@/core/papers';
 import { isUnsaved } from '../editor/editorStore';
 import { useEditor, useEditorStore, useStationSystem, useUndo } from '../editor/StationProvider';
@@ -59,6 +59,7 @@ function useStationCommands({ before, after }: Neighbours, saving: Saving) {
 
   const errands: Command[] = [
     ...VIEWS.map((v) => ({ group: 'views', name: v.name, keys: `g ${v.key}`, run: () => go(v.path) })),
+    { group: 'this station', name: 'revisions: what was saved, when and by whom', run: () => go('book/revisions') },
     { group: 'this station', name: 'save', keys: 'Ctrl S', run: () => void saving.save() },
     { group: 'this station', name: 'undo', keys: 'Ctrl Z', run: undo },
     { group: 'this station', name: 'redo', keys: 'Ctrl Shift Z', run: redo },
@@ -78,6 +79,11 @@ function ViewTabs() {
   const id = useEditor((s) => s.id);
   const view = viewAt(usePathname(), id)?.path;
   const { undo, redo, canUndo, canRedo } = useUndo();
+  const tabs = useRef<HTMLDivElement>(null);
+  // Where the views do not fit beside each other, the one that is open is in sight.
+  useEffect(() => {
+    tabs.current?.querySelector('[aria-current]')?.scrollIntoView({ inline: 'nearest', block: 'nearest' });
+  }, [view]);
   return (
     <Box
       component="nav"
@@ -91,7 +97,7 @@ function ViewTabs() {
         '@media print': { display: 'none' },
       }}
     >
-      <Box sx={{ flex: 1, display: 'flex', minWidth: 0, overflowX: 'auto', scrollbarWidth: 'none' }}>
+      <Box ref={tabs} sx={{ flex: 1, display: 'flex', minWidth: 0, overflowX: 'auto', scrollbarWidth: 'none' }}>
         {VIEWS.map((v) => (
           <ButtonBase
             key={v.path}

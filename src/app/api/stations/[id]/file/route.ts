@@ -1,6 +1,6 @@
 import { database } from '@/server/db';
 import { idFrom, notFound, refuse } from '@/server/edge';
-import { storedDocument } from '@/server/stations';
+import { documentAt, storedDocument } from '@/server/stations';
 
 const nameOf = (document: unknown): string => {
   const { identity } = (document ?? {}) as { identity?: { name?: unknown } };
@@ -17,19 +17,22 @@ function parsed(text: string): unknown {
 }
 
 /** The text as it is stored, or the answer that the database cannot give it any more. */
-function asStored(id: number): string | Response | null {
+function asStored(id: number, revision: number | null): string | Response | null {
   try {
-    return storedDocument(database(), id);
+    return revision === null ? storedDocument(database(), id) : documentAt(database(), id, revision);
   } catch (error) {
     const message = `the part of the database that holds it is damaged (${(error as Error).message}): take it from a backup`;
     return refuse(500, [{ path: 'document', message }]);
   }
 }
 
-/** The saved document as a file, to be carried to another machine: as it is stored, even where this version cannot read it. */
-export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+/** The saved document, or one of its older revisions (`?revision=3`), as a file, to be carried to another machine: as it is stored, even where this version cannot read it. */
+export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const id = idFrom((await params).id);
-  const stored = id === null ? null : asStored(id);
+  const asked = new URL(request.url).searchParams.get('revision');
+  const revision = asked === null ? null : idFrom(asked);
+  if (asked !== null && revision === null) return notFound('revision');
+  const stored = id === null ? null : asStored(id, revision);
   if (stored === null) return notFound('station');
   if (typeof stored !== 'string') return stored;
   const document = parsed(stored);

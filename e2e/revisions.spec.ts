@@ -1,0 +1,35 @@
+import { expect } from '@playwright/test';
+import { makeStation, test } from './station';
+
+test('what was saved before is opened beside today’s, had as a file, and taken into the editor to be saved anew', async ({
+  page,
+  request,
+}) => {
+  const id = await makeStation(request, 'Revised sump');
+  const file = async (revision?: number) =>
+    (await (await request.get(`/api/stations/${id}/file${revision ? `?revision=${revision}` : ''}`)).json()) as {
+      identity: { name: string };
+      vessel: { overflow: number };
+    };
+  const first = await file();
+  const changed = { ...first, vessel: { ...first.vessel, overflow: first.vessel.overflow - 0.05 } };
+  const saved = await request.put(`/api/stations/${id}`, { data: { base: 1, document: changed } });
+  expect(saved.status()).toBe(200);
+  await page.goto(`/stations/${id}/book`);
+  await page.getByRole('link', { name: 'revisions of the station' }).click();
+  const second = page.getByRole('listitem', { name: 'revision 2' });
+  await expect(second).toContainText('as it is now');
+  await expect(second.getByText(/overflow/)).toBeVisible();
+  const old = page.getByRole('listitem', { name: 'revision 1' });
+  await expect(old).toContainText('as it was first kept');
+  await old.getByRole('button', { name: 'beside today’s' }).click();
+  await expect(old.getByText(/overflow/)).toBeVisible();
+  expect((await file(1)).vessel.overflow).toBeCloseTo(first.vessel.overflow, 9);
+  expect((await request.get(`/api/stations/${id}/file?revision=9`)).status()).toBe(404);
+  expect((await request.get(`/api/stations/${id}/file?revision=x`)).status()).toBe(404);
+  await old.getByRole('button', { name: 'take it into the editor' }).click();
+  await expect(page).toHaveURL(/\/levels$/);
+  await page.getByRole('button', { name: 'save', exact: true }).click();
+  await expect.poll(async () => (await file()).vessel.overflow).toBeCloseTo(first.vessel.overflow, 9);
+  expect((await file(2)).vessel.overflow).toBeCloseTo(changed.vessel.overflow, 9);
+});
