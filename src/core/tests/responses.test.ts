@@ -252,3 +252,31 @@ describe('what stays known over an edit', () => {
     expect(timeDrawn(longer.levels, lead, stop)).toBeCloseTo(first, 9);
   });
 });
+
+describe('a panel that only watches, at every station', () => {
+  const watched = (file: string): Station => {
+    const s = demo(file);
+    return { ...s, control: { ...s.control, scheme: 'alarm-only' } };
+  };
+  const lift = (file: string, sensor: string, id = 'lift') => says(watched(file), 'dry-lift', `${id}-${sensor}`);
+  it('a float alone is the switch of its pump, and its contact says which way', () => {
+    expect([lift('workshop-sump', 'pump'), lift('workshop-sump', 'pump', 'drop')]).toEqual([
+      expect.stringMatching(/^starts by its own switch/),
+      expect.stringMatching(/^stops by its own switch/),
+    ]);
+    // A tank that is filled: its float stops it as it rises.
+    expect([lift('workshop-header-tank', 'pump'), lift('workshop-header-tank', 'pump', 'drop')]).toEqual([
+      expect.stringMatching(/^stops by its own switch/),
+      expect.stringMatching(/^starts by its own switch/),
+    ]);
+  });
+  it.each([
+    ['underpass-storm-sump', 'stop'],
+    ['underpass-storm-sump', 'lag'],
+    ['wash-down-basin', 'low'],
+    ['sand-bed-dosing-tank', 'pump'],
+  ])('at %s its %s float is one of several, or a timer runs it: not asked, and it may start', (file, sensor) => {
+    for (const id of ['lift', 'drop'])
+      expect(lift(file, sensor, id)).toMatch(/is not asked here, because .*: it may start$/);
+  });
+});

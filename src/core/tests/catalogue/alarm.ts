@@ -8,7 +8,7 @@ import type { Observation } from '../observation';
 import { atRest, perform, type Scene } from '../scene';
 import { test, type Part, type Test } from '../test';
 import type { World } from '../world';
-import { byItself, runsNoPump } from './byItself';
+import { calledByItself, runsNoPump } from './byItself';
 import { fall, rise, runTime, waitFor } from './wet';
 
 const filled = ({ station }: World) => traitsOf(station).direction === 'fill';
@@ -117,7 +117,7 @@ function recover(world: World): Test[] {
           acts: hold.backs,
           observes: [
             runsNoPump(world)
-              ? byItself('starts', 'pump', 'starts')
+              ? calledByItself(world, 'starts')
               : { id: 'starts', label: 'what reacts', kind: 'reacts', pumps: true },
           ],
         },

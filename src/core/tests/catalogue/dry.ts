@@ -8,7 +8,7 @@ import type { Observation } from '../observation';
 import { SPREAD } from '../spread';
 import { test, type Part, type Test } from '../test';
 import type { World } from '../world';
-import { byItself, runsNoPump } from './byItself';
+import { runsNoPump, workedByItself } from './byItself';
 import { asIsolated } from './makeSafe';
 
 /** What is deeper than this one leans into, m. */
@@ -80,11 +80,14 @@ export function dryLift(world: World): Test {
     const device = tag(sensor.id);
     const put: Act[] = device === undefined ? [] : [{ kind: 'put', device, to: 'up' }];
     const back: Act[] = device === undefined ? [] : [{ kind: 'let go', device }];
-    if (device === undefined && runsNoPump(world))
+    if (device === undefined && runsNoPump(world)) {
+      const does = (id: string, how: string, to: 'up' | 'down') =>
+        workedByItself(world, sensor, `${id}-${sensor.id}`, `${noun} ${order} ${how}: its pump`, to);
       return [
-        { acts: [], observes: [byItself(`lift-${sensor.id}`, `${noun} ${order} lifted: its pump`, 'starts')] },
-        { acts: [], observes: [byItself(`drop-${sensor.id}`, `${noun} ${order} let back: its pump`, 'stops')] },
+        { acts: [], observes: [does('lift', 'lifted', 'up')] },
+        { acts: [], observes: [does('drop', 'let back', 'down')] },
       ];
+    }
     return [
       { acts: put, observes: [{ id: `lift-${sensor.id}`, label: `${noun} ${order} lifted`, kind: 'reacts' }] },
       { acts: back, observes: [{ id: `drop-${sensor.id}`, label: `${noun} ${order} let back`, kind: 'reacts' }] },

@@ -1,4 +1,4 @@
-import { byItself, runsNoPump } from './byItself';
+import { calledByItself, runsNoPump } from './byItself';
 import { traitsOf } from '../../duties';
 import { timeDrawn } from '../drawn';
 import { phrase, quantity, type Phrase } from '../../units';
@@ -80,9 +80,7 @@ export function fillToLead(world: World): Test {
           { id: 'volume', label: 'water from stop to start', kind: 'volume' },
           { id: 'time', label: 'time for it by hose', kind: 'hose time' },
           { id: 'level', label: 'water when the pump is called, rim down', kind: 'level' },
-          runsNoPump(world)
-            ? byItself('reacts', 'pump', 'starts')
-            : { id: 'reacts', label: 'what reacts', kind: 'reacts' },
+          runsNoPump(world) ? calledByItself(world, 'reacts') : { id: 'reacts', label: 'what reacts', kind: 'reacts' },
         ],
       },
     ],
