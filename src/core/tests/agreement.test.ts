@@ -34,6 +34,12 @@ function run(station: Station, more: Partial<Scenario>) {
   return answer.run;
 }
 
+/** Every pump turns in air from the beginning, and moves nothing. */
+const airlocked = (station: Station) =>
+  faultsOf(station, worldOf(station).panel!)
+    .filter((f) => Object.values(f.effects.pumps ?? {}).some((e) => e.moves === false) && /airlock/.test(f.id))
+    .map((f) => ({ id: f.id, from: 0, to: null }));
+
 const DRY: Scenario['inflow'] = { kind: 'level', which: 'low', scale: 0 };
 
 /**
@@ -78,9 +84,7 @@ describe('proved as it is rehearsed', () => {
       for (const [name, station] of every) {
         const world = worldOf(station);
         // Every pump turns and moves nothing: the pit is dry, and no water lets go what a hand holds.
-        const still = faultsOf(station, world.panel!)
-          .filter((f) => Object.values(f.effects.pumps ?? {}).some((e) => e.moves === false) && /airlock/.test(f.id))
-          .map((f) => ({ id: f.id, from: 0, to: null }));
+        const still = airlocked(station);
         expect([name, still.length]).toEqual([name, world.panel!.devices.filter((d) => d.function === 'motor').length]);
         for (const t of catalogueOf(world)) {
           const acts = [...t.needs, ...t.parts.flatMap((p) => p.acts)];
@@ -154,14 +158,11 @@ describe('proved as it is rehearsed', () => {
   /** Water over the calls as a rehearsal takes it: pumps that turn and move nothing, and a hose. */
   const rising = (station: Station, until: number) => {
     const world = worldOf(station);
-    const still = faultsOf(station, world.panel!)
-      .filter((f) => Object.values(f.effects.pumps ?? {}).some((e) => e.moves === false) && /airlock/.test(f.id))
-      .map((f) => ({ id: f.id, from: 0, to: null }));
     const { hoseFlow } = station.settings;
     const { vessel, stop } = world.levels;
     const seconds = (vessel.volume(until) - vessel.volume(stop)) / hoseFlow;
     return run(station, {
-      faults: still,
+      faults: airlocked(station),
       duration: seconds * 1.05 + 60,
       startLevel: stop,
       inflow: { kind: 'steps', rows: [{ time: 0, flow: hoseFlow }], repeatEvery: null },

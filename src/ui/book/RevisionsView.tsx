@@ -49,9 +49,20 @@ function Changes({ from, to, system, first }: { from: Station; to: Station; syst
 
 interface RowProps {
   shown: RevisionShown;
-  /** The one before it; null: there is none, or it cannot be read. */
+  /** The one before it; null: there is none. */
   before: RevisionShown | null;
   begins: boolean;
+}
+
+/** What a revision changed; where that cannot be told, why. */
+function Changed({ shown: { station }, before, begins }: RowProps) {
+  const system = useStationSystem();
+  if (station === null)
+    return <Typography variant="body2">cannot be read by this version; it can be had as a file</Typography>;
+  if (begins) return <Typography variant="body2">the station as it was first kept</Typography>;
+  if (!before?.station)
+    return <Typography variant="body2">what it changed cannot be told: the one before it cannot be read</Typography>;
+  return <Changes from={before.station} to={station} system={system} first="it changed" />;
 }
 
 /** One revision: when, by whom, what it changed; beside today’s, as a file, and taken into the editor again. */
@@ -80,11 +91,7 @@ function Revision({ shown, before, begins }: RowProps) {
         saved {clock(shown.savedAt)}
         {shown.savedBy !== null && ` by ${shown.savedBy}`}
       </Typography>
-      {station === null && (
-        <Typography variant="body2">cannot be read by this version; it can be had as a file</Typography>
-      )}
-      {station && before?.station && <Changes from={before.station} to={station} system={system} first="it changed" />}
-      {begins && <Typography variant="body2">the station as it was first kept</Typography>}
+      <Changed shown={shown} before={before} begins={begins} />
       {compared && station && (
         <Changes from={station} to={document} system={system} first="since then, to what stands in the editor now" />
       )}

@@ -1,6 +1,7 @@
 'use client';
 import Box from '@mui/material/Box';
 import { styled } from '@mui/material/styles';
+import Typography from '@mui/material/Typography';
 import { useMemo } from 'react';
 import { ladderScene, probedRungs, probeSpots, symbol } from '@/core/papers';
 import { panelOf } from '@/core/schemes';
@@ -89,6 +90,8 @@ export function ProbeLadder({ station, probes }: { station: Station; probes: { a
           <path key={probe} className={`probe ${probe}`} d={`M${x} ${y} l-6 -13 h12 Z`} />
         ))}
       </Drawing>
+      {/* What was landed otherwise is not in it. */}
+      <Typography variant="label">as wired by design, every float hanging</Typography>
     </Box>
   );
 }
