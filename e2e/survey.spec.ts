@@ -73,6 +73,16 @@ test('the firm’s own figures are kept from a station, begun with by a new one,
   const [id, older] = [await makeStation(request, 'Firm sump'), await makeStation(request, 'Older firm sump')];
   await page.goto(`/stations/${id}/survey`);
   await type(page, 'test hose', '0.42 L/s');
+  // Its own table of what copper carries goes with them.
+  await page.getByRole('link', { name: 'Panel' }).click();
+  await page.getByRole('tab', { name: 'checks' }).click();
+  const copper = page.getByRole('region', { name: 'what copper carries' });
+  await copper.getByRole('button', { name: 'a table of the firm’s own' }).click();
+  await type(page, '2.5 mm²', '17 A');
+  await copper.getByRole('button', { name: 'let the runs carry what the table says' }).click();
+  await expect(page.getByRole('textbox', { name: 'feeder carries' })).toHaveValue('17');
+  await expect(page.getByText(/the firm’s own, 70 °C, at 30 °C: typical; your code governs/).first()).toBeVisible();
+  await page.getByRole('link', { name: 'Survey' }).click();
   await page.getByRole('button', { name: 'make these the firm’s' }).click();
   await expect(page.getByText(/These are the firm’s figures/)).toBeVisible();
   await page.goto('/');
@@ -82,6 +92,9 @@ test('the firm’s own figures are kept from a station, begun with by a new one,
   await page.getByRole('button', { name: 'make it' }).click();
   const hose = page.getByRole('textbox', { name: 'test hose', exact: true });
   await expect(hose).toHaveValue('0.42');
+  await page.getByRole('link', { name: 'Panel' }).click();
+  await page.getByRole('tab', { name: 'checks' }).click();
+  await expect(page.getByRole('textbox', { name: '2.5 mm²' })).toHaveValue('17');
   await page.goto(`/stations/${older}/survey`);
   await expect(hose).toHaveValue('0.3');
   await page.getByRole('button', { name: 'take the firm’s' }).click();

@@ -438,4 +438,8 @@ export const MIGRATIONS: readonly string[] = [
   -- Who saved a revision; null where nobody was signed in.
   ALTER TABLE revisions ADD COLUMN saved_by TEXT;
   `,
+  `
+  -- The firm's own table of what copper carries, beside its settings; null: the common tables.
+  ALTER TABLE firm_settings ADD COLUMN copper TEXT;
+  `,
 ];

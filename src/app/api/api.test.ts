@@ -132,24 +132,46 @@ describe('the pump library', () => {
 
 describe('the firm’s own figures', () => {
   const kept = async (profile: string) =>
-    ((await (await getFirm(request(''), at('profile', profile))).json()) as { settings: unknown }).settings;
+    ((await (await getFirm(request(''), at('profile', profile))).json()) as { firm: { settings: unknown } | null })
+      .firm;
+  const firm = (settings: unknown, copper: unknown = null) => request({ settings, copper });
   it('are kept by profile, the newest is meant, and a setting that came later is as it begins', async () => {
     expect(await kept('metric-230')).toBeNull();
     const own = { ...station().settings, wiringAmbient: 40, grouped: 4 };
-    expect((await putFirm(request(own), at('profile', 'metric-230'))).status).toBe(200);
-    expect((await putFirm(request({ ...own, wiringAmbient: 45 }), at('profile', 'metric-230'))).status).toBe(200);
-    expect(await kept('metric-230')).toMatchObject({ wiringAmbient: 45, grouped: 4 });
+    expect((await putFirm(firm(own), at('profile', 'metric-230'))).status).toBe(200);
+    expect((await putFirm(firm({ ...own, wiringAmbient: 45 }), at('profile', 'metric-230'))).status).toBe(200);
+    expect(await kept('metric-230')).toMatchObject({ settings: { wiringAmbient: 45, grouped: 4 }, copper: null });
     expect(await kept('us-120')).toBeNull();
     const { wiringAmbient: _, ...older } = own;
     database()
       .prepare("INSERT INTO firm_settings (profile, kept_at, settings) VALUES ('metric-230', '2026-01-01', ?)")
       .run(JSON.stringify(older));
-    expect(await kept('metric-230')).toMatchObject({ wiringAmbient: station().settings.wiringAmbient, grouped: 4 });
+    expect(await kept('metric-230')).toMatchObject({
+      settings: { wiringAmbient: station().settings.wiringAmbient, grouped: 4 },
+      copper: null,
+    });
   });
   it('refuses what is no setting, and a profile that is not there', async () => {
-    const refused = await putFirm(request({ ...station().settings, wiringAmbient: 900 }), at('profile', 'metric-230'));
-    expect([refused.status, (await problems(refused))[0]!.path]).toEqual([422, 'wiringAmbient']);
-    expect((await putFirm(request(station().settings), at('profile', 'moon'))).status).toBe(404);
+    const refused = await putFirm(firm({ ...station().settings, wiringAmbient: 900 }), at('profile', 'metric-230'));
+    expect([refused.status, (await problems(refused))[0]!.path]).toEqual([422, 'settings.wiringAmbient']);
+    expect((await putFirm(firm(station().settings), at('profile', 'moon'))).status).toBe(404);
+  });
+  it('keeps its own table of what copper carries, and refuses one that falls as the copper grows', async () => {
+    const copper = (amps: readonly number[]) => ({
+      source: 'our engineer',
+      hottest: 70,
+      rows: amps.map((carries, i) => ({ area: (1.5 + i) * 1e-6, carries })),
+    });
+    const put = (amps: readonly number[]) =>
+      putFirm(firm(station().settings, copper(amps)), at('profile', 'metric-230'));
+    expect((await put([13, 17])).status).toBe(200);
+    expect(await kept('metric-230')).toMatchObject({ copper: copper([13, 17]) });
+    const refused = await put([13, 12]);
+    expect([refused.status, (await problems(refused))[0]]).toEqual([
+      422,
+      { path: 'copper.rows.1', message: 'more copper cannot carry less' },
+    ]);
+    expect(await kept('metric-230')).toMatchObject({ copper: copper([13, 17]) });
   });
 });
 

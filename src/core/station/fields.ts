@@ -298,6 +298,9 @@ const FIELDS = {
   'wiring.warmest': figure('conductors at', 'temperature'),
   'wiring.dropRunning': figure('drop let pass, running', 'share'),
   'wiring.dropStarting': figure('drop let pass, starting', 'share'),
+  'wiring.copper.source': words('figures by', 'the code, the engineer, the cable’s maker'),
+  'wiring.copper.hottest': figure('conductor of the table', 'temperature'),
+  'wiring.copper.rows.*.carries': figure('carries', 'current'),
   'wiring.supplyBudget': figure('drive’s own supply gives', 'leak'),
   'interlocks.*.name': words('with'),
   'interlocks.*.on': choice('started by', [

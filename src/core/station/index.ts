@@ -1,11 +1,13 @@
 export { depthOf } from './depthOf';
 export { upgrade } from './upgrade';
 export {
+  copperTableSchema,
   settingsSchema,
   stationSchema,
   PIPE_MATERIALS,
   pumpModelSchema,
   readPumpModel,
+  type CopperTable,
   type CurvePoint,
   type Inflow,
   type InflowSource,

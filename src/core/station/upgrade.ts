@@ -146,6 +146,8 @@ const STEPS: Readonly<Record<number, (document: Json) => Json>> = {
   }),
   /** Version 7 asks which figures were taken on site: an older document did not say. */
   6: (document) => ({ ...document, surveyed: { rest: 'unknown', figures: {} } }),
+  /** Version 8 knows a firm’s own table of what copper carries: an older document goes by the common ones. */
+  7: (document) => ({ ...document, wiring: adding(document.wiring, () => ({ copper: null })) }),
 };
 
 /** What is not known of a pump, and of a length of pipe, until somebody says it. */
@@ -218,6 +220,7 @@ export const startingWiring = (us: boolean) => ({
   dropRunning: 0.05,
   dropStarting: 0.15,
   supplyBudget: 0.1,
+  copper: null,
 });
 
 function schemeOfVersion3({ duty, pumps, sensors }: Json, source: string): string {

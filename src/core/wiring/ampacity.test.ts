@@ -3,8 +3,9 @@ import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
 import { newStation, type Station } from '../station';
 import { sayPhrase } from '../units';
-import { ambientFactor, groupFactor, guardedAt, typicalAmpacity } from './ampacity';
+import { ambientFactor, groupFactor, guardedAt, ownTable, sourceOf, typicalAmpacity } from './ampacity';
 import { awgArea, soldSizes } from './conductor';
+import { copperRows, readCopperRows } from './copperText';
 import { sizeFor } from './guards';
 import { supplyFigures } from './supplyFigures';
 
@@ -50,6 +51,77 @@ describe('what copper typically carries (IEC 60364-5-52, table B.52.4; NFPA 70, 
     expect(ambientFactor(of('us-120', { wiringAmbient: 40 }))).toBeCloseTo(0.82, 2);
     expect(ambientFactor(of('us-120', { wiringAmbient: 40, ampacity: 'full' }))).toBeCloseTo(0.88, 2);
     expect([1, 2, 3, 9].map((grouped) => groupFactor(of('metric-230', { grouped })))).toEqual([1, 0.8, 0.7, 0.5]);
+  });
+  it('a firm’s own table is read in place of the common one, and corrected by the same air and company', () => {
+    const copper = {
+      source: 'our engineer',
+      hottest: 90,
+      rows: [
+        { area: 1.5e-6, carries: 14 },
+        { area: 4e-6, carries: 25 },
+      ],
+    };
+    const own = (over: Partial<Station['settings']> = {}, profile: Station['profile'] = 'metric-230'): Station => {
+      const s = of(profile, over);
+      return { ...s, wiring: { ...s.wiring, copper } };
+    };
+    expect([1, 1.5, 2.5, 4, 10].map((mm2) => typicalAmpacity(mm2 * 1e-6, own()))).toEqual([0, 14, 14, 25, 25]);
+    // √((90 − 45)/(90 − 30)) = 0.866; two bunched 0.8: 25 · 0.866 · 0.8 = 17.3.
+    expect(typicalAmpacity(4e-6, own({ wiringAmbient: 45, grouped: 2 }))).toBe(17.3);
+    expect(sourceOf(own())).toBe('our engineer, 90 °C');
+    // What a code takes as the most that may guard AWG 14 is no matter of a firm's table.
+    expect(guardedAt(awgArea(14), own({}, 'us-120'))).toBe(14);
+    expect(guardedAt(awgArea(10), own({}, 'us-120'))).toBe(25);
+    const generous = { ...copper, rows: [{ area: awgArea(14), carries: 25 }] };
+    const us14 = of('us-120');
+    expect(guardedAt(awgArea(14), { ...us14, wiring: { ...us14.wiring, copper: generous } })).toBe(15);
+    const said = supplyFigures(own()).find((c) => c.id === 'size-motor')!;
+    expect(sayPhrase(said.why, 'metric')).toContain('our engineer, 90 °C');
+  });
+  it('a table begins as the common one, typed over from there', () => {
+    const full = of('us-120', { ampacity: 'full', wiringAmbient: 40 });
+    const table = ownTable(full);
+    expect([table.hottest, table.rows.find((r) => r.area === awgArea(12))!.carries]).toEqual([75, 25]);
+    const typed = { ...full, wiring: { ...full.wiring, copper: table } };
+    for (const area of soldSizes('us-120')) expect(typicalAmpacity(area, typed)).toBe(typicalAmpacity(area, full));
+  });
+  it.each([
+    [
+      'metric-230',
+      [
+        ['size', 'A'],
+        ['1,5', '14 A'],
+        ['2.5 mm²', '18'],
+      ],
+      [1.5e-6, 14, 2.5e-6, 18],
+    ],
+    [
+      'us-120',
+      [
+        ['1/0', '120'],
+        ['#12', '20'],
+        ['AWG 14', '15'],
+      ],
+      [awgArea(14), 15, awgArea(12), 20, awgArea(0), 120],
+    ],
+  ] as const)('reads a table as it is written at a %s station', (profile, rows, expected) => {
+    const read = readCopperRows(rows, profile);
+    expect(read.ok && read.rows.flatMap((r) => [r.area, r.carries])).toEqual(expected);
+    expect(read.ok && readCopperRows(copperRows(read.rows, profile), profile)).toEqual(read);
+  });
+  it.each([
+    [[], 'there are no figures here'],
+    [[['13', '20']], 'row 1: “13, 20” is not a size (AWG 14, 1/0) and amperes'],
+    [[['14', '0']], 'row 1: “14, 0” is not a size (AWG 14, 1/0) and amperes'],
+    [
+      [
+        ['14', '20'],
+        ['12', '15'],
+      ],
+      'AWG 12 after AWG 14: sizes go one way, each once, and more copper cannot carry less',
+    ],
+  ] as const)('%j: told', (rows, message) => {
+    expect(readCopperRows(rows, 'us-120')).toEqual({ ok: false, problems: [message] });
   });
   it('never more for less copper, never more for warmer air', () => {
     fc.assert(

@@ -1,4 +1,4 @@
-import type { Station } from '../station';
+import type { CopperTable, Station } from '../station';
 import { awgArea } from './conductor';
 
 /*
@@ -9,6 +9,7 @@ import { awgArea } from './conductor';
 /** How conductors are laid, as far as the tables ask. */
 export type Laid = Pick<Station, 'profile'> & {
   readonly settings: Pick<Station['settings'], 'ampacity' | 'wiringAmbient' | 'grouped'>;
+  readonly wiring: Pick<Station['wiring'], 'copper'>;
 };
 
 /** A of a size, in the two columns. */
@@ -70,9 +71,9 @@ const SMALL: readonly (readonly [gauge: number, amps: number])[] = [
   [10, 30],
 ];
 
-/** Conductor temperature of the column, °C: IEC PVC 70; NFPA 60 or 75. Correction √((Tc − Ta)/(Tc − 30)) (IEC 60364-5-52, B.52.14 is this, rounded; NFPA 70, equation 310.15(B)). */
-const hottest = ({ profile, settings }: Laid): number =>
-  profile === 'metric-230' ? 70 : settings.ampacity === 'full' ? 75 : 60;
+/** Conductor temperature of the column, °C: the firm’s own as it says; IEC PVC 70; NFPA 60 or 75. Correction √((Tc − Ta)/(Tc − 30)) (IEC 60364-5-52, B.52.14 is this, rounded; NFPA 70, equation 310.15(B)). */
+const hottest = ({ profile, settings, wiring }: Laid): number =>
+  wiring.copper?.hottest ?? (profile === 'metric-230' ? 70 : settings.ampacity === 'full' ? 75 : 60);
 
 export function ambientFactor(laid: Laid): number {
   const limit = hottest(laid);
@@ -92,14 +93,29 @@ export function groupFactor({ profile, settings }: Laid): number {
 /** A typed area counts as the size that it is within this share of. */
 const NEAR = 1.04;
 
+/** A of each size before air and company: of the firm’s own table, or of the column of the common one. */
+function columnOf({ profile, settings, wiring }: Laid): readonly (readonly [area: number, amps: number])[] {
+  if (wiring.copper) return wiring.copper.rows.map((r) => [r.area, r.carries]);
+  const table = profile === 'metric-230' ? METRIC : AWG;
+  return table.map(([area, cautious, full]) => [area, settings.ampacity === 'full' ? full : cautious]);
+}
+
+/** The common table of a station as a firm’s own to begin with: typed over, size by size. */
+export const ownTable = (laid: Laid): CopperTable => ({
+  source: 'the firm’s own',
+  hottest: hottest(laid),
+  rows: columnOf(laid).map(([area, carries]) => ({ area, carries })),
+});
+
 /**
  * Current that copper of a size typically carries as it is laid, A; what lies between two sizes carries what the smaller does.
  * @param area m²; 0 for less than the smallest size of the tables
  */
 export function typicalAmpacity(area: number, laid: Laid): number {
-  const table = laid.profile === 'metric-230' ? METRIC : AWG;
-  const row = table.filter(([a]) => a <= area * NEAR).at(-1);
-  const amps = row?.[laid.settings.ampacity === 'full' ? 2 : 1] ?? 0;
+  const amps =
+    columnOf(laid)
+      .filter(([a]) => a <= area * NEAR)
+      .at(-1)?.[1] ?? 0;
   return Math.floor(amps * ambientFactor(laid) * groupFactor(laid) * 10 + 1e-6) / 10;
 }
 
@@ -116,7 +132,9 @@ export const LEAST_SIZE = {
 } as const;
 
 /** Where the figures come from, as they are said. */
-export const sourceOf = ({ profile, settings }: Laid): string =>
-  profile === 'metric-230'
-    ? `IEC 60364-5-52, method ${settings.ampacity === 'full' ? 'C' : 'B2'}, PVC`
-    : `NFPA 70 table 310.16, ${settings.ampacity === 'full' ? 75 : 60} °C`;
+export const sourceOf = ({ profile, settings, wiring }: Laid): string =>
+  wiring.copper
+    ? `${wiring.copper.source}, ${wiring.copper.hottest} °C`
+    : profile === 'metric-230'
+      ? `IEC 60364-5-52, method ${settings.ampacity === 'full' ? 'C' : 'B2'}, PVC`
+      : `NFPA 70 table 310.16, ${settings.ampacity === 'full' ? 75 : 60} °C`;

@@ -3,7 +3,8 @@ export { floatsAt, happens, inTheEnd, outcomesOf, type Inputs, inputProblems, so
 export { askedOf } from './asked';
 export { asLanded, type AsLanded, type Effect } from './asLanded';
 export { reasonFor, type Reason } from './why';
-export { sourceOf, typicalAmpacity } from './ampacity';
+export { ownTable, sourceOf, typicalAmpacity } from './ampacity';
+export { copperRows, readCopperRows } from './copperText';
 export { awgArea, coreResistance, sizeName, soldSizes } from './conductor';
 export type { WiringCheck } from './check';
 export { faultLoop, supplyFigures, voltageDrop } from './supplyFigures';

@@ -20,6 +20,7 @@ import { useQuiet } from '../parts/useQuiet';
 import { ChoiceField, QuantityField, TickField } from '../fields/fields';
 import { SettingField } from '../fields/SettingField';
 import { Pick } from '../parts/Pick';
+import { CopperTable } from './CopperTable';
 import { usePanel } from './PanelProvider';
 import { Group } from './Group';
 
@@ -28,7 +29,6 @@ type Run = 'feeder' | 'motor' | 'field';
 /** The size of a run of cable; a size newly picked brings its typical current with it. */
 function SizeField({ run, label }: { run: Run; label: string }) {
   const profile = useEditor((s) => s.document.profile);
-  const settings = useEditor((s) => s.document.settings);
   const { area } = useEditor((s) => s.document.wiring[run]);
   const edit = useEditor((s) => s.edit);
   const sizes = soldSizes(profile);
@@ -39,13 +39,7 @@ function SizeField({ run, label }: { run: Run; label: string }) {
       value={near ?? area}
       choices={(near === undefined ? [area, ...sizes] : sizes).map((s) => [s, sizeName(s, profile)] as const)}
       onPick={(size) =>
-        edit((d) =>
-          setAt(
-            setAt(d, `wiring.${run}.area`, size),
-            `wiring.${run}.carries`,
-            typicalAmpacity(size, { profile, settings }),
-          ),
-        )
+        edit((d) => setAt(setAt(d, `wiring.${run}.area`, size), `wiring.${run}.carries`, typicalAmpacity(size, d)))
       }
     />
   );
@@ -159,12 +153,13 @@ export function Checks() {
         <QuantityField path="wiring.field.length" />
         <SizeField run="field" label="float cable, size" />
         <QuantityField path="wiring.warmest" />
-        <SettingField name="ampacity" />
+        {!station.wiring.copper && <SettingField name="ampacity" />}
         <SettingField name="wiringAmbient" />
         <SettingField name="grouped" />
         <QuantityField path="wiring.dropRunning" />
         <QuantityField path="wiring.dropStarting" />
       </Group>
+      <CopperTable />
       {traitsOf(station).mover.kind === 'pump' &&
         station.pumps.map((_, i) => (
           <MotorFields

@@ -15,7 +15,7 @@ import { jobKinds } from '@/core/jobs';
 import { exampleStation } from '@/core/starting';
 import { Pick } from '../parts/Pick';
 import { TextBox } from '../parts/TextBox';
-import { askFirm } from '../survey/firmSettings';
+import { askFirm, byFirm } from '../survey/firmSettings';
 import { sendStation } from './sendStation';
 import { Notice } from '../parts/Notice';
 
@@ -78,7 +78,7 @@ export function NewStationDialog({ sites, onClose }: { sites: readonly string[];
     const example = exampleStation(name, site, profile, duty);
     const firm = await askFirm(profile);
     if (!firm.ok) return setError('root', { message: firm.reason });
-    const sent = await sendStation(JSON.stringify({ ...example, settings: firm.settings ?? example.settings }));
+    const sent = await sendStation(JSON.stringify(byFirm(example, firm.firm)));
     if (sent.ok) router.push(job === '' ? `/stations/${sent.id}/survey` : `/stations/${sent.id}/prove?job=${job}`);
     else setError('root', { message: sent.problems.map((p) => p.message).join('; ') });
   });

@@ -10,21 +10,21 @@ const firm = () => import('./firmSettings');
 
 /** The firm's own figures and schools: kept from a station that has them, taken by one that has not; a new station begins with them. */
 export function FirmSettings() {
-  const profile = useEditor((s) => s.document.profile);
-  const settings = useEditor((s) => s.document.settings);
+  const document = useEditor((s) => s.document);
   const edit = useEditor((s) => s.edit);
   const keep = async () => {
-    const kept = await (await firm()).sendFirm(profile, settings);
+    const kept = await (await firm()).sendFirm(document);
     void (kept.ok
       ? notify('These are the firm’s figures: new stations begin with them')
       : notify(`Not kept: ${kept.reason}`, 'error'));
   };
   const take = async () => {
-    const asked = await (await firm()).askFirm(profile);
+    const { askFirm, byFirm } = await firm();
+    const asked = await askFirm(document.profile);
     if (!asked.ok) return void notify(`Not taken: ${asked.reason}`, 'error');
-    const { settings: own } = asked;
+    const { firm: own } = asked;
     if (!own) return void notify('The firm has kept no figures of its own yet');
-    edit((d) => ({ ...d, settings: own }));
+    edit((d) => byFirm(d, own));
     void notify('The firm’s figures are taken; undo brings these back');
   };
   return (
@@ -32,7 +32,8 @@ export function FirmSettings() {
       <Button onClick={() => void take()}>take the firm’s</Button>
       <Button onClick={() => void keep()}>make these the firm’s</Button>
       <Typography variant="body2" sx={{ flex: '1 1 220px' }}>
-        Every figure and school that rules and wires take as given, ambient and grouping of the conductors among them.
+        Every figure and school that rules and wires take as given, ambient, grouping and the table of the conductors
+        among them.
       </Typography>
     </Box>
   );

@@ -87,3 +87,4 @@ export type VesselShape = Vessel['shape'];
 export { PIPE_MATERIALS, pumpModelSchema, readPumpModel } from './pumps';
 
 export { settingsSchema };
+export { copperTableSchema, type CopperTable } from './copper';

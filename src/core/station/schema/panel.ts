@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { OVERLOAD_CLASSES } from '../../circuit';
 import { named, number, positive, words } from './numbers';
+import { copperTableSchema } from './copper';
 
 /*
  * What the station is wired with: scheme, supply, alarm, cables, interlocks, boxes, and where each core really sits.
@@ -119,6 +120,9 @@ export const wiringSchema = z.strictObject({
   dropRunning: positive('the drop', 1).describe('share of the voltage that may be lost as the pump runs'),
   dropStarting: positive('the drop', 1).describe('share of the voltage that may be lost as it starts'),
   supplyBudget: positive('the budget', 20).describe('A that a drive’s own low-voltage supply gives'),
+  copper: copperTableSchema
+    .nullable()
+    .describe('the firm’s own table of what copper carries; null: the common tables, by the settings'),
 });
 
 export const motorSchema = z.strictObject({
