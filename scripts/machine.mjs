@@ -84,7 +84,9 @@ export function ensureBuild() {
   const stamp = path.join(ROOT, '.next/pitbell-built');
   const sources = [
     ...filesBelow(path.join(ROOT, 'src')).filter((f) => !/\.test\.tsx?$/.test(f)),
-    ...['package-lock.json', 'next.config.ts', 'tsconfig.json', 'scripts/squeeze.mjs'].map((f) => path.join(ROOT, f)),
+    ...['package-lock.json', 'next.config.ts', 'tsconfig.json', 'scripts/squeeze.mjs', 'scripts/along.mjs'].map((f) =>
+      path.join(ROOT, f),
+    ),
   ];
   const wanted = fileHash(sources);
   if (stampMatches(stamp, wanted) && existsSync(path.join(ROOT, 'dist/pitbell.mjs'))) return;

@@ -20,7 +20,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
   const person = personFrom(await headers());
   return (
     <html lang="en">
-      <body>
+      <body data-person={person?.name}>
         <AppRouterCacheProvider>
           <PersonProvider person={person && { name: person.name, role: person.role }}>
             <Surface initial={prefsFrom((name) => jar.get(name)?.value)}>{children}</Surface>

@@ -113,6 +113,18 @@ export function idFrom(text: string): number | null {
 
 export const now = (): string => new Date().toISOString();
 
+/** No device keeps what it has not sent for longer, ms. */
+const OLDEST_ACT = 400 * 86_400_000;
+
+/**
+ * When what is sent now was done: a device without signal says how long ago that was, by its own clock, so that a clock which is wrong does
+ * no harm. Now, where it says nothing or what cannot be.
+ */
+export function doneAt(request: Request, clock: () => number = Date.now): string {
+  const ago = Number(request.headers.get('act-age') ?? 0);
+  return new Date(clock() - (ago > 0 && ago < OLDEST_ACT ? ago : 0)).toISOString();
+}
+
 /** The key of a request that may be sent again after its answer was lost: what it asks is then done once. */
 export function keyOf(request: Request): string | null {
   const key = request.headers.get('idempotency-key');

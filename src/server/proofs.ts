@@ -72,8 +72,8 @@ export const keptUnder = (
         .get(id, key)?.id ?? null);
 
 /**
- * Begins a run on the newest revision of a station, its card and expectations kept with it. Null when there is no such station.
- * @param plan the card as it is kept; made here where none is given: the whole proof
+ * Begins a run of a station, its card and expectations kept with it. Null when there is no such station.
+ * @param card as it is kept, and the revision that it was made of; else the whole proof of the newest
  * @param key of the request: the same one sent again begins no second run
  */
 export function startRun(
@@ -82,19 +82,19 @@ export function startRun(
   tester: string,
   at: string,
   key: string | null = null,
-  plan: string | null = null,
+  card: { readonly plan: string; readonly revision: number } | null = null,
 ): ProofRun | null {
   const before = keptUnder(db, 'proof_runs', 'station_id', stationId, key);
   if (before !== null) return findRun(db, before);
   const saved = findStation(db, stationId);
   if (!saved) return null;
-  const made = plan === null ? planText(saved.station, WHOLE) : { ok: true as const, plan };
+  const made = card ? { ok: true as const, ...card } : { ...planText(saved.station, WHOLE), revision: saved.revision };
   if (!made.ok) throw new Error(made.reason);
   const { lastInsertRowid } = db
     .prepare(
       'INSERT INTO proof_runs (station_id, revision, started_at, tester, plan, client_key) VALUES (?, ?, ?, ?, ?, ?)',
     )
-    .run(stationId, saved.revision, at, tester, made.plan, key);
+    .run(stationId, made.revision, at, tester, made.plan, key);
   return findRun(db, Number(lastInsertRowid));
 }
 

@@ -91,6 +91,18 @@ export const documentAt = (db: Db, id: number, revision: number): string | null 
     )
     .get(id, revision)?.document ?? null;
 
+/** A station as it was at a revision; null where there is none of it, or it cannot be read any more. */
+export function revisionOf(db: Db, newest: Saved, revision: number): Saved | null {
+  if (revision === newest.revision) return newest;
+  const row = db
+    .prepare<[number, number], Row>(
+      'SELECT station_id AS id, revision, saved_at AS savedAt, document, digest FROM revisions WHERE station_id = ? AND revision = ?',
+    )
+    .get(newest.id, revision);
+  const found = row && read(row);
+  return found?.ok ? found.saved : null;
+}
+
 function insertRevision(
   db: Db,
   { id, revision, savedAt, station }: Saved,

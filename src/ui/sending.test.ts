@@ -102,6 +102,7 @@ describe('bringing in a station', () => {
 });
 
 describe('a test run', () => {
+  const run = { id: 5, stationId: 1 };
   const entry = {
     stepId: 'isolate',
     verdict: 'pass' as const,
@@ -112,24 +113,30 @@ describe('a test run', () => {
   };
   it('begins', async () => {
     answer(201, { run: { id: 5 } });
-    expect(await startRun(1, { tester: 'A. B.', job: 'J13' })).toEqual({ ok: true, id: 5 });
-    expect(lastCall().body).toEqual({ tester: 'A. B.', job: 'J13' });
+    const asked = { tester: 'A. B.', job: 'J13', revision: 3 };
+    expect(await startRun(1, { ...asked, title: 'Commission' }, 'key-of-run')).toEqual({ ok: true, id: 5 });
+    expect(lastCall().body).toEqual(asked);
   });
   it('takes a finding and gives it back as it is kept', async () => {
     const kept = { ...entry, id: 9, enteredAt: '2026-11-24T09:41:00Z' };
     const other = { ...kept, id: 8, by: 'C. D.' };
     answer(201, { entry: kept, meanwhile: [other] });
-    expect(await sendEntry(5, entry, 7)).toEqual({ ok: true, entry: kept, meanwhile: [other] });
+    expect(await sendEntry(run, 'Isolate', entry, 7, 'key-of-entry')).toEqual({
+      ok: true,
+      entry: kept,
+      meanwhile: [other],
+    });
     expect(lastCall().body).toEqual({ ...entry, knows: 7 });
   });
   it('says why a finding was not taken, and that it is kept when nobody answers', async () => {
     answer(422, { problems: [{ path: 'stepId', message: 'no such step' }] });
-    expect(await sendEntry(5, entry, 0)).toEqual({ ok: false, reason: 'no such step' });
+    expect(await sendEntry(run, 'Isolate', entry, 0, 'key-of-entry')).toEqual({ ok: false, reason: 'no such step' });
     noServer();
-    expect(await sendEntry(5, entry, 0)).toMatchObject({
+    expect(await sendEntry(run, 'Isolate', entry, 0, 'key-of-entry')).toMatchObject({
       ok: false,
       reason: expect.stringMatching(/kept in this browser/),
     });
-    expect(await startRun(1, { tester: 'x', job: 'commission' })).toMatchObject({ ok: false });
+    const asked = { tester: 'x', job: 'commission', revision: 1, title: 'Commission' };
+    expect(await startRun(1, asked, 'key-of-run')).toMatchObject({ ok: false });
   });
 });

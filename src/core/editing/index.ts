@@ -1,3 +1,4 @@
+export { mergedBy } from './merged';
 export { getAt, setAt } from './setAt';
 export { withProfile } from './profileEdits';
 export { withSection, withShape } from './vesselEdits';

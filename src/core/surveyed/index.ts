@@ -1,5 +1,5 @@
 export { changesBetween, type DocumentChange } from './changes';
-export { figureOf, SURVEY_GROUPS, surveyFigures, type SurveyFigure, type SurveyGroup } from './figures';
+export { figureOf, isPartList, SURVEY_GROUPS, surveyFigures, type SurveyFigure, type SurveyGroup } from './figures';
 export { followSurvey } from './follow';
 export { figureName } from './names';
 export {

@@ -113,6 +113,18 @@ function refuse(request: IncomingMessage, response: ServerResponse, person: Pers
   else toSignIn(request, response);
 }
 
+/** Whether a change was written by somebody else on the same device, before whoever is in now came in: it is not theirs to send. */
+function foreign(request: IncomingMessage, person: Person | null): string | null {
+  const said = request.headers['act-by'];
+  if (person === null || typeof said !== 'string') return null;
+  try {
+    const name = decodeURIComponent(said);
+    return name === person.name ? null : name;
+  } catch {
+    return said;
+  }
+}
+
 /** What is asked of the door itself. */
 async function doorAsked(
   path: string,
@@ -150,6 +162,12 @@ export function gateOf({ accounts, proxies, clock = Date.now }: Gate) {
     if (least === null || !mayPass(person?.role ?? null, least)) {
       request.resume();
       refuse(request, response, person, least);
+      return false;
+    }
+    const other = foreign(request, person);
+    if (other !== null) {
+      request.resume();
+      problem(response, 401, `this was written by ${other}: it is sent when ${other} signs in here again`);
       return false;
     }
     if (path.startsWith('/api/door/')) {

@@ -30,8 +30,11 @@ const changes = (path: string, least: Least = 'installer'): Way => ({ methods: '
 export const WAYS: readonly Way[] = [
   looks('/sign-in', 'anyone'),
   looks('/join/[word]', 'anyone'),
-  looks('/icon.svg', 'anyone'),
-  ...['/', '/due', '/stations/[id]'].map((p) => looks(p)),
+  // What makes it installable holds nothing of any station.
+  ...['/icon.svg', '/icon-192.png', '/icon-512.png', '/manifest.webmanifest', '/along.js'].map((p) =>
+    looks(p, 'anyone'),
+  ),
+  ...['/', '/due', '/along', '/stations/[id]'].map((p) => looks(p)),
   ...[
     'survey',
     'levels',
@@ -39,6 +42,7 @@ export const WAYS: readonly Way[] = [
     'rehearse',
     'prove',
     'prove/[run]',
+    'prove/begun',
     'card',
     'book',
     'book/owner',
@@ -56,6 +60,7 @@ export const WAYS: readonly Way[] = [
   changes('/api/panel/[word]', 'anyone'),
 
   ...[
+    'along',
     'book',
     'due',
     'due/bring',

@@ -15,11 +15,12 @@ import { useWho, type Who } from '../people/useWho';
 import { StationShaft } from '../shaft/StationShaft';
 import { BookLines } from './BookLines';
 import { DueList } from './DueList';
+import { HerePages } from './HerePages';
 import { Meaning } from './Meaning';
 import { Pages } from './Pages';
 import { Parts } from './Parts';
 import { useOlder, Which } from './Which';
-import type { BookProps } from './shown';
+import type { BookProps, PageId } from './shown';
 import { WriteVisit } from './WriteVisit';
 
 const WriteOther = dynamic(() => import('./WriteOther').then((m) => m.WriteOther), { ssr: false, loading: () => null });
@@ -52,14 +53,15 @@ function useWriting(stationId: number, who: string, at: string) {
     }
     const { sendPage } = await import('./sendPage');
     const when = at === '' ? new Date() : new Date(at);
-    const sent = await sendPage(stationId, { ...page, at: when.toISOString(), by: who.trim(), corrects }, key.current);
+    const written = { ...page, at: when.toISOString(), by: who.trim(), corrects };
+    const sent = await sendPage(stationId, written, at === '', key.current);
     setFailed(sent.ok ? null : sent.why);
     if (!sent.ok) return null;
     key.current = newKey();
-    router.refresh();
+    if (!sent.here) router.refresh();
     return sent.id;
   };
-  const photos = async (page: number, files: readonly File[]) => {
+  const photos = async (page: PageId, files: readonly File[]) => {
     const { sendPagePhoto } = await import('./sendPage');
     const lost: string[] = [];
     for (const file of files) {
@@ -67,7 +69,7 @@ function useWriting(stationId: number, who: string, at: string) {
       if (wrong !== null) lost.push(`${file.name}: ${wrong}`);
     }
     if (lost.length > 0) setFailed(`the page stands, and these photographs do not: ${lost.join('; ')}`);
-    router.refresh();
+    if (typeof page === 'number') router.refresh();
   };
   return { failed, send, photos };
 }
@@ -196,6 +198,7 @@ function Reading({
           Not written: {failed}
         </Typography>
       )}
+      <HerePages />
       <Pages stationId={id} pages={older.shown} system={system} onWrite={send} />
       {!older.whole && (
         <Button sx={{ minHeight: 44 }} onClick={() => void older.fetchMore()}>

@@ -11,7 +11,7 @@ import { TextBox } from '../parts/TextBox';
 import { EMPTY, MeterField, type Typing } from './MeterField';
 import { OwnMeterForm } from './OwnMeterForm';
 import { readTyped } from './readingText';
-import type { OnWrite } from './shown';
+import type { OnWrite, PageId } from './shown';
 
 /** The meters that a visit reads at this station: those that are read always, and the others. */
 function metersOf(station: Station, read: Readonly<Record<string, Reading>>): { always: Meter[]; more: Meter[] } {
@@ -100,7 +100,7 @@ interface Props {
   now: () => number;
   onWrite: OnWrite;
   /** Sends photographs to a page that was written; what was not kept is said. */
-  onPhotos(page: number, files: readonly File[]): Promise<void>;
+  onPhotos(page: PageId, files: readonly File[]): Promise<void>;
 }
 
 /** What is typed of a visit, and its writing. */

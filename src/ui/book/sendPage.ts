@@ -1,7 +1,9 @@
 import * as z from 'zod';
 import { pageSchema, PAGE_KINDS, type PageKind, type PageSent, type PageKept } from '@/core/book';
+import { through } from '../outbox/through';
 import { ask, wentWrong } from '../parts/ask';
-import type { PagesOf } from './shown';
+import { smaller } from '../parts/smaller';
+import type { PageId, PagesOf } from './shown';
 
 const keptSchema = z.object({
   id: z.number(),
@@ -39,18 +41,40 @@ const hitsSchema = z.object({
 });
 export type Hit = z.infer<typeof hitsSchema>['hits'][number];
 
-/** Writes a page. Never throws. @param key the same one writes it once, however often it is sent */
+/** What a page says, in a line. */
+const inWords = ({ page, readings }: PageSent): string => {
+  const name = PAGE_KINDS.find(([k]) => k === page.kind)?.[1] ?? page.kind;
+  const words = 'words' in page && page.words !== '' ? `, “${page.words.slice(0, 60)}”` : '';
+  return `book, ${name}${words}${readings.length > 0 ? `, ${readings.length} readings` : ''}`;
+};
+
+/**
+ * Writes a page. Never throws.
+ * @param now whether it tells of the moment it is written
+ * @param key the same one writes it once, however often it is sent
+ */
 export async function sendPage(
   stationId: number,
   page: PageSent,
+  now: boolean,
   key: string,
-): Promise<{ ok: true; id: number } | { ok: false; why: string }> {
-  const answer = await ask(`/api/stations/${stationId}/book`, z.object({ page: keptSchema }), {
-    method: 'POST',
-    body: JSON.stringify(page),
-    key,
-  });
-  return answer.ok ? { ok: true, id: answer.value.page.id } : { ok: false, why: wentWrong(answer) };
+): Promise<{ ok: true; id: PageId; here: boolean } | { ok: false; why: string }> {
+  const answer = await through(
+    {
+      id: key,
+      kind: 'page',
+      what: inWords(page),
+      stationId,
+      about: `book:${stationId}`,
+      now,
+      url: `/api/stations/${stationId}/book`,
+      method: 'POST',
+      body: JSON.stringify(page),
+    },
+    z.object({ page: keptSchema }),
+  );
+  if (answer.ok === 'kept') return { ok: true, id: key, here: true };
+  return answer.ok ? { ok: true, id: answer.value.page.id, here: false } : { ok: false, why: wentWrong(answer) };
 }
 
 /** Pages before one, of a kind or of all, about a pump or a part or anything; null where the server does not say. */
@@ -77,15 +101,24 @@ export async function searchPages(stationId: number, words: string): Promise<rea
 /** Sends a photograph of a page. Never throws; why it was not kept, or null. */
 export async function sendPagePhoto(
   stationId: number,
-  pageId: number,
+  page: PageId,
   by: string,
   file: File,
   key: string,
 ): Promise<string | null> {
-  const answer = await ask(
-    `/api/stations/${stationId}/book/${pageId}/photos?by=${encodeURIComponent(by)}`,
+  const answer = await through(
+    {
+      id: key,
+      kind: 'page-photo',
+      what: `photograph of a page: ${file.name}`,
+      stationId,
+      about: `book:${stationId}`,
+      after: typeof page === 'number' ? null : page,
+      url: `/api/stations/${stationId}/book/${typeof page === 'number' ? page : '{id}'}/photos?by=${encodeURIComponent(by)}`,
+      method: 'POST',
+      body: await smaller(file),
+    },
     z.object({ id: z.number() }),
-    { method: 'POST', body: file, key },
   );
-  return answer.ok ? null : wentWrong(answer);
+  return answer.ok === 'kept' || answer.ok ? null : wentWrong(answer);
 }

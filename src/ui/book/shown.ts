@@ -17,8 +17,11 @@ export interface FeedGiven {
   readonly word: string;
 }
 
-/** Writes a page, and answers its number; null: it was not written, and why is said. */
-export type OnWrite = (page: Pick<PageSent, 'page' | 'readings'>, corrects?: number | null) => Promise<number | null>;
+/** A page by its number; or, while it is on this device only, by the id of the act that writes it. */
+export type PageId = number | string;
+
+/** Writes a page, and answers which it is; null: it was not written, and why is said. */
+export type OnWrite = (page: Pick<PageSent, 'page' | 'readings'>, corrects?: number | null) => Promise<PageId | null>;
 
 /** Which pages are read: of a kind, about a pump (from 1) or a part (by its page); null: all of them. */
 export interface PagesOf {

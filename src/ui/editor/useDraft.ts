@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
 import type { Station } from '@/core/station';
+import { differences } from '../parts/differences';
 import { notify } from '../parts/notify';
 import { draftsOf, dropDraft, keepDraft, movedAside } from './draft';
 import { isUnsaved, type EditorStore, type SavedState } from './editorStore';
@@ -25,6 +26,11 @@ async function takeUp(store: EditorStore, { tab, others }: Tabs, before: Station
   const { document, typed, setAside } = store.getState();
   const touched = document !== before || Object.keys(typed).length > 0;
   if (!draft) return setAside(aside);
+  if (Object.keys(draft.typed ?? {}).length === 0 && differences(draft.document, saved.station).length === 0) {
+    // It was sent meanwhile, from wherever: there is nothing left to do with it.
+    dropDraft(id, tab);
+    return setAside(aside);
+  }
   if (touched) {
     const key = `pitbell.draft.${id}.${tab}`;
     return setAside([...aside, movedAside(id, { key, text: JSON.stringify(draft), draft })]);

@@ -14,6 +14,7 @@ import type { Command } from './GoTo';
 import type { KeyBinding } from './hotkeys';
 import { Keys } from './Keys';
 import { useAnswers } from './useAnswers';
+import { OutboxState } from '../outbox/OutboxState';
 import { Segments } from '../parts/Segments';
 
 const GoTo = dynamic(() => import('./GoTo').then((m) => m.GoTo), { ssr: false });
@@ -32,11 +33,28 @@ const UNITS = [
   ['us', 'in·gal'],
 ] as const;
 
+/** What “go to” offers on every screen. */
+function commandsOf(go: (path: string) => void, { theme, change }: ReturnType<typeof usePrefs>): Command[] {
+  return [
+    { group: 'views', name: 'Round', keys: 'g r', run: () => go('/') },
+    { group: 'views', name: 'what is due everywhere', keys: 'g e', run: () => go('/due') },
+    { group: 'views', name: 'on this device: what opens without signal, what is not sent', run: () => go('/along') },
+    { group: 'views', name: 'a fault at an unknown site', run: () => go('/trace') },
+    ...(Object.keys(THEME_NAMES) as ThemeName[])
+      .filter((t) => t !== theme)
+      .map((t) => ({ group: 'surface', name: `theme: ${THEME_NAMES[t]}`, run: () => change({ theme: t }) })),
+    { group: 'surface', name: 'units: millimetres and litres', run: () => change({ units: 'metric' }) },
+    { group: 'surface', name: 'units: inches and gallons', run: () => change({ units: 'us' }) },
+    { group: 'surface', name: "units: each station's own", run: () => change({ units: null }) },
+  ];
+}
+
 /** The top line of every screen: where one is, go to, units, and what the view adds (saved or not). */
 export function Masthead({ system, errands = [], crumbs, children }: Props) {
   useAnswers();
   const router = useRouter();
-  const { theme, change } = usePrefs();
+  const prefs = usePrefs();
+  const { change } = prefs;
   const [goTo, setGoTo] = useState(false);
   const [help, setHelp] = useState(false);
   const stations = useNames(goTo);
@@ -50,20 +68,12 @@ export function Masthead({ system, errands = [], crumbs, children }: Props) {
 
   const all: Command[] = [
     ...errands,
-    { group: 'views', name: 'Round', keys: 'g r', run: () => router.push('/') },
-    { group: 'views', name: 'what is due everywhere', keys: 'g e', run: () => router.push('/due') },
-    { group: 'views', name: 'a fault at an unknown site', run: () => router.push('/trace') },
+    ...commandsOf(router.push, prefs),
     ...stations.map((s) => ({
       group: 'stations',
       name: `${s.name}, ${s.site}`,
       run: () => router.push(`/stations/${s.id}/levels`),
     })),
-    ...(Object.keys(THEME_NAMES) as ThemeName[])
-      .filter((t) => t !== theme)
-      .map((t) => ({ group: 'surface', name: `theme: ${THEME_NAMES[t]}`, run: () => change({ theme: t }) })),
-    { group: 'surface', name: 'units: millimetres and litres', run: () => change({ units: 'metric' }) },
-    { group: 'surface', name: 'units: inches and gallons', run: () => change({ units: 'us' }) },
-    { group: 'surface', name: "units: each station's own", run: () => change({ units: null }) },
     { group: 'surface', name: 'keys', keys: '?', run: () => setHelp(true) },
   ];
 
@@ -109,6 +119,7 @@ export function Masthead({ system, errands = [], crumbs, children }: Props) {
         onPick={(units) => change({ units })}
         sx={{ whiteSpace: 'nowrap', display: { xs: 'none', sm: 'flex' } }}
       />
+      <OutboxState />
       {children}
       <Keys bindings={bindings} />
       {goTo && <GoTo open onClose={() => setGoTo(false)} errands={all} />}

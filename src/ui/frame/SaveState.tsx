@@ -7,8 +7,8 @@ import { KEEPING } from '../parts/browserKeep';
 import { clock } from '../parts/when';
 
 /** Saved and when, or not yet saved, with the button that saves; and where what is typed is not even kept, that. */
-export function SaveState({ busy, onSave }: { busy: boolean; onSave(): void }) {
-  const unsaved = useEditor(isUnsaved);
+export function SaveState({ busy, here, onSave }: { busy: boolean; here: boolean; onSave(): void }) {
+  const unsaved = useEditor(isUnsaved) && !here;
   const saved = useEditor((s) => s.saved);
   const keeping = useEditor((s) => s.keeping);
   const danger = unsaved && keeping !== 'kept';
@@ -21,7 +21,13 @@ export function SaveState({ busy, onSave }: { busy: boolean; onSave(): void }) {
         noWrap={!danger}
         sx={{ display: { xs: danger ? 'block' : 'none', sm: 'block' }, ...(danger && { color: 'error.main' }) }}
       >
-        {unsaved ? (danger ? KEEPING[keeping] : 'not yet saved') : `saved ${clock(saved.savedAt)}`}
+        {here
+          ? 'saved on this device only'
+          : unsaved
+            ? danger
+              ? KEEPING[keeping]
+              : 'not yet saved'
+            : `saved ${clock(saved.savedAt)}`}
       </Typography>
       <Button variant="contained" disabled={!unsaved} onClick={onSave} aria-keyshortcuts="Control+S">
         {busy ? 'saving…' : 'save'}

@@ -200,7 +200,7 @@ export function StationFrame({
         }
       >
         <Keys bindings={bindings} />
-        <SaveState busy={saving.busy} onSave={() => void saving.save()} />
+        <SaveState busy={saving.busy} here={saving.here} onSave={() => void saving.save()} />
       </Masthead>
       <ViewTabs />
       {aside && <SetAside />}
@@ -221,7 +221,7 @@ export function StationFrame({
         <StaleDialog
           theirs={saving.theirs}
           mine={document}
-          onKeepMine={() => void saving.keepMine()}
+          onMerge={(both) => void saving.merge(both)}
           onTakeTheirs={saving.takeTheirs}
           onClose={saving.later}
         />

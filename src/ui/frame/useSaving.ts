@@ -1,11 +1,14 @@
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Station } from '@/core/station';
 import type { EditorState, SavedState } from '../editor/editorStore';
-import { useEditorStore } from '../editor/StationProvider';
+import type { SaveOutcome } from '../editor/saving';
+import { useEditor, useEditorStore } from '../editor/StationProvider';
+import type { Act } from '../outbox/act';
+import { useActs } from '../outbox/useActs';
 import { downloadJson, fileNameOf } from '../parts/download';
 import { enterFields } from '../parts/entering';
 import { notify } from '../parts/notify';
-import { differences } from './differences';
+import { differences } from '../parts/differences';
 
 /** Why the document cannot be saved now; null where it can. */
 function against({ judged, typed }: Pick<EditorState, 'judged' | 'typed'>): string | null {
@@ -15,11 +18,47 @@ function against({ judged, typed }: Pick<EditorState, 'judged' | 'typed'>): stri
   return problem ? `${problem.path}: ${problem.message}` : null;
 }
 
+/** What became of a station that was saved on this device: sent, it is the newest; where it differs, both are shown. */
+function useKeptSave(id: number, onTheirs: (theirs: SavedState) => void): boolean {
+  const store = useEditorStore();
+  const { acts } = useActs();
+  const document = useEditor((s) => s.document);
+  const [here, setHere] = useState<Station | null>(null);
+  const act = acts.findLast((a) => a.about === `station:${id}`);
+  const followed = useRef<Act | undefined>(undefined);
+  useEffect(() => {
+    if (followed.current === act) return;
+    followed.current = act;
+    void import('../editor/saving').then(({ savedHere }) => {
+      const kept = act && savedHere(act);
+      const { document: now, saved, setSaved } = store.getState();
+      const same = kept && differences(now, kept.document).length === 0;
+      setHere(same && act.state === 'waiting' ? now : null);
+      if (!same) return;
+      if (act.state === 'sent' && kept.saved && kept.saved.revision > saved.revision)
+        setSaved({ revision: kept.saved.revision, savedAt: kept.saved.savedAt, station: now });
+      if (act.state === 'differs' && kept.theirs && kept.theirs.revision > saved.revision) onTheirs(kept.theirs);
+    });
+  }, [act, store, onTheirs]);
+  return here === document;
+}
+
+/** Says why it is not saved at the server, and what is with it now. */
+function sayNot(outcome: Exclude<SaveOutcome, { state: 'saved' | 'stale' }>, keeping: boolean): Promise<void> {
+  const kept = keeping ? 'What you wrote is kept in this browser' : 'Leave this page open';
+  return outcome.state === 'kept'
+    ? notify(`Saved on this device only: ${outcome.why}. It goes to the server by itself.`)
+    : outcome.state === 'refused'
+      ? notify(`Not saved: ${outcome.problems.map((p) => `${p.path}: ${p.message}`).join('; ')}. ${kept}.`, 'error')
+      : notify(`Not saved: ${outcome.why}. ${kept}; save again when it is back.`, 'error');
+}
+
 /** Saving the station on the screen, and what to do when someone else did so first. */
 export function useSaving() {
   const store = useEditorStore();
   const [busy, setBusy] = useState(false);
   const [theirs, setTheirs] = useState<SavedState | null>(null);
+  const here = useKeptSave(store.getState().id, setTheirs);
   const going = useRef(false);
   const again = useRef(false);
   // Sent, and nobody knows whether it arrived.
@@ -31,7 +70,6 @@ export function useSaving() {
     const { id, document, keeping } = store.getState();
     const { saveDocument } = await import('../editor/saving');
     const outcome = await saveDocument(id, base, document);
-    const kept = keeping === 'kept' ? 'What you wrote is kept in this browser' : 'Leave this page open';
     switch (outcome.state) {
       case 'saved': {
         const { revision, savedAt } = outcome.saved;
@@ -50,13 +88,11 @@ export function useSaving() {
         }
         return setTheirs(outcome.theirs);
       case 'refused':
-        return void notify(
-          `Not saved: ${outcome.problems.map((p) => `${p.path}: ${p.message}`).join('; ')}. ${kept}.`,
-          'error',
-        );
+        return void sayNot(outcome, keeping === 'kept');
+      case 'kept':
       case 'unreachable':
         lost.current = document;
-        return void notify(`Not saved: ${outcome.why}. ${kept}; save again when it is back.`, 'error');
+        return void sayNot(outcome, keeping === 'kept');
     }
   };
 
@@ -88,10 +124,18 @@ export function useSaving() {
     theirs,
     later: () => setTheirs(null),
     save: () => saveOn(() => store.getState().saved.revision),
-    keepMine: () => theirs && saveOn(() => theirs.revision),
+    /** Whether what is on the screen is saved on this device only. */
+    here,
+    /** Saves what was made of mine and theirs. */
+    async merge(both: Station) {
+      if (!theirs) return;
+      store.getState().edit(() => both);
+      await saveOn(() => theirs.revision);
+    },
     takeTheirs() {
       if (!theirs) return;
-      const { document, edit, setSaved } = store.getState();
+      const { id, document, edit, setSaved } = store.getState();
+      void import('../editor/saving').then(({ dropSavedHere }) => dropSavedHere(id));
       downloadJson(fileNameOf(document.identity.name, 'mine'), document);
       setSaved(theirs);
       edit(() => theirs.station);

@@ -3,6 +3,12 @@ import type { Problem } from '@/core/station';
 
 const problemsSchema = z.array(z.object({ path: z.string(), message: z.string() }));
 
+/** The problems that an answer lists; null where it lists none. */
+export function readProblems(json: unknown): readonly Problem[] | null {
+  const read = z.object({ problems: problemsSchema }).safeParse(json);
+  return read.success ? read.data.problems : null;
+}
+
 /** What the server answered: what was asked for, every problem it has with it, or (`ok` null) why nothing can be made of it. */
 export type Answer<T> =
   { ok: true; value: T } | { ok: false; problems: readonly Problem[]; rest: unknown } | { ok: null; why: string };

@@ -10,14 +10,20 @@ export function PersonLine() {
   const person = usePerson();
   if (!person) return null;
   // What was read before is gone from the screen too: the door is asked anew.
-  const leave = () => void askDoor('/api/door/leave', {}).then(() => window.location.reload());
+  // What was taken along goes with him; what he wrote and is not sent waits for him.
+  const leave = async () => {
+    const { leaveAll } = await import('../along/take');
+    await leaveAll();
+    await askDoor('/api/door/leave', {});
+    window.location.reload();
+  };
   return (
     <Box component="span" sx={{ display: 'inline-flex', gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
       <span>
         <b>{person.name}</b>, {person.role}
       </span>
       {person.role === 'owner' && <Link href="/people">people</Link>}
-      <Button size="small" onClick={leave} sx={{ minHeight: 44 }}>
+      <Button size="small" onClick={() => void leave()} sx={{ minHeight: 44 }}>
         sign out
       </Button>
     </Box>

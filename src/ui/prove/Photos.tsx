@@ -3,8 +3,12 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useRef, useState } from 'react';
 import * as z from 'zod';
-import { ask, wentWrong } from '../parts/ask';
+import { wentWrong } from '../parts/ask';
 import { newKey } from '../parts/browserKeep';
+import { useActs } from '../outbox/useActs';
+import { actsOfRun } from '../outbox/ofRun';
+import { HereOnly } from '../outbox/HereOnly';
+import { runAt, type RunId } from './run';
 import { Notice } from '../parts/Notice';
 
 export interface PhotoShown {
@@ -15,38 +19,55 @@ export interface PhotoShown {
 
 const addedSchema = z.object({ photo: z.object({ id: z.number(), stepId: z.string(), by: z.string() }) });
 
-/** Photographs of a step: taken or chosen, sent as they are; the server keeps the picture and nothing that was written into it. */
-export function Photos({
-  runId,
-  stepId,
-  by,
-  photos,
-  sealed,
-  onAdded,
-}: {
-  runId: number;
+interface Props {
+  runId: RunId;
+  stationId: number;
   stepId: string;
   by: string;
   photos: readonly PhotoShown[];
   sealed: boolean;
   onAdded(photo: PhotoShown): void;
-}) {
-  const input = useRef<HTMLInputElement>(null);
+}
+
+/** Making a photograph smaller, and sending it or keeping it here. */
+function useSending({ runId, stationId, stepId, by, onAdded }: Props) {
   const [failed, setFailed] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const send = async (file: File) => {
     setBusy(true);
-    const answer = await ask(
-      `/api/runs/${runId}/photos?step=${encodeURIComponent(stepId)}&by=${encodeURIComponent(by)}`,
+    const [{ through }, { smaller }] = await Promise.all([import('../outbox/through'), import('../parts/smaller')]);
+    const { url, ...belongs } = runAt(runId);
+    const answer = await through(
+      {
+        id: newKey(),
+        kind: 'photo',
+        what: `photograph: ${stepId}`,
+        stationId,
+        ...belongs,
+        url: `${url}/photos?step=${encodeURIComponent(stepId)}&by=${encodeURIComponent(by)}`,
+        method: 'POST',
+        body: await smaller(file),
+      },
       addedSchema,
-      { method: 'POST', body: file, key: newKey() },
     );
     setBusy(false);
-    if (answer.ok) {
-      setFailed(null);
-      onAdded(answer.value.photo);
-    } else setFailed(wentWrong(answer));
+    if (answer.ok === 'kept') return setFailed(null);
+    if (!answer.ok) return setFailed(wentWrong(answer));
+    setFailed(null);
+    onAdded(answer.value.photo);
   };
+  return { failed, busy, send };
+}
+
+/** Photographs of a step: taken or chosen, made smaller here; what was written into them (the place, as it may be) is not kept. */
+export function Photos(props: Props) {
+  const { runId, stepId, photos, sealed } = props;
+  const input = useRef<HTMLInputElement>(null);
+  const { failed, busy, send } = useSending(props);
+  const { acts } = useActs();
+  const here = actsOfRun(acts, runId).filter(
+    (a) => a.kind === 'photo' && a.state === 'waiting' && a.url.includes(`step=${encodeURIComponent(stepId)}&`),
+  );
   if (sealed && photos.length === 0) return null;
   return (
     <Box role="group" aria-label="photographs" sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
@@ -56,6 +77,7 @@ export function Photos({
           <img src={`/api/photos/${p.id}`} alt={`photograph by ${p.by || 'nobody named'}`} height={72} />
         </a>
       ))}
+      {here.length > 0 && <HereOnly what={here.length === 1 ? 'a photograph' : `${here.length} photographs`} />}
       {!sealed && (
         <>
           <input

@@ -107,9 +107,12 @@ export function ProveView({
   const [key] = useState(newKey);
   const begin = async () => {
     setBusy(true);
-    const started = await (await import('./sendRun')).startRun(id, { tester, job }, `${key}-${job}`);
+    const act = `${key}-${job}`;
+    const [{ startRun }, { jobTitle }] = await Promise.all([import('./sendRun'), import('@/core/jobs')]);
+    const started = await startRun(id, { tester, job, revision, title: jobTitle(job) }, act);
     setBusy(false);
-    if (started.ok) router.push(`/stations/${id}/prove/${started.id}`);
+    if (started.ok === 'kept') router.push(`/stations/${id}/prove/begun?run=${act}`);
+    else if (started.ok) router.push(`/stations/${id}/prove/${started.id}`);
     else setFailed(started.reason);
   };
   return (

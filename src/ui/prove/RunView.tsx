@@ -85,6 +85,7 @@ export function RunView({ run, title, changed, photos: before, seal: sealedBefor
         <StepFields filling={filling} latest={latest} told={told} onTime={read} />
         <Photos
           runId={run.id}
+          stationId={run.stationId}
           stepId={step.id}
           by={who}
           photos={photos.filter((p) => p.stepId === step.id)}
@@ -109,7 +110,7 @@ export function RunView({ run, title, changed, photos: before, seal: sealedBefor
           <>
             <AsLeftBox plan={run.plan} entries={entries} system={system} />
             <SealBox
-              runId={run.id}
+              run={run}
               who={who}
               against={notFinished(run.plan, entries)}
               seal={seal}

@@ -2,13 +2,17 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import * as z from 'zod';
-import { ask } from '../parts/ask';
+import { HereOnly } from '../outbox/HereOnly';
+import { jsonOf } from '../outbox/act';
+import { actsOfRun } from '../outbox/ofRun';
+import { useActs } from '../outbox/useActs';
 import { newKey } from '../parts/browserKeep';
 import { Notice } from '../parts/Notice';
 import { TextBox } from '../parts/TextBox';
 import { clock } from '../parts/when';
+import { runAt, type OfRun } from './run';
 
 export interface SealShown {
   readonly sealedAt: string;
@@ -35,28 +39,30 @@ const problems = (answer: { ok: false | null; why?: string; problems?: readonly 
   answer.ok === null ? answer.why! : answer.problems!.map((p) => p.message).join('; ');
 
 /** Words that came after the seal, and where more are added. */
-function Words({
-  runId,
-  who,
-  before,
-  open,
-}: {
-  runId: number;
-  who: string;
-  before: readonly WordsShown[];
-  open: boolean;
-}) {
+function Words({ run, who, before, open }: { run: OfRun; who: string; before: readonly WordsShown[]; open: boolean }) {
   const [words, setWords] = useState(before);
   const [text, setText] = useState('');
+  const { acts } = useActs();
+  const here = actsOfRun(acts, run.id).filter((a) => a.kind === 'words' && a.state === 'waiting');
   const [failed, setFailed] = useState<string | null>(null);
   const add = async () => {
-    const answer = await ask(`/api/runs/${runId}/words`, wordsSchema, {
-      method: 'POST',
-      body: JSON.stringify({ by: who, words: text }),
-      key: newKey(),
-    });
+    const { through } = await import('../outbox/through');
+    const { url, ...belongs } = runAt(run.id);
+    const answer = await through(
+      {
+        id: newKey(),
+        kind: 'words',
+        what: `words to a run: ${text.slice(0, 60)}`,
+        stationId: run.stationId,
+        ...belongs,
+        url: `${url}/words`,
+        method: 'POST',
+        body: JSON.stringify({ by: who, words: text }),
+      },
+      wordsSchema,
+    );
     if (!answer.ok) return setFailed(problems(answer));
-    setWords([...words, answer.value.words]);
+    if (answer.ok === true) setWords([...words, answer.value.words]);
     setText('');
     setFailed(null);
   };
@@ -66,6 +72,9 @@ function Words({
         <Typography key={w.id} variant="body2" component="p" sx={{ m: 0 }}>
           {clock(w.addedAt)}, {w.by}: {w.words}
         </Typography>
+      ))}
+      {here.map((w) => (
+        <HereOnly key={w.id} what={w.what} />
       ))}
       {open && (
         <Box
@@ -89,16 +98,52 @@ function Words({
   );
 }
 
+/** Setting the seal, here or at the server, and hearing of one that was set here and has been sent. */
+function useSealing(run: OfRun, who: string, seal: SealShown | null, onSealed: (seal: SealShown) => void) {
+  const [failed, setFailed] = useState<string | null>(null);
+  const { acts } = useActs();
+  const here = actsOfRun(acts, run.id).filter((a) => a.state === 'waiting');
+  const sealing = here.some((a) => a.kind === 'seal');
+  // Sealed while it was looked at: the seal that was kept here has been sent.
+  useEffect(() => {
+    if (seal) return;
+    const sent = actsOfRun(acts, run.id).find((a) => a.kind === 'seal' && a.state === 'sent');
+    const read = sent && sealSchema.safeParse(jsonOf(sent.answer));
+    if (read?.success) onSealed(read.data.seal);
+  }, [acts, run.id, seal, onSealed]);
+  const send = async () => {
+    const { through } = await import('../outbox/through');
+    const { url, ...belongs } = runAt(run.id);
+    const answer = await through(
+      {
+        id: newKey(),
+        kind: 'seal',
+        what: 'seal of a run',
+        stationId: run.stationId,
+        ...belongs,
+        url: `${url}/seal`,
+        method: 'POST',
+        body: JSON.stringify({ by: who }),
+      },
+      sealSchema,
+    );
+    setFailed(null);
+    if (answer.ok === true) onSealed(answer.value.seal);
+    else if (!answer.ok) setFailed(problems(answer));
+  };
+  return { failed, sealing, send };
+}
+
 /** The seal of a finished run: set once, shown with its word; later words stand beside it. */
 export function SealBox({
-  runId,
+  run,
   who,
   against,
   seal,
   words: before,
   onSealed,
 }: {
-  runId: number;
+  run: OfRun;
   who: string;
   /** Why it cannot be sealed yet; null when it can. */
   against: string | null;
@@ -106,15 +151,7 @@ export function SealBox({
   words: readonly WordsShown[];
   onSealed(seal: SealShown): void;
 }) {
-  const [failed, setFailed] = useState<string | null>(null);
-  const send = async () => {
-    const answer = await ask(`/api/runs/${runId}/seal`, sealSchema, {
-      method: 'POST',
-      body: JSON.stringify({ by: who }),
-    });
-    if (answer.ok) onSealed(answer.value.seal);
-    else setFailed(problems(answer));
-  };
+  const { failed, sealing, send } = useSealing(run, who, seal, onSealed);
   return (
     <Box
       component="section"
@@ -133,9 +170,10 @@ export function SealBox({
             {against ??
               'Every step is entered. Sealed, nothing of it changes any more; later words are added beside it.'}
           </Typography>
+          {sealing && <HereOnly what="the seal" />}
           <Button
             variant="contained"
-            disabled={against !== null || who.trim() === ''}
+            disabled={against !== null || who.trim() === '' || sealing}
             onClick={() => void send()}
             sx={{ minHeight: 48, alignSelf: 'flex-start' }}
           >
@@ -144,10 +182,10 @@ export function SealBox({
         </>
       )}
       <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap' }}>
-        <a href={`/api/runs/${runId}/report`}>report (PDF)</a>
-        {seal && <a href={`/api/runs/${runId}/file`}>the sealed run as a file</a>}
+        {typeof run.id === 'number' && <a href={`/api/runs/${run.id}/report`}>report (PDF)</a>}
+        {seal && <a href={`/api/runs/${run.id}/file`}>the sealed run as a file</a>}
       </Box>
-      <Words runId={runId} who={who} before={before} open={seal !== null} />
+      <Words run={run} who={who} before={before} open={seal !== null} />
       {failed && <Notice severity="error">Not done: {failed}</Notice>}
     </Box>
   );

@@ -13,6 +13,7 @@ import { FoundField } from './FoundField';
 import type { StepDraft } from './runDraftForm';
 import { Stopwatch } from './Stopwatch';
 import { useMeter, type MeterReading } from './useMeter';
+import type { RunId } from './run';
 
 // What asks the model of the station comes after the page, where it is wanted.
 const ProbeStrip = dynamic(() => import('./ProbeStrip').then((m) => m.ProbeStrip), { ssr: false, loading: () => null });
@@ -24,7 +25,7 @@ const DrawdownBox = dynamic(() => import('./DrawdownBox').then((m) => m.Drawdown
 
 /** A step as it is filled in. */
 export interface Filling {
-  readonly runId: number;
+  readonly runId: RunId;
   readonly station: Station;
   readonly system: UnitSystem;
   readonly step: Step;

@@ -5,6 +5,7 @@ import Typography from '@mui/material/Typography';
 import { downloadText } from '../parts/download';
 import { Notice } from '../parts/Notice';
 import type { useRunEntries } from './useRunEntries';
+import type { RunId } from './run';
 
 const RUN_KEEPING = {
   full: 'not kept in this browser, whose storage is full: enter each step before you leave',
@@ -21,7 +22,7 @@ const Told = ({ colour, children }: { colour: string; children: string }) => (
 );
 
 /** What stands in the way of entering, and what others did meanwhile. */
-export function Troubles({ runId, state }: { runId: number; state: ReturnType<typeof useRunEntries> }) {
+export function Troubles({ runId, state }: { runId: RunId; state: ReturnType<typeof useRunEntries> }) {
   return (
     <>
       {state.failed && <Told colour="error.main">{state.failed}</Told>}

@@ -1,15 +1,16 @@
+import type { RunId } from './run';
 import type { Drafts, StepDraft } from './runDraftForm';
 import { useEffect, useState } from 'react';
 import { drop, keep, kept, keysUnder, type Keeping, type Kept } from '../parts/browserKeep';
 
 export const EMPTY: StepDraft = { readings: {}, seen: {}, note: '', decided: {} };
 
-const key = (runId: number) => `pitbell.run.${runId}`;
+const key = (runId: RunId) => `pitbell.run.${runId}`;
 
-const keepDrafts = (runId: number, drafts: Drafts): Keeping => keep(key(runId), JSON.stringify(drafts));
+const keepDrafts = (runId: RunId, drafts: Drafts): Keeping => keep(key(runId), JSON.stringify(drafts));
 
 /** What was kept of a run; what cannot be read is set aside under a name of its own, and told. What reads it is fetched only where something is kept. */
-export async function readDrafts(runId: number): Promise<{ drafts: Drafts; aside: Kept[] }> {
+export async function readDrafts(runId: RunId): Promise<{ drafts: Drafts; aside: Kept[] }> {
   const left = keysUnder(`${key(runId)}.`).map((k) => ({ key: k, text: kept(k) ?? '' }));
   const text = kept(key(runId));
   if (text === null) return { drafts: {}, aside: left };
@@ -21,7 +22,7 @@ export async function readDrafts(runId: number): Promise<{ drafts: Drafts; aside
 }
 
 /** Findings typed but not yet entered, kept in the browser through a closed tab or a lost signal. */
-export function useRunDraft(runId: number) {
+export function useRunDraft(runId: RunId) {
   const [drafts, setDrafts] = useState<Drafts>({});
   const [keeping, setKeeping] = useState<Keeping>('kept');
   const [aside, setAside] = useState<readonly Kept[]>([]);

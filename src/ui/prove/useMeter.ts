@@ -2,6 +2,7 @@
 import { useEffect, useState } from 'react';
 import * as z from 'zod';
 import { ask } from '../parts/ask';
+import type { RunId } from './run';
 
 const readingsSchema = z.object({
   readings: z.array(
@@ -23,7 +24,7 @@ const EVERY = 700;
 const PATIENCE = 30_000;
 
 /** A logging meter on this run: it is told where the probes are held, and what it reads there comes back. */
-export function useMeter(runId: number, onReading: (reading: MeterReading) => void) {
+export function useMeter(runId: RunId, onReading: (reading: MeterReading) => void) {
   const [waiting, setWaiting] = useState<string | null>(null);
   const [told, setTold] = useState<string | null>(null);
   useEffect(() => {
@@ -55,6 +56,8 @@ export function useMeter(runId: number, onReading: (reading: MeterReading) => vo
     told,
     busy: waiting !== null,
     async hold(stepId: string, expectation: string) {
+      if (typeof runId !== 'number')
+        return setTold('a logging meter is asked by the server: without signal its figure is typed');
       setTold('probes held …');
       const held = await ask(`/api/runs/${runId}/probes`, z.object({ held: z.object({ turn: z.number() }) }), {
         method: 'POST',

@@ -1,11 +1,12 @@
 'use client';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { proposeVerdict, type ProofEntry, type Step, type Verdict } from '@/core/proving';
 import { useStationSystem } from '../editor/StationProvider';
+import { useActs } from '../outbox/useActs';
 import { newKey } from '../parts/browserKeep';
 import { foundFrom } from './foundFrom';
 import { useRunDraft } from './runDraft';
-import type { RunProps } from './run';
+import type { RunId, RunProps } from './run';
 import type { StepState } from './StepList';
 import { whyNot } from './whyNot';
 
@@ -13,7 +14,7 @@ import { whyNot } from './whyNot';
 const LOOK = 15_000;
 
 /** Findings that others enter meanwhile, fetched now and then. */
-function useOthers(runId: number, knows: number, sealed: boolean, take: (entries: readonly ProofEntry[]) => void) {
+function useOthers(runId: RunId, knows: number, sealed: boolean, take: (entries: readonly ProofEntry[]) => void) {
   useEffect(() => {
     if (sealed) return;
     const timer = setInterval(() => {
@@ -26,10 +27,33 @@ function useOthers(runId: number, knows: number, sealed: boolean, take: (entries
   }, [runId, knows, sealed, take]);
 }
 
-/** The findings of a run, others’ among them as they come. */
+const NONE: readonly ProofEntry[] = [];
+
+/** Findings of a run that are in the outbox: those that are on this device only, and those that were sent since the page was made. */
+function useHere(runId: RunId): readonly ProofEntry[] {
+  const { acts } = useActs();
+  const [here, setHere] = useState(NONE);
+  useEffect(() => {
+    let left = false;
+    if (acts.length > 0)
+      void import('./sendRun').then(({ findingsHere }) => {
+        const now = findingsHere(acts, runId);
+        if (!left) setHere((was) => (now.length === 0 && was.length === 0 ? was : now));
+      });
+    return () => void (left = true);
+  }, [acts, runId]);
+  return here;
+}
+
+/** The findings of a run, others’ among them as they come, and those that are on this device only. */
 function useEntries(run: RunProps, sealed: boolean) {
-  const [entries, setEntries] = useState(run.entries);
-  const knows = entries.reduce((m, e) => Math.max(m, e.id), 0);
+  const [known, setEntries] = useState(run.entries);
+  const here = useHere(run.id);
+  const entries = useMemo(
+    () => [...known, ...here.filter((h) => !known.some((e) => e.id === h.id))].sort((a, b) => a.id - b.id),
+    [known, here],
+  );
+  const knows = known.reduce((m, e) => Math.max(m, e.id), 0);
   const takeOthers = useCallback(
     (more: readonly ProofEntry[]) =>
       setEntries((now) => {
@@ -77,11 +101,11 @@ export function useRunEntries(run: RunProps, who: string, sealed: boolean) {
     // As long as nothing of it is changed it is the same finding, also after a reload.
     const key = draft.key?.of === verdict ? draft.key.word : newKey();
     drafts.set(step.id, { ...draft, key: { of: verdict, word: key } });
-    const sent = await sendEntry(run.id, finding, knows, key);
+    const sent = await sendEntry(run, step.title, finding, knows, key);
     setBusy(false);
     if (!sent.ok) return setFailed(`not entered: ${sent.reason}`);
-    takeOthers([...sent.meanwhile, sent.entry]);
-    const theirs = sent.meanwhile.find((e) => e.stepId === step.id);
+    if (sent.ok === true) takeOthers([...sent.meanwhile, sent.entry]);
+    const theirs = sent.ok === true ? sent.meanwhile.find((e) => e.stepId === step.id) : undefined;
     setMeanwhile(
       theirs ? `${theirs.by || 'Somebody'} entered “${step.title}” meanwhile: ${theirs.verdict}. Both are kept.` : null,
     );

@@ -50,6 +50,7 @@ function BookLine({ bar, thought, told, tell }: { bar: Bar; thought: Thought } &
         by: who.trim(),
         corrects: null,
       },
+      true,
       key.current,
     );
     setSaid(sent.ok ? null : sent.why);

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { VERDICTS } from '@/core/proving';
 import { database } from '@/server/db';
-import { idFrom, keyOf, notFound, now, readAs, refusedRun, writing } from '@/server/edge';
+import { doneAt, idFrom, keyOf, notFound, readAs, refusedRun, writing } from '@/server/edge';
 import { addEntry, entriesOf } from '@/server/proofs';
 import { signedBy } from '@/server/people/who';
 
@@ -25,7 +25,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ run
   const { knows, by: said, ...finding } = body.value;
   const by = signedBy(request, said);
   return writing(() => {
-    const added = addEntry(database(), id, { ...finding, ...(by && { by }) }, now(), keyOf(request));
+    const added = addEntry(database(), id, { ...finding, ...(by && { by }) }, doneAt(request), keyOf(request));
     if (!added.ok) return refusedRun(added);
     const meanwhile =
       knows === undefined ? [] : entriesOf(database(), id).filter((e) => e.id > knows && e.id !== added.entry.id);

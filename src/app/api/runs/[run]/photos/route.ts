@@ -1,5 +1,5 @@
 import { database } from '@/server/db';
-import { idFrom, keyOf, notFound, now, readBytes, refuse, refusedRun, writing } from '@/server/edge';
+import { doneAt, idFrom, keyOf, notFound, readBytes, refuse, refusedRun, writing } from '@/server/edge';
 import { addPhoto, LARGEST_PHOTO } from '@/server/photos';
 import { signedBy } from '@/server/people/who';
 
@@ -13,7 +13,7 @@ export async function POST(request: Request, { params }: { params: Promise<{ run
   const body = await readBytes(request, LARGEST_PHOTO, 'a photograph');
   if (!body.ok) return body.response;
   return writing(async () => {
-    const added = await addPhoto(database(), id, { stepId, by, bytes: body.value }, now(), keyOf(request));
+    const added = await addPhoto(database(), id, { stepId, by, bytes: body.value }, doneAt(request), keyOf(request));
     if (added.ok) return Response.json({ photo: added.photo }, { status: 201 });
     return added.reason === 'no-picture' ? refuse(415, [{ path: 'photo', message: added.detail }]) : refusedRun(added);
   });

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { database } from '@/server/db';
-import { idFrom, keyOf, notFound, now, readAs, refusedRun, writing } from '@/server/edge';
+import { doneAt, idFrom, keyOf, notFound, readAs, refusedRun, writing } from '@/server/edge';
 import { addWords } from '@/server/seals';
 import { signedBy } from '@/server/people/who';
 
@@ -16,7 +16,14 @@ export async function POST(request: Request, { params }: { params: Promise<{ run
   const body = await readAs(request, bodySchema);
   if (!body.ok) return body.response;
   return writing(() => {
-    const added = addWords(database(), id, signedBy(request, body.value.by), body.value.words, now(), keyOf(request));
+    const added = addWords(
+      database(),
+      id,
+      signedBy(request, body.value.by),
+      body.value.words,
+      doneAt(request),
+      keyOf(request),
+    );
     return added.ok ? Response.json({ words: added.words }, { status: 201 }) : refusedRun(added);
   });
 }

@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { PAGE_KINDS, pageSentSchema, type PageKind } from '@/core/book';
 import { listPages, writePage } from '@/server/book';
 import { database } from '@/server/db';
-import { idFrom, keyOf, notFound, now, readAs, refuse, writing } from '@/server/edge';
+import { doneAt, idFrom, keyOf, notFound, now, readAs, refuse, writing } from '@/server/edge';
 import { signedBy } from '@/server/people/who';
 import { findStation } from '@/server/stations';
 
@@ -37,7 +37,12 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
     const written = writePage(
       database(),
       saved,
-      { ...body.value, by: signedBy(request, body.value.by) },
+      {
+        ...body.value,
+        by: signedBy(request, body.value.by),
+        // “Now” is the moment it was written, not what a clock without signal took it for.
+        ...(request.headers.has('act-now') && { at: doneAt(request) }),
+      },
       now(),
       keyOf(request),
     );

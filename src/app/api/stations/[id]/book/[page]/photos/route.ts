@@ -1,5 +1,5 @@
 import { database } from '@/server/db';
-import { idFrom, keyOf, notFound, now, readBytes, refuse, writing } from '@/server/edge';
+import { doneAt, idFrom, keyOf, notFound, readBytes, refuse, writing } from '@/server/edge';
 import { addPagePhoto, LARGEST_PHOTO } from '@/server/photos';
 import { signedBy } from '@/server/people/who';
 
@@ -16,7 +16,12 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
   const body = await readBytes(request, LARGEST_PHOTO, 'a photograph');
   if (!body.ok) return body.response;
   return writing(async () => {
-    const added = await addPagePhoto(database(), { stationId, pageId, by, bytes: body.value }, now(), keyOf(request));
+    const added = await addPagePhoto(
+      database(),
+      { stationId, pageId, by, bytes: body.value },
+      doneAt(request),
+      keyOf(request),
+    );
     if (!added) return notFound('page');
     return added.ok
       ? Response.json({ id: added.id }, { status: 201 })

@@ -1,0 +1,84 @@
+'use client';
+import Typography from '@mui/material/Typography';
+import Link from 'next/link';
+import { useEffect, useRef, useSyncExternalStore } from 'react';
+import { useActs } from './useActs';
+
+/** How often it is tried again while something waits, ms. */
+const AGAIN = 15_000;
+
+const send = () => void import('./through').then((t) => t.sendWaiting());
+
+/** Sends what waits: when the page comes, when signal comes, when somebody looks, and now and then. */
+function useSender(waiting: number): void {
+  const some = useRef(waiting);
+  useEffect(() => void (some.current = waiting), [waiting]);
+  useEffect(() => {
+    const go = () => some.current > 0 && document.visibilityState === 'visible' && send();
+    window.addEventListener('online', go);
+    document.addEventListener('visibilitychange', go);
+    const timer = setInterval(go, AGAIN);
+    return () => {
+      window.removeEventListener('online', go);
+      document.removeEventListener('visibilitychange', go);
+      clearInterval(timer);
+    };
+  }, []);
+  const begun = waiting > 0;
+  useEffect(() => {
+    if (begun) send();
+  }, [begun]);
+}
+
+function onSignal(hear: () => void): () => void {
+  window.addEventListener('online', hear);
+  window.addEventListener('offline', hear);
+  return () => {
+    window.removeEventListener('online', hear);
+    window.removeEventListener('offline', hear);
+  };
+}
+
+/** Whether the device says that it has a network at all. */
+export const useSignal = (): boolean =>
+  useSyncExternalStore(
+    onSignal,
+    () => navigator.onLine,
+    () => true,
+  );
+
+/** How it stands with what was written here: on this device only, or sent; and what needs a person. */
+export function OutboxState() {
+  const { acts, unread, read } = useActs();
+  const signal = useSignal();
+  const waiting = acts.filter((a) => a.state === 'waiting').length;
+  const asking = acts.filter((a) => a.state === 'refused' || a.state === 'differs').length + unread;
+  useSender(waiting);
+  const sent = acts.length > 0 && waiting === 0 && asking === 0;
+  const words = [
+    ...(signal ? [] : ['no signal']),
+    ...(waiting > 0 ? [`${waiting} on this device only`] : []),
+    ...(asking > 0 ? [`${asking} to look at`] : []),
+    ...(read && signal && sent ? ['sent'] : []),
+  ];
+  if (words.length === 0) return null;
+  return (
+    <Typography
+      component={Link}
+      href="/along"
+      prefetch={false}
+      variant="body2"
+      aria-label={`outbox: ${words.join(', ')}`}
+      sx={{
+        whiteSpace: 'nowrap',
+        minHeight: { xs: 44, sm: 0 },
+        display: 'inline-flex',
+        alignItems: 'center',
+        color: asking > 0 ? 'error.main' : 'text.primary',
+        fontWeight: waiting + asking > 0 ? 700 : 400,
+      }}
+    >
+      {words.join(' · ')}
+    </Typography>
+  );
+}
