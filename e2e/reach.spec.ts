@@ -101,10 +101,13 @@ test('a test run works on a phone, and what is typed outlives a reload and a los
   await page.getByRole('textbox', { name: 'note' }).fill('outlet not tested yet');
   await page.route('**/api/runs/**', (route) => route.abort());
   await page.getByRole('button', { name: 'pass', exact: true }).tap();
-  await expect(page.getByText(/what you typed is kept/)).toBeVisible();
-  await page.unroute('**/api/runs/**');
-  await page.getByRole('button', { name: 'pass', exact: true }).tap();
   await expect(page.getByRole('heading', { name: 'Bench test: pump float' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'outbox: 1 on this device only' })).toBeVisible();
+  await page.unroute('**/api/runs/**');
+  await page.reload();
+  await expect(page.getByRole('link', { name: 'outbox: sent' })).toBeVisible();
+  await page.getByRole('button', { name: '◂ step before' }).tap();
+  await expect(page.getByRole('article')).toContainText('outlet not tested yet');
 });
 
 test('charts and PDF code are sent only where they are used', async ({ page }) => {

@@ -34,12 +34,15 @@ test('unsaved work outlives a closed tab, and a server that does not answer', as
   await float(page, 'pump').press('ArrowUp');
   await page.route('**/api/stations/*', (route) => route.abort());
   await page.keyboard.press('Control+s');
-  await expect(page.getByText('the server does not answer')).toBeVisible();
+  await expect(page.getByText(/Saved on this device only: the server does not answer/)).toBeVisible();
   await page.reload();
   await expect(float(page, 'pump')).toHaveAttribute('aria-valuenow', '455');
-  await expect(saveState(page)).toHaveText('not yet saved');
+  await expect(saveState(page)).toHaveText('on this device only');
+  await expect(page.getByRole('link', { name: 'outbox: 1 on this device only' })).toBeVisible();
+  // It goes by itself when the server answers.
   await page.unroute('**/api/stations/*');
-  await save(page);
+  await page.reload();
+  await expect(saveState(page)).toHaveText(/^saved/);
   await page.reload();
   await expect(float(page, 'pump')).toHaveAttribute('aria-valuenow', '455');
   await expect(saveState(page)).toHaveText(/^saved/);
@@ -147,7 +150,7 @@ test('no false “saved elsewhere” against oneself: twice at once, after a los
   });
   await float(page, 'pump').press('ArrowUp');
   await page.keyboard.press('Control+s');
-  await expect(page.getByText(/Not saved: the server does not answer/)).toBeVisible();
+  await expect(page.getByText(/Saved on this device only: the server does not answer/)).toBeVisible();
   await float(page, 'pump').press('ArrowUp');
   await save(page);
   await expect(page.getByText('Saved as revision 4')).toBeVisible();

@@ -48,18 +48,27 @@ const openRuns = (db: Db, station: number): number[] =>
     .all(station)
     .map((r) => r.id);
 
-/** What is to be fetched for some stations; such as there are not are left out. */
-export function alongOf(db: Db, ids: readonly number[]) {
+/**
+ * What is to be fetched for some stations; such as there are not are left out.
+ * @param may whether whoever asks may open a page
+ * @param built what the build wrote
+ */
+export function alongOf(
+  db: Db,
+  ids: readonly number[],
+  may: (path: string) => boolean = () => true,
+  built: () => Built = builtFiles,
+) {
   const names = listNames(db).filter((s) => ids.includes(s.id));
   return {
-    ...builtFiles(),
+    ...built(),
     common: COMMON,
     stations: names.map((s) => ({
       ...s,
       pages: [
         ...OF_STATION.map((view) => `/stations/${s.id}/${view}`),
         ...openRuns(db, s.id).map((run) => `/stations/${s.id}/prove/${run}`),
-      ],
+      ].filter(may),
     })),
   };
 }

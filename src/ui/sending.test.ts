@@ -114,7 +114,7 @@ describe('a test run', () => {
   it('begins', async () => {
     answer(201, { run: { id: 5 } });
     const asked = { tester: 'A. B.', job: 'J13', revision: 3 };
-    expect(await startRun(1, { ...asked, title: 'Commission' }, 'key-of-run')).toEqual({ ok: true, id: 5 });
+    expect(await startRun(1, { ...asked, title: 'Commission', card: null }, 'key-of-run')).toEqual({ ok: true, id: 5 });
     expect(lastCall().body).toEqual(asked);
   });
   it('takes a finding and gives it back as it is kept', async () => {
@@ -136,7 +136,7 @@ describe('a test run', () => {
       ok: false,
       reason: expect.stringMatching(/kept in this browser/),
     });
-    const asked = { tester: 'x', job: 'commission', revision: 1, title: 'Commission' };
+    const asked = { tester: 'x', job: 'commission', revision: 1, title: 'Commission', card: null };
     expect(await startRun(1, asked, 'key-of-run')).toMatchObject({ ok: false });
   });
 });

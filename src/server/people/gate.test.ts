@@ -91,6 +91,28 @@ describe('the gate', () => {
     expect(signedBy(new Request('http://x'), 'somebody else')).toBe('somebody else');
     expect(await (await ask('GET', '/sign-in')).json()).toEqual({ who: null });
   });
+  it('what somebody else wrote on the same device waits until they sign in again; their own goes', async () => {
+    const send = (by: string | null) =>
+      fetch(`${base}/api/stations/1/book`, {
+        method: 'POST',
+        headers: {
+          'content-type': 'application/json',
+          cookie: cookies.get('installer')!,
+          ...(by !== null && { 'act-by': by }),
+        },
+        body: '{}',
+      });
+    const told = await send(encodeURIComponent('M. Oak'));
+    expect([told.status, await told.json()]).toEqual([
+      401,
+      {
+        problems: [{ path: 'door', message: 'this was written by M. Oak: it is sent when M. Oak signs in here again' }],
+      },
+    ]);
+    expect((await send('%E0%A4%A')).status).toBe(401);
+    expect((await send(encodeURIComponent('An installer'))).status).toBe(200);
+    expect((await send(null)).status).toBe(200);
+  });
   it('sends whoever is not in back to where they wanted to go', async () => {
     const asked = await ask('GET', '/stations/5/prove?job=J6');
     expect(asked.headers.get('location')).toBe('/sign-in?to=%2Fstations%2F5%2Fprove%3Fjob%3DJ6');

@@ -25,8 +25,12 @@ const named = (w: { methods: string; path: string }) => `${w.methods} ${w.path}`
 describe('ways in', () => {
   it('every page and every route has a row, and no row stands for nothing', () => {
     const rows = WAYS.map(named);
-    // Answered at the door itself, and a picture that is no page.
-    const elsewhere = ['enter', 'join', 'leave'].map((d) => `changes /api/door/${d}`).concat('looks /icon.svg');
+    // Answered at the door itself, and what makes it installable, which is no page.
+    const installs = ['icon.svg', 'icon-192.png', 'icon-512.png', 'manifest.webmanifest', 'along.js'];
+    const elsewhere = [
+      ...['enter', 'join', 'leave'].map((d) => `changes /api/door/${d}`),
+      ...installs.map((f) => `looks /${f}`),
+    ];
     expect(built.map(named).filter((b) => !rows.includes(b))).toEqual([]);
     expect(rows.filter((r) => !built.map(named).includes(r) && !elsewhere.includes(r))).toEqual([]);
     expect(new Set(rows).size).toBe(rows.length);
@@ -42,6 +46,11 @@ describe('ways in', () => {
     ['GET', '/stations/7/levels/', 'reader'],
     ['GET', '/stations/7/trace', 'installer'],
     ['GET', '/stations/7/prove/3', 'reader'],
+    ['GET', '/stations/7/prove/begun', 'reader'],
+    ['GET', '/along', 'reader'],
+    ['GET', '/along.js', 'anyone'],
+    ['GET', '/manifest.webmanifest', 'anyone'],
+    ['POST', '/along.js', null],
     ['GET', '/people', 'owner'],
     ['GET', '/api/stations/7/file', 'reader'],
     ['PUT', '/api/stations/7', 'installer'],

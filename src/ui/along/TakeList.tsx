@@ -21,7 +21,7 @@ const MB = 1024 * 1024;
 const mb = (bytes: number) => `${(bytes / MB).toFixed(bytes < 10 * MB ? 1 : 0)} MB`;
 
 /** What a station comes to while none has been taken yet, bytes. */
-const USUAL = 1.2 * MB;
+const USUAL = 0.3 * MB;
 /** Below this it is said that room runs out, bytes. */
 const TIGHT = 50 * MB;
 

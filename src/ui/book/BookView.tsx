@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { ownMetersOf, type PageSent } from '@/core/book';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { newKey } from '../parts/browserKeep';
@@ -44,6 +44,8 @@ const WRITING: readonly (readonly [Writing, string])[] = [
 function useWriting(stationId: number, who: string, at: string) {
   const router = useRouter();
   const [failed, setFailed] = useState<string | null>(null);
+  // What writes is there before signal is lost.
+  useEffect(() => void import('./sendPage'), []);
   // The same page sent again after a lost answer is written once.
   const key = useRef(newKey());
   const send = async (page: Omit<PageSent, 'at' | 'by' | 'corrects'>, corrects: number | null = null) => {

@@ -47,6 +47,8 @@ export interface EditorState {
   readonly typed: Readonly<Record<string, string>>;
   /** Whether the browser keeps what is not saved yet. */
   readonly keeping: Keeping;
+  /** What was saved of it on this device only, and is not sent yet; null: nothing. */
+  readonly here: Station | null;
   /** Other unsaved work on this station that is kept in this browser. */
   readonly aside: readonly Aside[];
   /** Sensors as a proposal would hang them, drawn as outlines; null while none is looked at. */
@@ -63,6 +65,7 @@ export interface EditorState {
   /** @param text null once it stands in the document */
   setTyped(path: string, text: string | null): void;
   setKeeping(keeping: Keeping): void;
+  setHere(here: Station | null): void;
   setAside(aside: readonly Aside[]): void;
   setLevel(level: number): void;
   point(parts: readonly DrawingRef[]): void;
@@ -134,6 +137,7 @@ export function createEditor(
         pointed: [],
         typed: {},
         keeping: 'kept',
+        here: null,
         aside: [],
         ghosts: null,
         edit(change) {
@@ -161,6 +165,7 @@ export function createEditor(
           if ((before ?? null) !== text) set({ typed: text === null ? rest : { ...rest, [path]: text } });
         },
         setKeeping: (keeping) => set({ keeping }),
+        setHere: (here) => set({ here }),
         setAside: (aside) => set({ aside }),
         setLevel: (level) => set({ level }),
         point: (pointed) => set({ pointed }),
@@ -190,3 +195,7 @@ export const isDirty = ({ document, saved }: Pick<EditorState, 'document' | 'sav
 /** Whether anything is not saved yet: the document, or what stands in a field. */
 export const isUnsaved = (state: Pick<EditorState, 'document' | 'saved' | 'typed'>): boolean =>
   isDirty(state) || Object.keys(state.typed).length > 0;
+
+/** Whether what is on the screen is saved, but on this device only. */
+export const isHereOnly = (state: Pick<EditorState, 'document' | 'here' | 'typed'>): boolean =>
+  state.here === state.document && Object.keys(state.typed).length === 0;

@@ -2,12 +2,13 @@
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useEditor } from '../editor/StationProvider';
-import { isUnsaved } from '../editor/editorStore';
+import { isHereOnly, isUnsaved } from '../editor/editorStore';
 import { KEEPING } from '../parts/browserKeep';
 import { clock } from '../parts/when';
 
 /** Saved and when, or not yet saved, with the button that saves; and where what is typed is not even kept, that. */
-export function SaveState({ busy, here, onSave }: { busy: boolean; here: boolean; onSave(): void }) {
+export function SaveState({ busy, onSave }: { busy: boolean; onSave(): void }) {
+  const here = useEditor(isHereOnly);
   const unsaved = useEditor(isUnsaved) && !here;
   const saved = useEditor((s) => s.saved);
   const keeping = useEditor((s) => s.keeping);
@@ -22,7 +23,7 @@ export function SaveState({ busy, here, onSave }: { busy: boolean; here: boolean
         sx={{ display: { xs: danger ? 'block' : 'none', sm: 'block' }, ...(danger && { color: 'error.main' }) }}
       >
         {here
-          ? 'saved on this device only'
+          ? 'on this device only'
           : unsaved
             ? danger
               ? KEEPING[keeping]

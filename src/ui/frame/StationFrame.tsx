@@ -200,7 +200,7 @@ export function StationFrame({
         }
       >
         <Keys bindings={bindings} />
-        <SaveState busy={saving.busy} here={saving.here} onSave={() => void saving.save()} />
+        <SaveState busy={saving.busy} onSave={() => void saving.save()} />
       </Masthead>
       <ViewTabs />
       {aside && <SetAside />}

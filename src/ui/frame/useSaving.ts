@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type RefObject } from 'react';
 import type { Station } from '@/core/station';
 import type { EditorState, SavedState } from '../editor/editorStore';
 import type { SaveOutcome } from '../editor/saving';
@@ -19,28 +19,32 @@ function against({ judged, typed }: Pick<EditorState, 'judged' | 'typed'>): stri
 }
 
 /** What became of a station that was saved on this device: sent, it is the newest; where it differs, both are shown. */
-function useKeptSave(id: number, onTheirs: (theirs: SavedState) => void): boolean {
+function useKeptSave(
+  id: number,
+  /** Whether this page is saving: then it hears for itself what came of it. */
+  going: RefObject<boolean>,
+  onTheirs: (theirs: SavedState) => void,
+): void {
   const store = useEditorStore();
   const { acts } = useActs();
-  const document = useEditor((s) => s.document);
-  const [here, setHere] = useState<Station | null>(null);
   const act = acts.findLast((a) => a.about === `station:${id}`);
+  // What is on the screen may be taken up from the browser after the page, and be what was saved here.
+  const document = useEditor((s) => (act ? s.document : null));
   const followed = useRef<Act | undefined>(undefined);
   useEffect(() => {
-    if (followed.current === act) return;
+    if (followed.current === act && (act === undefined || act.state === 'sent')) return;
     followed.current = act;
     void import('../editor/saving').then(({ savedHere }) => {
       const kept = act && savedHere(act);
-      const { document: now, saved, setSaved } = store.getState();
+      const { document: now, saved, setSaved, setHere } = store.getState();
       const same = kept && differences(now, kept.document).length === 0;
       setHere(same && act.state === 'waiting' ? now : null);
-      if (!same) return;
+      if (!same || going.current) return;
       if (act.state === 'sent' && kept.saved && kept.saved.revision > saved.revision)
         setSaved({ revision: kept.saved.revision, savedAt: kept.saved.savedAt, station: now });
       if (act.state === 'differs' && kept.theirs && kept.theirs.revision > saved.revision) onTheirs(kept.theirs);
     });
-  }, [act, store, onTheirs]);
-  return here === document;
+  }, [act, document, store, going, onTheirs]);
 }
 
 /** Says why it is not saved at the server, and what is with it now. */
@@ -58,11 +62,14 @@ export function useSaving() {
   const store = useEditorStore();
   const [busy, setBusy] = useState(false);
   const [theirs, setTheirs] = useState<SavedState | null>(null);
-  const here = useKeptSave(store.getState().id, setTheirs);
   const going = useRef(false);
+  useKeptSave(store.getState().id, going, setTheirs);
   const again = useRef(false);
   // Sent, and nobody knows whether it arrived.
   const lost = useRef<Station | null>(null);
+
+  // What saves is there before signal is lost.
+  useEffect(() => void import('../editor/saving'), []);
 
   const whyNot = () => against(store.getState());
 
@@ -124,8 +131,6 @@ export function useSaving() {
     theirs,
     later: () => setTheirs(null),
     save: () => saveOn(() => store.getState().saved.revision),
-    /** Whether what is on the screen is saved on this device only. */
-    here,
     /** Saves what was made of mine and theirs. */
     async merge(both: Station) {
       if (!theirs) return;

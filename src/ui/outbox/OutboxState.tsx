@@ -25,6 +25,7 @@ function useSender(waiting: number): void {
     };
   }, []);
   const begun = waiting > 0;
+  useEffect(() => void import('./through'), []);
   useEffect(() => {
     if (begun) send();
   }, [begun]);

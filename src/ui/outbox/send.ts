@@ -45,9 +45,17 @@ async function fateOf(response: Response, act: Act): Promise<Fate> {
   return LATER.has(response.status) ? { state: 'waiting', why, answer: null } : { state: 'refused', why, answer };
 }
 
+/** A run is of what its station is: it waits until that has been sent, or somebody has decided which of two versions it is. */
+const ofUndecided = ({ kind, stationId }: Act, acts: ReadonlyMap<string, Act>): boolean =>
+  kind === 'run' &&
+  [...acts.values()].some(
+    (a) => a.kind === 'station' && a.stationId === stationId && (a.state === 'waiting' || a.state === 'differs'),
+  );
+
 /** Where an act goes; null while what it belongs to has no number; undefined where that was refused. */
-function addressOf({ url, after }: Act, acts: ReadonlyMap<string, Act>): string | null | undefined {
-  if (after === null) return url;
+function addressOf(act: Act, acts: ReadonlyMap<string, Act>): string | null | undefined {
+  const { url, after } = act;
+  if (after === null) return ofUndecided(act, acts) ? null : url;
   const before = acts.get(after);
   if (!before || before.state === 'refused') return undefined;
   if (before.state !== 'sent') return null;
@@ -86,18 +94,28 @@ const LOST = 'what it belongs to was not taken';
 export async function sendAll(post: Post): Promise<ReadonlySet<number>> {
   const acts = new Map((await post.acts()).map((a) => [a.id, a]));
   const taken = new Set<number>();
-  for (const act of acts.values()) {
-    if (act.state !== 'waiting') continue;
-    const url = addressOf(act, acts);
-    if (url === null) continue;
-    const fate: Fate =
-      url === undefined ? { state: 'refused', why: LOST, answer: null } : await sendOne(act, url, post);
-    const now = { ...act, ...fate };
-    acts.set(act.id, now);
-    if (now.state !== act.state || now.why !== act.why) await post.set(now);
-    if (now.state === 'sent' && act.stationId !== null) taken.add(act.stationId);
-    // Where one is not heard, the next is not either.
-    if (now.state === 'waiting') break;
-  }
+  /** Once through all that waits. @returns whether something that waited for another may go now */
+  const round = async (): Promise<boolean> => {
+    let [passed, sent] = [false, false];
+    for (const act of acts.values()) {
+      if (act.state !== 'waiting') continue;
+      const url = addressOf(act, acts);
+      if (url === null) {
+        passed = true;
+        continue;
+      }
+      const fate: Fate =
+        url === undefined ? { state: 'refused', why: LOST, answer: null } : await sendOne(act, url, post);
+      const now = { ...act, ...fate };
+      acts.set(act.id, now);
+      if (now.state !== act.state || now.why !== act.why) await post.set(now);
+      // Where one is not heard, the next is not either.
+      if (now.state === 'waiting') return false;
+      if (now.state === 'sent' && act.stationId !== null) taken.add(act.stationId);
+      sent = true;
+    }
+    return passed && sent;
+  };
+  while (await round());
   return taken;
 }

@@ -32,7 +32,8 @@ export async function sendWaiting(): Promise<void> {
   };
   try {
     // A page of plain HTTP has no locks; there the keys keep two tabs from doing one thing twice.
-    await ('locks' in navigator ? navigator.locks.request(LOCK, send) : send());
+    const locks = (globalThis.navigator as Navigator | undefined)?.locks as LockManager | undefined;
+    await (locks ? locks.request(LOCK, send) : send());
   } catch {
     // What the browser does not give now it may give later: nothing was dropped.
   }

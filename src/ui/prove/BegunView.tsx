@@ -14,19 +14,17 @@ const RunView = dynamic(() => import('./RunView').then((m) => m.RunView), { ssr:
 /** The act that this page is of, by its address: the page itself is the same for all, so that it can be taken along. */
 const askedFor = (): string | null => new URLSearchParams(location.search).get('run');
 
-/** The run that an act begins, with its card made here; null while it is not made, or why it cannot be. */
-function useBegun(act: Act | undefined): BegunRun | string | null {
-  const station = useEditor((s) => s.saved.station);
-  const revision = useEditor((s) => s.saved.revision);
+/** The run that an act begins; null while it is not read, or why it cannot be shown. */
+function useBegun(act: Act | undefined, acts: readonly Act[]): BegunRun | string | null {
   const [made, setMade] = useState<BegunRun | string | null>(null);
   const id = act?.id;
   useEffect(() => {
     let left = false;
-    if (act) void import('./begun').then(({ begunRun }) => left || setMade(begunRun(act, station, revision)));
+    if (act) void import('./begun').then(({ begunRun }) => left || setMade(begunRun(act, acts)));
     return () => void (left = true);
     // The act is the same as long as its id is; how it stands with it makes no other card.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [id, station, revision]);
+  }, [id]);
   return made;
 }
 
@@ -40,7 +38,7 @@ export function BegunView() {
   // eslint-disable-next-line react-hooks/set-state-in-effect
   useEffect(() => setAsked(askedFor()), []);
   const act = acts.find((a) => a.kind === 'run' && a.id === asked && a.stationId === stationId);
-  const begun = useBegun(act);
+  const begun = useBegun(act, acts);
   useEffect(() => {
     if (act?.state !== 'sent') return;
     void import('../outbox/act').then(({ numberOf }) => {

@@ -5,9 +5,9 @@ import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import dynamic from 'next/dynamic';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { WHOLE } from '@/core/proving';
-import { isDirty } from '../editor/editorStore';
+import { isDirty, isHereOnly } from '../editor/editorStore';
 import { newKey } from '../parts/browserKeep';
 import { useEditor } from '../editor/StationProvider';
 import { JsonButton } from '../parts/JsonButton';
@@ -17,6 +17,9 @@ import { clock } from '../parts/when';
 import { Notice } from '../parts/Notice';
 
 const PlanOfTests = dynamic(() => import('./PlanOfTests').then((m) => m.PlanOfTests), { ssr: false });
+
+/** What begins a run: there before signal is lost. */
+const BEGINNING = () => [import('./sendRun'), import('./begun'), import('@/core/jobs')] as const;
 
 export interface RunSummary {
   readonly id: number;
@@ -95,7 +98,9 @@ export function ProveView({
 }) {
   const router = useRouter();
   const id = useEditor((s) => s.id);
-  const dirty = useEditor(isDirty);
+  const here = useEditor(isHereOnly);
+  const dirty = useEditor(isDirty) && !here;
+  const station = useEditor((s) => s.document);
   const revision = useEditor((s) => s.saved.revision);
   const person = usePerson();
   const [said, setTester] = useState('');
@@ -105,11 +110,14 @@ export function ProveView({
   const [busy, setBusy] = useState(false);
   // A run that was begun and whose answer was lost is found again, not begun twice.
   const [key] = useState(newKey);
+  useEffect(() => void Promise.all(BEGINNING()), []);
   const begin = async () => {
     setBusy(true);
     const act = `${key}-${job}`;
-    const [{ startRun }, { jobTitle }] = await Promise.all([import('./sendRun'), import('@/core/jobs')]);
-    const started = await startRun(id, { tester, job, revision, title: jobTitle(job) }, act);
+    const [{ startRun }, { cardKept }, { jobTitle }] = await Promise.all(BEGINNING());
+    const card = cardKept(station, job);
+    const of = here ? null : revision;
+    const started = await startRun(id, { tester, job, revision: of, title: jobTitle(job), card }, act);
     setBusy(false);
     if (started.ok === 'kept') router.push(`/stations/${id}/prove/begun?run=${act}`);
     else if (started.ok) router.push(`/stations/${id}/prove/${started.id}`);
@@ -143,7 +151,7 @@ export function ProveView({
             sx={{ width: 170 }}
           />
           <Button type="submit" variant="contained" disabled={dirty || busy || tester.trim() === ''}>
-            begin a run of revision {revision}
+            {here ? 'begin a run of what is saved here' : `begin a run of revision ${revision}`}
           </Button>
         </Box>
         <a href={`/api/stations/${id}/jobcard?job=${job}`}>this card on paper (PDF)</a>

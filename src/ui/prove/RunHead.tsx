@@ -146,11 +146,14 @@ export function RunHead({
     >
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', flexWrap: 'wrap' }}>
         <Typography variant="body2" sx={{ flex: 1, minWidth: 200 }}>
-          <b>{title}</b> · {clock(run.startedAt)}, begun by {run.tester}, of revision {run.revision}
+          <b>{title}</b> · {clock(run.startedAt)}, begun by {run.tester}, of{' '}
+          {run.revision === null ? 'what was saved on this device' : `revision ${run.revision}`}
         </Typography>
         <Link href={`/stations/${stationId}/prove`}>all runs</Link>
       </Box>
-      {revisionNow !== run.revision && <Changed now={revisionNow} begun={run.revision} changed={changed} />}
+      {run.revision !== null && revisionNow !== run.revision && (
+        <Changed now={revisionNow} begun={run.revision} changed={changed} />
+      )}
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mt: 0.75 }}>
         <Progress states={states} current={current} onPick={onPick} />
         <Button onClick={onList} sx={{ display: { md: 'none' }, minHeight: 44 }}>

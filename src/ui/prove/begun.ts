@@ -1,40 +1,41 @@
 import * as z from 'zod';
 import { jobCard, jobTitle } from '@/core/jobs';
+import { readPlan, storePlan } from '@/core/proving';
 import type { Station } from '@/core/station';
-import { sayPhrase, systemOf } from '@/core/units';
 import { jsonOf, type Act } from '../outbox/act';
 import type { RunProps } from './run';
+import { findingsHere } from './sendRun';
 
 export interface BegunRun {
   readonly run: RunProps;
   readonly title: string;
 }
 
-const bodySchema = z.object({ tester: z.string(), job: z.string(), revision: z.number() });
-
-/**
- * The run that an act begins, its card made on this device from the same revision that the server will make it of; or why it cannot be shown.
- * @param station the station as it is on this device, saved, and its revision
- */
-export function begunRun(act: Act, station: Station, revision: number): BegunRun | string {
-  const said = bodySchema.safeParse(jsonOf(typeof act.body === 'string' ? act.body : null));
-  if (!said.success) return 'what was kept of it cannot be read';
-  const { tester, job } = said.data;
-  if (said.data.revision !== revision)
-    return `it was begun on revision ${said.data.revision}, and this device has revision ${revision}; its findings are kept, and sent`;
+/** The card of a job as it is kept with a run that begins on this device; null where there is none for this station: the server says why. */
+export function cardKept(station: Station, job: string): string | null {
   const made = jobCard(station, job);
-  if (!made.ok) return sayPhrase(made.reason, systemOf(station.profile));
+  return made.ok ? storePlan(made.card.steps, job) : null;
+}
+
+const bodySchema = z.object({ tester: z.string(), revision: z.number().optional() });
+
+/** The run that an act begins, by the card that was kept with it, with what was found since; or why it cannot be shown. */
+export function begunRun(act: Act, acts: readonly Act[]): BegunRun | string {
+  const said = bodySchema.safeParse(jsonOf(typeof act.body === 'string' ? act.body : null));
+  if (!said.success || act.card === null) return 'what was kept of it cannot be read';
+  const plan = readPlan(act.card);
+  if (!plan.ok) return plan.reason;
   return {
-    title: jobTitle(job),
+    title: jobTitle(plan.job),
     run: {
       id: act.id,
       stationId: act.stationId!,
-      revision,
+      revision: said.data.revision ?? null,
       startedAt: new Date(act.at).toISOString(),
-      tester,
-      job,
-      plan: made.card.steps,
-      entries: [],
+      tester: said.data.tester,
+      job: plan.job,
+      plan: plan.steps,
+      entries: findingsHere(acts, act.id),
     },
   };
 }

@@ -16,7 +16,8 @@ export type OfRun = Pick<RunProps, 'id' | 'stationId'>;
 export interface RunProps {
   readonly id: RunId;
   readonly stationId: number;
-  readonly revision: number;
+  /** Of the station; null: of what was saved on this device and has no number yet. */
+  readonly revision: number | null;
   readonly startedAt: string;
   readonly tester: string;
   readonly job: string;

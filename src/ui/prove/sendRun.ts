@@ -27,10 +27,21 @@ export const refusal = (answer: Exclude<Through<unknown>, { ok: true | 'kept' }>
 /** What was taken by the server, or is kept here until it can be; or why not. */
 export type Done<T> = ({ readonly ok: true } & T) | { readonly ok: 'kept' } | Refusal;
 
+/** What a run begins with. */
+interface Beginning {
+  readonly tester: string;
+  readonly job: string;
+  /** Of the station, or null: of what is saved here, whatever revision that becomes. */
+  readonly revision: number | null;
+  readonly title: string;
+  /** As it is kept until the server has made the same. */
+  readonly card: string | null;
+}
+
 /** Begins a run of a job. Never throws. @param key the same one begins it once, however often it is sent */
 export async function startRun(
   stationId: number,
-  { tester, job, revision, title }: { tester: string; job: string; revision: number; title: string },
+  { tester, job, revision, title, card }: Beginning,
   key: string,
 ): Promise<Done<{ id: number }>> {
   const answer = await through(
@@ -42,7 +53,8 @@ export async function startRun(
       about: `run:${key}`,
       url: `/api/stations/${stationId}/runs`,
       method: 'POST',
-      body: JSON.stringify({ tester, job, revision }),
+      body: JSON.stringify({ tester, job, ...(revision !== null && { revision }) }),
+      card,
     },
     startedSchema,
   );

@@ -49,6 +49,8 @@ function useHere(runId: RunId): readonly ProofEntry[] {
 function useEntries(run: RunProps, sealed: boolean) {
   const [known, setEntries] = useState(run.entries);
   const here = useHere(run.id);
+  // What enters a finding is there before signal is lost.
+  useEffect(() => void import('./sendRun'), []);
   const entries = useMemo(
     () => [...known, ...here.filter((h) => !known.some((e) => e.id === h.id))].sort((a, b) => a.id - b.id),
     [known, here],
@@ -63,20 +65,18 @@ function useEntries(run: RunProps, sealed: boolean) {
     [],
   );
   useOthers(run.id, knows, sealed, takeOthers);
-  return { entries, knows, takeOthers };
+  return { entries, here, knows, takeOthers };
 }
 
 /** A run as it is worked through: which step is open, what is found so far, and entering it. */
 export function useRunEntries(run: RunProps, who: string, sealed: boolean) {
   const system = useStationSystem();
   const drafts = useRunDraft(run.id);
-  const { entries, knows, takeOthers } = useEntries(run, sealed);
-  const [current, setCurrent] = useState(() =>
-    Math.max(
-      run.plan.findIndex((s) => !run.entries.some((e) => e.stepId === s.id)),
-      0,
-    ),
-  );
+  const { entries, here, knows, takeOthers } = useEntries(run, sealed);
+  // The first step that is open, also by what is on this device only, until somebody goes to one or works on it.
+  const [picked, setPicked] = useState<number | null>(null);
+  const begins = run.plan.findIndex((s) => ![...run.entries, ...here].some((e) => e.stepId === s.id));
+  const current = picked ?? Math.max(begins, 0);
   const [busy, setBusy] = useState(false);
   const [failed, setFailed] = useState<string | null>(null);
   const [meanwhile, setMeanwhile] = useState<string | null>(null);
@@ -88,6 +88,7 @@ export function useRunEntries(run: RunProps, who: string, sealed: boolean) {
   const enter = async (verdict: Verdict) => {
     const against = whyNot(verdict, { step, draft, found, proposal, who });
     if (against !== null || !found) return setFailed(against);
+    setPicked(current);
     setBusy(true);
     const { sendEntry } = await import('./sendRun');
     const finding = {
@@ -112,7 +113,8 @@ export function useRunEntries(run: RunProps, who: string, sealed: boolean) {
     drafts.drop(step.id);
     setFailed(null);
     // Who has gone to another step meanwhile stays there.
-    if (verdict !== 'fail' && current + 1 < run.plan.length) setCurrent((now) => (now === current ? current + 1 : now));
+    const on = verdict !== 'fail' && current + 1 < run.plan.length ? current + 1 : current;
+    setPicked((now) => ((now ?? current) === current ? on : now));
   };
   return {
     current,
@@ -127,12 +129,15 @@ export function useRunEntries(run: RunProps, who: string, sealed: boolean) {
     enter,
     pick(index: number) {
       setFailed(null);
-      setCurrent(index);
+      setPicked(index);
     },
     keeping: drafts.keeping,
     aside: drafts.aside,
     throwAway: drafts.throwAway,
-    change: (more: Partial<typeof draft>) => drafts.set(step.id, { ...draft, ...more, key: undefined }),
+    change(more: Partial<typeof draft>) {
+      setPicked(current);
+      drafts.set(step.id, { ...draft, ...more, key: undefined });
+    },
     stateOf: (s: Step): StepState => entered(s).at(-1)?.verdict ?? 'open',
   };
 }
