@@ -32,7 +32,7 @@ test('a phone at a pit without signal: taken along, worked, closed, opened again
   browser,
   request,
 }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   const id = await makeStation(request, FAR);
   const context = await browser.newContext(phoneSize);
   let page = await context.newPage();
@@ -97,7 +97,7 @@ test('a station edited on two devices without signal: both versions are told, an
   browser,
   request,
 }) => {
-  test.setTimeout(90_000);
+  test.setTimeout(300_000);
   const id = await makeStation(request, TWICE);
   const contexts = [await browser.newContext(phoneSize), await browser.newContext()];
   const [first, second] = [await contexts[0]!.newPage(), await contexts[1]!.newPage()];

@@ -44,7 +44,6 @@ const SHOTS: readonly Shot[] = [
   { name: 'levels', address: '/stations/1/levels' },
   { name: 'levels-duplex', address: '/stations/5/levels' },
   { name: 'levels-from-above', address: '/stations/5/levels', before: sheet('plan view') },
-  { name: 'levels-doses', address: '/stations/7/levels' },
   {
     name: 'levels-proposed',
     address: '/stations/12/levels',
@@ -133,6 +132,25 @@ const SHOTS: readonly Shot[] = [
     },
   },
   { name: 'card', address: '/stations/2/card' },
+  {
+    name: 'along-phone',
+    address: '/along',
+    phone: true,
+    before: async (page) => {
+      for (const name of ['Crew-boat workshop sump', 'Slipway drainage pit'])
+        await page.getByRole('checkbox', { name: new RegExp(name) }).click();
+      await page.getByRole('button', { name: /^take along, about/ }).click();
+      await page.getByRole('button', { name: /^leave Slipway/ }).waitFor({ timeout: 60_000 });
+      await page.context().setOffline(true);
+      await page.goto(`${ADDRESS}/stations/1/book`);
+      await page.getByRole('textbox', { name: 'who', exact: true }).fill('R. T.');
+      await page.getByRole('textbox', { name: 'seen, done, decided, used' }).fill('float wiped, runs free');
+      await page.getByRole('button', { name: 'write it in the book' }).click();
+      await page.getByRole('list', { name: 'on this device only' }).waitFor();
+      await page.goto(`${ADDRESS}/along`);
+      await page.getByRole('button', { name: 'send now' }).waitFor();
+    },
+  },
 ];
 
 const data = mkdtempSync(path.join(tmpdir(), 'pitbell-shots-'));

@@ -459,7 +459,7 @@ export function predict(world: World, { needs, parts }: Test): ReadonlyMap<strin
   for (const { acts, observes } of parts) {
     const before = scenes;
     scenes = scenes.map((s) => acts.reduce(perform, s));
-    for (const o of observes) found.set(o.id, one(o, 'since' in o && o.since ? first : before, scenes));
+    for (const o of observes) found.set(o.id, one(o, 'since' in o ? first : before, scenes));
   }
   return found;
 }

@@ -33,7 +33,10 @@ export function AlongView({ stations }: { stations: readonly StationToTake[] }) 
         }}
       >
         <TakeList stations={stations} />
-        <OutboxList />
+        {/* On a phone what is not sent comes first. */}
+        <Box sx={{ order: { xs: -1, md: 0 } }}>
+          <OutboxList />
+        </Box>
       </Box>
     </Box>
   );

@@ -54,7 +54,7 @@ function Storage({ free, kept }: { free: number | null; kept: boolean | null }) 
       )}
       {kept === true
         ? 'This browser has promised not to throw it away by itself.'
-        : 'This browser has not promised to keep it: when the device runs out of room, or the page is not opened for some weeks, it may throw away what is along, and what was not sent. Installed, or put on the home screen, it is kept longer. Send before you put the device away.'}
+        : 'This browser has not promised to keep it: when the device runs out of room, or the page is not opened for some weeks, it may throw away what is along, and what was not sent. Installed from the browser’s menu, or put on the home screen, it is kept longer. Send before you put the device away.'}
     </Typography>
   );
 }

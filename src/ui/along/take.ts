@@ -120,6 +120,16 @@ export async function takeAlong(
   }
 }
 
+/** Takes those of some stations anew that are along. Never throws: what does not come stays as it was. */
+export async function takeAgain(stations: ReadonlySet<number>): Promise<void> {
+  const along = takenNow()?.stations.filter((s) => stations.has(s.id)) ?? [];
+  if (along.length > 0)
+    await takeAlong(
+      along.map((s) => s.id),
+      () => undefined,
+    );
+}
+
 /** Leaves a station here no more. */
 export async function leaveBehind(id: number): Promise<Taken | null> {
   const before = takenNow();

@@ -9,7 +9,8 @@ import { clock } from '../parts/when';
 /** Saved and when, or not yet saved, with the button that saves; and where what is typed is not even kept, that. */
 export function SaveState({ busy, onSave }: { busy: boolean; onSave(): void }) {
   const here = useEditor(isHereOnly);
-  const unsaved = useEditor(isUnsaved) && !here;
+  const otherHere = useEditor((s) => s.here !== null && s.here !== s.document);
+  const unsaved = (useEditor(isUnsaved) || otherHere) && !here;
   const saved = useEditor((s) => s.saved);
   const keeping = useEditor((s) => s.keeping);
   const danger = unsaved && keeping !== 'kept';

@@ -45,8 +45,9 @@ export function StaleDialog({ theirs, mine, onMerge, onTakeTheirs, onClose }: Pr
       <DialogTitle id="stale-title">This station was saved elsewhere in between</DialogTitle>
       <DialogContent>
         <Typography variant="body2" sx={{ mb: 1 }}>
-          Revision {theirs.revision} was saved at {clock(theirs.savedAt)}. Nothing has been overwritten, and both stay
-          among its revisions. {paths.length === 0 ? 'The two are alike.' : 'From mine to theirs, pick one of each:'}
+          Revision {theirs.revision} was saved at {clock(theirs.savedAt)}. Nothing has been overwritten, and theirs
+          stays among its revisions whatever you pick.{' '}
+          {paths.length === 0 ? 'The two are alike.' : 'From mine to theirs, pick one of each:'}
         </Typography>
         <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', maxHeight: '50vh', overflow: 'auto' }}>
           {paths.map((path) => {

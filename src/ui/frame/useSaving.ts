@@ -1,14 +1,13 @@
-import { useEffect, useRef, useState, type RefObject } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Station } from '@/core/station';
 import type { EditorState, SavedState } from '../editor/editorStore';
 import type { SaveOutcome } from '../editor/saving';
-import { useEditor, useEditorStore } from '../editor/StationProvider';
-import type { Act } from '../outbox/act';
-import { useActs } from '../outbox/useActs';
+import { useEditorStore } from '../editor/StationProvider';
 import { downloadJson, fileNameOf } from '../parts/download';
 import { enterFields } from '../parts/entering';
 import { notify } from '../parts/notify';
 import { differences } from '../parts/differences';
+import { useKeptSave } from './useKeptSave';
 
 /** Why the document cannot be saved now; null where it can. */
 function against({ judged, typed }: Pick<EditorState, 'judged' | 'typed'>): string | null {
@@ -16,35 +15,6 @@ function against({ judged, typed }: Pick<EditorState, 'judged' | 'typed'>): stri
   if (field) return `${field[0]}: “${field[1]}” could not be entered, look at its field`;
   const [problem] = judged.problems;
   return problem ? `${problem.path}: ${problem.message}` : null;
-}
-
-/** What became of a station that was saved on this device: sent, it is the newest; where it differs, both are shown. */
-function useKeptSave(
-  id: number,
-  /** Whether this page is saving: then it hears for itself what came of it. */
-  going: RefObject<boolean>,
-  onTheirs: (theirs: SavedState) => void,
-): void {
-  const store = useEditorStore();
-  const { acts } = useActs();
-  const act = acts.findLast((a) => a.about === `station:${id}`);
-  // What is on the screen may be taken up from the browser after the page, and be what was saved here.
-  const document = useEditor((s) => (act ? s.document : null));
-  const followed = useRef<Act | undefined>(undefined);
-  useEffect(() => {
-    if (followed.current === act && (act === undefined || act.state === 'sent')) return;
-    followed.current = act;
-    void import('../editor/saving').then(({ savedHere }) => {
-      const kept = act && savedHere(act);
-      const { document: now, saved, setSaved, setHere } = store.getState();
-      const same = kept && differences(now, kept.document).length === 0;
-      setHere(same && act.state === 'waiting' ? now : null);
-      if (!same || going.current) return;
-      if (act.state === 'sent' && kept.saved && kept.saved.revision > saved.revision)
-        setSaved({ revision: kept.saved.revision, savedAt: kept.saved.savedAt, station: now });
-      if (act.state === 'differs' && kept.theirs && kept.theirs.revision > saved.revision) onTheirs(kept.theirs);
-    });
-  }, [act, document, store, going, onTheirs]);
 }
 
 /** Says why it is not saved at the server, and what is with it now. */
@@ -119,8 +89,9 @@ export function useSaving() {
     setBusy(true);
     do {
       again.current = false;
-      const { document, saved } = store.getState();
-      if (document !== saved.station || base() !== saved.revision) await send(base());
+      const { document, saved, here } = store.getState();
+      // What is as the server has it is sent all the same where something else was saved here.
+      if (document !== saved.station || base() !== saved.revision || here !== null) await send(base());
     } while (again.current && whyNot() === null);
     going.current = false;
     setBusy(false);

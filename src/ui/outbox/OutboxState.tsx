@@ -25,7 +25,13 @@ function useSender(waiting: number): void {
     };
   }, []);
   const begun = waiting > 0;
-  useEffect(() => void import('./through'), []);
+  useEffect(() => {
+    // What is along follows what was sent, so that it opens as it is now.
+    const hearing = import('./through').then(({ onTaken }) =>
+      onTaken((stations) => void import('../along/take').then((t) => t.takeAgain(stations))),
+    );
+    return () => void hearing.then((end) => end());
+  }, []);
   useEffect(() => {
     if (begun) send();
   }, [begun]);
@@ -50,7 +56,7 @@ export const useSignal = (): boolean =>
 
 /** How it stands with what was written here: on this device only, or sent; and what needs a person. */
 export function OutboxState() {
-  const { acts, unread, read } = useActs();
+  const { acts, unread, read, tight } = useActs();
   const signal = useSignal();
   const waiting = acts.filter((a) => a.state === 'waiting').length;
   const asking = acts.filter((a) => a.state === 'refused' || a.state === 'differs').length + unread;
@@ -60,6 +66,8 @@ export function OutboxState() {
     ...(signal ? [] : ['no signal']),
     ...(waiting > 0 ? [`${waiting} on this device only`] : []),
     ...(asking > 0 ? [`${asking} to look at`] : []),
+    // Said before it is full, while it can still be sent.
+    ...(tight ? ['little room left'] : []),
     ...(read && signal && sent ? ['sent'] : []),
   ];
   if (words.length === 0) return null;
@@ -75,7 +83,7 @@ export function OutboxState() {
         minHeight: { xs: 44, sm: 0 },
         display: 'inline-flex',
         alignItems: 'center',
-        color: asking > 0 ? 'error.main' : 'text.primary',
+        color: asking > 0 || tight ? 'error.main' : 'text.primary',
         fontWeight: waiting + asking > 0 ? 700 : 400,
       }}
     >

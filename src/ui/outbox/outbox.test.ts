@@ -215,6 +215,20 @@ describe('the outbox in the browser', () => {
     expect(await through(page('key-one-1'), answerSchema)).toEqual({ ok: true, value: { page: { id: 4 } } });
     expect(fetch).toHaveBeenCalledWith('/api/stations/3/book', expect.objectContaining({ method: 'POST' }));
   });
+  it('a full device says so, and nothing is taken as kept', async () => {
+    vi.stubGlobal('fetch', () => Promise.reject(new TypeError('Failed to fetch')));
+    const add = vi.spyOn(IDBObjectStore.prototype, 'add').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError');
+    });
+    const told = await through(page('key-one-1'), answerSchema);
+    expect(told).toMatchObject({
+      ok: null,
+      why: expect.stringMatching(/does not answer, and this device has no room left/) as string,
+    });
+    expect(await through({ ...page('key-two-2'), after: 'key-one-1' }, answerSchema)).toMatchObject({ ok: null });
+    add.mockRestore();
+    expect(await all()).toEqual([]);
+  });
   it('the form of what is kept says no to what is no act', () => {
     expect(actSchema.safeParse(act(1)).success).toBe(true);
     expect(actSchema.safeParse({ ...act(1), state: 'lost' }).success).toBe(false);

@@ -42,6 +42,9 @@ export async function sendWaiting(): Promise<void> {
 const problemsOf = ({ answer, why }: Act) =>
   readProblems(jsonOf(answer)) ?? [{ path: 'server', message: why ?? 'was not taken' }];
 
+const NO_ROOM = 'this device has no room left: make room, or leave this page open until it is sent';
+const NOTHING_KEPT = 'this browser keeps nothing: leave this page open until it is sent';
+
 /** What an act came to, as whoever asked hears it; one that was refused at once goes back to its form. */
 async function heard<T>(act: Act | undefined, schema: z.ZodType<T>): Promise<Through<T>> {
   if (act?.state === 'refused') {
@@ -59,17 +62,15 @@ async function heard<T>(act: Act | undefined, schema: z.ZodType<T>): Promise<Thr
 /** Puts an act in the outbox and tries to send it. Never throws. Where the browser keeps nothing it is sent as it is, or not at all. */
 export async function through<T>(act: NewAct, schema: z.ZodType<T>): Promise<Through<T>> {
   try {
-    if (!canKeep()) throw new Error('no outbox');
+    if (!canKeep()) throw new Error(NOTHING_KEPT);
     await putAct(act, signedIn());
-  } catch {
+  } catch (error) {
     const { url, method, body, id } = act;
-    return act.after !== undefined && act.after !== null
-      ? { ok: null, why: 'this browser keeps nothing, or is full' }
-      : ask(url, schema, {
-          method,
-          body: body instanceof Blob ? new File([body], 'sent', { type: body.type }) : body,
-          key: id,
-        });
+    const why = (error as Error).name === 'QuotaExceededError' ? NO_ROOM : NOTHING_KEPT;
+    if (act.after !== undefined && act.after !== null) return { ok: null, why };
+    const file = body instanceof Blob ? new File([body], 'sent', { type: body.type }) : body;
+    const sent = await ask(url, schema, { method, body: file, key: id });
+    return sent.ok === null ? { ok: null, why: `${sent.why}, and ${why}` } : sent;
   }
   await sendWaiting();
   return heard(

@@ -12,9 +12,21 @@ export interface Box {
   readonly unread: number;
   /** Whether the outbox has been looked at. */
   readonly read: boolean;
+  /** Whether the room for it runs out. */
+  readonly tight: boolean;
 }
 
-const EMPTY: Box = { acts: [], unread: 0, read: false };
+/** Some photographs, bytes. */
+const TIGHT = 30 * 1024 * 1024;
+
+/** Whether the browser has little room left for this page. */
+async function runsOut(): Promise<boolean> {
+  if (!('storage' in navigator)) return false;
+  const { quota, usage } = await navigator.storage.estimate();
+  return quota !== undefined && quota - (usage ?? 0) < TIGHT;
+}
+
+const EMPTY: Box = { acts: [], unread: 0, read: false, tight: false };
 let box = EMPTY;
 const hearing = new Set<() => void>();
 let begun = false;
@@ -25,9 +37,9 @@ function begin(): void {
   void import('./store').then(({ canKeep, onOutbox, readActs }) => {
     if (!canKeep()) return;
     const load = () =>
-      readActs().then(
-        (now) => {
-          box = { ...now, read: true };
+      Promise.all([readActs(), runsOut()]).then(
+        ([now, tight]) => {
+          box = { ...now, read: true, tight };
           hearing.forEach((h) => h());
         },
         // A browser that keeps nothing has nothing to send.
