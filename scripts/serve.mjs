@@ -2,7 +2,8 @@
  * Serves the built application. Options: --port N (default 4310), --host NAME (default 127.0.0.1), --name NAME (another name it answers to; may be
  * said again), --cert FILE --key FILE (TLS; “npm run certificate” makes both), --people (people sign in on this machine as well), --invite (prints an
  * address for another owner, where nobody knows a passphrase any more), --proxy ADDRESS
- * (of a proxy before it that takes TLS and says truly who comes; may be said again), --plain (over a network without TLS, knowing what that means).
+ * (of a proxy before it that takes TLS and says truly who comes; may be said again), --plain (over a network without TLS, knowing what that means),
+ * --copies N (copies of the night that are kept, default 7).
  */
 import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
@@ -26,11 +27,12 @@ function options(args) {
         invite: { type: 'boolean', default: false },
         proxy: { type: 'string', multiple: true, default: [] },
         plain: { type: 'boolean', default: false },
+        copies: { type: 'string', default: '7' },
       },
     }).values;
   } catch (error) {
     return stop(
-      `${error.message}. There are --port, --host, --name, --cert, --key, --people, --invite, --proxy and --plain.`,
+      `${error.message}. There are --port, --host, --name, --cert, --key, --people, --invite, --proxy, --plain and --copies.`,
     );
   }
 }
@@ -114,6 +116,9 @@ export async function serve(args) {
     stop(`--port ${values.port}: a port is a number from 1 to 65535.`);
   if (!existsSync(BUILT) || !existsSync(path.join(ROOT, '.next/BUILD_ID')))
     stop('Pit Bell is not built here yet: run “npm run demo” once, or “npm run build”.');
+  const copies = Number(values.copies);
+  if (!Number.isInteger(copies) || copies < 0 || copies > 400)
+    stop(`--copies ${values.copies}: how many copies of the night are kept, from 0 (none are made) to 400.`);
   process.chdir(ROOT);
   process.env.NEXT_TELEMETRY_DISABLED = '1';
   process.env.NODE_ENV = 'production';
@@ -121,7 +126,7 @@ export async function serve(args) {
   const door = doorOf(values);
   let firstWord = null;
   try {
-    ({ firstWord } = await serveBuilt({ folder: ROOT, port, host: values.host, names: values.name, ...door }));
+    ({ firstWord } = await serveBuilt({ folder: ROOT, port, host: values.host, names: values.name, copies, ...door }));
   } catch (error) {
     if (error instanceof CannotStart) stop(error.message);
     throw error;

@@ -55,7 +55,7 @@ function work(d: Device, stationId: number, picture: Blob): void {
     d.add(
       'finding',
       '/api/runs/{id}/entries',
-      JSON.stringify({ stepId, verdict: 'not done', found: {}, note: 'torment', by: 'O. T.' }),
+      JSON.stringify({ stepId, verdict: 'pass', found: {}, note: 'torment', by: 'O. T.' }),
       run,
     );
   d.add('seal', '/api/runs/{id}/seal', JSON.stringify({ by: 'O. T.' }), run);

@@ -9,9 +9,6 @@ import { databaseFile } from './db';
  * changed: they stay where they are.
  */
 
-/** So many are kept where nobody says otherwise. */
-export const USUALLY_KEPT = 7;
-
 const NAME = /^pitbell-(\d{4}-\d{2}-\d{2})\.sqlite$/;
 
 const folderOf = (folder?: string): string => path.join(path.dirname(databaseFile(folder)), 'copies');
@@ -28,10 +25,11 @@ export function copiesIn(folder?: string): readonly { readonly day: string; read
     .sort((a, b) => b.day.localeCompare(a.day));
 }
 
-/** Whether a copy can be opened and is whole. */
+/** Whether a copy can be opened and is whole; it is one file afterwards, with nothing beside it. */
 function isWhole(file: string): boolean {
-  const db = new Database(file, { readonly: true });
+  const db = new Database(file);
   try {
+    db.pragma('journal_mode = delete');
     return db.pragma('integrity_check(1)', { simple: true }) === 'ok';
   } finally {
     db.close();
@@ -79,7 +77,9 @@ export function nightlyCopies(keep: number, say: (line: string) => void): () => 
   const look = () => {
     const today = new Date();
     const day = `${today.getFullYear()}-${String(today.getMonth() + 1).padStart(2, '0')}-${String(today.getDate()).padStart(2, '0')}`;
-    void nightly(day, keep).catch((error: unknown) => say(`the copy of the night was not made: ${(error as Error).message}`));
+    void nightly(day, keep).catch((error: unknown) =>
+      say(`the copy of the night was not made: ${(error as Error).message}`),
+    );
   };
   const timer = setInterval(look, LOOK);
   timer.unref();

@@ -12,6 +12,7 @@ import { invite, nobodyIn } from './people/people';
 import { PERSON } from './people/who';
 import { contentPolicy, GUARDS, LOOPBACK, METHODS, newNonce, refused } from './door';
 import { listNames } from './heads';
+import { nightlyCopies } from './nightly';
 
 export interface Serving {
   readonly folder: string;
@@ -23,6 +24,8 @@ export interface Serving {
   readonly people: boolean;
   /** Whether an owner is asked in though there are people: nobody knows his passphrase any more. */
   readonly invite: boolean;
+  /** How many copies of the night are kept. */
+  readonly copies: number;
   /** What TLS is made with; null: none. */
   readonly tls: { readonly cert: string; readonly key: string } | null;
   /** Proxies that say truly who stands before them, and that take TLS. */
@@ -232,7 +235,8 @@ export async function serveBuilt(serving: Serving): Promise<{ firstWord: string 
   server.headersTimeout = 20_000;
   await listening(server, port, host);
   let noPanels: () => Promise<void> = () => Promise.resolve();
-  const stop = stopper(server, () => noPanels());
+  const noCopies = nightlyCopies(serving.copies, (line) => process.stderr.write(`${line}\n`));
+  const stop = stopper(server, () => (noCopies(), noPanels()));
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, stop);
   await app.prepare();
   noPanels = readPanels(folder);
