@@ -33,3 +33,23 @@ test('what was saved before is opened beside today’s, had as a file, and taken
   await expect.poll(async () => (await file()).vessel.overflow).toBeCloseTo(first.vessel.overflow, 9);
   expect((await file(2)).vessel.overflow).toBeCloseTo(changed.vessel.overflow, 9);
 });
+
+test('a station goes into the archive and the bin, is out of Round, and is brought back', async ({ page, request }) => {
+  const id = await makeStation(request, 'Resting sump');
+  await page.goto(`/stations/${id}/survey`);
+  await page.getByRole('button', { name: 'put it into the archive' }).click();
+  const bar = page.getByRole('note', { name: 'where this station rests' });
+  await expect(bar).toContainText('In the archive since');
+  await page.getByRole('button', { name: 'delete this station' }).click();
+  await expect(bar).toContainText('In the archive');
+  await page.getByRole('button', { name: /delete it: thirty days in the bin/ }).click();
+  await expect(bar).toContainText('then gone for good');
+  await page.goto('/');
+  await expect(page.getByRole('link', { name: 'Archive and bin' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Resting sump' })).toBeHidden();
+  await page.getByRole('link', { name: 'Archive and bin' }).click();
+  await page.getByRole('button', { name: 'bring Resting sump back' }).click();
+  await expect(page.getByRole('button', { name: 'bring Resting sump back' })).toBeHidden();
+  await page.goto(`/stations/${id}/levels`);
+  await expect(bar).toBeHidden();
+});

@@ -239,12 +239,14 @@ export function searchBook(db: Db, text: string, stationId: number | null = null
   const query = asked(text);
   if (query === '') return [];
   return db
-    .prepare<[string, number | null, number | null, number], Hit>(
+    .prepare<[Readonly<Record<string, unknown>>], Hit>(
       `SELECT p.id, p.station_id AS stationId, f.name, p.happened_at AS at, p.kind, snippet(book_words, 0, '«', '»', '…', 16) AS words
        FROM book_words JOIN book_pages p ON p.id = book_words.rowid JOIN station_figures f ON f.station_id = p.station_id
-       WHERE book_words MATCH ? AND (? IS NULL OR p.station_id = ?) ORDER BY rank LIMIT ?`,
+       WHERE book_words MATCH @query AND (f.rest IS NULL OR p.station_id = @station)
+         AND (@station IS NULL OR p.station_id = @station)
+       ORDER BY rank LIMIT @most`,
     )
-    .all(query, stationId, stationId, most);
+    .all({ query, station: stationId, most });
 }
 
 /** Every page that stands, oldest first. */

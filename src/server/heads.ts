@@ -30,9 +30,9 @@ function toHead({ figures, ...row }: Row): Head {
   return { ...row, figures: read?.success ? read.data : null };
 }
 
-/** Every station by site and name: names alone. */
+/** Every station that hangs on the wall, by site and name: names alone. */
 export const listNames = (db: Db): Named[] =>
-  db.prepare<[], Named>(`SELECT station_id AS id, name, site FROM station_figures ${ORDER}`).all();
+  db.prepare<[], Named>(`SELECT station_id AS id, name, site FROM station_figures WHERE rest IS NULL ${ORDER}`).all();
 
 /** Some stations with their figures, in the order in which they hang on the wall. */
 export function headsOf(db: Db, ids: readonly number[]): Head[] {
@@ -62,7 +62,7 @@ export function neighboursOf(db: Db, id: number): { before: number; after: numbe
          SELECT station_id,
            coalesce(lag(station_id) OVER w, last_value(station_id) OVER (w ROWS BETWEEN UNBOUNDED PRECEDING AND UNBOUNDED FOLLOWING)) AS before,
            coalesce(lead(station_id) OVER w, first_value(station_id) OVER w) AS after
-         FROM station_figures WINDOW w AS (${ORDER}))
+         FROM station_figures WHERE rest IS NULL WINDOW w AS (${ORDER}))
        WHERE station_id = ?`,
     )
     .get(id);

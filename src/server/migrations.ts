@@ -1,3 +1,5 @@
+import { SINCE_8 } from './migrationsSince8';
+
 /**
  * The database, step by step. Each entry brings a file from the version of its index to the next; a step that has
  * landed is never changed. What happened is append-only: triggers refuse to change or remove it.
@@ -438,8 +440,5 @@ export const MIGRATIONS: readonly string[] = [
   -- Who saved a revision; null where nobody was signed in.
   ALTER TABLE revisions ADD COLUMN saved_by TEXT;
   `,
-  `
-  -- The firm's own table of what copper carries, beside its settings; null: the common tables.
-  ALTER TABLE firm_settings ADD COLUMN copper TEXT;
-  `,
+  ...SINCE_8,
 ];

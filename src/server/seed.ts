@@ -4,7 +4,6 @@ import { writePage } from './book';
 import type { Db } from './db';
 import { addEntry, startRun } from './proofs';
 import { keepPumpModel } from './pumps';
-import { listNames } from './heads';
 import { createStation } from './stations';
 
 /** Findings a careful person would have had on this plan: each reading as expected, each look as it should be. */
@@ -14,7 +13,7 @@ function soundFindings(step: Step): Found {
 
 /** The demo stations with a year of their books, and one finished test run on the first of them, into an empty database. Does nothing where there is a station. */
 export function seedDemo(db: Db, at: string): number {
-  if (listNames(db).length > 0) return 0;
+  if (db.prepare('SELECT 1 FROM stations').get() !== undefined) return 0;
   for (const model of demoPumps()) keepPumpModel(db, model, at);
   const saved = demoStations().map(({ station }) => createStation(db, station, at));
   const from = new Date(at).setUTCHours(0, 0, 0, 0) - 366 * 86_400_000;

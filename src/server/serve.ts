@@ -13,6 +13,7 @@ import { PERSON } from './people/who';
 import { contentPolicy, GUARDS, LOOPBACK, METHODS, newNonce, refused } from './door';
 import { listNames } from './heads';
 import { nightlyCopies } from './nightly';
+import { emptyBin } from './rest';
 
 export interface Serving {
   readonly folder: string;
@@ -167,6 +168,18 @@ function readPanels(folder: string): () => Promise<void> {
   };
 }
 
+/** How often the bin is looked at, ms. */
+const DAY = 86_400_000;
+
+/** Deletes for good what has rested in the bin long enough; where that fails it rests on. */
+function emptyBinNow(): void {
+  try {
+    emptyBin(database(), Date.now());
+  } catch (error) {
+    process.stderr.write(`the bin was not emptied: ${(error as Error).message}\n`);
+  }
+}
+
 /** How long answers that are under way may take when the server is stopped, ms. */
 const GRACE = 3000;
 
@@ -234,6 +247,8 @@ export async function serveBuilt(serving: Serving): Promise<{ firstWord: string 
   server.requestTimeout = 60_000;
   server.headersTimeout = 20_000;
   await listening(server, port, host);
+  emptyBinNow();
+  setInterval(emptyBinNow, DAY).unref();
   let noPanels: () => Promise<void> = () => Promise.resolve();
   const noCopies = nightlyCopies(serving.copies, (line) => process.stderr.write(`${line}\n`));
   const stop = stopper(server, () => (noCopies(), noPanels()));

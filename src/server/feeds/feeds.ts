@@ -33,17 +33,23 @@ export function feedOf(db: Db, stationId: number): FeedKept | null {
   return row ? readFeed(row) : null;
 }
 
-/** Every panel that is to be read. */
+/** Every panel that is to be read; of a station that rests none is. */
 export const feedsOn = (db: Db): FeedKept[] =>
   db
-    .prepare<[], Row>(`${SELECT} WHERE id IN (SELECT max(id) FROM feeds GROUP BY station_id) ORDER BY id`)
+    .prepare<[], Row>(
+      `${SELECT} WHERE id IN (SELECT max(id) FROM feeds GROUP BY station_id)
+       AND station_id NOT IN (SELECT station_id FROM station_figures WHERE rest IS NOT NULL) ORDER BY id`,
+    )
     .all()
     .flatMap((row) => readFeed(row) ?? [])
     .filter((f) => f.feed.on && f.feed.protocol !== 'sends');
 
-/** Another when anything about any panel was kept anew. */
+/** Another when anything about any panel was kept anew, or a station was put to rest or brought back. */
 export const lastFeed = (db: Db): number =>
-  (db.prepare('SELECT max(id) FROM feeds').pluck().get() as number | null) ?? 0;
+  db
+    .prepare('SELECT (SELECT coalesce(max(id), 0) FROM feeds) + (SELECT coalesce(max(id), 0) FROM station_rest)')
+    .pluck()
+    .get() as number;
 
 export function keepFeed(db: Db, stationId: number, feed: Feed, by: string, at: string): FeedKept {
   const { lastInsertRowid } = db

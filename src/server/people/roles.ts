@@ -34,7 +34,7 @@ export const WAYS: readonly Way[] = [
   ...['/icon.svg', '/icon-192.png', '/icon-512.png', '/manifest.webmanifest', '/along.js'].map((p) =>
     looks(p, 'anyone'),
   ),
-  ...['/', '/due', '/along', '/stations/[id]'].map((p) => looks(p)),
+  ...['/', '/due', '/along', '/resting', '/stations/[id]'].map((p) => looks(p)),
   ...[
     'survey',
     'levels',
@@ -100,6 +100,7 @@ export const WAYS: readonly Way[] = [
     'runs/[run]/words',
     'stations',
     'stations/[id]',
+    'stations/[id]/archive',
     'stations/[id]/book',
     'stations/[id]/book/[page]/photos',
     'stations/[id]/book/readings',
@@ -109,6 +110,8 @@ export const WAYS: readonly Way[] = [
   // The server asks whatever address is set or tried here.
   changes('/api/stations/[id]/feed', 'owner'),
   changes('/api/stations/[id]/feed/try', 'owner'),
+
+  changes('/api/stations/[id]/bin', 'owner'),
 
   looks('/api/people', 'owner'),
   changes('/api/people', 'owner'),

@@ -19,6 +19,8 @@ import { Keys } from './Keys';
 import { Masthead } from './Masthead';
 import { SaveState } from './SaveState';
 import { useSaving, type Saving } from './useSaving';
+import { RestBar } from '../rest/RestBar';
+import type { RestShown } from '../rest/shown';
 import { FIRST_VIEW, VIEWS, viewAt } from './views';
 
 const StaleDialog = dynamic(() => import('./StaleDialog').then((m) => m.StaleDialog), { ssr: false });
@@ -156,11 +158,14 @@ function useLeaving(): void {
 
 /** The frame around every view of a station: masthead, views, bell line; saving, undo and keys. */
 export function StationFrame({
+  resting,
   neighbours,
   first,
   nextDue,
   children,
 }: {
+  /** Where it rests; null: nowhere. */
+  resting: RestShown | null;
   neighbours: Neighbours;
   /** The drawing that stands there until the view does; null where none is kept yet. */
   first: Gauge['scene'] | null;
@@ -168,14 +173,12 @@ export function StationFrame({
   nextDue: string | null;
   children: ReactNode;
 }) {
+  const id = useEditor((s) => s.id);
   const document = useEditor((s) => s.document);
   const system = useStationSystem();
   const saving = useSaving();
   useLeaving();
-  const byServer = viewAt(
-    usePathname(),
-    useEditor((s) => s.id),
-  )?.byServer;
+  const byServer = viewAt(usePathname(), id)?.byServer;
   const aside = useEditor((s) => s.aside.length > 0);
   const { bindings, errands } = useStationCommands(neighbours, saving);
   return (
@@ -203,6 +206,7 @@ export function StationFrame({
         <SaveState busy={saving.busy} onSave={() => void saving.save()} />
       </Masthead>
       <ViewTabs />
+      {resting && <RestBar id={id} name={document.identity.name} resting={resting} />}
       {aside && <SetAside />}
       <Box
         component="main"

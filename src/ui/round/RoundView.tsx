@@ -147,7 +147,11 @@ export function RoundView({ stations, known }: Props) {
         }}
       >
         <Typography variant="body2" component="p" sx={{ m: 0, mb: 1, width: '100%' }}>
-          <Link href="/trace">A fault at a site that is not here</Link>: six taps, and it is traced. <PersonLine />
+          <Link href="/trace">A fault at a site that is not here</Link>: six taps, and it is traced.{' '}
+          <Link href="/resting" prefetch={false}>
+            Archive and bin
+          </Link>{' '}
+          · <Link href="/along">on this device</Link> <PersonLine />
         </Typography>
         {away && (
           <Notice severity="warning" sx={{ width: '100%' }}>

@@ -8,6 +8,7 @@ import { StationShaft } from '../shaft/StationShaft';
 import { DutyGroup } from './DutyGroup';
 import { WordsField } from '../fields/fields';
 import { Row } from '../parts/Row';
+import { PutToRest } from '../rest/PutToRest';
 import { Group } from './Group';
 import { Sum } from './Sum';
 
@@ -95,6 +96,7 @@ export function SurveyView() {
           </Row>
           <WordsField path="identity.contact" />
           <WordsField path="identity.note" multiline />
+          <PutToRest />
         </Group>
       </Box>
       <Box sx={{ minHeight: 0, overflow: 'auto', borderLeft: { md: 1 }, borderColor: { md: 'divider' } }}>

@@ -6,6 +6,7 @@ import { dueAt } from '@/server/due';
 import { now } from '@/server/edge';
 import { headsNow } from '@/server/figures';
 import { headsOf, neighboursOf } from '@/server/heads';
+import { restOf } from '@/server/rest';
 import type { Saved } from '@/server/stations';
 import { StationProvider } from '@/ui/editor/StationProvider';
 import { StationFrame } from '@/ui/frame/StationFrame';
@@ -42,7 +43,12 @@ export default async function StationLayout({ children, params }: Props) {
   const known = head?.figures && 'rules' in head.figures ? head.figures : null;
   return (
     <StationProvider key={id} id={id} saved={{ revision, savedAt, station }} rules={known?.rules ?? null}>
-      <StationFrame neighbours={neighboursOf(db, id)} first={known?.scene ?? null} nextDue={nextDue(found.saved)}>
+      <StationFrame
+        resting={restOf(db, id)}
+        neighbours={neighboursOf(db, id)}
+        first={known?.scene ?? null}
+        nextDue={nextDue(found.saved)}
+      >
         {children}
       </StationFrame>
     </StationProvider>

@@ -1,0 +1,21 @@
+/** Changes of the database from the eighth on, in order: see `migrations.ts`. A landed one is never edited. */
+export const SINCE_8: readonly string[] = [
+  `
+  -- The firm's own table of what copper carries, beside its settings; null: the common tables.
+  ALTER TABLE firm_settings ADD COLUMN copper TEXT;
+  `,
+  `
+  -- What became of a station that nobody looks after any more, newest last; the newest holds.
+  CREATE TABLE station_rest (
+    id INTEGER PRIMARY KEY,
+    station_id INTEGER NOT NULL REFERENCES stations (id),
+    rested_at TEXT NOT NULL,
+    rested_by TEXT NOT NULL,
+    what TEXT NOT NULL CHECK (what IN ('archive', 'bin', 'back'))
+  ) STRICT;
+  CREATE INDEX station_rest_by_station ON station_rest (station_id, id);
+
+  -- Where it rests now; null: it hangs on the wall.
+  ALTER TABLE station_figures ADD COLUMN rest TEXT CHECK (rest IN ('archive', 'bin'));
+  `,
+];

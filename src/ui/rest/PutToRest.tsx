@@ -1,0 +1,42 @@
+'use client';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { useEditor } from '../editor/StationProvider';
+import { usePerson } from '../people/PersonProvider';
+import { useWho } from '../people/useWho';
+
+/** Where a station goes that nobody looks after any more: the archive, or the bin. */
+export function PutToRest() {
+  const router = useRouter();
+  const id = useEditor((s) => s.id);
+  const person = usePerson();
+  const who = useWho();
+  const [sure, setSure] = useState(false);
+  const [failed, setFailed] = useState<string | null>(null);
+  const put = async (to: 'archive' | 'bin') => {
+    const { sendRest } = await import('./sendRest');
+    const wrong = await sendRest(id, to, true, who.name);
+    setFailed(wrong);
+    setSure(false);
+    if (wrong === null) router.refresh();
+  };
+  if (person?.role === 'reader') return null;
+  return (
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', '& button': { minHeight: 44 } }}>
+      <Button onClick={() => void put('archive')}>put it into the archive</Button>
+      {(person === null || person.role === 'owner') && (
+        <Button color="error" onClick={() => (sure ? void put('bin') : setSure(true))}>
+          {sure ? 'delete it: thirty days in the bin, then gone with its book and runs' : 'delete this station'}
+        </Button>
+      )}
+      {failed !== null && (
+        <Typography role="alert" variant="body2" color="error">
+          Not done: {failed}
+        </Typography>
+      )}
+    </Box>
+  );
+}
