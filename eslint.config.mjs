@@ -73,6 +73,7 @@ export default defineConfig([
   globalIgnores([
     '.next/**',
     'dist/**',
+    'public/**',
     'node_modules/**',
     'next-env.d.ts',
     'test-results/**',
