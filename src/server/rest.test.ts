@@ -4,17 +4,19 @@ import path from 'node:path';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { feedSchema } from '@/core/feeds';
+import { newStation } from '@/core/station';
 import { searchBook, writePage } from './book';
 import { openDataFolder, photoFolder, type Db } from './db';
 import { feedsOn, keepFeed, lastFeed } from './feeds/feeds';
 import { listNames, neighboursOf } from './heads';
 import { addPagePhoto } from './photos';
 import { emptyBin, IN_BIN, restingStations, restOf, setRest } from './rest';
+import { addEntry, startRun } from './proofs';
 import { sealRun } from './seals';
 import { seedDemo } from './seed';
-import { findStation } from './stations';
+import { createStation, findStation } from './stations';
 
-/* The first demo station has a run, a year of its book and a photograph: what becomes of it, and of nothing else. */
+/* The first of three stations has a sealed run, pages with readings, and a photograph: what becomes of it, and of nothing else. */
 
 const AT = '2026-11-27T10:00:00.000Z';
 let folder = '';
@@ -23,8 +25,23 @@ beforeAll(async () => {
   folder = mkdtempSync(path.join(tmpdir(), 'pitbell-rest-'));
   process.env.PITBELL_DATA = folder;
   db = openDataFolder(folder);
-  seedDemo(db, AT);
-  sealRun(db, 1, 'R. T.', AT);
+  for (const name of ['First', 'Second', 'Third']) createStation(db, newStation(name, 'Yard', 'metric-230'), AT);
+  for (const id of [1, 2]) {
+    const run = startRun(db, id, 'R. T.', AT)!;
+    for (const { id: stepId } of run.plan) addEntry(db, run.id, { stepId, verdict: 'pass', found: {}, note: '' }, AT);
+    sealRun(db, run.id, 'R. T.', AT);
+    for (let n = 0; n < 6; n++)
+      writePage(
+        db,
+        findStation(db, id)!,
+        {
+          ...{ at: `2026-11-0${n + 1}T10:00:00.000Z`, by: 'R. T.', corrects: null },
+          page: { kind: 'visit', why: 'due', minutes: null, words: 'rags' },
+          readings: [{ meter: 'hours-1', value: n, newFrom: null, corrects: null }],
+        },
+        AT,
+      );
+  }
   const visit = { kind: 'visit', why: 'due', minutes: null, words: 'a heron in the shaft' } as const;
   const written = writePage(
     db,
@@ -119,9 +136,8 @@ describe('the bin', () => {
     expect(emptyBin(db, end)).toEqual([1]);
     const after = counts();
     expect([before.stations! - after.stations!, before.book_pages! - after.book_pages!]).toEqual([1, mine]);
-    expect([after.proof_runs, after.proof_entries, after.seals, after.feeds, after.book_photos]).toEqual([
-      0, 0, 0, 0, 0,
-    ]);
+    expect([after.proof_runs, after.seals, after.feeds, after.book_photos]).toEqual([1, 1, 0, 0]);
+    expect(after.proof_entries).toBe(before.proof_entries! / 2);
     expect(searchBook(db, 'heron', 1)).toEqual([]);
     // Whatever table there is that speaks of a station: none speaks of this one, and none lost anything of another.
     for (const table of tables()) {

@@ -26,6 +26,9 @@ const lastCall = () => {
 };
 afterEach(() => vi.unstubAllGlobals());
 
+/** Of a browser without a database of its own, as this is. */
+const NOTHING_KEPT = 'this browser keeps nothing: leave this page open until it is sent';
+
 describe('saving a document', () => {
   const saved = { id: 1, revision: 3, savedAt: '2026-11-24T09:41:00Z', station };
   it('sends the revision it was made from', async () => {
@@ -46,11 +49,14 @@ describe('saving a document', () => {
   });
   it('never throws, whatever the server does', async () => {
     noServer();
-    expect(await saveDocument(1, 2, station)).toEqual({ state: 'unreachable', why: 'the server does not answer' });
+    expect(await saveDocument(1, 2, station)).toEqual({
+      state: 'unreachable',
+      why: `the server does not answer, and ${NOTHING_KEPT}`,
+    });
     garbage();
     expect(await saveDocument(1, 2, station)).toEqual({
       state: 'unreachable',
-      why: 'the server answered 502 without words that can be read',
+      why: `the server answered 502 without words that can be read, and ${NOTHING_KEPT}`,
     });
     answer(200, { nothing: 'of ours' });
     expect(await saveDocument(1, 2, station)).toMatchObject({ state: 'unreachable' });
@@ -62,7 +68,7 @@ describe('saving a document', () => {
     );
     expect(await saveDocument(1, 2, station)).toEqual({
       state: 'unreachable',
-      why: 'the server has not answered for 10 seconds',
+      why: `the server has not answered for 10 seconds, and ${NOTHING_KEPT}`,
     });
     expect(vi.mocked(fetch).mock.calls[0]![1]!.signal).toBeInstanceOf(AbortSignal);
   });

@@ -13,6 +13,8 @@ import { GET as getPeople, POST as postPeople } from './people/route';
 import { POST as postEntry } from './runs/[run]/entries/route';
 import { POST as sealRun } from './runs/[run]/seal/route';
 import { POST as postWords } from './runs/[run]/words/route';
+import { POST as postArchive } from './stations/[id]/archive/route';
+import { POST as postBin } from './stations/[id]/bin/route';
 import { GET as getPages, POST as postPage } from './stations/[id]/book/route';
 import { POST as postFeed } from './stations/[id]/feed/route';
 import { PUT as putStation } from './stations/[id]/route';
@@ -114,6 +116,18 @@ describe('what is written', () => {
     expect(await (await postEntry(request(entry), at('run', run.id))).json()).toMatchObject({
       entry: { by: 'R. Teal' },
     });
+  });
+  it('a station that is put to rest, and comes back; there is no such station, and no such wish', async () => {
+    const id = await make();
+    const put = async (body: unknown, of: unknown = id) => {
+      const answer = await postBin(request(body), at('id', of));
+      return [answer.status, ((await answer.json()) as { resting?: object | null }).resting];
+    };
+    expect(await put({ on: true, by: SAID })).toEqual([200, expect.objectContaining({ rest: 'bin', by: 'R. Teal' })]);
+    expect((await postArchive(request({ on: true, by: SAID }), at('id', id))).status).toBe(200);
+    expect(await put({ on: false })).toEqual([200, null]);
+    expect((await put({ on: true }, 999_999))[0]).toBe(404);
+    expect((await put({ on: 'yes' }))[0]).toBe(422);
   });
   it('a rule of the firm, and how a panel is read', async () => {
     const id = await make();

@@ -120,14 +120,21 @@ export async function takeAlong(
   }
 }
 
-/** Takes those of some stations anew that are along. Never throws: what does not come stays as it was. */
+/**
+ * Takes those of some stations anew that are along. Never throws: what does not come stays as it was. Another program is not fetched unasked:
+ * that is some megabytes, and somebody else may pay for them.
+ */
 export async function takeAgain(stations: ReadonlySet<number>): Promise<void> {
-  const along = takenNow()?.stations.filter((s) => stations.has(s.id)) ?? [];
-  if (along.length > 0)
-    await takeAlong(
-      along.map((s) => s.id),
-      () => undefined,
-    );
+  const before = takenNow();
+  const along = before?.stations.filter((s) => stations.has(s.id)) ?? [];
+  if (along.length === 0) return;
+  const asked = await askAlong([]);
+  if (!asked.ok || asked.list.build !== before?.build) return;
+
+  await takeAlong(
+    along.map((s) => s.id),
+    () => undefined,
+  );
 }
 
 /** Leaves a station here no more. */

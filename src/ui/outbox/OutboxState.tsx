@@ -7,6 +7,9 @@ import { useActs } from './useActs';
 /** How often it is tried again while something waits, ms. */
 const AGAIN = 15_000;
 
+/** So long nothing more is sent before what is along is fetched anew, ms. */
+const SETTLED = 20_000;
+
 const send = () => void import('./through').then((t) => t.sendWaiting());
 
 /** Sends what waits: when the page comes, when signal comes, when somebody looks, and now and then. */
@@ -26,11 +29,23 @@ function useSender(waiting: number): void {
   }, []);
   const begun = waiting > 0;
   useEffect(() => {
-    // What is along follows what was sent, so that it opens as it is now.
+    // What is along follows what was sent, when sending has been over for a while: so it opens as it is now.
+    const [sent, timer] = [new Set<number>(), { id: 0 }];
     const hearing = import('./through').then(({ onTaken }) =>
-      onTaken((stations) => void import('../along/take').then((t) => t.takeAgain(stations))),
+      onTaken((stations) => {
+        for (const s of stations) sent.add(s);
+        clearTimeout(timer.id);
+        timer.id = window.setTimeout(() => {
+          const again = new Set(sent);
+          sent.clear();
+          void import('../along/take').then((t) => t.takeAgain(again));
+        }, SETTLED);
+      }),
     );
-    return () => void hearing.then((end) => end());
+    return () => {
+      clearTimeout(timer.id);
+      void hearing.then((end) => end());
+    };
   }, []);
   useEffect(() => {
     if (begun) send();

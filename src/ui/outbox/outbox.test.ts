@@ -172,6 +172,8 @@ describe('the outbox in the browser', () => {
       'image/jpeg',
     ]);
     expect(await (two!.body as Blob).text()).toBe('picture');
+    await setAct({ ...two!, state: 'sent', answer: '{}' });
+    expect((await all())[1]!.body).toBe('');
     expect(heard).toBe(3);
   });
   it('what this version cannot read is kept and counted', async () => {
