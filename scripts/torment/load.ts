@@ -7,7 +7,7 @@ import { headsWorkedOut } from '@/server/figures';
 import { listNames } from '@/server/heads';
 import { startRun } from '@/server/proofs';
 import { createStation } from '@/server/stations';
-import { at, memoryOf, ownFolder, send, startServer } from './server';
+import { at, memoryOf, ownFolder, send, startSecured, startServer, type Running } from './server';
 import type { Torment } from './torment';
 
 const CLIENTS = 50;
@@ -36,22 +36,26 @@ async function filled(folder: string, many: number): Promise<Station[]> {
   return stations;
 }
 
-/** Fifty people at two hundred stations: pages, saves, findings, files. */
-export const load: Torment = {
-  about: `${CLIENTS} clients on ${STATIONS} stations, mixed (size: seconds); then Round of 500`,
+/** Fifty people at two hundred stations: pages, saves, findings, files. @param after what else is measured */
+const loadOf = (
+  about: string,
+  start: (folder: string) => Promise<Running>,
+  after: (small: boolean) => Promise<Record<string, number | string>>,
+): Torment => ({
+  about,
   usual: 60,
   small: 4,
   async run(size, seed) {
     const small = size < 20;
     const folder = ownFolder('load');
     const stations = await filled(folder, small ? 20 : STATIONS);
-    const server = await startServer(folder);
+    const server = await start(folder);
     const times: Record<string, number[]> = {};
     const broken = new Map<string, number>();
-    const timed = async (kind: string, path: string, init?: RequestInit): Promise<Response | null> => {
+    const timed = async (n: number, kind: string, path: string, init?: RequestInit): Promise<Response | null> => {
       const began = performance.now();
       try {
-        const answer = await fetch(server.address + path, init);
+        const answer = await server.ask(path, init, n);
         await answer.clone().arrayBuffer();
         (times[kind] ??= []).push(performance.now() - began);
         if (answer.status >= 400 && answer.status !== 409)
@@ -71,26 +75,26 @@ export const load: Torment = {
       while (performance.now() < until) {
         const pick = even();
         const any = 1 + Math.floor(even() * stations.length);
-        if (pick < 0.1) await timed('Round', '/');
-        else if (pick < 0.6) await timed('page', `/stations/${any}/${VIEWS[Math.floor(even() * VIEWS.length)]!}`);
+        if (pick < 0.1) await timed(n, 'Round', '/');
+        else if (pick < 0.6) await timed(n, 'page', `/stations/${any}/${VIEWS[Math.floor(even() * VIEWS.length)]!}`);
         else if (pick < 0.8) {
           const station = stations[id - 1]!;
           const document = { ...station, identity: { ...station.identity, contact: `n ${base} ${n}` } };
-          const answer = await timed('save', `/api/stations/${id}`, send('PUT', { base, document }));
+          const answer = await timed(n, 'save', `/api/stations/${id}`, send('PUT', { base, document }));
           if (answer?.status === 200) base = ((await answer.json()) as { saved: { revision: number } }).saved.revision;
         } else if (pick < 0.9)
           await timed(
+            n,
             'finding',
             `/api/runs/${id}/entries`,
             send('POST', { stepId: 'isolate', verdict: 'pass', found: {}, note: `n ${n}` }),
           );
-        else await timed('file', `/api/stations/${any}/file`);
+        else await timed(n, 'file', `/api/stations/${any}/file`);
         await pause(even);
       }
     };
     // The first look at each view loads its code; after that the day begins.
-    for (const path of ['/', ...VIEWS.map((v) => `/stations/1/${v}`)])
-      await (await fetch(server.address + path)).text();
+    for (const path of ['/', ...VIEWS.map((v) => `/stations/1/${v}`)]) await (await server.ask(path)).text();
     const memory = [memoryOf(server.pid)];
     const watch = setInterval(() => memory.push(memoryOf(server.pid)), (size * 1000) / 4);
     await Promise.all(Array.from({ length: small ? 8 : CLIENTS }, (_, n) => client(n)));
@@ -110,10 +114,10 @@ export const load: Torment = {
       list.sort((a, b) => a - b);
       figures[`${kind}, p50 and p99 ms`] = `${Math.round(at(list, 0.5))} ${Math.round(at(list, 0.99))}`;
     }
-    Object.assign(figures, await roundOfMany(small ? 50 : 500), await besideTheDearest());
+    Object.assign(figures, await after(small));
     return { figures, broken: [...broken].map(([what, times]) => `${what} (${times} times)`) };
   },
-};
+});
 
 /** Round of many stations, one asking: how long the server takes, and how large the page is. */
 async function roundOfMany(many: number): Promise<Record<string, number | string>> {
@@ -183,3 +187,15 @@ async function besideTheDearest(): Promise<Record<string, number | string>> {
     'beside the dearest, p50 and most ms': `${Math.round(at(waits, 0.5))} ${Math.round(waits.at(-1)!)} (made: ${made.status})`,
   };
 }
+
+export const load = loadOf(
+  `${CLIENTS} clients on ${STATIONS} stations, mixed (size: seconds); then Round of 500`,
+  startServer,
+  async (small) => ({ ...(await roundOfMany(small ? 50 : 500)), ...(await besideTheDearest()) }),
+);
+
+export const people = loadOf(
+  `the same ${CLIENTS} clients over TLS, signed in as five people (size: seconds)`,
+  startSecured,
+  () => Promise.resolve({}),
+);

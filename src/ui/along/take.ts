@@ -90,7 +90,8 @@ export async function takeAlong(
   const chosen = stations.filter((s) => before?.build !== build || ids.includes(s.id));
   try {
     await navigator.serviceWorker.register('/along.js');
-    await navigator.storage.persist();
+    // Not every browser is asked so; what it keeps then is said beside it.
+    await (navigator.storage as Partial<StorageManager> | undefined)?.persist?.();
     const [built, pages] = await Promise.all([caches.open(BUILT), caches.open(PAGES)]);
     const here = new Set((await built.keys()).map((r) => new URL(r.url).pathname));
     const missing = files.filter((f) => !here.has(f.path));

@@ -21,8 +21,7 @@ const TIGHT = 30 * 1024 * 1024;
 
 /** Whether the browser has little room left for this page. */
 async function runsOut(): Promise<boolean> {
-  if (!('storage' in navigator)) return false;
-  const { quota, usage } = await navigator.storage.estimate();
+  const { quota, usage } = (await (navigator.storage as Partial<StorageManager> | undefined)?.estimate?.()) ?? {};
   return quota !== undefined && quota - (usage ?? 0) < TIGHT;
 }
 
