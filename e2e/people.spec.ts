@@ -108,10 +108,16 @@ test('people come in over TLS on a phone: the first by an address that is good o
   await theirs.getByRole('button', { name: 'make it and come in' }).tap();
   await expect(theirs.getByText('M. Oak, reader')).toBeVisible();
   await theirs.goto('/stations/1/book');
-  await theirs.getByRole('textbox', { name: 'seen, done, decided, used' }).fill('I was here');
-  await theirs.getByRole('button', { name: 'write it in the book' }).tap();
-  await expect(theirs.getByText(/this is for an installer: you are reader here/)).toBeVisible();
-  await expect(theirs.getByRole('textbox', { name: 'seen, done, decided, used' })).toHaveValue('I was here');
+  await expect(theirs.getByText('You look here: an installer writes in the book.')).toBeVisible();
+  await expect(theirs.getByRole('button', { name: 'write it in the book' })).toHaveCount(0);
+  await expect(theirs.getByRole('button', { name: 'save' })).toHaveCount(0);
+  const refused = await other.request.post('/api/stations/1/book', {
+    data: { at: new Date().toISOString(), by: 'M. Oak', page: visit },
+  });
+  expect([refused.status(), await refused.text()]).toEqual([
+    403,
+    expect.stringContaining('this is for an installer: you are reader here'),
+  ]);
 
   // Sent out by the owner, he is out with the next thing that he asks.
   await page.reload();

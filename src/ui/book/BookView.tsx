@@ -12,6 +12,7 @@ import { newKey } from '../parts/browserKeep';
 import { Segments } from '../parts/Segments';
 import { TextBox } from '../parts/TextBox';
 import { useWho, type Who } from '../people/useWho';
+import { useWorks, Works } from '../people/Works';
 import { StationShaft } from '../shaft/StationShaft';
 import { BookLines } from './BookLines';
 import { DueList } from './DueList';
@@ -167,6 +168,7 @@ function Reading({
   const system = useStationSystem();
   const router = useRouter();
   const older = useOlder(id, pages);
+  const works = useWorks();
   const { failed, send } = useWriting(id, who, '');
   return (
     <>
@@ -192,7 +194,9 @@ function Reading({
         }
       />
       <Parts parts={parts} together={together} onWrite={send} />
-      <ImportReadings stationId={id} who={who} onDone={() => router.refresh()} />
+      <Works>
+        <ImportReadings stationId={id} who={who} onDone={() => router.refresh()} />
+      </Works>
       <Search stationId={id} />
       <Which of={older.of} parts={parts} onPick={older.pick} />
       {failed !== null && (
@@ -201,7 +205,7 @@ function Reading({
         </Typography>
       )}
       <HerePages />
-      <Pages stationId={id} pages={older.shown} system={system} onWrite={send} />
+      <Pages stationId={id} pages={older.shown} system={system} onWrite={works ? send : null} />
       {!older.whole && (
         <Button sx={{ minHeight: 44 }} onClick={() => void older.fetchMore()}>
           older pages
@@ -250,7 +254,9 @@ export function BookView(props: BookProps) {
         {!feed && <Live begin={feed} own={own} who={who.name} />}
       </Box>
       <Box sx={{ minHeight: 0, overflow: 'auto', p: 2, minWidth: 0 }}>
-        <Write site={site} last={last} who={who} />
+        <Works else={<Typography variant="body2">You look here: an installer writes in the book.</Typography>}>
+          <Write site={site} last={last} who={who} />
+        </Works>
         <Box sx={{ borderTop: 1, borderColor: 'text.primary', mt: 2, mb: 1 }} />
         <Reading {...props} who={who.name} />
       </Box>

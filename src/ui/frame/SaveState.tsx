@@ -4,6 +4,7 @@ import Typography from '@mui/material/Typography';
 import { useEditor } from '../editor/StationProvider';
 import { isHereOnly, isUnsaved } from '../editor/editorStore';
 import { KEEPING } from '../parts/browserKeep';
+import { useWorks, Works } from '../people/Works';
 import { clock } from '../parts/when';
 
 /** Saved and when, or not yet saved, with the button that saves; and where what is typed is not even kept, that. */
@@ -13,6 +14,7 @@ export function SaveState({ busy, onSave }: { busy: boolean; onSave(): void }) {
   const unsaved = (useEditor(isUnsaved) || otherHere) && !here;
   const saved = useEditor((s) => s.saved);
   const keeping = useEditor((s) => s.keeping);
+  const works = useWorks();
   const danger = unsaved && keeping !== 'kept';
   return (
     <>
@@ -28,12 +30,16 @@ export function SaveState({ busy, onSave }: { busy: boolean; onSave(): void }) {
           : unsaved
             ? danger
               ? KEEPING[keeping]
-              : 'not yet saved'
+              : works
+                ? 'not yet saved'
+                : 'tried on this screen alone'
             : `saved ${clock(saved.savedAt)}`}
       </Typography>
-      <Button variant="contained" disabled={!unsaved} onClick={onSave} aria-keyshortcuts="Control+S">
-        {busy ? 'saving…' : 'save'}
-      </Button>
+      <Works>
+        <Button variant="contained" disabled={!unsaved} onClick={onSave} aria-keyshortcuts="Control+S">
+          {busy ? 'saving…' : 'save'}
+        </Button>
+      </Works>
     </>
   );
 }

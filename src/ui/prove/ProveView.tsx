@@ -13,6 +13,7 @@ import { useEditor } from '../editor/StationProvider';
 import { JsonButton } from '../parts/JsonButton';
 import { TextBox } from '../parts/TextBox';
 import { usePerson } from '../people/PersonProvider';
+import { Works } from '../people/Works';
 import { clock } from '../parts/when';
 import { Notice } from '../parts/Notice';
 
@@ -137,28 +138,32 @@ export function ProveView({
           gap: 1.5,
         }}
       >
-        <Box
-          component="form"
-          onSubmit={(e) => (e.preventDefault(), void begin())}
-          sx={{ display: 'flex', gap: 1.5, alignItems: 'flex-start', flexWrap: 'wrap' }}
-        >
-          <TextBox
-            label="tested by"
-            value={tester}
-            readOnly={person !== null}
-            onChange={(e) => setTester(e.target.value)}
-            help="name or initials"
-            sx={{ width: 170 }}
-          />
-          <Button type="submit" variant="contained" disabled={dirty || busy || tester.trim() === ''}>
-            {here ? 'begin a run of what is saved here' : `begin a run of revision ${revision}`}
-          </Button>
-        </Box>
+        <Works else={<Typography variant="body2">You look here: an installer begins runs.</Typography>}>
+          <Box
+            component="form"
+            onSubmit={(e) => (e.preventDefault(), void begin())}
+            sx={{ display: 'flex', gap: 1.5, alignItems: 'flex-start', flexWrap: 'wrap' }}
+          >
+            <TextBox
+              label="tested by"
+              value={tester}
+              readOnly={person !== null}
+              onChange={(e) => setTester(e.target.value)}
+              help="name or initials"
+              sx={{ width: 170 }}
+            />
+            <Button type="submit" variant="contained" disabled={dirty || busy || tester.trim() === ''}>
+              {here ? 'begin a run of what is saved here' : `begin a run of revision ${revision}`}
+            </Button>
+          </Box>
+        </Works>
         <a href={`/api/stations/${id}/jobcard?job=${job}`}>this card on paper (PDF)</a>
         {dirty && <Notice severity="info">Save first: a test run is true of a saved revision.</Notice>}
         {failed && <Notice severity="error">Not begun: {failed}</Notice>}
         <Runs runs={runs} id={id} />
-        <FromFiles files={fromFiles} id={id} />
+        <Works>
+          <FromFiles files={fromFiles} id={id} />
+        </Works>
       </Box>
     </PlanOfTests>
   );

@@ -7,6 +7,7 @@ import { notFinished } from '@/core/proving';
 import type { Phrase } from '@/core/units';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { useWho } from '../people/useWho';
+import { useWorks } from '../people/Works';
 import { Earlier } from './Earlier';
 import { Photos, type PhotoShown } from './Photos';
 import { ProveLayout } from './ProveLayout';
@@ -57,9 +58,11 @@ export function RunView({ run, title, changed, photos: before, seal: sealedBefor
   const [photos, setPhotos] = useState(before);
   const [listed, setListed] = useState(false);
   const sealed = seal !== null;
+  const works = useWorks();
+  const closed = sealed || !works;
   const state = useRunEntries(run, who, sealed);
   const { current, step, draft, entries, entered, pick, change, stateOf } = state;
-  const filling: Filling = { runId: run.id, station, system, step, draft, sealed, change };
+  const filling: Filling = { runId: run.id, station, system, step, draft, sealed: closed, change };
   const { beside, told, read } = useFields(filling);
   const list = (
     <StepList steps={run.plan} current={current} stateOf={stateOf} onPick={(i) => (pick(i), setListed(false))} />
@@ -89,11 +92,11 @@ export function RunView({ run, title, changed, photos: before, seal: sealedBefor
           stepId={step.id}
           by={who}
           photos={photos.filter((p) => p.stepId === step.id)}
-          sealed={sealed}
+          sealed={closed}
           onAdded={(p) => setPhotos([...photos, p])}
         />
         <Troubles runId={run.id} state={state} />
-        {!sealed && (
+        {!closed && (
           <VerdictBar
             step={step}
             proposal={state.proposal}
@@ -112,7 +115,7 @@ export function RunView({ run, title, changed, photos: before, seal: sealedBefor
             <SealBox
               run={run}
               who={who}
-              against={notFinished(run.plan, entries)}
+              against={works ? notFinished(run.plan, entries) : 'You look here: an installer enters and seals.'}
               seal={seal}
               words={words}
               onSealed={setSeal}

@@ -10,6 +10,7 @@ import { actsOfRun } from '../outbox/ofRun';
 import { useActs } from '../outbox/useActs';
 import { newKey } from '../parts/browserKeep';
 import { Notice } from '../parts/Notice';
+import { useWorks } from '../people/Works';
 import { TextBox } from '../parts/TextBox';
 import { clock } from '../parts/when';
 import { runAt, type OfRun } from './run';
@@ -151,6 +152,7 @@ export function SealBox({
   words: readonly WordsShown[];
   onSealed(seal: SealShown): void;
 }) {
+  const works = useWorks();
   const { failed, sealing, send } = useSealing(run, who, seal, onSealed);
   return (
     <Box
@@ -185,7 +187,7 @@ export function SealBox({
         {typeof run.id === 'number' && <a href={`/api/runs/${run.id}/report`}>report (PDF)</a>}
         {seal && <a href={`/api/runs/${run.id}/file`}>the sealed run as a file</a>}
       </Box>
-      <Words run={run} who={who} before={before} open={seal !== null} />
+      <Words run={run} who={who} before={before} open={seal !== null && works} />
       {failed && <Notice severity="error">Not done: {failed}</Notice>}
     </Box>
   );

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
+import { Works } from '../people/Works';
 import { BringBack } from './BringBack';
 import { restWords, type RestShown } from './shown';
 
@@ -23,7 +24,9 @@ export function RestBar({ id, name, resting }: { id: number; name: string; resti
       <Typography variant="body2" sx={{ fontWeight: 700 }}>
         {restWords(resting)} Round and what is due leave it out.
       </Typography>
-      <BringBack id={id} name={name} rest={resting.rest} />
+      <Works>
+        <BringBack id={id} name={name} rest={resting.rest} />
+      </Works>
     </Box>
   );
 }

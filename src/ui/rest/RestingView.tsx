@@ -3,6 +3,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { Masthead } from '../frame/Masthead';
+import { Works } from '../people/Works';
 import { usePrefs } from '../theme/Surface';
 import { BringBack } from './BringBack';
 import { restWords, type RestShown } from './shown';
@@ -54,7 +55,9 @@ export function RestingView({ stations }: { stations: readonly Station[] }) {
                   {restWords(s)}
                 </Typography>
               </Typography>
-              <BringBack id={s.id} name={s.name} rest={s.rest} />
+              <Works>
+                <BringBack id={s.id} name={s.name} rest={s.rest} />
+              </Works>
             </Box>
           ))}
         </Box>

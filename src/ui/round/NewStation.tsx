@@ -4,6 +4,7 @@ import dynamic from 'next/dynamic';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import type { Problem } from '@/core/station';
+import { useWorks } from '../people/Works';
 
 const NewStationDialog = dynamic(() => import('./NewStationDialog').then((m) => m.NewStationDialog), { ssr: false });
 const Refused = dynamic(() => import('./Refused').then((m) => m.Refused), { ssr: false });
@@ -14,6 +15,7 @@ export function NewStation({ sites }: { sites: readonly string[] }) {
   const file = useRef<HTMLInputElement>(null);
   const [open, setOpen] = useState(false);
   const [refused, setRefused] = useState<readonly Problem[] | null>(null);
+  const works = useWorks();
   const importFile = async (chosen: File | undefined) => {
     if (!chosen) return;
     const { sendStation } = await import('./sendStation');
@@ -21,6 +23,7 @@ export function NewStation({ sites }: { sites: readonly string[] }) {
     if (sent.ok) router.push(`/stations/${sent.id}/levels`);
     else setRefused(sent.problems);
   };
+  if (!works) return null;
   return (
     <>
       <Button onClick={() => file.current?.click()} sx={{ whiteSpace: 'nowrap' }}>

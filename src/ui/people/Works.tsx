@@ -1,0 +1,13 @@
+'use client';
+import type { ReactNode } from 'react';
+import { usePerson } from './PersonProvider';
+
+/** Whether whoever is here works: where nobody signs in everybody does; a reader looks and prints. */
+export function useWorks(): boolean {
+  const person = usePerson();
+  return person === null || person.role !== 'reader';
+}
+
+/** What is there for those who work; a reader would only be refused. */
+export const Works = ({ children, else: otherwise = null }: { children: ReactNode; else?: ReactNode }) =>
+  useWorks() ? children : otherwise;
