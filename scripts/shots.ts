@@ -1,4 +1,4 @@
-/* Takes the pictures in docs/screenshots from the demo data and the production build. */
+/* Takes the pictures in docs/screenshots from the demo data and the production build: all, or the one that is named. */
 import { chromium, type Page } from '@playwright/test';
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
@@ -171,7 +171,8 @@ while (
 
 mkdirSync(OUT, { recursive: true });
 const browser = await chromium.launch(config.use!.launchOptions);
-for (const { name, address, phone, theme, before } of SHOTS) {
+const only = process.argv[2];
+for (const { name, address, phone, theme, before } of SHOTS.filter((s) => only === undefined || s.name === only)) {
   const context = await browser.newContext({
     viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
   });

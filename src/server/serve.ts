@@ -1,5 +1,6 @@
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import { createServer as createSecure } from 'node:https';
+import { readFileSync } from 'node:fs';
 import { networkInterfaces } from 'node:os';
 import path from 'node:path';
 import { Worker } from 'node:worker_threads';
@@ -97,6 +98,7 @@ function letIn(
   gate: ReturnType<typeof gateOf> | null,
   tls: boolean,
   secure: boolean,
+  build: string,
 ) {
   return (request: IncomingMessage, response: ServerResponse): void => {
     // Nobody says of himself who he is, or how he came here.
@@ -114,6 +116,7 @@ function letIn(
     request.headers['content-security-policy'] = policy;
     response.setHeader('content-security-policy', policy);
     for (const [name, value] of Object.entries(GUARDS)) response.setHeader(name, value);
+    response.setHeader('pitbell-build', build);
     if (tls) response.setHeader('strict-transport-security', 'max-age=31536000');
     if (request.url?.startsWith('/api/')) response.setHeader('cache-control', 'no-store');
     const passed = gate ? gate(request, response) : Promise.resolve(true);
@@ -239,8 +242,9 @@ export async function serveBuilt(serving: Serving): Promise<{ firstWord: string 
   let handle: Handler | null = null;
   const gate = await gateFor(serving);
   const all = namesOf({ host, names });
+  const build = readFileSync(path.join(folder, '.next/BUILD_ID'), 'utf8').trim();
   const listener = (request: IncomingMessage, response: ServerResponse) => {
-    if (handle) letIn(handle, all, gate, tls !== null, tls !== null || proxies.length > 0)(request, response);
+    if (handle) letIn(handle, all, gate, tls !== null, tls !== null || proxies.length > 0, build)(request, response);
     else answer(response, 503, 'starting');
   };
   const server = tls ? secured(tls, listener) : createServer(listener);

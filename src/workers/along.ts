@@ -1,6 +1,6 @@
 import { registerRoute } from 'workbox-routing';
 import { CacheFirst, NetworkFirst, type StrategyOptions } from 'workbox-strategies';
-import { BUILT, PAGES } from './alongCaches';
+import { BUILT, PAGES, takesPlace } from './alongCaches';
 
 /*
  * The service worker: what was taken along opens without signal. It keeps nothing by itself: a page that a person took along is made anew when it
@@ -25,12 +25,11 @@ const PATIENCE = 5;
 /** A page is the same whatever is asked after its address. */
 const plain: Plugin = { cacheKeyWillBeUsed: ({ request }) => Promise.resolve(request.url.split(/[?#]/)[0]!) };
 
-/** Only what was taken along is kept, and never where one was sent elsewhere: to sign in, as it may be. */
 const onlyTaken: Plugin = {
   cacheWillUpdate: async ({ request, response }) => {
-    if (!response.ok || response.redirected) return null;
     const cache = await caches.open(PAGES);
-    return (await cache.match(request.url.split(/[?#]/)[0]!, { ignoreVary: true })) ? response : null;
+    const kept = await cache.match(request.url.split(/[?#]/)[0]!, { ignoreVary: true });
+    return takesPlace(response, kept) ? response : null;
   },
 };
 

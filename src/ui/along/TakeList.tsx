@@ -21,7 +21,7 @@ const MB = 1024 * 1024;
 const mb = (bytes: number) => `${(bytes / MB).toFixed(bytes < 10 * MB ? 1 : 0)} MB`;
 
 /** What a station comes to while none has been taken yet, bytes. */
-const USUAL = 0.3 * MB;
+const USUAL = 0.75 * MB;
 /** Below this it is said that room runs out, bytes. */
 const TIGHT = 50 * MB;
 
@@ -39,7 +39,8 @@ function useSize(chosen: readonly number[], taken: Taken | null) {
   const program = !list || same ? 0 : list.files.reduce((sum, f) => sum + f.bytes, 0);
   const stations =
     (same ? chosen.length : new Set([...chosen, ...(taken?.stations ?? []).map((s) => s.id)]).size) * each;
-  return { older: taken !== null && list !== null && !same, bytes: program + stations };
+  // Nothing is said of a size while it is not known what is missing here.
+  return { older: taken !== null && list !== null && !same, bytes: list && program + stations };
 }
 
 /** What this browser can keep, and what it may throw away. */
@@ -167,10 +168,14 @@ export function TakeList({ stations }: { stations: readonly StationToTake[] }) {
             <Button onClick={() => t.setChosen(stations.filter((s) => s.due).map((s) => s.id))}>
               what is due within a week
             </Button>
-            <Button variant="contained" disabled={nothing || t.progress !== null} onClick={() => void t.take()}>
+            <Button
+              variant="contained"
+              disabled={nothing || bytes === null || t.progress !== null}
+              onClick={() => void t.take()}
+            >
               {t.progress
                 ? `${t.progress.done} of ${t.progress.of} …`
-                : nothing
+                : nothing || bytes === null
                   ? 'take along'
                   : `take along, about ${mb(bytes)}`}
             </Button>

@@ -59,7 +59,7 @@ const inWords = (error: unknown): string =>
     ? 'this device has no room for it: nothing of what was here before is lost'
     : `not everything came: ${(error as Error).message}`;
 
-/** The pages of one station, whole or not at all. */
+/** The pages of one station; one that does not come stays as it was. */
 async function takeStation(
   pages: Cache,
   { id, name, pages: paths }: AlongList['stations'][number],
@@ -67,7 +67,8 @@ async function takeStation(
 ): Promise<Taken['stations'][number]> {
   let bytes = 0;
   await each(paths, async (path) => {
-    bytes += await fetchInto(pages, path);
+    const size = await fetchInto(pages, path);
+    bytes += size;
     step();
   });
   return { id, name, at: Date.now(), bytes, pages: paths };
