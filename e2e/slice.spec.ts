@@ -1,5 +1,6 @@
 import { expect } from '@playwright/test';
 import { readFileSync } from 'node:fs';
+import { CURRENT_VERSION } from '../src/core/station';
 import { bellLine, choose, float, save, saveState, type, test } from './station';
 
 test('one simple job, from the tape measure to a proven pump', async ({ page }) => {
@@ -100,7 +101,7 @@ test('a station goes out as a file and comes in elsewhere with the same numbers'
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'station file' }).click();
   const file = await (await download).path();
-  expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({ format: 'pit-bell/station', version: 7 });
+  expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({ format: 'pit-bell/station', version: CURRENT_VERSION });
 
   await page.goto('/');
   await page
