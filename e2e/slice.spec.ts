@@ -101,7 +101,10 @@ test('a station goes out as a file and comes in elsewhere with the same numbers'
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'station file' }).click();
   const file = await (await download).path();
-  expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({ format: 'pit-bell/station', version: CURRENT_VERSION });
+  expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({
+    format: 'pit-bell/station',
+    version: CURRENT_VERSION,
+  });
 
   await page.goto('/');
   await page
