@@ -41,7 +41,7 @@ function device(name: string, stationId: number): Device {
       const type = body instanceof Blob ? body.type : 'application/json';
       acts.set(id, {
         ...{ n, id, kind, what: kind, stationId, about: null, at: Date.now(), now: kind === 'page', by: null, url },
-        ...{ method: 'POST', type, body, after: after ?? null, state: 'waiting', why: null, card: null, answer: null },
+        ...{ method: 'POST', type, body, after: after ?? null, state: 'waiting', why: null, answer: null },
       });
       return id;
     },

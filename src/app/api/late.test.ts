@@ -3,6 +3,8 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { setAt } from '@/core/editing';
+import { jobCard } from '@/core/jobs';
+import { readPlan, storePlan, WHOLE } from '@/core/proving';
 import { newStation } from '@/core/station';
 import { database } from '@/server/db';
 import { doneAt } from '@/server/edge';
@@ -37,6 +39,8 @@ const sump = newStation('Late sump', 'Yard', 'metric-230');
 async function make(): Promise<number> {
   return ((await (await postStation(request(sump))).json()) as { saved: { id: number } }).saved.id;
 }
+const problemsOf = async (answer: Response) =>
+  ((await answer.json()) as { problems: { message: string }[] }).problems.map((p) => p.message);
 const ago = (iso: string) => (Date.now() - Date.parse(iso)) / HOUR;
 
 describe('when something was done', () => {
@@ -89,6 +93,22 @@ describe('a run that was begun on a revision', () => {
     expect(await begin(2)).toEqual([201, 2]);
     expect(await begin()).toEqual([201, 2]);
     expect(await begin(7)).toEqual([422, undefined]);
+  });
+});
+
+describe('the card of a run', () => {
+  it('is the one that was on the screen, whatever the station is by now; what is none, or of another job, is refused', async () => {
+    const id = await make();
+    const lower = setAt(sump, 'vessel.overflow', sump.vessel.overflow - 0.05);
+    const made = jobCard(lower, WHOLE);
+    const card = made.ok ? storePlan(made.card.steps, WHOLE) : '';
+    const begin = (more: object) => postRun(request({ tester: 'A. B.', ...more }), at('id', id));
+    const { run } = (await (await begin({ card })).json()) as { run: { id: number } };
+    expect(findRun(database(), run.id)!.plan).toEqual(
+      readPlan(card).ok && (readPlan(card) as { steps: unknown }).steps,
+    );
+    expect((await begin({ card: '{}' })).status).toBe(422);
+    expect((await problemsOf(await begin({ card, job: 'J1' })))[0]).toBe('is the card of another job');
   });
 });
 

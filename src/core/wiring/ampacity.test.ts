@@ -1,12 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
+import { panelOf } from '../schemes';
 import { newStation, type Station } from '../station';
 import { sayPhrase } from '../units';
 import { ambientFactor, groupFactor, guardedAt, ownTable, sourceOf, typicalAmpacity } from './ampacity';
 import { awgArea, soldSizes } from './conductor';
 import { copperRows, readCopperRows } from './copperText';
 import { sizeFor } from './guards';
+import { wireList } from './lists';
+import { wire } from './wired';
 import { supplyFigures } from './supplyFigures';
 
 const of = (profile: Station['profile'], over: Partial<Station['settings']> = {}): Station => {
@@ -77,6 +80,22 @@ describe('what copper typically carries (IEC 60364-5-52, table B.52.4; NFPA 70, 
     expect(guardedAt(awgArea(14), { ...us14, wiring: { ...us14.wiring, copper: generous } })).toBe(15);
     const said = supplyFigures(own()).find((c) => c.id === 'size-motor')!;
     expect(sayPhrase(said.why, 'metric')).toContain('our engineer, 90 °C');
+  });
+  it('where the table ends below the guard no size is named, and the reason is not the drop', () => {
+    const s = of('metric-230');
+    const short = { source: 'our engineer', hottest: 70, rows: [{ area: 1.5e-6, carries: 5 }] };
+    const own = { ...s, wiring: { ...s.wiring, copper: short } };
+    expect(sizeFor(s.supply.breaker, 1.5e-6, own)).toBeNull();
+    const why = (station: Station) =>
+      sayPhrase(supplyFigures(station).find((c) => c.id === 'size-motor')!.why, 'metric');
+    expect(why(own)).toMatch(/^No size sold carries .* by our engineer, 70 °C/);
+    expect(why(own)).not.toMatch(/drop/);
+    const far = { ...s, wiring: { ...s.wiring, feeder: { ...s.wiring.feeder, length: 3000 } } };
+    expect(why(far)).toMatch(/too long or too thin/);
+    const panel = panelOf(own);
+    const sizes = panel.ok ? wireList(own, wire(own, panel.panel)).map((w) => w.size) : [];
+    expect(sizes).toContain('no size sold carries it');
+    expect(sizes).not.toContain('120 mm²');
   });
   it('a table begins as the common one, typed over from there', () => {
     const full = of('us-120', { ampacity: 'full', wiringAmbient: 40 });

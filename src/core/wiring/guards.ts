@@ -59,7 +59,6 @@ export function guardsOf(panel: Panel): ReadonlyMap<string, number> {
   return found;
 }
 
-/** The smallest size that is sold, m², from a least one on, that a guard of so many amperes keeps from harm. Typical; the local code decides. */
-export const sizeFor = (amps: number, least: number, laid: Laid): number =>
-  soldSizes(laid.profile).find((area) => area >= least * 0.99 && guardedAt(area, laid) >= amps) ??
-  soldSizes(laid.profile).at(-1)!;
+/** The smallest size that is sold, m², from a least one on, that a guard of so many amperes keeps from harm; null where none does. Typical; the local code decides. */
+export const sizeFor = (amps: number, least: number, laid: Laid): number | null =>
+  soldSizes(laid.profile).find((area) => area >= least * 0.99 && guardedAt(area, laid) >= amps) ?? null;

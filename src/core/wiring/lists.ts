@@ -37,6 +37,8 @@ export interface PartLine {
 
 /** The size of a wire whose guard is not in this panel. */
 const UNKNOWN = 'as its own circuit is guarded';
+/** No size that is sold carries what its guard lets through, by the table in force and as it is laid. */
+const NONE = 'no size sold carries it';
 /** A wire inside a panel, m: along a rail, or out to the door. */
 const INSIDE = { panel: 0.5, door: 1.2, field: 0.5, board: 0.5 } as const;
 /** The least that is used inside a panel, m²: 1.5 mm² and 14 AWG for power, 1 mm² and 16 AWG for control. */
@@ -119,7 +121,7 @@ export function wireList(station: Station, { panel, landed }: Wired): Wire[] {
         number: net,
         colour: wireColour(station, panel, net, circuit),
         // What others feed they guard: this panel does not know by what.
-        size: guards.has(net) || known(of) ? sizeName(area, station.profile) : UNKNOWN,
+        size: !guards.has(net) && !known(of) ? UNKNOWN : area === null ? NONE : sizeName(area, station.profile),
         length: Math.max(INSIDE[place(from)], INSIDE[place(to)]),
         where: 'panel',
       };

@@ -4,6 +4,7 @@ import type { Pump, Station } from '../station';
 import { phrase, quantity, type Phrase } from '../units';
 import { atLeast, atMost, told, type WiringCheck } from './check';
 import { guardedAt, LEAST_SIZE, sourceOf } from './ampacity';
+import { sizeFor } from './guards';
 import { coreInductance, coreResistance, sizeName, soldSizes } from './conductor';
 import { overloadFigures } from './overloadFigures';
 import { guardOfFeeder, protectionFigures } from './protectionFigures';
@@ -139,16 +140,19 @@ const sizeChecks = (station: Station): WiringCheck[] =>
   (['feeder', 'motor'] as const).map((run) => {
     const least = leastSize(station, run);
     const name = run === 'feeder' ? 'feeder' : 'pump cable';
+    const guards = guardOf(station, run);
     if (least === null)
       return told(
         `size-${run}`,
         `size of the ${name}`,
-        phrase`No size of ${name} alone brings the drop down: the other run is too long or too thin.`,
+        sizeFor(guards, LEAST_SIZE.power[station.profile], station) === null
+          ? phrase`No size sold carries ${quantity('current', guards)} by ${sourceOf(station)}, at ${quantity('temperature', station.settings.wiringAmbient)} with ${String(station.settings.grouped)} bunched: a smaller breaker, another way of laying, or another table.`
+          : phrase`No size of ${name} alone brings the drop down: the other run is too long or too thin.`,
       );
     return told(
       `size-${run}`,
       `size of the ${name}`,
-      phrase`${sizeName(least, station.profile)} is the least that typically carries ${quantity('current', guardOf(station, run))} and drops little enough; ${sizeName(station.wiring[run].area, station.profile)} is laid. ${sourceOf(station)}, at ${quantity('temperature', station.settings.wiringAmbient)}: typical; your code governs.`,
+      phrase`${sizeName(least, station.profile)} is the least that typically carries ${quantity('current', guards)} and drops little enough; ${sizeName(station.wiring[run].area, station.profile)} is laid. ${sourceOf(station)}, at ${quantity('temperature', station.settings.wiringAmbient)}: typical; your code governs.`,
     );
   });
 

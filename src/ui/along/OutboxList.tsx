@@ -3,9 +3,10 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { Act } from '../outbox/act';
 import { useActs } from '../outbox/useActs';
+import { kept, keysUnder } from '../parts/browserKeep';
 import { downloadText } from '../parts/download';
 import { clock } from '../parts/when';
 
@@ -89,6 +90,18 @@ function OneAct({ act }: { act: Act }) {
   );
 }
 
+/** How much is begun here and not saved or entered: it is in no outbox. */
+function useDrafts(): number {
+  const [drafts, setDrafts] = useState(0);
+  // What the browser keeps is known only after the page.
+  // eslint-disable-next-line react-hooks/set-state-in-effect
+  useEffect(() => setDrafts(keysUnder('pitbell.draft.').length + keysUnder('pitbell.run.').filter(holds).length), []);
+  return drafts;
+}
+
+/** Whether something is kept under a key: a run whose findings are all entered keeps an empty one. */
+const holds = (key: string): boolean => (kept(key) ?? '{}') !== '{}';
+
 /** Everything that was written on this device, and how it stands: what is not sent first. */
 export function OutboxList() {
   const { acts, unread, read } = useActs();
@@ -97,15 +110,21 @@ export function OutboxList() {
     .filter((a) => a.state === 'sent')
     .slice(-SENT_SHOWN)
     .reverse();
+  const drafts = useDrafts();
   const waiting = here.some((a) => a.state === 'waiting');
   return (
     <Box component="section" aria-label="what was written here">
       <Typography variant="h2" sx={{ mb: 1 }}>
         Written on this device
       </Typography>
-      {read && here.length === 0 && (
+      {read && here.length === 0 && unread === 0 && (
         <Typography variant="body2" component="p" sx={{ m: 0, mb: 1 }}>
-          Everything is sent: nothing is on this device only.
+          Everything that was saved or entered here is sent.
+        </Typography>
+      )}
+      {drafts > 0 && (
+        <Typography variant="body2" component="p" sx={{ m: 0, mb: 1 }}>
+          Begun and not saved or entered: {drafts}. It is kept in this browser alone, at its station or its run.
         </Typography>
       )}
       {waiting && (

@@ -116,11 +116,20 @@ function useTaking() {
   const [chosen, setChosen] = useState<readonly number[]>([]);
   const [progress, setProgress] = useState<Progress | null>(null);
   const [failed, setFailed] = useState<string | null>(null);
-  // What is along is known only in the browser.
-  // eslint-disable-next-line react-hooks/set-state-in-effect
-  useEffect(() => setTaken(takenNow()), []);
+  const [gone, setGone] = useState<readonly string[]>([]);
+  useEffect(() => {
+    const written = takenNow();
+    // What is written down is looked for: nobody goes out with what is not here.
+    if (written)
+      void import('./take')
+        .then((t) => t.lookedAfter(written))
+        .then(
+          (found) => (setTaken(found.taken), setGone(found.gone)),
+          () => setGone(written.stations.map((s) => s.name)),
+        );
+  }, []);
   return {
-    ...{ taken, chosen, setChosen, progress, failed },
+    ...{ taken, gone, chosen, setChosen, progress, failed },
     async take() {
       setFailed(null);
       setProgress({ done: 0, of: 1 });
@@ -129,6 +138,7 @@ function useTaking() {
       setProgress(null);
       if (!done.ok) return setFailed(done.why);
       setTaken(done.taken);
+      setGone([]);
       setChosen([]);
     },
     leave: (id: number) => void import('./take').then((t) => t.leaveBehind(id)).then(setTaken),
@@ -180,6 +190,11 @@ export function TakeList({ stations }: { stations: readonly StationToTake[] }) {
                   : `take along, about ${mb(bytes)}`}
             </Button>
           </Box>
+          {t.gone.length > 0 && (
+            <Typography role="alert" variant="body2" color="error">
+              No more here, though taken along: {t.gone.join(', ')}. The browser has thrown it away; take it again.
+            </Typography>
+          )}
           {t.failed !== null && (
             <Typography role="alert" variant="body2" color="error">
               Not taken: {t.failed}.

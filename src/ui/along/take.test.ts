@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { BUILT, PAGES } from '@/workers/alongCaches';
-import { leaveAll, leaveBehind, takeAgain, takeAlong } from './take';
+import { leaveAll, leaveBehind, lookedAfter, takeAgain, takeAlong } from './take';
 import { takenNow } from './taken';
 
 /* Taking along into caches in memory, from a server that has a build and two stations. */
@@ -9,6 +9,8 @@ const HOST = 'http://pits.test';
 let stores: Map<string, Map<string, string>>;
 let build: string;
 let fetched: string[];
+/** The service worker, as long as the browser keeps it. */
+let worker: object | undefined;
 /** What is answered otherwise, by address. */
 let odd: Map<string, () => Response>;
 
@@ -37,7 +39,7 @@ const listOf = (ids: readonly number[]) => ({
 });
 
 beforeEach(() => {
-  [stores, build, fetched, odd] = [new Map(), 'one', [], new Map()];
+  [stores, build, fetched, odd, worker] = [new Map(), 'one', [], new Map(), {}];
   const kept = new Map<string, string>();
   vi.stubGlobal('localStorage', {
     getItem: (k: string) => kept.get(k) ?? null,
@@ -48,7 +50,9 @@ beforeEach(() => {
     open: (name: string) => Promise.resolve(cacheOf(name)),
     delete: (name: string) => Promise.resolve(stores.delete(name)),
   });
-  vi.stubGlobal('navigator', { serviceWorker: { register: () => Promise.resolve() } });
+  vi.stubGlobal('navigator', {
+    serviceWorker: { register: () => Promise.resolve(), getRegistration: () => Promise.resolve(worker) },
+  });
   vi.stubGlobal('fetch', (url: string) => {
     if (url.startsWith('/api/along')) {
       const ids = new URL(HOST + url).searchParams
@@ -119,6 +123,21 @@ describe('taking along', () => {
     expect(await takeAlong([4], () => undefined)).toMatchObject({
       why: expect.stringMatching(/no room for it/) as string,
     });
+  });
+  it('what the browser has thrown away is not said to be here', async () => {
+    await takeAlong([3, 4], () => undefined);
+    const look = async () => {
+      const { taken, gone } = await lookedAfter(takenNow()!);
+      return [taken.stations.map((s) => s.id), gone];
+    };
+    expect(await look()).toEqual([[3, 4], []]);
+    stores.get(PAGES)!.delete('/stations/3/prove');
+    expect(await look()).toEqual([[4], ['S3']]);
+    stores.get(BUILT)!.clear();
+    expect(await look()).toEqual([[], ['S3', 'S4']]);
+    await takeAlong([3, 4], () => undefined);
+    worker = undefined;
+    expect(await look()).toEqual([[], ['S3', 'S4']]);
   });
   it('is left behind, one or all', async () => {
     await takeAlong([3, 4], () => undefined);

@@ -139,6 +139,17 @@ export async function takeAgain(stations: ReadonlySet<number>): Promise<void> {
   );
 }
 
+/** What is along and really here: a browser may have thrown pages or scripts away. @returns those that open, and the names of those that do not any more */
+export async function lookedAfter(taken: Taken): Promise<{ taken: Taken; gone: readonly string[] }> {
+  const [built, pages] = await Promise.all([caches.open(BUILT), caches.open(PAGES)]);
+  const paths = async (cache: Cache) => new Set((await cache.keys()).map((r) => new URL(r.url).pathname));
+  const [here, scripts] = [await paths(pages), await paths(built)];
+  const serves = (await navigator.serviceWorker.getRegistration()) !== undefined && scripts.size > 0;
+  const open = taken.stations.filter((s) => serves && s.pages.every((p) => here.has(p)));
+  const gone = taken.stations.filter((s) => !open.includes(s)).map((s) => s.name);
+  return { taken: { ...taken, stations: open }, gone };
+}
+
 /** Leaves a station here no more. */
 export async function leaveBehind(id: number): Promise<Taken | null> {
   const before = takenNow();

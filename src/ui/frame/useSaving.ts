@@ -21,7 +21,7 @@ function against({ judged, typed }: Pick<EditorState, 'judged' | 'typed'>): stri
 function sayNot(outcome: Exclude<SaveOutcome, { state: 'saved' | 'stale' }>, keeping: boolean): Promise<void> {
   const kept = keeping ? 'What you wrote is kept in this browser' : 'Leave this page open';
   return outcome.state === 'kept'
-    ? notify(`Saved on this device only: ${outcome.why}. It goes to the server by itself.`)
+    ? notify(`Saved on this device only: ${outcome.why}. It is sent when the server takes it.`)
     : outcome.state === 'refused'
       ? notify(`Not saved: ${outcome.problems.map((p) => `${p.path}: ${p.message}`).join('; ')}. ${kept}.`, 'error')
       : notify(`Not saved: ${outcome.why}. ${kept}; save again when it is back.`, 'error');

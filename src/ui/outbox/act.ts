@@ -37,8 +37,6 @@ export const actSchema = z.object({
   state: z.enum(STATES),
   /** Why it was not taken, or is not sent yet. */
   why: z.string().nullable(),
-  /** Of a run: its card as it was made on this device, of what was saved here. */
-  card: z.string().nullable(),
   /** What the server answered, as text. */
   answer: z.string().nullable(),
 });
@@ -47,7 +45,7 @@ export type Act = z.infer<typeof actSchema>;
 
 /** What is said of an act when it is done. */
 export type NewAct = Pick<Act, 'id' | 'kind' | 'what' | 'stationId' | 'url' | 'method' | 'body'> &
-  Partial<Pick<Act, 'about' | 'after' | 'now' | 'card'>>;
+  Partial<Pick<Act, 'about' | 'after' | 'now'>>;
 
 /** Whether it is on this device only. */
 export const isHere = ({ state }: Pick<Act, 'state'>): boolean => state !== 'sent';

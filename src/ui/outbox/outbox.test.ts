@@ -11,7 +11,7 @@ import { sendWaiting, through } from './through';
 const act = (n: number, over: Partial<Act> = {}): Act => ({
   ...{ n, id: `act-${n}`.padEnd(8, '0'), kind: 'page', what: `page ${n}`, stationId: 3, about: 'book:3', at: 1000 + n },
   ...{ now: true, by: null, url: `/api/stations/3/book`, method: 'POST', type: 'application/json', body: `{"n":${n}}` },
-  ...{ after: null, card: null, state: 'waiting', why: null, answer: null },
+  ...{ after: null, state: 'waiting', why: null, answer: null },
   ...over,
 });
 

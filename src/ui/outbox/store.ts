@@ -38,10 +38,10 @@ function tell(): void {
 
 /** Puts an act in. @throws where the browser keeps nothing, or is full */
 export async function putAct(act: NewAct, by: string | null, at = Date.now()): Promise<void> {
-  const { body, about = null, after = null, now = false, card = null } = act;
+  const { body, about = null, after = null, now = false } = act;
   const kept: Omit<Act, 'n'> = {
     ...act,
-    ...{ about, after, now, card, by, at },
+    ...{ about, after, now, by, at },
     type: body instanceof Blob && body.type.startsWith('image/') ? body.type : 'application/json',
     state: 'waiting',
     why: null,

@@ -8,6 +8,7 @@ import { useEditor } from '../editor/StationProvider';
 import type { Act } from '../outbox/act';
 import { useActs } from '../outbox/useActs';
 import type { BegunRun } from './begun';
+import { moveDrafts } from './runDraft';
 
 const RunView = dynamic(() => import('./RunView').then((m) => m.RunView), { ssr: false, loading: () => null });
 
@@ -43,7 +44,9 @@ export function BegunView() {
     if (act?.state !== 'sent') return;
     void import('../outbox/act').then(({ numberOf }) => {
       const number = numberOf(act);
-      if (number !== null) router.replace(`/stations/${stationId}/prove/${number}`);
+      if (number === null) return;
+      moveDrafts(act.id, number);
+      router.replace(`/stations/${stationId}/prove/${number}`);
     });
   }, [act, router, stationId]);
   if (begun !== null && typeof begun !== 'string')

@@ -10,8 +10,12 @@ const sump = demoStations()[0]!.station;
 const act: Act = {
   ...{ n: 4, id: 'begun-here', kind: 'run', what: 'begun', stationId: 3, about: 'run:begun-here', at: 1_000_000 },
   ...{ now: false, by: null, url: '/api/stations/3/runs', method: 'POST', type: 'application/json' },
-  ...{ body: JSON.stringify({ tester: 'R. T.', job: WHOLE, revision: 2 }), after: null, state: 'waiting' },
-  ...{ card: cardKept(sump, WHOLE), why: null, answer: null },
+  ...{
+    body: JSON.stringify({ tester: 'R. T.', job: WHOLE, revision: 2, card: cardKept(sump, WHOLE) }),
+    after: null,
+    state: 'waiting',
+  },
+  ...{ why: null, answer: null },
 };
 const finding = (over: Partial<Act>, stepId = 'isolate'): Act => ({
   ...act,
@@ -53,13 +57,18 @@ describe('a run that was begun without signal', () => {
     ]);
   });
   it('of what is saved on this device only it has no revision', () => {
-    const begun = begunRun({ ...act, body: JSON.stringify({ tester: 'x', job: WHOLE }) }, []);
+    const begun = begunRun(
+      { ...act, body: JSON.stringify({ tester: 'x', job: WHOLE, card: cardKept(sump, WHOLE) }) },
+      [],
+    );
     expect(typeof begun !== 'string' && begun.run.revision).toBeNull();
   });
   it('says why it cannot be shown', () => {
-    expect(begunRun({ ...act, card: null }, [])).toMatch(/cannot be read/);
+    expect(begunRun({ ...act, body: JSON.stringify({ tester: 'x', job: WHOLE }) }, [])).toMatch(/cannot be read/);
     expect(begunRun({ ...act, body: 'no json' }, [])).toMatch(/cannot be read/);
-    expect(typeof begunRun({ ...act, card: '{"version":99}' }, [])).toBe('string');
+    expect(typeof begunRun({ ...act, body: JSON.stringify({ tester: 'x', card: '{"version":99}' }) }, [])).toBe(
+      'string',
+    );
   });
   it('findings stand as the server answered them once it has; those that it refused do not stand', () => {
     const entry = {

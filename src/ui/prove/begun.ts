@@ -11,19 +11,19 @@ export interface BegunRun {
   readonly title: string;
 }
 
-/** The card of a job as it is kept with a run that begins on this device; null where there is none for this station: the server says why. */
+/** The card of a job as it is kept with a run that begins here; null where there is none for this station: the server says why. */
 export function cardKept(station: Station, job: string): string | null {
   const made = jobCard(station, job);
   return made.ok ? storePlan(made.card.steps, job) : null;
 }
 
-const bodySchema = z.object({ tester: z.string(), revision: z.number().optional() });
+const bodySchema = z.object({ tester: z.string(), revision: z.number().optional(), card: z.string() });
 
 /** The run that an act begins, by the card that was kept with it, with what was found since; or why it cannot be shown. */
 export function begunRun(act: Act, acts: readonly Act[]): BegunRun | string {
   const said = bodySchema.safeParse(jsonOf(typeof act.body === 'string' ? act.body : null));
-  if (!said.success || act.card === null) return 'what was kept of it cannot be read';
-  const plan = readPlan(act.card);
+  if (!said.success) return 'what was kept of it cannot be read';
+  const plan = readPlan(said.data.card);
   if (!plan.ok) return plan.reason;
   return {
     title: jobTitle(plan.job),

@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { readDrafts } from './runDraft';
+import { moveDrafts, readDrafts } from './runDraft';
 
 function keeping(text: string | null): Map<string, string> {
   const memory = new Map(text === null ? [] : [['pitbell.run.7', text]]);
@@ -29,6 +29,17 @@ describe('findings typed and not yet entered', () => {
   it('come back as they were kept, with the word they were sent under', async () => {
     keeping(JSON.stringify(drafts));
     expect(await readDrafts(7)).toEqual({ drafts, aside: [] });
+  });
+  it('go with a run that has got its number, and never over what is typed there', async () => {
+    const memory = keeping(JSON.stringify(drafts));
+    moveDrafts(7, 41);
+    expect([await readDrafts(7), await readDrafts(41)]).toEqual([
+      { drafts: {}, aside: [] },
+      { drafts, aside: [] },
+    ]);
+    memory.set('pitbell.run.7', '{}');
+    moveDrafts(7, 41);
+    expect((await readDrafts(41)).drafts).toEqual(drafts);
   });
   it('nothing kept is no draft', async () => {
     keeping(null);

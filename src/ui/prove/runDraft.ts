@@ -21,6 +21,13 @@ export async function readDrafts(runId: RunId): Promise<{ drafts: Drafts; aside:
   return { drafts: {}, aside: [...left, { key: to, text }] };
 }
 
+/** What is typed of a run that has got its number goes with it. */
+export function moveDrafts(from: RunId, to: RunId): void {
+  const text = kept(key(from));
+  if (text === null || kept(key(to)) !== null) return;
+  if (keep(key(to), text) === 'kept') drop(key(from));
+}
+
 /** Findings typed but not yet entered, kept in the browser through a closed tab or a lost signal. */
 export function useRunDraft(runId: RunId) {
   const [drafts, setDrafts] = useState<Drafts>({});

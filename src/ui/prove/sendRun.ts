@@ -34,7 +34,7 @@ interface Beginning {
   /** Of the station, or null: of what is saved here, whatever revision that becomes. */
   readonly revision: number | null;
   readonly title: string;
-  /** As it is kept until the server has made the same. */
+  /** As it is on the screen; null where there is none for this station: the server says why. */
   readonly card: string | null;
 }
 
@@ -53,8 +53,7 @@ export async function startRun(
       about: `run:${key}`,
       url: `/api/stations/${stationId}/runs`,
       method: 'POST',
-      body: JSON.stringify({ tester, job, ...(revision !== null && { revision }) }),
-      card,
+      body: JSON.stringify({ tester, job, ...(revision !== null && { revision }), ...(card !== null && { card }) }),
     },
     startedSchema,
   );
