@@ -151,7 +151,7 @@ export function RoundView({ stations, known }: Props) {
           <Link href="/resting" prefetch={false}>
             Archive and bin
           </Link>{' '}
-          · <Link href="/along">on this device</Link> <PersonLine />
+          · <Link href="/along">On this device</Link> <PersonLine />
         </Typography>
         {away && (
           <Notice severity="warning" sx={{ width: '100%' }}>
