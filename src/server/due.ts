@@ -1,4 +1,4 @@
-import { analyse, dueOf, expectedOf, hoursToHarm, pressing, spansOf, whenOf, type Due } from '@/core/book';
+import { analyse, dueOf, expectedOf, hoursToHarm, pressing, spansOf, whenOf, type Due, type Span } from '@/core/book';
 import { alarmsOf, allStanding, priceOf, rollsOf } from './book';
 import { askedOf, dailyOf } from './standing';
 import type { Db } from './db';
@@ -27,6 +27,10 @@ export const analysisOf = (db: Db, saved: Saved) =>
     price: priceOf(db, saved.id),
   });
 
+/** What was counted between readings of a station, one a day. */
+export const spansAt = (db: Db, { id, station }: Pick<Saved, 'id' | 'station'>): readonly Span[] =>
+  spansOf(station, expectedOf(station), dailyOf(db, id), rollsOf(db, id)).spans;
+
 /** What was worked out of a station, and for which of its states. */
 interface Known {
   readonly stamp: string;
@@ -48,7 +52,7 @@ function workedOut(db: Db, id: number, revision: number, find: () => Saved | nul
   const saved = find();
   if (!saved) return null;
   const { station } = saved;
-  const { spans } = spansOf(station, expectedOf(station), dailyOf(db, id), rollsOf(db, id));
+  const spans = spansAt(db, saved);
   const now = {
     stamp,
     due: dueOf(station, [...allStanding(db, id), ...firmPages(db)], spans),

@@ -18,4 +18,15 @@ export const SINCE_8: readonly string[] = [
   -- Where it rests now; null: it hangs on the wall.
   ALTER TABLE station_figures ADD COLUMN rest TEXT CHECK (rest IN ('archive', 'bin'));
   `,
+  `
+  -- How often kinds of faults come, as the firm says: once in so many years of one such part; null: as it is assumed. The newest of each holds.
+  CREATE TABLE firm_rates (
+    id INTEGER PRIMARY KEY,
+    kept_at TEXT NOT NULL,
+    kept_by TEXT NOT NULL,
+    cause TEXT NOT NULL,
+    years REAL CHECK (years > 0)
+  ) STRICT;
+  CREATE INDEX firm_rates_by_cause ON firm_rates (cause, id);
+  `,
 ];

@@ -1,7 +1,9 @@
 import * as z from 'zod';
-import type { Past } from '@/core/trace';
+import { goneOf, pageSchema, pumpOf } from '@/core/book';
+import type { KeptPart, Past } from '@/core/trace';
 import type { Db } from './db';
-import { analysisOf } from './due';
+import { analysisOf, spansAt } from './due';
+import { ratesOf } from './rates';
 import type { Saved } from './stations';
 
 /* What is known of a station before a fault is looked for: what was confirmed here and in the whole firm, and what its meters mean. */
@@ -30,9 +32,34 @@ function stationYears(db: Db, now: number): number {
   return begun.reduce((sum, at) => sum + Math.max(0, now - Date.parse(at)) / YEAR, 0);
 }
 
+/** Parts that are fitted here, and parts on the shelf of any station that is looked after, the newest first. */
+function partsOf(db: Db, saved: Saved, now: number): KeptPart[] {
+  const rows = db
+    .prepare<[number], { stationId: number; name: string; at: string; content: string }>(
+      `SELECT p.station_id AS stationId, f.name, p.happened_at AS at, p.content FROM book_pages p
+       JOIN station_figures f ON f.station_id = p.station_id
+       WHERE p.kind = 'part' AND NOT EXISTS (SELECT 1 FROM book_pages c WHERE c.corrects = p.id)
+       AND (p.station_id = ? AND p.content ->> '$.state' = 'fitted' OR p.content ->> '$.state' = 'on the shelf' AND f.rest IS NULL)
+       ORDER BY p.happened_at DESC, p.id DESC`,
+    )
+    .all(saved.id);
+  if (rows.length === 0) return [];
+  const spans = spansAt(db, saved);
+  return rows.flatMap(({ stationId, name: station, at, content }): KeptPart[] => {
+    const read = pageSchema.safeParse(JSON.parse(content));
+    if (!read.success || read.data.kind !== 'part' || read.data.state === 'taken out') return [];
+    const { name, place, state, serial, warrantyTo, ...lives } = read.data;
+    const gone = state === 'fitted' ? goneOf(lives, Date.parse(at), spans, pumpOf(place), now) : null;
+    const where = stationId === saved.id ? null : station;
+    return [{ name, place, state, since: at.slice(0, 10), serial, warrantyTo, gone, at: where }];
+  });
+}
+
 export const pastOf = (db: Db, saved: Saved, now: number): Past => ({
   lately: [],
   confirmed: confirmed(db, saved.id),
   stationYears: stationYears(db, now),
   findings: analysisOf(db, saved).findings.map(({ kind, chance }) => ({ kind, chance })),
+  parts: partsOf(db, saved, now),
+  rates: ratesOf(db),
 });

@@ -3,6 +3,8 @@ import {
   cardFor,
   looksOf,
   mendFor,
+  oftenFor,
+  rowsKnown,
   rowsOf,
   think,
   tracingOf,
@@ -14,7 +16,8 @@ import {
 import type { Station } from '@/core/station';
 
 let tracing: Tracing | null = null;
-let own: Rows = [];
+/** What the suspects of this station would show, as far as it is known here. */
+let rows: Rows = [];
 
 /** Fault finding, off the page: every suspect is asked once, and the answers stay here. */
 const api = {
@@ -22,14 +25,18 @@ const api = {
   /** A part of the suspects, for a thread that has them all. */
   rows: rowsOf,
   /** This thread’s own part of them. */
-  share(station: Station, past: Past, of: number, told: (share: number) => void) {
-    own = rowsOf(station, past, 0, of, told);
+  share(station: Station, of: number, told: (share: number) => void) {
+    rows = rowsOf(station, 0, of, told);
   },
+  /** Begins, or begins again by another past: who was asked once is not asked again. */
   begin(station: Station, past: Past, others: Rows, told: (share: number) => void) {
-    const made = tracingOf(station, past, told, [...own, ...others]);
-    tracing = made.ok ? made.tracing : null;
-    return made.ok ? { ok: true as const } : made;
+    const made = tracingOf(station, past, told, [...rows, ...others]);
+    if (!made.ok) return made;
+    tracing = made.tracing;
+    rows = rowsKnown(tracing);
+    return { ok: true as const };
   },
+  often: () => (tracing ? oftenFor(tracing) : []),
   think: (told: Told, share: (share: number) => void) => (tracing ? think(tracing, told, share) : null),
   card: (told: Told, id: string) => (tracing ? cardFor(tracing, told, id) : null),
   mend: (suspect: string) => (tracing ? mendFor(tracing, suspect) : null),

@@ -9,6 +9,7 @@ import { demoPumps } from '@/core/demo';
 import { GET as getBring } from './due/bring/route';
 import { GET as getCalendar } from './due/calendar/route';
 import { GET as getFirm, PUT as putFirm } from './firm/[profile]/route';
+import { GET as getRates, POST as postRate } from './firm/rates/route';
 import { GET as getPumps, PUT as putPump } from './pumps/route';
 import { POST as postEntry } from './runs/[run]/entries/route';
 import { GET as getCard } from './stations/[id]/card/route';
@@ -172,6 +173,20 @@ describe('the firm’s own figures', () => {
       { path: 'copper.rows.1', message: 'more copper cannot carry less' },
     ]);
     expect(await kept('metric-230')).toMatchObject({ copper: copper([13, 17]) });
+  });
+});
+
+describe('how often faults come', () => {
+  it('is said for the firm, kept, and taken back; what cannot be is refused with the reason', async () => {
+    const sent = await postRate(request({ by: 'R. T.', cause: 'grit, years', years: 6 }));
+    expect([sent.status, await sent.json()]).toEqual([201, { rates: [{ cause: 'grit, years', years: 6 }] }]);
+    expect(await getRates().json()).toEqual({ rates: [{ cause: 'grit, years', years: 6 }] });
+    for (const wrong of [{ years: 0 }, { years: -3 }, { years: 1e9 }, { by: ' ' }, { cause: '' }]) {
+      const refused = await postRate(request({ by: 'R. T.', cause: 'grit, years', years: 6, ...wrong }));
+      expect([wrong, refused.status, (await problems(refused)).length]).toEqual([wrong, 422, 1]);
+    }
+    await postRate(request({ by: 'R. T.', cause: 'grit, years', years: null }));
+    expect(await getRates().json()).toEqual({ rates: [] });
   });
 });
 

@@ -2,6 +2,7 @@ import { judge } from '../levels';
 import type { Station } from '../station';
 import { phrase, type Phrase } from '../units';
 import type { Page, Rule } from './entry';
+import { endOf, pumpOf } from './life';
 import type { Span } from './spans';
 
 /** A page that stands, with when it happened. */
@@ -28,58 +29,8 @@ export interface Due {
 }
 
 const DAY = 86_400_000;
-const YEAR = 365.25 * DAY;
 /** A station that nobody has a rule for is looked at so often. */
 const LOOK = 365;
-
-/** How fast a pump’s hours and starts go, in a day, by the last spans; null where nothing was read. */
-function pace(spans: readonly Span[], pump: number): { hours: number; starts: number } | null {
-  const last = spans.slice(-12);
-  const days = last.reduce((sum, s) => sum + (s.to - s.from), 0) / DAY;
-  if (days <= 0) return null;
-  return {
-    hours: last.reduce((sum, s) => sum + (s.run[pump] ?? 0), 0) / 3600 / days,
-    starts: last.reduce((sum, s) => sum + (s.starts[pump] ?? 0), 0) / days,
-  };
-}
-
-/** Hours and starts of a pump between two times, as far as spans tell. */
-function used(spans: readonly Span[], pump: number, from: number): { hours: number; starts: number } {
-  const since = spans.filter((s) => s.to > from);
-  return {
-    hours: since.reduce((sum, s) => sum + (s.run[pump] ?? 0), 0) / 3600,
-    starts: since.reduce((sum, s) => sum + (s.starts[pump] ?? 0), 0),
-  };
-}
-
-interface Lives {
-  readonly years: number | null;
-  readonly hours: number | null;
-  readonly starts: number | null;
-}
-
-/** The end of a life in years, hours or starts, whichever comes first, and which it was. */
-function endOf(lives: Lives, from: number, spans: readonly Span[], pump: number): { at: number; by: Phrase } | null {
-  const gone = used(spans, pump, from);
-  const speed = pace(spans, pump);
-  const last = spans.at(-1)?.to ?? from;
-  const ends: { at: number; by: Phrase }[] = [];
-  if (lives.years !== null)
-    ends.push({ at: from + lives.years * YEAR, by: phrase`its ${String(Math.round(lives.years * 100) / 100)} years` });
-  if (lives.hours !== null && speed && speed.hours > 0)
-    ends.push({
-      at: last + ((lives.hours - gone.hours) / speed.hours) * DAY,
-      by: phrase`its ${String(lives.hours)} hours run`,
-    });
-  if (lives.starts !== null && speed && speed.starts > 0)
-    ends.push({
-      at: last + ((lives.starts - gone.starts) / speed.starts) * DAY,
-      by: phrase`its ${String(lives.starts)} starts`,
-    });
-  return ends.sort((a, b) => a.at - b.at)[0] ?? null;
-}
-
-const pumpOf = (place: string): number => Number(/pump (\d)/.exec(place)?.[1] ?? 1) - 1;
 
 /** A time moved on to the month that it must be in. */
 function inMonth(at: number, month: number | null): number {

@@ -19,6 +19,7 @@ export { spansOf, type Readings, type Span } from './spans';
 export { expectedOf } from './expected';
 export { energyOf, type Energy } from './energy';
 export { ofOneAge } from './parts';
+export { goneOf, pumpOf } from './life';
 export { sparkOf, type Spark } from './spark';
 export { byFillTimes, plantedYear, TROUBLES, type PlantedYear, type Pumping, type Trouble } from './plant';
 export { byRehearsal } from './rehearsed';

@@ -46,6 +46,8 @@ export interface Fault {
   readonly effects: FaultEffects;
   /** To mend it a housing is opened or a part is bought: one is surer before that is done than before a switch is turned. */
   readonly buys: boolean;
+  /** It comes with age and use: the further a part has gone of its life, the likelier. */
+  readonly wears: boolean;
   /** Of one that comes in more than one size: this size, and the same fault in its others. */
   readonly size?: { readonly is: Quantity; readonly others: readonly Fault[] };
 }
@@ -56,6 +58,7 @@ export interface FaultKind {
   readonly remedy: string;
   readonly perYear: number;
   readonly buys: boolean;
+  readonly wears: boolean;
 }
 
 /** Where a device stands when it is asked how it can fail. */
@@ -70,12 +73,18 @@ export type FaultsOf = (device: Device, at: At) => readonly Fault[];
 /** Of a part, by its tag or a sensor’s id, and what fails of it. */
 export const faultId = (part: string, what: string): string => `${part}-${what}`;
 
-/** @param mends `part`: a housing is opened or something is bought; `hand`: what was moved is put back, cleaned, set or reset */
-export const kind = (perYear: number, cause: string, remedy: string, mends: 'part' | 'hand' = 'hand'): FaultKind => ({
+/** @param mends `part`: a housing is opened or something is bought; `worn`: the same, of what age and use bring; `hand`: what was moved is put back, cleaned, set or reset */
+export const kind = (
+  perYear: number,
+  cause: string,
+  remedy: string,
+  mends: 'part' | 'worn' | 'hand' = 'hand',
+): FaultKind => ({
   perYear,
   cause,
   remedy,
-  buys: mends === 'part',
+  buys: mends !== 'hand',
+  wears: mends === 'worn',
 });
 
 /**

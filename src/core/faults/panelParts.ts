@@ -16,7 +16,7 @@ const KINDS = {
   ),
   barrier: kind(0.006, 'burnt out, or its supply is lost', 'change it for one of the same figures', 'part'),
   heater: kind(0.02, 'burnt out', 'change it before damp comes to the contacts', 'part'),
-  surge: kind(0.01, 'a surge it could not stand, or age', 'isolate; change its cartridges', 'part'),
+  surge: kind(0.01, 'a surge it could not stand, or age', 'isolate; change its cartridges', 'worn'),
   transfer: kind(0.005, 'left so after a test or a power cut', 'back to the supply; lock it there'),
 } as const satisfies Record<string, FaultKind>;
 

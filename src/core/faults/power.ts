@@ -34,13 +34,13 @@ const KINDS = {
     'a cracked lamp or heater in the water, or the cable of one',
     'touch nothing; isolate every circuit that goes to the pit, one by one, and measure water to earth each time',
   ),
-  'transformer-dead': kind(0.004, 'burnt out, or a lead off', 'change it, and its fuses', 'part'),
-  'supply-dead': kind(0.01, 'the power supply failed with age or a surge', 'change it', 'part'),
+  'transformer-dead': kind(0.004, 'a winding burnt out, or one of its leads off', 'change it, and its fuses', 'part'),
+  'supply-dead': kind(0.01, 'the power supply failed with age or a surge', 'change it', 'worn'),
   'battery-flat': kind(
     0.25,
     'older than it lasts, or never charged',
     'change the battery and write the date on it',
-    'part',
+    'worn',
   ),
 } as const satisfies Record<string, FaultKind>;
 

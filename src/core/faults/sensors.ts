@@ -17,7 +17,7 @@ const KINDS = {
     'clean it, and see that it lifts',
   ),
   tangled: kind(0.02, 'its cord is wound round a pipe or another cord', 'untangle, and clip the cords apart'),
-  waterlogged: kind(0.015, 'the body is cracked and has filled', 'change the float', 'part'),
+  waterlogged: kind(0.015, 'the body is cracked and has filled', 'change the float', 'worn'),
   slipped: kind(0.015, 'the clip was not tight, or the pole is greasy', 'set it again by the tape list, and tighten'),
   deposit: kind(0.03, 'scale, grease or grit in its guide', 'clean guide and float'),
   'cord-cut': kind(
@@ -30,13 +30,13 @@ const KINDS = {
     0.006,
     'its contact carried more than it is made for',
     'change the float, and let a relay carry the load',
-    'part',
+    'worn',
   ),
   leaking: kind(
     0.008,
     'water has crept into its housing or splice',
     'change the float, and make the splice anew, dry',
-    'part',
+    'worn',
   ),
   'wrong-core': kind(0.002, 'the spare core of a changeover was landed', 'land the core that the wire list names'),
   'upside-down': kind(

@@ -49,14 +49,14 @@ describe('chance', () => {
       drawn(sump, { responseTime: 86400, faults: 4, years: 60 }),
     ];
     expect(soon.yearsWithOverflow).toBeLessThan(late.yearsWithOverflow);
-  }, 20_000);
+  });
   it('what hides is found at visits: with many there are fewer silent floods', () => {
     const [often, never] = [
       drawn(sump, { faults: 6, years: 60, visitInterval: 30 * 86400, responseTime: 60 }),
       drawn(sump, { faults: 6, years: 60, visitInterval: 20 * 365 * 86400, responseTime: 60 }),
     ];
     expect(often.floodsWithoutAlarm).toBeLessThan(never.floodsWithoutAlarm);
-  }, 20_000);
+  });
   it('tells how far it is, and can be stopped', () => {
     const shares: number[] = [];
     expect(chance(sump, few, { progress: (s) => shares.push(s), stopped: () => shares.length > 3 })).toEqual({

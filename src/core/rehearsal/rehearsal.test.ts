@@ -155,7 +155,7 @@ describe('a station through time', () => {
       ),
       { numRuns: 25 },
     );
-  }, 30_000);
+  });
 
   it('agrees with a plain loop of one-second steps: starts and water pumped', () => {
     const station = demo('workshop-sump.json');
@@ -199,7 +199,7 @@ describe('a station through time', () => {
           true,
         ]);
     }
-  }, 30_000);
+  });
 
   it('agrees with quadrature over the solved pipe to a ten-thousandth: fill and run of a cycle', () => {
     for (const file of ['workshop-sump.json', 'lodge-grinder-well.json', 'wash-bay-pit.json']) {

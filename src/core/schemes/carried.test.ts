@@ -57,6 +57,7 @@ describe.each(COILS)('a panel by %s', (name, plain, calls) => {
           remedy: '',
           perYear: 1,
           buys: true,
+          wears: false,
           effects: { circuit: () => netlist },
         },
       ]);

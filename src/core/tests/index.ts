@@ -8,5 +8,15 @@ export { standing, type Standing } from './standing';
 export { GHOST, predict, type Prediction } from './predict';
 export { catalogueOf } from './catalogue';
 export { causesOf, type Cause } from './causes';
-export { actsOf, faultTestsOf, levelOf, probeId, probeTest, SETTINGS, type FaultTest, type Setting } from './finding';
+export {
+  actsOf,
+  faultTestsOf,
+  levelOf,
+  ownId,
+  ownTest,
+  SETTINGS,
+  type FaultTest,
+  type OwnReading,
+  type Setting,
+} from './finding';
 export { straightIn } from './bypass';

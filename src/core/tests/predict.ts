@@ -160,7 +160,8 @@ function alone({ world, hands }: Scene, tag: string, { a, b, mode }: Probes): Re
 type Continuity = Extract<Observation, { kind: 'continuity' }>;
 
 function continuity(scene: Scene, { probes, alone: tag, click }: Continuity): Prediction {
-  const dialled: Probes = { ...probes, mode: 'ohms' };
+  // A tester of insulation reads further than a meter.
+  const dialled: Probes = { ...probes, mode: probes.mode === 'insulation' ? 'insulation' : 'ohms' };
   const reading = tag === undefined ? metered(scene, dialled) : alone(scene, tag, dialled);
   if (!reading) return untold(null, noPanel(scene));
   if (!reading.ok) return untold(null, phrase`${readingWords(reading).means}`);
@@ -171,7 +172,8 @@ function continuity(scene: Scene, { probes, alone: tag, click }: Continuity): Pr
 }
 
 function ohms(scene: Scene, { probes, band, alone: tag }: Extract<Observation, { kind: 'ohms' }>): Prediction {
-  const dialled: Probes = { ...probes, mode: 'ohms' };
+  // A tester of insulation reads further than a meter.
+  const dialled: Probes = { ...probes, mode: probes.mode === 'insulation' ? 'insulation' : 'ohms' };
   const reading = tag === undefined ? metered(scene, dialled) : alone(scene, tag, dialled);
   if (!reading) return untold('resistance', noPanel(scene));
   if (!reading.ok) return untold('resistance', phrase`${readingWords(reading).means}`);

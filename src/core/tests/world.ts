@@ -50,6 +50,7 @@ const landing = (landings: Landings): Fault => ({
   remedy: '',
   perYear: 0,
   buys: false,
+  wears: false,
   effects: { landings },
 });
 

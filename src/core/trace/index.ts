@@ -2,6 +2,8 @@ export {
   cardFor,
   looksOf,
   mendFor,
+  oftenFor,
+  rowsKnown,
   rowsOf,
   think,
   tracingOf,
@@ -13,7 +15,9 @@ export {
 } from './think';
 export { settingWords, type Card, type Field } from './card';
 export { nothingTold, readTold, traceJsonSchema, type Told } from './told';
-export { LATELY, NO_PAST, type Lately, type Past } from './past';
+export { LATELY, NO_PAST, type Lately, type Past, type Rate } from './past';
+export type { Often } from './often';
+export type { KeptPart, Spare } from './spares';
 export { fromBook } from './fromBook';
 export type { Mend } from './mend';
 export { EXPLAINED, explained } from './pairs';

@@ -3,6 +3,7 @@ import type { Station } from '../station';
 import { catalogueOf, predict, worldOf, type World } from '../tests';
 import { expectOf } from './expect';
 import { alike } from './groups';
+import { sparesFor, type KeptPart, type Spare } from './spares';
 import type { Suspect } from './suspect';
 
 /** How what was found is mended: in words, by which job, and which tests of the proof are made again because it touches them. */
@@ -12,6 +13,8 @@ export interface Mend {
   readonly repeat: readonly { readonly id: string; readonly title: string }[];
   /** A housing is opened or a part is bought. */
   readonly buys: boolean;
+  /** For what is opened or changed: what it is, what sits there, and what lies on a shelf. */
+  readonly spares: readonly Spare[];
 }
 
 /** Which jobs mend which faults: the first that fits the station. */
@@ -30,8 +33,8 @@ const BY: readonly { readonly faults: RegExp; readonly jobs: readonly string[] }
 /** The whole proof, where no job is closer. */
 const PROOF = 'commission';
 
-/** How a suspect is mended at a station. @param world as it should be */
-export function mendOf(station: Station, suspect: Suspect, world: World): Mend {
+/** How a suspect is mended at a station. @param world as it should be @param kept parts that the book keeps */
+export function mendOf(station: Station, suspect: Suspect, world: World, kept: readonly KeptPart[]): Mend {
   const offers = jobsFor(station, world);
   const fits = (id: string) => offers.find((o) => o.id === id && o.against === null);
   const ids = suspect.faults.flatMap((f) => BY.find((b) => b.faults.test(f.id))?.jobs ?? []);
@@ -46,5 +49,12 @@ export function mendOf(station: Station, suspect: Suspect, world: World): Mend {
     job: job && { id: job.id, title: job.title },
     repeat: repeat.map(({ id, title }) => ({ id, title })),
     buys: suspect.faults.some((f) => f.buys),
+    spares: world.panel
+      ? sparesFor(
+          world.panel,
+          suspect.faults.filter((f) => f.buys).map((f) => f.part),
+          kept,
+        )
+      : [],
   };
 }

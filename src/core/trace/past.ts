@@ -1,5 +1,7 @@
 import type { Finding } from '../book';
 import type { Fault } from '../faults';
+import type { Panel } from '../schemes';
+import { isAt, type KeptPart } from './spares';
 
 /** What was done at a station lately. */
 export const LATELY = {
@@ -23,9 +25,18 @@ export interface Past {
   readonly stationYears: number;
   /** What the meters have meant, by the book. */
   readonly findings: readonly Pick<Finding, 'kind' | 'chance'>[];
+  /** Parts that the book keeps. */
+  readonly parts: readonly KeptPart[];
+  /** What the firm says of how often a kind comes, by its cause: once in so many years of one such part. */
+  readonly rates: readonly Rate[];
 }
 
-export const NO_PAST: Past = { lately: [], confirmed: [], stationYears: 0, findings: [] };
+export interface Rate {
+  readonly cause: string;
+  readonly years: number;
+}
+
+export const NO_PAST: Past = { lately: [], confirmed: [], stationYears: 0, findings: [], parts: [], rates: [] };
 
 /*
  * Assumed weights, of practice: how many times likelier a kind of fault is after something was done. They move suspects up and down; no reading
@@ -48,23 +59,52 @@ const STANDS_FOR = 50;
 const AGAIN = 2;
 
 /**
- * What makes a fault likelier or less so than its rate. A firm’s own cases update the rate of a kind as counts in years (Gamma–Poisson: A.
- * Gelman et al., “Bayesian Data Analysis”, 2.6); what came here before comes again.
+ * How many times likelier what wears is at a share of its life than over the whole of it: a Weibull hazard of shape 2, which grows in step with
+ * age, of a mean life as the book has it: h(t)·L = (π/2)·t/L. (W. Weibull, “A statistical distribution function of wide applicability”, 1951; the
+ * shape is assumed.) A new one fails too now and then, and what has outlived its life by far is not known better.
  */
-export function factorsOf({
-  lately,
-  confirmed,
-  stationYears,
-}: Past): (fault: Fault) => { what: string; times: number }[] {
+const worn = (share: number): number => Math.min(5, Math.max(0.2, (Math.PI / 2) * share));
+
+/** How often a kind of fault comes in a year, from what, and what that makes of the rate that is assumed. */
+export interface Frequency {
+  /** Of one such part, in a year: as assumed or as the firm says, and with the firm’s own cases. */
+  readonly said: number;
+  readonly now: number;
+  readonly cases: number;
+  readonly by: 'assumed' | 'the firm';
+}
+
+/**
+ * How often a kind comes, by what is assumed or said and by the firm’s own cases, which count as they are in so many years (Gamma–Poisson: A. Gelman et al.,
+ * “Bayesian Data Analysis”, 2.6).
+ */
+export function frequencyOf(
+  { cause, perYear }: Pick<Fault, 'cause' | 'perYear'>,
+  { rates, confirmed, stationYears }: Past,
+): Frequency {
+  const own = rates.find((r) => r.cause === cause);
+  const said = own ? 1 / own.years : perYear;
+  const cases = confirmed.filter((c) => c.cause === cause).length;
+  const now = stationYears > 0 ? (said * STANDS_FOR + cases) / (STANDS_FOR + stationYears) : said;
+  return { said, now, cases, by: own ? 'the firm' : 'assumed' };
+}
+
+/** What makes a fault likelier or less so than its assumed rate; what came here before comes again. */
+export function factorsOf(past: Past, panel: Panel): (fault: Fault) => { what: string; times: number }[] {
+  const { lately, confirmed, parts } = past;
+  const fitted = new Map(
+    panel.devices.map((d) => [d.tag, parts.find((p) => p.state === 'fitted' && p.gone && isAt(p.place, d))?.gone]),
+  );
   return (fault) => {
-    const cases = confirmed.filter((c) => c.cause === fault.cause).length;
-    const prior = fault.perYear * STANDS_FOR;
-    const own = stationYears > 0 ? (prior + cases) / (STANDS_FOR + stationYears) / fault.perYear : 1;
+    const { said, now } = frequencyOf(fault, past);
     const here = confirmed.filter((c) => c.here && c.cause === fault.cause).length;
+    const gone = fault.wears ? fitted.get(fault.part) : null;
     return [
       ...lately.map((l) => ({ what: `after ${LATELY[l]}`, times: AFTER[l](fault) })),
-      { what: 'by this firm’s own cases', times: own },
+      { what: 'by how often the firm says that it comes', times: said / fault.perYear },
+      { what: 'by this firm’s own cases', times: now / said },
       { what: 'it was here before', times: AGAIN ** here },
+      ...(gone ? [{ what: `what is fitted there has gone ${gone.by}`, times: worn(gone.share) }] : []),
     ].filter((b) => b.times !== 1);
   };
 }

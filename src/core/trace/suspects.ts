@@ -24,6 +24,7 @@ function landedFaults({ landings }: Station): Fault[] {
     remedy: 'isolate, and land it as the list says',
     perYear: LANDED,
     buys: false,
+    wears: false,
     effects,
   });
   return [
@@ -46,7 +47,7 @@ function landedFaults({ landings }: Station): Fault[] {
  * @param past what is known of this station and this firm: it makes some likelier
  */
 export function suspectsOf(station: Station, panel: Panel, past: Past): Suspect[] {
-  const factors = factorsOf(past);
+  const factors = factorsOf(past, panel);
   const single =
     (kind: 'fault' | 'landed') =>
     (fault: Fault): Suspect[] => {

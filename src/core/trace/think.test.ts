@@ -82,6 +82,26 @@ describe('what is thought', () => {
     const doubted = thought(CELLAR, { evidence: [...shown('never-starts'), { ...probe, doubted: true }] });
     expect(doubted.bars[0]!.probability).not.toBeCloseTo(t.bars[0]!.probability, 3);
   });
+  it('a clamp round a core counts, and so does an insulation tester, which reads further than a meter', () => {
+    const panel = worldOf(demo(CELLAR)).panel!;
+    const motor = panel.devices.find((d) => d.function === 'motor')!;
+    const core = panel.cores.find((c) => c.pin.startsWith(`${motor.tag}:`) && !c.pin.endsWith(':PE'))!.id;
+    const clamp = { kind: 'clamp', core, setting: 'called', found: 0 } as const;
+    const t = thought(CELLAR, { evidence: [...shown('no-water'), clamp] });
+    expect([t.told[1], t.strangers]).toEqual([`round ${core}: 0 A`, []]);
+    // Nothing flows though it is called: what would let it run and move nothing is less likely than without.
+    const share = (of: typeof t, id: string) =>
+      of.bars.find((b) => b.faults.some((f) => f.id === id))?.probability ?? 0;
+    expect(share(t, 'M1-airlocked')).toBeLessThan(
+      share(thought(CELLAR, { evidence: shown('no-water') }), 'M1-airlocked'),
+    );
+    const [a, b] = [`${motor.tag}:U`, 'earth'];
+    const of = (mode: 'ohms' | 'insulation', found: number | 'open') =>
+      thought(CELLAR, { evidence: [{ kind: 'probe', a: a!, b: b!, mode, setting: 'dead', found }] });
+    // 500 MΩ: sound by a tester of insulation; a meter shows nothing but an open line there.
+    expect(of('insulation', 5e8).bars[0]!.probability).toBeGreaterThan(0);
+    expect(of('ohms', 'open').told).toEqual([`${a} to ${b}: open line`]);
+  });
   it('answers of another station count for nothing, and are named', () => {
     const t = thought(CELLAR, {
       evidence: [{ kind: 'reading', test: 'part-K77', observation: 'coil', found: 12 }, ...shown('same-pump')],
@@ -276,7 +296,7 @@ describe('what was told, as a file', () => {
     [{ setting: 'upside down' }, /resting, called, high or dead/],
     [{ lately: ['flood'] }, /not one of what is done lately/],
     [{ evidence: [{ kind: 'reading', test: 'x', observation: 'y', found: null }] }, /evidence/],
-    [{ evidence: [{ kind: 'guess' }] }, /symptom, a reading or a probe/],
+    [{ evidence: [{ kind: 'guess' }] }, /symptom, a reading, a probe or a clamp/],
   ])('%j is refused in words', (wrong, words) => {
     const read = readTold({ ...told(CELLAR, {}), ...wrong });
     expect(!read.ok && read.problems.join()).toMatch(words);
@@ -392,7 +412,9 @@ describe('traps, each from what is seen to its name', () => {
     const given = (world: World) =>
       bites({
         world,
-        evidence: (change.evidence ?? []).flatMap((e) => (e.kind === 'probe' ? [] : [e as never])),
+        evidence: (change.evidence ?? []).flatMap((e) =>
+          e.kind === 'probe' || e.kind === 'clamp' ? [] : [e as never],
+        ),
         lately: change.lately ?? [],
         among: also!.among ?? (() => 0),
         next: faultTestsOf(world).find((t) => t.test.id === (also!.next as unknown as string)) ?? null,

@@ -1,5 +1,5 @@
 import type { Station } from '../station';
-import { probeId, probeTest, RISKS, worldOf } from '../tests';
+import { ownId, ownTest, RISKS, worldOf } from '../tests';
 import { sayPhrase, systemOf } from '../units';
 import { beliefs, boardOf, entropy, likelihoods, type Board, type Evidence } from './belief';
 import { cardOf, settingWords, standingIn, type Card } from './card';
@@ -10,11 +10,12 @@ import { fromBook } from './fromBook';
 import { floodOf, type Flood } from './flood';
 import { mendOf, type Mend } from './mend';
 import { allowed, candidates, EACH, nextOf, type Course } from './next';
+import { oftenOf, type Often } from './often';
 import { withPairs } from './pairs';
 import { NO_PAST, type Past } from './past';
 import { suspectsOf } from './suspects';
 import { ROUNDS, saysOf, symptomsOf } from './symptoms';
-import { closedOf, countedOf, PROBED, probesTold, seenOf, type Told } from './told';
+import { closedOf, countedOf, ownTold, PROBED, seenOf, type Told } from './told';
 import { bites, type Bite } from './traps';
 import { standings, sure, type Standing } from './verdict';
 import { sayEvidence } from './words';
@@ -24,6 +25,7 @@ export interface Tracing {
   readonly station: Station;
   /** What the meters have shown, by the book; what somebody says of the same stands in place of it. */
   readonly book: readonly Evidence[];
+  readonly past: Past;
   /** Single suspects; and those with the pairs that the last telling asked for. */
   singles: Board;
   board: Board;
@@ -37,10 +39,10 @@ export type Rows = readonly (readonly [suspect: string, row: Row])[];
  * @param part of so many, from 0
  * @param told now and then, which share of it is done
  */
-export function rowsOf(station: Station, past: Past, part: number, of: number, told?: (share: number) => void): Rows {
+export function rowsOf(station: Station, part: number, of: number, told?: (share: number) => void): Rows {
   const made = askingOf(station);
   if (!made.ok) return [];
-  const own = suspectsOf(station, made.asking.panel, past).filter((_, i) => i % of === part);
+  const own = suspectsOf(station, made.asking.panel, NO_PAST).filter((_, i) => i % of === part);
   return own.flatMap((s, i) => {
     told?.(i / own.length);
     const row = made.asking.row(s);
@@ -65,8 +67,15 @@ export function tracingOf(
   const board = boardOf(made.asking, suspectsOf(station, made.asking.panel, past), told);
   // Who cannot be told from whom, before the first answer waits for it.
   standings(board, beliefs(board, []));
-  return { ok: true, tracing: { station, singles: board, board, book: fromBook(past.findings) } };
+  return { ok: true, tracing: { station, singles: board, board, book: fromBook(past.findings), past } };
 }
+
+/** What every single suspect would show, to be thought over again with another past. */
+export const rowsKnown = ({ singles }: Tracing): Rows =>
+  singles.suspects.flatMap((s, i) => (singles.rows[i] ? [[s.id, singles.rows[i]] as const] : []));
+
+/** How often each kind of fault of a station comes, the commonest first. */
+export const oftenFor = ({ singles, past }: Tracing): Often[] => oftenOf(singles.suspects, past);
 
 /** What counts: what was told, and what the meters have shown where nobody said otherwise. */
 function evidenceOf({ book }: Tracing, told: Told): Evidence[] {
@@ -75,15 +84,12 @@ function evidenceOf({ book }: Tracing, told: Told): Evidence[] {
 }
 
 /** A board that knows the readings of one's own as well. */
-function withProbes(board: Board, told: Told): Board {
-  const news = probesTold(told).filter(
-    ({ probes, setting }, i, all) =>
-      !board.place.has(keyOf(probeId(probes, setting), PROBED)) &&
-      all.findIndex((x) => probeId(x.probes, x.setting) === probeId(probes, setting)) === i,
-  );
-  if (news.length === 0) return board;
-  const asking = news.reduce(
-    (a, { probes, setting }) => a.with(probeTest(a.world, probes, setting, PROBED)),
+function withOwn(board: Board, told: Told): Board {
+  const news = new Map(ownTold(told).map((own) => [ownId(own.of, own.setting), own]));
+  for (const id of news.keys()) if (board.place.has(keyOf(id, PROBED))) news.delete(id);
+  if (news.size === 0) return board;
+  const asking = [...news.values()].reduce(
+    (a, { of, setting }) => a.with(ownTest(a.world, of, setting, PROBED)),
     board.asking,
   );
   return boardOf(asking, board.suspects);
@@ -160,9 +166,9 @@ export function cardFor(tracing: Tracing, told: Told, id: string): Card | null {
 }
 
 /** How a suspect is mended. */
-export function mendFor({ board, station }: Tracing, id: string): Mend | null {
+export function mendFor({ board, station, past }: Tracing, id: string): Mend | null {
   const suspect = board.suspects.find((s) => s.id === id);
-  return suspect && suspect.faults.length > 0 ? mendOf(station, suspect, board.asking.world) : null;
+  return suspect && suspect.faults.length > 0 ? mendOf(station, suspect, board.asking.world, past.parts) : null;
 }
 
 /** The strongest reasons for and against a suspect, in a sentence. */
@@ -224,7 +230,7 @@ function trapsNow(
  */
 export function think(tracing: Tracing, told: Told, report?: (share: number) => void): Thought {
   const evidence = evidenceOf(tracing, told);
-  tracing.singles = withProbes(tracing.singles, told);
+  tracing.singles = withOwn(tracing.singles, told);
   tracing.board = withPairs(tracing.singles, evidence, tracing.board, report);
   const { board } = tracing;
   const p = beliefs(board, evidence);

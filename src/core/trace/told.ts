@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { METER_MODES } from '../circuit';
-import { SETTINGS, probeId, type Probes, type Setting } from '../tests';
+import { SETTINGS, ownId, type OwnReading, type Setting } from '../tests';
 import type { Evidence } from './belief';
 import { LATELY, type Lately } from './past';
 
@@ -42,8 +42,16 @@ const evidence = z.discriminatedUnion(
       found,
       doubted: z.literal(true).optional(),
     }),
+    /** The clamp round one core: what it showed, A, and how the station stood. */
+    z.strictObject({
+      kind: z.literal('clamp'),
+      core: text,
+      setting: z.enum(SETTINGS, 'must be resting, called, high or dead'),
+      found,
+      doubted: z.literal(true).optional(),
+    }),
   ],
-  'must be a symptom, a reading or a probe',
+  'must be a symptom, a reading, a probe or a clamp',
 );
 
 /** A trace as it is kept, handed on and read by the command line: what was told, in an open form. */
@@ -104,15 +112,21 @@ export const countedOf = ({ evidence: all }: Told): Evidence[] =>
     const is = e.found === 'open' ? Infinity : e.found;
     return e.kind === 'reading'
       ? [{ ...e, found: is }]
-      : [{ kind: 'reading', test: probeId(e, e.setting), observation: PROBED, found: is }];
+      : [{ kind: 'reading', test: ownId(e, e.setting), observation: PROBED, found: is }];
   });
 
 /** What the one observation of a reading of one's own is called. */
 export const PROBED = 'read';
 
-/** Readings of one's own: between which points, and how the station stood. */
-export const probesTold = ({ evidence: all }: Told): { probes: Probes; setting: Setting }[] =>
-  all.flatMap((e) => (e.kind === 'probe' ? [{ probes: { a: e.a, b: e.b, mode: e.mode }, setting: e.setting }] : []));
+/** Readings of one's own: of what, and how the station stood. */
+export const ownTold = ({ evidence: all }: Told): { of: OwnReading; setting: Setting }[] =>
+  all.flatMap((e): { of: OwnReading; setting: Setting }[] =>
+    e.kind === 'probe'
+      ? [{ of: { a: e.a, b: e.b, mode: e.mode }, setting: e.setting }]
+      : e.kind === 'clamp'
+        ? [{ of: { core: e.core }, setting: e.setting }]
+        : [],
+  );
 
 /** Questions that are closed: answered, skipped or impossible. */
 export const closedOf = ({ evidence: all, skipped, impossible }: Told): ReadonlySet<string> =>

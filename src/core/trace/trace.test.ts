@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
+import { faultsOf } from '../faults';
 import { randomFrom } from '../numeric';
+import { panelOf } from '../schemes';
 import { RISKS, type Risk } from '../tests';
 import { beliefs, boardOf, entropy, SLIP, type Board, type Evidence } from './belief';
 import { askingOf } from './dictionary';
@@ -8,6 +10,7 @@ import { likelihood } from './expect';
 import { alike, classesOf, groupsOf, questionsOf, type Question } from './groups';
 import { candidates, minutesBetween, nextOf, tells, after } from './next';
 import { explained, withPairs } from './pairs';
+import { oftenOf } from './often';
 import { factorsOf, NO_PAST } from './past';
 import { play } from './play';
 import { HEALTHY, OTHER } from './suspect';
@@ -263,7 +266,7 @@ describe('pairs', () => {
 describe('rows that others made', () => {
   it('parts make the whole, each suspect once, and what is thought of them is the same', () => {
     const station = demoStations().find((d) => d.file === 'workshop-sump.json')!.station;
-    const parts = [0, 1, 2].map((part) => rowsOf(station, NO_PAST, part, 3));
+    const parts = [0, 1, 2].map((part) => rowsOf(station, part, 3));
     const rows = parts.flat();
     const alone = tracingOf(station);
     const shared = tracingOf(station, NO_PAST, undefined, structuredClone(rows));
@@ -276,7 +279,7 @@ describe('rows that others made', () => {
   });
   it('one that is missing is made, and one that was made elsewhere is taken as it is', () => {
     const station = demoStations().find((d) => d.file === 'workshop-sump.json')!.station;
-    const other = rowsOf(station, NO_PAST, 1, 40);
+    const other = rowsOf(station, 1, 40);
     const [id, row] = other[0]!;
     const marked = { ...row, symptoms: row.symptoms.map((s) => !s) };
     const made = tracingOf(station, NO_PAST, undefined, [[id, marked]]);
@@ -290,7 +293,7 @@ describe('rows that others made', () => {
 describe('what is known beforehand', () => {
   const fault = (id: string) => cellar.suspects.find((s) => s.id === id)!.faults[0]!;
   const times = (past: Parameters<typeof factorsOf>[0], id: string) =>
-    factorsOf(past)(fault(id)).reduce((product, b) => product * b.times, 1);
+    factorsOf(past, cellar.asking.panel)(fault(id)).reduce((product, b) => product * b.times, 1);
   it('after floats were moved one that slipped is likelier, a winding is not', () => {
     const past = { ...NO_PAST, lately: ['floats'] as const };
     expect(times(past, 'alarm-slipped')).toBeGreaterThan(1);
@@ -313,6 +316,57 @@ describe('what is known beforehand', () => {
       'M1-clogged',
     );
     expect(here).toBe(2);
+  });
+  it('what the firm says of how often a kind comes takes the place of what is assumed, and its cases move that', () => {
+    const { cause, perYear } = fault('M1-clogged');
+    const rates = [{ cause, years: 5 }];
+    expect(times({ ...NO_PAST, rates }, 'M1-clogged')).toBeCloseTo(0.2 / perYear, 12);
+    expect(times({ ...NO_PAST, rates }, 'M1-seized')).toBe(1);
+    const confirmed = [{ cause, here: false }];
+    expect(times({ ...NO_PAST, rates, confirmed, stationYears: 50 }, 'M1-clogged')).toBeCloseTo(
+      (0.2 * 50 + 1) / 100 / perYear,
+      12,
+    );
+  });
+  it('what wears is likelier late in its life than early, in step with age, and what does not wear is as likely as ever', () => {
+    const at = (share: number, place = 'pump 1') => ({
+      ...NO_PAST,
+      parts: [
+        {
+          name: 'Pump',
+          place,
+          state: 'fitted' as const,
+          since: '2020-01-01',
+          serial: '',
+          warrantyTo: null,
+          at: null,
+          gone: { share, by: 'so much' },
+        },
+      ],
+    });
+    // Of a hazard that grows in step with age, half at half its life; over a whole life it comes once.
+    expect(times(at(1), 'M1-worn')).toBeCloseTo(2 * times(at(0.5), 'M1-worn'), 12);
+    expect(times(at(2 / Math.PI), 'M1-worn')).toBeCloseTo(1, 12);
+    expect(times(at(0), 'M1-worn')).toBe(0.2);
+    expect(times(at(50), 'M1-worn')).toBe(5);
+    expect(times(at(1), 'M1-clogged')).toBe(1);
+    expect(times(at(1, 'the shed'), 'M1-worn')).toBe(1);
+  });
+  it('each cause is of one kind, so that a firm’s figure for it is of no other', () => {
+    const rates = new Map<string, Set<number>>();
+    for (const { station } of demoStations()) {
+      const made = panelOf(station);
+      for (const f of made.ok ? faultsOf(station, made.panel) : [])
+        rates.set(f.cause, (rates.get(f.cause) ?? new Set()).add(f.perYear));
+    }
+    expect([...rates].filter(([, of]) => of.size > 1)).toEqual([]);
+  });
+  it('how often each kind comes is told once for each, with every suspect of it, the commonest first', () => {
+    const all = oftenOf(cellar.suspects, NO_PAST);
+    expect(new Set(all.map((o) => o.cause)).size).toBe(all.length);
+    expect(all.map((o) => o.now)).toEqual([...all.map((o) => o.now)].sort((a, b) => b - a));
+    const families = new Set(cellar.suspects.filter((s) => s.kind === 'fault').map((s) => s.family));
+    expect(all.reduce((n, o) => n + o.labels.length, 0)).toBe(families.size);
   });
 });
 

@@ -8,6 +8,21 @@ const read = (kind: Format, text: string, system: UnitSystem = 'metric') => {
   return parsed.ok ? parsed.value : parsed.reason;
 };
 
+describe('ohms', () => {
+  it.each([
+    ['0.4', 0.4],
+    ['0.4 Ω', 0.4],
+    ['4.7 kΩ', 4700],
+    ['500 MΩ', 5e8],
+    ['2 Mohm', 2e6],
+    ['2 GΩ', 2e9],
+    // A bond is read in thousandths: the case of the prefix tells the two apart.
+    ['35 mΩ', 0.035],
+    ['35 mohm', 0.035],
+  ])('%s', (text, ohms) => expect(read('resistance', text)).toBeCloseTo(ohms, 9));
+  it('a prefix of nothing is refused', () => expect(read('resistance', '5 M')).toMatch(/not a unit/));
+});
+
 describe('lengths as they are written on site', () => {
   // 1 in = 25.4 mm and 1 ft = 304.8 mm exactly, so each of these is known by hand.
   it.each([

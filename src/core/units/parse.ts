@@ -15,14 +15,18 @@ const VULGAR: Readonly<Record<string, string>> = {
 };
 
 function normalise(text: string): string {
-  return text
-    .replace(/[½¼¾⅛⅜⅝⅞]/g, (c) => ` ${VULGAR[c]}`)
-    .replace(/[′’‘]/g, "'")
-    .replace(/[″”“]/g, '"')
-    .replace(/[−–]/g, '-')
-    .replace(/\u00a0|\u202f/g, ' ')
-    .trim()
-    .toLowerCase();
+  return (
+    text
+      .replace(/[½¼¾⅛⅜⅝⅞]/g, (c) => ` ${VULGAR[c]}`)
+      .replace(/[′’‘]/g, "'")
+      .replace(/[″”“]/g, '"')
+      .replace(/[−–]/g, '-')
+      .replace(/\u00a0|\u202f/g, ' ')
+      // Of ohms the case of the prefix says a thousand millions of them.
+      .replace(/M(?=[Ω\u2126ω]|ohm)/gi, (m) => (m === 'M' ? 'mega' : 'milli'))
+      .trim()
+      .toLowerCase()
+  );
 }
 
 function readTime(text: string): number | null {

@@ -28,61 +28,53 @@ const stations = [
 ].filter((s) => panelOf(s).ok);
 
 describe('a conductor that is live in earnest is never called a ghost, open, or near zero', () => {
-  it.each(stations.map((s) => [s.identity.name, s] as const))(
-    '%s, every terminal with every input',
-    { timeout: 60_000 },
-    (_, station) => {
-      const wired = wire(station, built(station));
-      const solve = panelSolver(wired);
-      const nodes = [...new Set(wired.points.values())].filter((n) => n !== EARTH);
-      let asked = 0;
-      for (const inputs of inputsToTry(wired.panel)) {
-        const { states, solution } = solve(inputs);
-        const ways = reached(wired, states);
-        for (const node of nodes) {
-          const [ac, dc] = [potential(solution, node, 'ac'), potential(solution, node, 'dc')];
-          if (!ways.has(node) || rms(ac, dc) < HURTS) continue;
-          asked++;
-          for (const mode of ['ac-volts', 'low-z-volts'] as const) {
-            const reading = read(wired.structure, states, node, EARTH, mode);
-            if (!reading.ok || reading.unit !== 'V') throw new Error('volts are always read');
-            expect([node, mode, reading.state]).toEqual([node, mode, 'steady']);
-            expect(reading.value).toBeGreaterThan(0.9 * HURTS);
-            expect(reading.toEarth[0]).toBeGreaterThan(HURTS);
-          }
-          // No resistance is read there, and a mode that is blind to it does not say that there is none.
-          expect(read(wired.structure, states, node, EARTH, 'continuity')).toMatchObject({ ok: false, reason: 'live' });
-          expect(read(wired.structure, states, node, EARTH, 'dc-volts')).toMatchObject({ ok: true });
-          const direct = read(wired.structure, states, node, EARTH, 'dc-volts');
-          expect(direct.ok && ['blind', 'steady'].includes(direct.state)).toBe(true);
+  it.each(stations.map((s) => [s.identity.name, s] as const))('%s, every terminal with every input', (_, station) => {
+    const wired = wire(station, built(station));
+    const solve = panelSolver(wired);
+    const nodes = [...new Set(wired.points.values())].filter((n) => n !== EARTH);
+    let asked = 0;
+    for (const inputs of inputsToTry(wired.panel)) {
+      const { states, solution } = solve(inputs);
+      const ways = reached(wired, states);
+      for (const node of nodes) {
+        const [ac, dc] = [potential(solution, node, 'ac'), potential(solution, node, 'dc')];
+        if (!ways.has(node) || rms(ac, dc) < HURTS) continue;
+        asked++;
+        for (const mode of ['ac-volts', 'low-z-volts'] as const) {
+          const reading = read(wired.structure, states, node, EARTH, mode);
+          if (!reading.ok || reading.unit !== 'V') throw new Error('volts are always read');
+          expect([node, mode, reading.state]).toEqual([node, mode, 'steady']);
+          expect(reading.value).toBeGreaterThan(0.9 * HURTS);
+          expect(reading.toEarth[0]).toBeGreaterThan(HURTS);
         }
+        // No resistance is read there, and a mode that is blind to it does not say that there is none.
+        expect(read(wired.structure, states, node, EARTH, 'continuity')).toMatchObject({ ok: false, reason: 'live' });
+        expect(read(wired.structure, states, node, EARTH, 'dc-volts')).toMatchObject({ ok: true });
+        const direct = read(wired.structure, states, node, EARTH, 'dc-volts');
+        expect(direct.ok && ['blind', 'steady'].includes(direct.state)).toBe(true);
       }
-      expect(asked).toBeGreaterThan(50);
-    },
-  );
+    }
+    expect(asked).toBeGreaterThan(50);
+  });
 });
 
 describe('wrong landings are told as what they are', () => {
-  it(
-    'a sample of all single and paired ones, on every demo station with every scheme: no danger goes untold',
-    { timeout: 120_000 },
-    () => {
-      const EVERY = 61;
-      let n = 0;
-      const [alike, unlike]: [string[], string[]] = [[], []];
-      for (const { station, panel, name } of panelsToTry()) {
-        const judge = judgeOf(station, panel);
-        for (const { what, landings } of miswiringsOf(panel)) {
-          if (n++ % EVERY !== 0) continue;
-          const [is, says] = [judge(landings), told(station, panel, landings)];
-          (is === says ? alike : unlike).push(`${name}: ${what}: is ${is}, told as ${says}`);
-        }
+  it('a sample of all single and paired ones, on every demo station with every scheme: no danger goes untold', () => {
+    const EVERY = 61;
+    let n = 0;
+    const [alike, unlike]: [string[], string[]] = [[], []];
+    for (const { station, panel, name } of panelsToTry()) {
+      const judge = judgeOf(station, panel);
+      for (const { what, landings } of miswiringsOf(panel)) {
+        if (n++ % EVERY !== 0) continue;
+        const [is, says] = [judge(landings), told(station, panel, landings)];
+        (is === says ? alike : unlike).push(`${name}: ${what}: is ${is}, told as ${says}`);
       }
-      expect(alike.length).toBeGreaterThan(150);
-      expect(unlike.filter((w) => w.includes('is danger'))).toEqual([]);
-      expect(alike.length / (alike.length + unlike.length)).toBeGreaterThanOrEqual(0.98);
-    },
-  );
+    }
+    expect(alike.length).toBeGreaterThan(150);
+    expect(unlike.filter((w) => w.includes('is danger'))).toEqual([]);
+    expect(alike.length / (alike.length + unlike.length)).toBeGreaterThanOrEqual(0.98);
+  });
 });
 
 const demo = (file: string): Station => demoStations().find((d) => d.file === file)!.station;

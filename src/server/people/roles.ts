@@ -68,6 +68,7 @@ export const WAYS: readonly Way[] = [
     'due/reminder',
     'figures',
     'firm/[profile]',
+    'firm/rates',
     'firm/rules',
     'photos/[photo]',
     'photos/book/[photo]',
@@ -90,6 +91,7 @@ export const WAYS: readonly Way[] = [
   ].map((p) => looks(`/api/${p}`)),
   ...[
     'firm/[profile]',
+    'firm/rates',
     'firm/rules',
     'pumps',
     'runs/[run]/entries',

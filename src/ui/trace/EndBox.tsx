@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useEffect, useRef, useState } from 'react';
-import type { Bar, Mend, Thought, Told } from '@/core/trace';
+import type { Bar, KeptPart, Mend, Spare, Thought, Told } from '@/core/trace';
 import { useEditor } from '../editor/StationProvider';
 import { keep, kept, newKey } from '../parts/browserKeep';
 import { TextBox } from '../parts/TextBox';
@@ -80,6 +80,66 @@ function BookLine({ bar, thought, told, tell }: { bar: Bar; thought: Thought } &
   );
 }
 
+/** A part of the book in a line: which, since when, how far through its life, and until when it is under warranty. */
+const partWords = ({ name, serial, since, gone, warrantyTo, at, place }: KeptPart): string =>
+  [
+    `${name}${serial ? ` (${serial})` : ''}`,
+    at === null ? '' : `in the book of ${at}`,
+    at === null && place ? place : '',
+    `since ${since}`,
+    gone ? `${gone.by} gone` : '',
+    warrantyTo ? `warranty to ${warrantyTo}` : '',
+  ]
+    .filter((w) => w !== '')
+    .join(', ');
+
+/** What is asked for in a shop for one device, what sits there, and what lies on a shelf. */
+function SpareLine({ of }: { of: Spare }) {
+  return (
+    <Box component="li" sx={{ py: 0.75, borderTop: 1, borderColor: 'divider' }}>
+      <Typography variant="body1" component="p" sx={{ m: 0 }}>
+        <b>{of.tag}</b> {of.does}: {of.asks}
+      </Typography>
+      {of.fitted.map((p) => (
+        <Typography key={partWords(p)} variant="body2" component="p" sx={{ m: 0 }}>
+          Fitted now: {partWords(p)}.
+        </Typography>
+      ))}
+      {of.shelf.map((p) => (
+        <Typography key={partWords(p)} variant="body2" component="p" sx={{ m: 0 }}>
+          On the shelf: {partWords(p)}.
+        </Typography>
+      ))}
+      {of.shelf.length === 0 && (
+        <Typography variant="body2" component="p" sx={{ m: 0, color: 'text.secondary' }}>
+          No book of the firm has one on its shelf by a name like it.
+        </Typography>
+      )}
+    </Box>
+  );
+}
+
+/** What may be opened or changed for it, and whether one is at hand. */
+function Spares({ all }: { all: readonly Spare[] }) {
+  if (all.length === 0) return null;
+  const found = all.some((s) => s.shelf.length > 0);
+  return (
+    <Box sx={{ mt: 1 }}>
+      <Typography variant="label">parts</Typography>
+      <Box component="ul" aria-label="parts for the mend" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+        {all.map((s) => (
+          <SpareLine key={s.tag} of={s} />
+        ))}
+      </Box>
+      {found && (
+        <Typography variant="body2" component="p" sx={{ m: 0 }}>
+          What lies on a shelf is found by its name alone: compare its figures with what is asked for.
+        </Typography>
+      )}
+    </Box>
+  );
+}
+
 /** How it is mended, by which job, and what is tested again. */
 function TheMend({ is, id, sure }: { is: Mend; id: number; sure: boolean }) {
   return (
@@ -96,6 +156,7 @@ function TheMend({ is, id, sure }: { is: Mend; id: number; sure: boolean }) {
           : 'Nothing is bought for it.'}{' '}
         Isolate, lock and prove dead first, as the card of the job says.
       </Typography>
+      <Spares all={is.spares} />
       {is.job && (
         <Typography variant="body1" component="p" sx={{ m: 0, mt: 1 }}>
           Job card: <Link href={`/stations/${id}/prove?job=${is.job.id}`}>{is.job.title}</Link>

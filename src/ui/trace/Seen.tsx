@@ -2,18 +2,13 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useMemo, useState } from 'react';
 import { LATELY, type Lately, type Look, type Told } from '@/core/trace';
 import { traitsOf } from '@/core/duties';
-import { panelOf } from '@/core/schemes';
 import type { Station } from '@/core/station';
-import { parseQuantity } from '@/core/units';
-import { useStationSystem } from '../editor/StationProvider';
-import { Pick as Choose } from '../parts/Pick';
 import { Segments, WRAPPED } from '../parts/Segments';
-import { TextBox } from '../parts/TextBox';
 import { TickBox } from '../parts/TickBox';
 import { LookLine } from './LookLine';
+import { OwnReading } from './OwnReading';
 
 /** Where the water stands, in few words: of a station that empties, and of one that fills. */
 const WATER = {
@@ -39,71 +34,6 @@ interface Props {
   onGo(): void;
 }
 
-const MODES = [
-  ['ac-volts', 'volts, AC'],
-  ['dc-volts', 'volts, DC'],
-  ['low-z-volts', 'volts, low impedance'],
-  ['ohms', 'ohms'],
-] as const;
-type Mode = (typeof MODES)[number][0];
-
-/** A reading that was taken already, between any two points. */
-function OwnReading({ told, tell, station }: Pick<Props, 'told' | 'tell' | 'station'>) {
-  const system = useStationSystem();
-  const points = useMemo(() => {
-    const made = panelOf(station);
-    if (!made.ok) return [];
-    const pins = made.panel.devices.flatMap((d) =>
-      Object.values(d.elements).flatMap((e) => e.pins.map((p) => `${d.tag}:${p}`)),
-    );
-    return [...new Set([...made.panel.terminals.map((t) => t.id), ...pins, 'earth'])];
-  }, [station]);
-  const [a, setA] = useState('');
-  const [b, setB] = useState('');
-  const [mode, setMode] = useState<Mode>('ac-volts');
-  const [text, setText] = useState('');
-  const ohms = mode === 'ohms';
-  const open = ohms && /^(ol|open)$/i.test(text.trim());
-  const parsed = text.trim() === '' || open ? null : parseQuantity(ohms ? 'resistance' : 'voltage', text, system);
-  const setting = told.setting;
-  const ready = a !== '' && b !== '' && a !== b && setting !== null && (open || parsed?.ok);
-  const choices = points.map((p) => [p, p] as const);
-  return (
-    <Box
-      sx={{
-        display: 'grid',
-        gridTemplateColumns: 'repeat(auto-fit, minmax(120px, 1fr))',
-        gap: 1.25,
-        alignItems: 'start',
-        mt: 1,
-      }}
-    >
-      <Choose label="red on" value={a} choices={choices} onPick={(v) => setA(v)} empty="" />
-      <Choose label="black on" value={b} choices={choices} onPick={(v) => setB(v)} empty="" />
-      <Choose label="dialled" value={mode} choices={MODES} onPick={(v) => setMode(v)} />
-      <TextBox
-        label="it read"
-        value={text}
-        onChange={(e) => setText(e.target.value)}
-        problem={parsed && !parsed.ok ? parsed.reason : undefined}
-        help={setting === null ? 'say first where the water stood' : ohms ? 'Ω, or OL for an open line' : 'V'}
-      />
-      <Button
-        variant="outlined"
-        disabled={!ready}
-        onClick={() => {
-          if (!setting) return;
-          const found = open ? ('open' as const) : parsed?.ok ? parsed.value : 0;
-          tell({ ...told, evidence: [...told.evidence, { kind: 'probe', a, b, mode, setting, found }] });
-          setText('');
-        }}
-        sx={{ minHeight: 40 }}
-      >
-        it was so
-      </Button>
-    </Box>
-  );
-}
 /** What somebody sees, hears, feels and smells; where the water stands; what was done lately; what was read already. */
 export function Seen({ told, tell, looks, station, onGo }: Props) {
   const shownOf = (id: string) => {

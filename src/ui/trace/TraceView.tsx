@@ -14,17 +14,19 @@ import { StationShaft } from '../shaft/StationShaft';
 import { EndBox } from './EndBox';
 import { FloodLine } from './FloodLine';
 import { NextCard } from './NextCard';
+import { OftenList } from './OftenList';
 import { Seen } from './Seen';
 import { Suspects } from './Suspects';
 import { ToldList } from './ToldList';
 import { useTold } from './useTold';
 import { useTracing } from './useTracing';
 
-type Page = 'seen' | 'next' | 'told' | 'end';
+type Page = 'seen' | 'next' | 'told' | 'often' | 'end';
 const PAGES: readonly (readonly [Page, string])[] = [
   ['seen', 'what is seen'],
   ['next', 'next test'],
   ['told', 'what was told'],
+  ['often', 'how often'],
   ['end', 'the end'],
 ];
 
@@ -124,12 +126,13 @@ export function TraceView({ station, revision, past }: { station: Station; revis
   const { told, tell, keeping, aside, resumed, begin } = useTold(id, of);
   const [page, setPage] = useState<Page | null>(null);
   const lately = told?.lately.join(' ') ?? null;
+  const [rates, setRates] = useState(past.rates);
   const whole = useMemo(
     (): Past | null =>
-      lately === null ? null : { ...past, lately: lately.split(' ').filter((l): l is Lately => l in LATELY) },
-    [past, lately],
+      lately === null ? null : { ...past, rates, lately: lately.split(' ').filter((l): l is Lately => l in LATELY) },
+    [past, lately, rates],
   );
-  const { stage, looks, thought, current, card, mend } = useTracing(station, whole, told);
+  const { stage, looks, thought, current, card, mend, often } = useTracing(station, whole, told);
   const chosen = useChosen(told, card);
   const shown = chosen.card ?? thought?.next ?? null;
   const assumed = useMemo(() => [unconfirmed(station).length, surveyFigures(station).length] as const, [station]);
@@ -152,6 +155,7 @@ export function TraceView({ station, revision, past }: { station: Station; revis
       />
     ),
     told: () => <ToldList told={told} tell={tell} thought={thought} current={current} begin={begin} />,
+    often: () => <OftenList ask={often} onKept={setRates} />,
     end: () => <EndBox thought={thought} told={told} tell={tell} mend={mend} />,
   };
   return (

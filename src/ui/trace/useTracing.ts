@@ -1,7 +1,7 @@
 'use client';
 import { wrap, proxy, type Remote } from 'comlink';
-import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Card, Look, Mend, Past, Rows, Thought, Told } from '@/core/trace';
+import { useCallback, useEffect, useState } from 'react';
+import type { Card, Look, Mend, Often, Past, Rows, Thought, Told } from '@/core/trace';
 import type { Station } from '@/core/station';
 import type { TraceApi } from '@/workers/trace';
 
@@ -31,75 +31,106 @@ function started(): Thread {
 }
 
 /** One thread’s part of the suspects; nothing where it fell over: the first thread asks those itself. */
-function partOf({ worker, api }: Thread, station: Station, past: Past, part: number): Promise<Rows> {
+function partOf({ worker, api }: Thread, station: Station, part: number): Promise<Rows> {
   return new Promise((resolve) => {
     worker.onerror = () => resolve([]);
-    api.rows(station, past, part, THREADS).then(resolve, () => resolve([]));
+    api.rows(station, part, THREADS).then(resolve, () => resolve([]));
   });
 }
 
-/**
- * Fault finding of a station, in threads of its own: every suspect is asked once, by several at a time, then each answer is thought over. What
- * was thought of an older telling is not heard.
- */
-export function useTracing(station: Station, past: Past | null, told: Told | null) {
-  const remote = useRef<Remote<TraceApi> | null>(null);
-  const [stage, setStage] = useState<Stage>({ kind: 'asking', share: 0 });
-  const [thought, setThought] = useState<{ of: Told; is: Thought } | null>(null);
+/** A station whose suspects were asked what they would show: the thread that knows it, and rows that others have made. */
+interface Asked {
+  readonly api: Remote<TraceApi>;
+  readonly station: Station;
+  readonly rows: Rows;
+}
+
+/** Asks every suspect of a station once, by several threads at a time. */
+function useAsked(station: Station, onStage: (stage: Stage) => void) {
+  const [asked, setAsked] = useState<Asked | null>(null);
   const [looks, setLooks] = useState<readonly Look[]>([]);
   useEffect(() => {
-    if (!past) return;
-    let [over, heard] = [false, false];
+    let over = false;
     const first = started();
     const others = Array.from({ length: THREADS - 1 }, started);
-    first.worker.onerror = () => void (!over && setStage({ kind: 'cannot', reasons: FELL }));
+    const fell = () => void (!over && onStage({ kind: 'cannot', reasons: FELL }));
+    first.worker.onerror = fell;
     void first.api.looks(station).then(
       (all) => void (!over && setLooks(all)),
       () => {},
     );
     const asking = async () => {
-      // What is said on the way may come after the answer: a bar never goes back.
+      // What is said on the way may come late: a bar never goes back.
       let most = 0;
       const hear = proxy((share: number) => {
-        if (over || heard || share <= most) return;
+        if (over || share <= most) return;
         most = share;
-        setStage({ kind: 'asking', share });
+        onStage({ kind: 'asking', share });
       });
-      const parts = others.map((o, i) => partOf(o, station, past, i + 1));
-      await first.api.share(station, past, THREADS, hear);
+      const parts = others.map((o, i) => partOf(o, station, i + 1));
+      await first.api.share(station, THREADS, hear);
       const rows = (await Promise.all(parts)).flat();
+      most = 1;
       for (const o of others) o.worker.terminate();
-      const made = await first.api.begin(station, past, rows, hear);
-      if (over) return;
-      heard = true;
-      remote.current = first.api;
-      setStage(made.ok ? { kind: 'ready' } : { kind: 'cannot', reasons: made.reasons });
+      if (!over) setAsked({ api: first.api, station, rows });
     };
-    asking().catch(() => void (!over && setStage({ kind: 'cannot', reasons: FELL })));
+    onStage({ kind: 'asking', share: 0 });
+    asking().catch(fell);
     return () => {
       over = true;
-      remote.current = null;
+      setAsked(null);
       for (const { worker } of [first, ...others]) worker.terminate();
     };
-  }, [station, past]);
+  }, [station, onStage]);
+  return { asked, looks };
+}
+
+/**
+ * Fault finding of a station, in threads of its own: every suspect is asked once, then each answer is thought over. What was thought of an older
+ * telling, or by another past, is not heard; who was asked is not asked again when the past is another.
+ */
+export function useTracing(station: Station, past: Past | null, told: Told | null) {
+  const [stage, setStage] = useState<Stage>({ kind: 'asking', share: 0 });
+  const { asked, looks } = useAsked(station, setStage);
+  const [begun, setBegun] = useState<{ api: Remote<TraceApi>; past: Past } | null>(null);
+  const [thought, setThought] = useState<{ of: Told; by: Past; is: Thought } | null>(null);
   useEffect(() => {
-    if (stage.kind !== 'ready' || !told) return;
+    if (!asked || !past) return;
     let over = false;
-    void remote.current
-      ?.think(
+    const nobody = proxy(() => {});
+    asked.api.begin(asked.station, past, asked.rows, nobody).then(
+      (made) => {
+        if (over) return;
+        if (made.ok) setBegun({ api: asked.api, past });
+        setStage(made.ok ? { kind: 'ready' } : { kind: 'cannot', reasons: made.reasons });
+      },
+      () => void (!over && setStage({ kind: 'cannot', reasons: FELL })),
+    );
+    return () => {
+      over = true;
+      setBegun(null);
+    };
+  }, [asked, past]);
+  useEffect(() => {
+    if (!begun || !told) return;
+    let over = false;
+    void begun.api
+      .think(
         told,
         proxy(() => {}),
       )
       .then(
-        (is) => void (!over && is && setThought({ of: told, is })),
+        (is) => void (!over && is && setThought({ of: told, by: begun.past, is })),
         () => void (!over && setStage({ kind: 'cannot', reasons: FELL })),
       );
     return () => void (over = true);
-  }, [stage, told]);
+  }, [begun, told]);
   const card = useCallback(
-    async (of: Told, id: string): Promise<Card | null> => (await remote.current?.card(of, id)) ?? null,
-    [],
+    async (of: Told, id: string): Promise<Card | null> => (await begun?.api.card(of, id)) ?? null,
+    [begun],
   );
-  const mend = useCallback(async (id: string): Promise<Mend | null> => (await remote.current?.mend(id)) ?? null, []);
-  return { stage, looks, thought: thought?.is ?? null, current: thought?.of === told, card, mend };
+  const mend = useCallback(async (id: string): Promise<Mend | null> => (await begun?.api.mend(id)) ?? null, [begun]);
+  const often = useCallback(async (): Promise<readonly Often[]> => (await begun?.api.often()) ?? [], [begun]);
+  const current = thought?.of === told && thought?.by === past;
+  return { stage, looks, thought: thought?.is ?? null, current, card, mend, often };
 }

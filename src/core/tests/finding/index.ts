@@ -34,4 +34,4 @@ export const faultTestsOf = (world: World): FaultTest[] =>
 
 export type { FaultTest } from './faultTest';
 export { actsOf, levelOf, SETTINGS, type Setting } from './setting';
-export { probeId, probeTest } from './probe';
+export { ownId, ownTest, type OwnReading } from './probe';
