@@ -88,7 +88,7 @@ describe('what is thought', () => {
     const core = panel.cores.find((c) => c.pin.startsWith(`${motor.tag}:`) && !c.pin.endsWith(':PE'))!.id;
     const clamp = { kind: 'clamp', core, setting: 'called', found: 0 } as const;
     const t = thought(CELLAR, { evidence: [...shown('no-water'), clamp] });
-    expect([t.told[1], t.strangers]).toEqual([`round ${core}: 0 A`, []]);
+    expect([t.told[1], t.strangers]).toEqual([`round ${core}: 0 mA`, []]);
     // Nothing flows though it is called: what would let it run and move nothing is less likely than without.
     const share = (of: typeof t, id: string) =>
       of.bars.find((b) => b.faults.some((f) => f.id === id))?.probability ?? 0;

@@ -23,7 +23,9 @@ function sayFound(board: Board, o: Observation, found: Found): string {
   if (typeof found === 'number') {
     const format = formatOf(o);
     if (format === 'resistance' && found > 1e7) return 'open line';
-    return sayPhrase([{ value: found, format: format ?? 'factor' }], systemOf(board.asking.station.profile));
+    // Round a core there may be a leak, or all that a motor draws.
+    const by = format === 'leak' && found >= 1 ? 'current' : (format ?? 'factor');
+    return sayPhrase([{ value: found, format: by }], systemOf(board.asking.station.profile));
   }
   const { outcomes } = board.asking.panel;
   return found.length === 0
