@@ -17,7 +17,7 @@ module.exports = {
       name: 'cli-knows-core-backup-and-seals',
       severity: 'error',
       from: { path: '^src/cli', pathNot: '\\.test\\.ts$' },
-      to: { path: '^src/(app|ui|server|workers|pool)', pathNot: '^src/server/(backup|verify)\\.ts$' },
+      to: { path: '^src/(app|ui|server|workers|pool)', pathNot: '^src/server/(backup|db|restore|verify)\\.ts$' },
     },
     layer('pool-knows-core-and-papers', '^src/pool', '^src/(app|server|workers|cli|ui/(?!card/|theme/|parts/when))'),
     layer('workers-know-core', '^src/workers', '^src/(app|ui|server|cli)'),

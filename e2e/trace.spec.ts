@@ -108,6 +108,7 @@ test('a welded float is found by keyboard alone, mended by its job, and stands i
   await expect(end).toContainText('For it:');
   await expect(end.getByRole('region', { name: 'the mend' })).toContainText('change the float');
   await expect(end).toContainText('Test again after it: Bench test');
+  await expect(end.getByRole('list', { name: 'parts for the mend' })).toContainText('No book of the firm has one');
   await end.getByRole('textbox', { name: 'who' }).fill('R. T.');
   await end.getByRole('button', { name: 'it was so: write it in the book' }).press('Enter');
   await expect(end).toContainText('It stands in the book');
@@ -117,9 +118,22 @@ test('a welded float is found by keyboard alone, mended by its job, and stands i
   await page.getByRole('button', { name: 'what was told' }).click();
   await expect(page.getByRole('list', { name: 'what was told' }).getByRole('listitem').first()).toContainText(
     'runs and never stops',
+    // Every suspect is asked again before words are known.
+    { timeout: 60_000 },
   );
   const file = await taken(page, 'hand it on as a file');
   expect(JSON.parse(file.text)).toMatchObject({ format: 'pit-bell/trace', confirmed: 'pump-welded' });
+  await page.getByRole('button', { name: 'how often' }).press('Enter');
+  const often = page.getByRole('list', { name: 'how often each comes' }).getByRole('listitem');
+  const welded = often.filter({ hasText: 'its contact carried more than it is made for' });
+  await expect(welded).toContainText('once in 167 years');
+  await welded.getByRole('button', { name: /say otherwise/ }).press('Enter');
+  await welded.getByLabel('once in').fill('4');
+  await welded.getByRole('button', { name: 'so it is with us' }).press('Enter');
+  await expect(welded).toContainText('as the firm says');
+  await welded.getByRole('button', { name: /say otherwise/ }).press('Enter');
+  await welded.getByRole('button', { name: 'as assumed again' }).press('Enter');
+  await expect(welded).toContainText('assumed');
 });
 
 test('on a phone without a signal the trace goes on, and is there again after a break', async ({ browser }) => {

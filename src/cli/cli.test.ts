@@ -407,16 +407,18 @@ describe('pitbell trace', () => {
   });
 });
 
+const AT_FIRST = '2026-11-24T09:41:00.000Z';
+
 describe('pitbell backup', () => {
   it('copies a data folder that is being written to, counts what the copy holds, and replaces nothing', async () => {
     const data = path.join(folder, 'data');
     const db = openDataFolder(data);
-    createStation(db, sound(), '2026-11-24T09:41:00.000Z');
+    createStation(db, sound(), AT_FIRST);
     const to = path.join(folder, 'kept.sqlite');
     const { status, out } = await pitbell('backup', to, '--data', data);
     expect([status, JSON.parse(out)]).toEqual([
       0,
-      { file: to, stations: 1, revisions: 1, testRuns: 0, findings: 0, pages: 0, readings: 0, photos: null },
+      { file: to, stations: 1, revisions: 1, testRuns: 0, findings: 0, pages: 0, readings: 0, photos: 0 },
     ]);
     // What is written after it is not in it, and it is a data folder’s file like any other.
     createStation(db, sound(), '2026-11-24T09:42:00.000Z');
@@ -429,5 +431,21 @@ describe('pitbell backup', () => {
     expect((await pitbell('backup', path.join(folder, 'no.sqlite'), '--data', folder)).err).toEqual([
       expect.stringMatching(/there is no .*pitbell\.sqlite/),
     ]);
+    // What it holds is told; switched, it takes the place of what is there.
+    const told = await pitbell('restore', to, '--data', data);
+    expect(JSON.parse(told.out)).toMatchObject({ switched: false, holds: { stations: 1 }, last: AT_FIRST });
+    const later = openDataFolder(data);
+    expect(findStation(later, 2)).not.toBeNull();
+    later.close();
+    expect(JSON.parse((await pitbell('restore', to, '--switch', '--data', data)).out)).toMatchObject({
+      switched: true,
+    });
+    const back = openDataFolder(data);
+    expect(findStation(back, 2)).toBeNull();
+    back.close();
+    writeFileSync(path.join(folder, 'none.sqlite'), 'x'.repeat(5000));
+    expect((await pitbell('restore', path.join(folder, 'none.sqlite'), '--data', data)).err[0]).toMatch(
+      /file is not a database/,
+    );
   });
 });

@@ -3,6 +3,7 @@ import { FORMATS, siUnitOf, type Format } from '@/core/units';
 import { Complaint } from './io';
 import type { Verb } from './verb';
 import { backup } from './verbs/backup';
+import { restore } from './verbs/restore';
 import { book } from './verbs/book';
 import { check } from './verbs/check';
 import { demo } from './verbs/demo';
@@ -25,6 +26,7 @@ const VERBS: Readonly<Record<string, Verb>> = {
   trace,
   demo,
   backup,
+  restore,
   verify,
 };
 

@@ -49,8 +49,11 @@ function changeRefused({ headers }: Pick<IncomingMessage, 'headers'>, host: stri
     return refusal(403, 'this change comes from a page of another site');
   if (origin === undefined && site !== undefined && site !== 'same-origin' && site !== 'none')
     return refusal(403, 'this change comes from another site');
-  if (!/^(application\/json|image\/(jpeg|png|webp))\s*(;|$)/i.test(type))
-    return refusal(415, 'changes are sent as JSON (content-type: application/json), photographs as JPEG, PNG or WebP');
+  if (!/^(application\/(json|octet-stream)|image\/(jpeg|png|webp))\s*(;|$)/i.test(type))
+    return refusal(
+      415,
+      'changes are sent as JSON (content-type: application/json), photographs as JPEG, PNG or WebP, pieces of files as application/octet-stream',
+    );
   return null;
 }
 

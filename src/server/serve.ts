@@ -14,6 +14,8 @@ import { PERSON } from './people/who';
 import { contentPolicy, GUARDS, LOOPBACK, METHODS, newNonce, refused } from './door';
 import { listNames } from './heads';
 import { nightlyCopies } from './nightly';
+import { dropLeft } from './pieces';
+import { onAlone } from './switching';
 import { emptyBin } from './rest';
 
 export interface Serving {
@@ -174,9 +176,10 @@ function readPanels(folder: string): () => Promise<void> {
 /** How often the bin is looked at, ms. */
 const DAY = 86_400_000;
 
-/** Deletes for good what has rested in the bin long enough; where that fails it rests on. */
+/** Deletes for good what has rested in the bin long enough, and what nobody went on sending; where that fails it rests on. */
 function emptyBinNow(): void {
   try {
+    dropLeft(Date.now());
     emptyBin(database(), Date.now());
   } catch (error) {
     process.stderr.write(`the bin was not emptied: ${(error as Error).message}\n`);
@@ -240,7 +243,7 @@ export async function serveBuilt(serving: Serving): Promise<{ firstWord: string 
   const app = next({ dev: false, dir: folder, hostname: host, port });
   // The port first: a second start must not get as far as the application.
   let handle: Handler | null = null;
-  const gate = await gateFor(serving);
+  let gate = await gateFor(serving);
   const all = namesOf({ host, names });
   const build = readFileSync(path.join(folder, '.next/BUILD_ID'), 'utf8').trim();
   const listener = (request: IncomingMessage, response: ServerResponse) => {
@@ -259,7 +262,23 @@ export async function serveBuilt(serving: Serving): Promise<{ firstWord: string 
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, stop);
   await app.prepare();
   noPanels = readPanels(folder);
-  handle = builtFirst(folder, app.getRequestHandler() as Handler);
+  const answers = builtFirst(folder, app.getRequestHandler() as Handler);
+  handle = answers;
+  onAlone(async (work) => {
+    handle = null;
+    try {
+      await noPanels();
+      work();
+    } finally {
+      gate = await gateFor(serving);
+      noPanels = readPanels(folder);
+      handle = answers;
+      // A backup in which nobody has an account yet would let nobody in.
+      const word = firstWord({ ...serving, invite: false });
+      if (word !== null)
+        process.stdout.write(`\nNobody has an account any more. Who opens /join/${word} first becomes an owner.\n`);
+    }
+  });
   const own = inAddress(WILD.includes(host) ? '127.0.0.1' : host);
   // Behind a gate nobody is asked in to warm it.
   if (!gate && !tls) void warmUp(`http://${own}:${port}`, listNames(database())[0]?.id ?? 0);

@@ -1,7 +1,7 @@
 import type { Finding } from '../book';
 import type { Fault } from '../faults';
 import type { Panel } from '../schemes';
-import { isAt, type KeptPart } from './spares';
+import { deviceOf, type KeptPart } from './spares';
 
 /** What was done at a station lately. */
 export const LATELY = {
@@ -93,7 +93,10 @@ export function frequencyOf(
 export function factorsOf(past: Past, panel: Panel): (fault: Fault) => { what: string; times: number }[] {
   const { lately, confirmed, parts } = past;
   const fitted = new Map(
-    panel.devices.map((d) => [d.tag, parts.find((p) => p.state === 'fitted' && p.gone && isAt(p.place, d))?.gone]),
+    // The newest comes first, and holds.
+    parts
+      .toReversed()
+      .flatMap((p) => (p.state === 'fitted' && p.gone ? [[deviceOf(panel.devices, p)?.tag, p.gone] as const] : [])),
   );
   return (fault) => {
     const { said, now } = frequencyOf(fault, past);

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
 import { panelOf } from '../schemes';
-import { isAt, sparesFor, type KeptPart } from './spares';
+import { deviceOf, isAt, sparesFor, type KeptPart } from './spares';
 
 const made = panelOf(demoStations().find((d) => d.file === 'ticket-office-cellar.json')!.station);
 if (!made.ok) throw new Error('no panel');
@@ -30,6 +30,22 @@ describe('the place of a part', () => {
   );
   it('a pump is no contactor, though it runs that pump', () =>
     expect(isAt('pump 1', { tag: 'K1', function: 'contactor', pump: 1 })).toBe(false));
+});
+
+describe('the device that a fitted part is', () => {
+  const devices = [
+    { tag: 'GB', function: 'battery', description: 'battery, 12 V sealed' },
+    { tag: 'H1', function: 'horn', description: 'horn, 12 V' },
+    { tag: 'K1', function: 'relay', description: 'relay, two contacts' },
+    { tag: 'K2', function: 'relay', description: 'relay, two contacts' },
+  ] as unknown as typeof panel.devices;
+  it.each([
+    ['alarm battery, 12 V', 'the alarm', 'GB'],
+    ['alarm battery, 12 V', 'H1 horn', 'H1'],
+    ['relay', '', undefined],
+    ['relay', 'K2', 'K2'],
+    ['lid', '', undefined],
+  ])('“%s” at “%s” is %s', (name, place, tag) => expect(deviceOf(devices, { name, place })?.tag).toBe(tag));
 });
 
 describe('parts for a mend', () => {

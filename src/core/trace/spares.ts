@@ -33,6 +33,21 @@ const wordsIn = (text: string): ReadonlySet<string> =>
       .map((w) => w.replace(/s$/, '')),
   );
 
+const shared = (name: string, description: string): number => {
+  const asked = wordsIn(description);
+  return [...wordsIn(name)].filter((w) => asked.has(w)).length;
+};
+
+/** The device that a fitted part is: by its place; where that names none, the one whose description its name shares most words with, if it is one alone. */
+export function deviceOf(devices: Panel['devices'], { name, place }: Pick<KeptPart, 'name' | 'place'>): Device | null {
+  const by = devices.find((d) => isAt(place, d));
+  if (by) return by;
+  const alike = devices.map((d) => shared(name, d.description));
+  const most = Math.max(0, ...alike);
+  const [first, ...more] = devices.filter((_, i) => most > 0 && alike[i] === most);
+  return first && more.length === 0 ? first : null;
+}
+
 /** What is asked for in a shop for one device, what sits in its place now, and what lies on a shelf by a name like it. */
 export interface Spare {
   readonly tag: string;
@@ -48,14 +63,13 @@ export function sparesFor(panel: Panel, tags: readonly string[], kept: readonly 
   return [...new Set(tags)].flatMap((tag) => {
     const device = panel.devices.find((d) => d.tag === tag);
     if (!device) return [];
-    const asked = wordsIn(device.description);
-    const fits = (p: KeptPart) => isAt(p.place, device) || [...wordsIn(p.name)].some((w) => asked.has(w));
+    const fits = (p: KeptPart) => isAt(p.place, device) || shared(p.name, device.description) > 0;
     return [
       {
         tag,
         asks: device.description,
         does: device.label,
-        fitted: kept.filter((p) => p.state === 'fitted' && p.at === null && isAt(p.place, device)),
+        fitted: kept.filter((p) => p.state === 'fitted' && p.at === null && deviceOf(panel.devices, p) === device),
         shelf: kept
           .filter((p) => p.state === 'on the shelf' && fits(p))
           .sort((a, b) => Number(a.at !== null) - Number(b.at !== null)),

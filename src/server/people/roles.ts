@@ -52,6 +52,7 @@ export const WAYS: readonly Way[] = [
   looks('/trace', 'installer'),
   looks('/stations/[id]/trace', 'installer'),
   looks('/people', 'owner'),
+  looks('/backup', 'owner'),
 
   changes('/api/door/enter', 'anyone'),
   changes('/api/door/join', 'anyone'),
@@ -72,6 +73,7 @@ export const WAYS: readonly Way[] = [
     'firm/rules',
     'photos/[photo]',
     'photos/book/[photo]',
+    'pieces/[word]',
     'pumps',
     'runs/[run]/entries',
     'runs/[run]/file',
@@ -93,6 +95,7 @@ export const WAYS: readonly Way[] = [
     'firm/[profile]',
     'firm/rates',
     'firm/rules',
+    'pieces/[word]',
     'pumps',
     'runs/[run]/entries',
     'runs/[run]/photos',
@@ -114,6 +117,14 @@ export const WAYS: readonly Way[] = [
   changes('/api/stations/[id]/feed/try', 'owner'),
 
   changes('/api/stations/[id]/bin', 'owner'),
+
+  // All that the firm has goes out, or is put in the place of what is there.
+  looks('/api/backup', 'owner'),
+  looks('/api/backup/file', 'owner'),
+  looks('/api/backup/pieces/[word]', 'owner'),
+  changes('/api/backup', 'owner'),
+  changes('/api/backup/pieces/[word]', 'owner'),
+  changes('/api/backup/[id]', 'owner'),
 
   looks('/api/people', 'owner'),
   changes('/api/people', 'owner'),

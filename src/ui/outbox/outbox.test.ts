@@ -147,6 +147,76 @@ const page = (id: string, body = '{}'): NewAct => ({
 });
 const answerSchema = z.object({ page: z.object({ id: z.number() }) });
 
+describe('a photograph over a bad line', () => {
+  const picture = new Blob([new Uint8Array(300_000).map((_, i) => i % 251)], { type: 'image/jpeg' });
+  const photo = act(1, { kind: 'photo', url: '/api/runs/5/photos?step=a', body: picture, type: 'image/jpeg' });
+  /** A server that keeps pieces, and a line that breaks at these requests. */
+  function pit(breaks: readonly number[]) {
+    let kept = new Uint8Array();
+    let asked = 0;
+    const urls: string[] = [];
+    const fetch = async (url: string, init: RequestInit): Promise<Response> => {
+      urls.push(`${init.method} ${url}`);
+      const broken = breaks.includes(asked++);
+      if (broken && init.method === 'GET') throw new TypeError('no line');
+      const at = Number(/at=(\d+)/.exec(url)?.[1]);
+      if (init.method === 'POST' && Number.isFinite(at)) {
+        const bytes = new Uint8Array(await (init.body as Blob).arrayBuffer());
+        if (at === kept.length) kept = Uint8Array.from([...kept, ...bytes]);
+      }
+      // Taken, and its answer lost on the way.
+      if (broken) throw new TypeError('no line');
+      return url.startsWith('/api/pieces/') ? Response.json({ has: kept.length }) : yes({ photo: { id: 1 } });
+    };
+    return { fetch, urls, kept: () => kept };
+  }
+  it('goes in pieces, whole and in order, and is then kept by its word', async () => {
+    const { fetch, urls, kept } = pit([]);
+    const out = box(photo);
+    await sendAll({ ...out, fetch, clock });
+    expect(out.states()).toEqual(['sent']);
+    expect(Buffer.from(kept()).equals(Buffer.from(await picture.arrayBuffer()))).toBe(true);
+    expect(urls).toEqual([
+      'GET /api/pieces/act-1000',
+      'POST /api/pieces/act-1000?at=0',
+      'POST /api/pieces/act-1000?at=131072',
+      'POST /api/pieces/act-1000?at=262144',
+      'POST /api/runs/5/photos?step=a&pieces=act-1000',
+    ]);
+  });
+  it('cut off anywhere it goes on where it ended, and nothing is sent twice', async () => {
+    for (let broken = 0; broken < 5; broken++) {
+      const { fetch, urls, kept } = pit([broken]);
+      const out = box(photo);
+      await sendAll({ ...out, fetch, clock });
+      expect([broken, out.states()]).toEqual([broken, ['waiting']]);
+      await sendAll({ ...out, fetch, clock });
+      expect([broken, out.states()]).toEqual([broken, ['sent']]);
+      expect(Buffer.from(kept()).equals(Buffer.from(await picture.arrayBuffer()))).toBe(true);
+      const pieces = urls.filter((u) => u.startsWith('POST /api/pieces/'));
+      expect(new Set(pieces).size).toBe(pieces.length);
+    }
+  });
+  it('that the server will never take is refused with its reason; where its pieces are gone it begins again', async () => {
+    const refusing = box(photo);
+    await sendAll({ ...refusing, fetch: () => Promise.resolve(no(413, 'too large')), clock });
+    expect(refusing.of(photo.id)).toMatchObject({ state: 'refused', why: 'too large' });
+    const gone = box(photo);
+    const { fetch } = pit([]);
+    await sendAll({
+      ...gone,
+      fetch: (url, init) => (url.includes('pieces=') ? Promise.resolve(no(425, 'gone')) : fetch(url, init)),
+      clock,
+    });
+    expect(gone.of(photo.id)).toMatchObject({ state: 'waiting', why: 'gone' });
+  });
+  it('a small one goes as one', async () => {
+    const { fetch, urls } = pit([]);
+    await sendAll({ ...box({ ...photo, body: picture.slice(0, 1000, 'image/jpeg') }), fetch, clock });
+    expect(urls).toEqual(['POST /api/runs/5/photos?step=a']);
+  });
+});
+
 describe('the outbox in the browser', () => {
   beforeEach(async () => {
     vi.stubGlobal('document', { body: { dataset: { person: 'R. Teal' } } });

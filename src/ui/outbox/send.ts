@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { jsonOf, numberOf, type Act } from './act';
+import { inPieces, sendPieces, withoutBody } from './pieces';
 
 /*
  * Sending what is in the outbox, in the order in which it was done. What the server takes is sent; what it will never take is refused, with its
@@ -64,10 +65,14 @@ function addressOf(act: Act, acts: ReadonlyMap<string, Act>): string | null | un
 }
 
 async function sendOne(act: Act, url: string, { fetch, clock }: Post): Promise<Fate> {
+  const signal = () => AbortSignal.timeout(PATIENCE);
   try {
-    const response = await fetch(url, {
+    const pieces = inPieces(act);
+    const stopped = pieces ? await sendPieces(act, pieces, fetch, signal) : null;
+    if (stopped) return await fateOf(stopped, act);
+    const response = await fetch(pieces ? withoutBody(url, act) : url, {
       method: act.method,
-      body: act.body,
+      body: pieces ? '' : act.body,
       headers: {
         'content-type': act.type,
         'idempotency-key': act.id,
@@ -75,7 +80,7 @@ async function sendOne(act: Act, url: string, { fetch, clock }: Post): Promise<F
         ...(act.now && { 'act-now': '1' }),
         ...(act.by !== null && { 'act-by': encodeURIComponent(act.by) }),
       },
-      signal: AbortSignal.timeout(PATIENCE),
+      signal: signal(),
     });
     return await fateOf(response, act);
   } catch (error) {

@@ -19,21 +19,27 @@ export const wentWrong = (answer: Exclude<Answer<unknown>, { ok: true }>): strin
 
 export interface Sending {
   readonly method: 'GET' | 'POST' | 'PUT';
-  readonly body?: string | File;
+  readonly body?: string | Blob;
   /** Known by it, what is sent again after a lost answer is done once. */
   readonly key?: string;
   /** How long its answer may take, ms; else as long as any. */
   readonly patience?: number;
 }
 
+const typeOf = (body: Sending['body']): string =>
+  !(body instanceof Blob)
+    ? 'application/json'
+    : body.type.startsWith('image/')
+      ? body.type
+      : 'application/octet-stream';
+
 /** How long a server may take before it is told as hanging, ms. */
 const PATIENCE = 10_000;
 
 async function reached(url: string, send: Sending | undefined): Promise<Response | string> {
   const headers = send && {
-    // A picture goes as what it is; everything else is JSON.
-    'content-type':
-      send.body instanceof File && send.body.type.startsWith('image/') ? send.body.type : 'application/json',
+    // A picture goes as what it is, a piece of a file as bytes; everything else is JSON.
+    'content-type': typeOf(send.body),
     ...(send.key !== undefined && { 'idempotency-key': send.key }),
   };
   const { patience = PATIENCE } = send ?? {};

@@ -5,14 +5,15 @@ import Typography from '@mui/material/Typography';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useEditor } from '../editor/StationProvider';
-import { usePerson } from '../people/PersonProvider';
 import { useWho } from '../people/useWho';
+import { useOwns, useWorks } from '../people/Works';
 
 /** Where a station goes that nobody looks after any more: the archive, or the bin. */
 export function PutToRest() {
   const router = useRouter();
   const id = useEditor((s) => s.id);
-  const person = usePerson();
+  const works = useWorks();
+  const owns = useOwns();
   const who = useWho();
   const [sure, setSure] = useState(false);
   const [failed, setFailed] = useState<string | null>(null);
@@ -23,11 +24,11 @@ export function PutToRest() {
     setSure(false);
     if (wrong === null) router.refresh();
   };
-  if (person?.role === 'reader') return null;
+  if (!works) return null;
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', '& button': { minHeight: 44 } }}>
       <Button onClick={() => void put('archive')}>put it into the archive</Button>
-      {(person === null || person.role === 'owner') && (
+      {owns && (
         <Button color="error" onClick={() => (sure ? void put('bin') : setSure(true))}>
           {sure ? 'delete it: thirty days in the bin, then gone with its book and runs' : 'delete this station'}
         </Button>

@@ -7,7 +7,6 @@ import type { Spark } from '@/core/book';
 import { Masthead } from '../frame/Masthead';
 import type { StationName } from '../frame/askNames';
 import { Bell } from '../parts/Bell';
-import { PersonLine } from '../people/PersonLine';
 import { Notice } from '../parts/Notice';
 import { Shaft } from '../shaft/Shaft';
 import { usePrefs } from '../theme/Surface';
@@ -15,6 +14,7 @@ import { NewStation } from './NewStation';
 import { SparkLine, useSparks } from './SparkLine';
 import { SCREENFUL } from './screenful';
 import type { Face, Faces } from './face';
+import { OtherPages } from './OtherPages';
 import { useGauges } from './useGauges';
 
 const WIDTH = 230;
@@ -146,13 +146,7 @@ export function RoundView({ stations, known }: Props) {
           alignContent: 'flex-start',
         }}
       >
-        <Typography variant="body2" component="p" sx={{ m: 0, mb: 1, width: '100%' }}>
-          <Link href="/trace">A fault at a site that is not here</Link>: six taps, and it is traced.{' '}
-          <Link href="/resting" prefetch={false}>
-            Archive and bin
-          </Link>{' '}
-          · <Link href="/along">On this device</Link> <PersonLine />
-        </Typography>
+        <OtherPages />
         {away && (
           <Notice severity="warning" sx={{ width: '100%' }}>
             The server does not answer: gauges that are missing are asked for again every few seconds.

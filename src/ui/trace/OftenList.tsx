@@ -14,8 +14,17 @@ const WHO = 'pitbell.who';
 /** Once in so many years, as one would say it. */
 const years = (perYear: number): string => {
   const y = 1 / perYear;
-  return y >= 10 ? `${Math.round(y)} years` : y >= 1.5 ? `${y.toFixed(1)} years` : `${Math.round(12 * y)} months`;
+  if (y < 1.5) return `${Math.round(12 * y)} months`;
+  return `${y >= 10 ? Math.round(y) : Math.round(10 * y) / 10} years`;
 };
+
+/** Whose figure it is, and what the firm's own cases have made of it. */
+function saidWords({ by, said, now, cases }: Often): string {
+  const whose = by === 'assumed' ? 'assumed' : 'as the firm says';
+  if (years(now) === years(said)) return whose;
+  const counted = cases === 0 ? 'no case' : cases === 1 ? 'one case' : `${cases} cases`;
+  return `${whose}: once in ${years(said)}; with ${counted} at the firm’s stations so`;
+}
 
 /** Reads years as they are typed; a reason where they are none. */
 function readYears(text: string): number | string {
@@ -111,14 +120,11 @@ export function OftenList({ ask, onKept }: { ask(): Promise<readonly Often[]>; o
               </Typography>
             </Box>
             <Box sx={{ flex: '0 1 210px' }}>
-              <Typography variant="reading" component="p" sx={{ m: 0 }}>
+              <Typography variant="body1" component="p" sx={{ m: 0, fontWeight: 650 }}>
                 once in {years(o.now)}
               </Typography>
               <Typography variant="body2" component="p" sx={{ m: 0 }}>
-                {o.by === 'assumed' ? 'assumed' : 'as the firm says'}
-                {o.now === o.said
-                  ? ''
-                  : `: once in ${years(o.said)}, before ${o.cases === 1 ? 'one case' : `${o.cases} cases`} here`}
+                {saidWords(o)}
               </Typography>
             </Box>
             <Button

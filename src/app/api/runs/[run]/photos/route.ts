@@ -1,6 +1,7 @@
 import { database } from '@/server/db';
-import { doneAt, idFrom, keyOf, notFound, readBytes, refuse, refusedRun, writing } from '@/server/edge';
-import { addPhoto, LARGEST_PHOTO } from '@/server/photos';
+import { doneAt, idFrom, keyOf, notFound, refuse, refusedRun, writing } from '@/server/edge';
+import { addPhoto } from '@/server/photos';
+import { pictureOf } from '@/server/picture';
 import { signedBy } from '@/server/people/who';
 
 /** Adds a photograph to a step: the picture itself as the body, step and person in the address. */
@@ -10,10 +11,12 @@ export async function POST(request: Request, { params }: { params: Promise<{ run
   const asked = new URL(request.url).searchParams;
   const stepId = asked.get('step') ?? '';
   const by = signedBy(request, (asked.get('by') ?? '').slice(0, 60));
-  const body = await readBytes(request, LARGEST_PHOTO, 'a photograph');
-  if (!body.ok) return body.response;
+  const picture = await pictureOf(request);
+  if (!picture.ok) return picture.response;
   return writing(async () => {
-    const added = await addPhoto(database(), id, { stepId, by, bytes: body.value }, doneAt(request), keyOf(request));
+    const { bytes } = picture;
+    const added = await addPhoto(database(), id, { stepId, by, bytes }, doneAt(request), keyOf(request));
+    picture.done();
     if (added.ok) return Response.json({ photo: added.photo }, { status: 201 });
     return added.reason === 'no-picture' ? refuse(415, [{ path: 'photo', message: added.detail }]) : refusedRun(added);
   });

@@ -1,6 +1,7 @@
 import { database } from '@/server/db';
-import { doneAt, idFrom, keyOf, notFound, readBytes, refuse, writing } from '@/server/edge';
-import { addPagePhoto, LARGEST_PHOTO } from '@/server/photos';
+import { doneAt, idFrom, keyOf, notFound, refuse, writing } from '@/server/edge';
+import { addPagePhoto } from '@/server/photos';
+import { pictureOf } from '@/server/picture';
 import { signedBy } from '@/server/people/who';
 
 interface Context {
@@ -13,15 +14,16 @@ export async function POST(request: Request, { params }: Context): Promise<Respo
   const [stationId, pageId] = [idFrom(id), idFrom(page)];
   if (stationId === null || pageId === null) return notFound('page');
   const by = signedBy(request, (new URL(request.url).searchParams.get('by') ?? '').slice(0, 60));
-  const body = await readBytes(request, LARGEST_PHOTO, 'a photograph');
-  if (!body.ok) return body.response;
+  const picture = await pictureOf(request);
+  if (!picture.ok) return picture.response;
   return writing(async () => {
     const added = await addPagePhoto(
       database(),
-      { stationId, pageId, by, bytes: body.value },
+      { stationId, pageId, by, bytes: picture.bytes },
       doneAt(request),
       keyOf(request),
     );
+    picture.done();
     if (!added) return notFound('page');
     return added.ok
       ? Response.json({ id: added.id }, { status: 201 })
