@@ -119,6 +119,20 @@ test('people come in over TLS on a phone: the first by an address that is good o
     expect.stringContaining('this is for an installer: you are reader here'),
   ]);
 
+  // Held to a station of their own, another's is not there for them; and Round hangs their own alone.
+  await context.request.post('/api/stations', { data: exampleStation('Foreign sump', 'Yard', 'metric-230', 'empty') });
+  await page.reload();
+  const sees = page.getByRole('group', { name: 'what M. Oak sees' }).first();
+  await sees.getByRole('button', { name: 'only stations of their own' }).tap();
+  await sees.getByRole('checkbox', { name: 'Yard ▸ Signed sump' }).check();
+  await expect(sees.getByRole('checkbox', { name: 'Yard ▸ Signed sump' })).toBeChecked();
+  await theirs.goto('/stations/2/levels');
+  await expect(theirs).toHaveURL(`${BASE}/`);
+  await expect(theirs.getByRole('link', { name: /Signed sump/ }).first()).toBeVisible();
+  await expect(theirs.getByText('Foreign sump')).toHaveCount(0);
+  await theirs.goto('/stations/1/book/owner');
+  await expect(theirs.getByText('Signed sump').first()).toBeVisible();
+
   // Sent out by the owner, he is out with the next thing that he asks.
   await page.reload();
   const devices = page.getByRole('list', { name: 'devices of M. Oak' });

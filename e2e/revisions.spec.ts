@@ -24,6 +24,9 @@ test('what was saved before is opened beside today’s, had as a file, and taken
   await expect(old).toContainText('as it was first kept');
   await old.getByRole('button', { name: 'beside today’s' }).click();
   await expect(old.getByText(/overflow/)).toBeVisible();
+  // Any two of them, whichever is picked first.
+  await second.getByLabel('revision 2 beside').selectOption('1');
+  await expect(second.getByText('from revision 1 to revision 2')).toBeVisible();
   expect((await file(1)).vessel.overflow).toBeCloseTo(first.vessel.overflow, 9);
   expect((await request.get(`/api/stations/${id}/file?revision=9`)).status()).toBe(404);
   expect((await request.get(`/api/stations/${id}/file?revision=x`)).status()).toBe(404);

@@ -14,7 +14,7 @@ import type { Torment } from './torment';
 
 /*
  * Four devices send what is in their outboxes while the server is killed again and again: runs with their findings and seals, pages with
- * photographs. In the end every act is there, once, whatever answers were lost on the way; the file is whole and every seal holds.
+ * photographs, which go in pieces. In the end every act is there, once, whatever answers were lost on the way; the file is whole and every seal holds.
  */
 
 const CLIENTS = 4;
@@ -98,7 +98,10 @@ function missing(folder: string, devices: readonly Device[]): string[] {
   const count = (table: string) => db.prepare(`SELECT count(*) FROM ${table}`).pluck().get() as number;
   const sealed = acts.filter((a) => a.kind === 'seal').length;
   if (count('seals') !== sealed) broken.push(`${sealed} runs were sealed, ${count('seals')} seals are there`);
-  for (const { digest } of db.prepare('SELECT DISTINCT digest FROM book_photos').all() as { digest: string }[])
+  const digests = db.prepare('SELECT DISTINCT digest FROM book_photos').all() as { digest: string }[];
+  // Every device has sent the same picture: put together wrongly it would be another.
+  if (digests.length > 1) broken.push(`one picture has become ${digests.length}`);
+  for (const { digest } of digests)
     if (!existsSync(path.join(folder, 'photos', `${digest}.jpg`)))
       broken.push(`the file of photograph ${digest} is not there`);
   db.close();
@@ -112,7 +115,9 @@ export const outbox: Torment = {
   async run(size, seed) {
     const folder = ownFolder('outbox');
     const { even } = randomFrom(seed);
-    const pixels = { create: { width: 60, height: 40, channels: 3, background: '#456' } } as const;
+    // Large enough to go in pieces.
+    const noise = { type: 'gaussian', mean: 128, sigma: 60 } as const;
+    const pixels = { create: { width: 640, height: 480, channels: 3, background: '#456', noise } } as const;
     const picture = new Blob([new Uint8Array(await sharp(pixels).jpeg().toBuffer())], { type: 'image/jpeg' });
     let server = await startServer(folder);
     const devices: { d: Device; id: number }[] = [];

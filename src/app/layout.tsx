@@ -22,7 +22,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
     <html lang="en">
       <body data-person={person?.name}>
         <AppRouterCacheProvider>
-          <PersonProvider person={person && { name: person.name, role: person.role }}>
+          <PersonProvider person={person && { name: person.name, role: person.role, held: person.sees !== null }}>
             <Surface initial={prefsFrom((name) => jar.get(name)?.value)}>{children}</Surface>
           </PersonProvider>
         </AppRouterCacheProvider>

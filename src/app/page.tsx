@@ -1,14 +1,17 @@
+import { headers } from 'next/headers';
 import { database } from '@/server/db';
 import { headsNow } from '@/server/figures';
 import { listNames } from '@/server/heads';
+import { personFrom } from '@/server/people/who';
 import { RoundView } from '@/ui/round/RoundView';
 import { SCREENFUL } from '@/ui/round/screenful';
 
 export const dynamic = 'force-dynamic';
 
-export default function RoundPage() {
+export default async function RoundPage() {
   const db = database();
-  const stations = listNames(db);
+  const sees = personFrom(await headers())?.sees ?? null;
+  const stations = listNames(db).filter((s) => sees === null || sees.includes(s.id));
   const first = headsNow(
     db,
     stations.slice(0, SCREENFUL).map((s) => s.id),

@@ -29,4 +29,15 @@ export const SINCE_8: readonly string[] = [
   ) STRICT;
   CREATE INDEX firm_rates_by_cause ON firm_rates (cause, id);
   `,
+  `
+  -- Readers who are held to stations of their own, and to which; and what somebody is held to who is asked in, as JSON.
+  CREATE TABLE people_held (person_id TEXT PRIMARY KEY) STRICT;
+  CREATE TABLE people_sees (
+    person_id TEXT NOT NULL,
+    station_id INTEGER NOT NULL REFERENCES stations (id),
+    PRIMARY KEY (person_id, station_id)
+  ) STRICT;
+  CREATE INDEX people_sees_by_station ON people_sees (station_id);
+  ALTER TABLE people_invited ADD COLUMN sees TEXT;
+  `,
 ];

@@ -88,6 +88,7 @@ const BELONGS: readonly (readonly [table: string, which: string])[] = [
   ['feed_raw', `feed_id IN (${FEEDS})`],
   ['feeds', 'station_id = @id'],
   ['import_parts', 'station_id = @id'],
+  ['people_sees', 'station_id = @id'],
   ['station_figures', 'station_id = @id'],
   ['station_rest', 'station_id = @id'],
   ['revisions', 'station_id = @id'],

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { database } from '@/server/db';
+import { listNames } from '@/server/heads';
 import { now } from '@/server/edge';
 import { peopleIn, triedLately } from '@/server/people/people';
 import { personFrom } from '@/server/people/who';
@@ -19,6 +20,7 @@ export default async function PeoplePage() {
     <PeopleView
       me={person.id}
       people={peopleIn(database(), at)}
+      stations={listNames(database())}
       tried={triedLately(database(), Date.parse(at) - DAY)}
     />
   );

@@ -5,6 +5,7 @@ import type { BetterAuthOptions } from 'better-auth';
 import * as z from 'zod';
 import { dataFolder, type Db } from '../db';
 import { bookTried, giveBack, mustWait, plainName, takeInvitation, type Person } from './people';
+import { holdTo, maySee, seesOf } from './sees';
 import type { Role } from './roles';
 
 /** A passphrase has at least so many letters; what is longer than the most is no passphrase. */
@@ -127,8 +128,8 @@ export async function accountsOf(db: Db, secret: string, secure: boolean, clock:
 
     /** Makes the account that somebody was invited to, and lets them in. */
     async join({ word, name: said, passphrase: given }: z.infer<typeof joinSchema>, from: Coming): Promise<Said> {
-      const role = takeInvitation(db, word, said, new Date(clock()).toISOString());
-      if (role === null)
+      const invited = takeInvitation(db, word, said, new Date(clock()).toISOString());
+      if (invited === null)
         return { ok: false, status: 410, why: 'this address was used already, or is too old: ask for another' };
       const made = await api
         .signUpEmail({ body: { email: addressOf(said), name: said, password: given }, headers: headersOf(from) })
@@ -137,7 +138,8 @@ export async function accountsOf(db: Db, secret: string, secure: boolean, clock:
         giveBack(db, word);
         return { ok: false, status: 409, why: 'somebody is called so here: say another name' };
       }
-      db.prepare('UPDATE people SET role = ? WHERE id = ?').run(role, made.user.id);
+      db.prepare('UPDATE people SET role = ? WHERE id = ?').run(invited.role, made.user.id);
+      holdTo(db, made.user.id, invited.sees);
       // The session that came with the account is not used: one comes in as at every other time.
       db.prepare('DELETE FROM people_sessions WHERE userId = ?').run(made.user.id);
       const cookies = await opened(said, given, from);
@@ -150,11 +152,16 @@ export async function accountsOf(db: Db, secret: string, secure: boolean, clock:
       return answer.headers.getSetCookie();
     },
 
+    /** Whether somebody may see what is at an address: a reader may be held to stations of his own. */
+    maySee: (person: Person | null, address: string): boolean => !person?.sees || maySee(db, person.sees, address),
+
     /** Who asks; null where nobody is signed in. */
     async personAt(from: Coming): Promise<Person | null> {
       if (!from.cookie.includes('pitbell')) return null;
       const found = await api.getSession({ headers: headersOf(from) });
-      return found && { id: found.user.id, name: found.user.name, role: found.user.role as Role };
+      if (!found) return null;
+      const { id, name: called, role } = found.user;
+      return { id, name: called, role: role as Role, sees: seesOf(db, id) };
     },
   };
 }

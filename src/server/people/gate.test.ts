@@ -7,10 +7,14 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openDatabase, type Db } from '../db';
 import { accountsOf } from './accounts';
 import { comesFrom, gateOf } from './gate';
-import { invite, setRole } from './people';
-import { ROLES, type Role } from './roles';
+import { newStation } from '@/core/station';
+import { createStation } from '../stations';
+import { invite, peopleIn, setRole } from './people';
+import { ROLES, WAYS, type Role } from './roles';
+import { holdTo, maySee } from './sees';
 import { PERSON, personFrom, signedBy } from './who';
 
+const AT = '2026-11-24T09:41:00.000Z';
 const GOOD = 'otter brick lantern nine';
 let folder = '';
 let db: Db;
@@ -140,6 +144,64 @@ describe('the gate', () => {
     expect((await ask('POST', '/api/stations', 'installer', {})).status).toBe(403);
     setRole(db, id, 'installer');
     expect((await ask('POST', '/api/stations', 'installer', {})).status).toBe(200);
+  });
+  it('a reader who is held to a station of his own sees that one, and is sent away from every other', async () => {
+    const station = (name: string) => createStation(db, newStation(name, 'Yard', 'metric-230'), AT).id;
+    const [own, other] = [station('Own'), station('Other')];
+    const run = (of: number) =>
+      Number(
+        db
+          .prepare(
+            "INSERT INTO proof_runs (station_id, revision, started_at, tester, plan) VALUES (?, 1, ?, 'R. T.', '{}')",
+          )
+          .run(of, AT).lastInsertRowid,
+      );
+    const [ownRun, otherRun] = [run(own), run(other)];
+    const word = invite(db, 'reader', 'B. M.', new Date().toISOString(), [own, 99_999]);
+    const said = await ask('POST', '/api/door/join', null, { word, name: 'The owner of the house', passphrase: GOOD });
+    const cookie = said.headers
+      .getSetCookie()
+      .map((c) => c.split(';')[0]!)
+      .join('; ');
+    const get = async (url: string) => (await fetch(base + url, { redirect: 'manual', headers: { cookie } })).status;
+    const answers = async (...urls: string[]) => Promise.all(urls.map(get));
+    expect(
+      await answers(
+        '/',
+        `/stations/${own}/book/owner`,
+        `/api/stations/${own}/file`,
+        `/api/runs/${ownRun}/report`,
+        `/api/figures?ids=${own}`,
+        '/api/pumps',
+      ),
+    ).toEqual([200, 200, 200, 200, 200, 200]);
+    expect(await answers(`/stations/${other}/book/owner`, '/due', '/along', '/resting')).toEqual([303, 303, 303, 303]);
+    expect(
+      await answers(
+        `/api/stations/${other}/file`,
+        `/api/runs/${otherRun}/report`,
+        `/api/figures?ids=${own},${other}`,
+        '/api/figures',
+        '/api/stations',
+        '/api/book',
+        '/api/due',
+        '/api/photos/1',
+        '/api/runs/9999/report',
+        `/api/stations/%3${other}/file`,
+      ),
+    ).toEqual([403, 403, 403, 403, 403, 403, 403, 403, 403, 403]);
+    expect(peopleIn(db, new Date().toISOString()).find((p) => p.name === 'The owner of the house')!.sees).toEqual([
+      own,
+    ]);
+    // What is for anybody is for him; every way that answers for many stations is not, whichever comes to be added.
+    const many = WAYS.filter((w) => w.methods === 'looks' && w.least === 'reader' && !w.path.includes('['));
+    for (const { path: way } of many)
+      expect([way, maySee(db, [own], way)]).toEqual([
+        way,
+        ['/', '/api/firm/rules', '/api/firm/rates', '/api/pumps'].includes(way),
+      ]);
+    holdTo(db, peopleIn(db, new Date().toISOString()).find((p) => p.name === 'The owner of the house')!.id, null);
+    expect(await get(`/api/stations/${other}/file`)).toBe(200);
   });
   it('more than a person asks for in a minute is not answered, and the next minute is another', async () => {
     clock += 60_000;

@@ -113,6 +113,18 @@ function refuse(request: IncomingMessage, response: ServerResponse, person: Pers
   else toSignIn(request, response);
 }
 
+/** Sends a reader who is held to stations of his own away from another’s: what he may see hangs in Round. */
+function toHisOwn(request: IncomingMessage, response: ServerResponse): false {
+  request.resume();
+  if (request.url!.startsWith('/api/'))
+    problem(response, 403, 'this is not of the stations that you were asked in to see');
+  else {
+    response.writeHead(303, { location: '/', 'cache-control': 'no-store' });
+    response.end();
+  }
+  return false;
+}
+
 /** Whether a change was written by somebody else on the same device, before whoever is in now came in: it is not theirs to send. */
 function foreign(request: IncomingMessage, person: Person | null): string | null {
   const said = request.headers['act-by'];
@@ -164,6 +176,7 @@ export function gateOf({ accounts, proxies, clock = Date.now }: Gate) {
       refuse(request, response, person, least);
       return false;
     }
+    if (least !== 'anyone' && !accounts.maySee(person, request.url!)) return toHisOwn(request, response);
     const other = foreign(request, person);
     if (other !== null) {
       request.resume();

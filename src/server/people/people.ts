@@ -1,6 +1,8 @@
 import { createHash, randomBytes } from 'node:crypto';
+import * as z from 'zod';
 import type { Db } from '../db';
 import type { Role } from './roles';
+import { holdTo, seesOf } from './sees';
 
 /* People, their sessions, invitations, and what came to the door, as they are kept. Passphrases are no matter of this file. */
 
@@ -8,6 +10,8 @@ export interface Person {
   readonly id: string;
   readonly name: string;
   readonly role: Role;
+  /** The stations that a reader is held to; null: he sees all. */
+  readonly sees: readonly number[] | null;
 }
 
 export interface SessionKept {
@@ -52,6 +56,7 @@ export function peopleIn(db: Db, now: string): PersonKept[] {
     id: p.id,
     name: p.name,
     role: p.role,
+    sees: seesOf(db, p.id),
     since: text(p.createdAt),
     sessions: sessions.flatMap((s): SessionKept[] =>
       s.userId === p.id && text(s.expiresAt) > now
@@ -90,6 +95,8 @@ export function setRole(db: Db, id: string, role: Role | null): Hindered | null 
     .transaction((): Hindered | null => {
       if (db.prepare('SELECT 1 FROM people WHERE id = ?').get(id) === undefined) return 'nobody';
       if (role !== 'owner' && owners(db).join() === id) return 'last owner';
+      // Who is held to some stations is a reader.
+      if (role !== 'reader') holdTo(db, id, null);
       if (role === null) {
         for (const table of ['people_sessions', 'people_secrets'])
           db.prepare(`DELETE FROM ${table} WHERE userId = ?`).run(id);
@@ -106,17 +113,19 @@ const GOOD = 3 * 86_400_000;
 const digestOf = (word: string): string => createHash('sha256').update(word).digest('base64url');
 
 /** Makes an address that is good once. @param by who asks somebody in; null: the first of all, and then no earlier one is good any more */
-export function invite(db: Db, role: Role, by: string | null, now: string): string {
+export function invite(
+  db: Db,
+  role: Role,
+  by: string | null,
+  now: string,
+  sees: readonly number[] | null = null,
+): string {
   const word = randomBytes(24).toString('base64url');
   db.transaction(() => {
     if (by === null) db.prepare('DELETE FROM people_invited WHERE used_at IS NULL AND made_by IS NULL').run();
-    db.prepare('INSERT INTO people_invited (digest, role, made_at, made_by, until) VALUES (?, ?, ?, ?, ?)').run(
-      digestOf(word),
-      role,
-      now,
-      by,
-      new Date(Date.parse(now) + GOOD).toISOString(),
-    );
+    db.prepare(
+      'INSERT INTO people_invited (digest, role, made_at, made_by, until, sees) VALUES (?, ?, ?, ?, ?, ?)',
+    ).run(digestOf(word), role, now, by, new Date(Date.parse(now) + GOOD).toISOString(), sees && JSON.stringify(sees));
   })();
   return word;
 }
@@ -131,14 +140,26 @@ export function invitedAs(db: Db, word: string, now: string): Role | null {
   return row?.role ?? null;
 }
 
-/** Takes a word, which is then no longer good. @returns the role, or null where it was not good */
-export function takeInvitation(db: Db, word: string, name: string, now: string): Role | null {
+/** What somebody was asked in to. */
+export interface Invited {
+  readonly role: Role;
+  readonly sees: readonly number[] | null;
+}
+
+const listed = z.array(z.number().int()).nullable();
+
+/** Takes a word, which is then no longer good. @returns what it was good for, or null where it was not */
+export function takeInvitation(db: Db, word: string, name: string, now: string): Invited | null {
   return db
-    .transaction((): Role | null => {
+    .transaction((): Invited | null => {
       const role = invitedAs(db, word, now);
       if (role === null) return null;
       db.prepare('UPDATE people_invited SET used_at = ?, used_by = ? WHERE digest = ?').run(now, name, digestOf(word));
-      return role;
+      const sees = db
+        .prepare<[string], string | null>('SELECT sees FROM people_invited WHERE digest = ?')
+        .pluck()
+        .get(digestOf(word));
+      return { role, sees: listed.parse(JSON.parse(sees ?? 'null')) };
     })
     .immediate();
 }

@@ -68,7 +68,7 @@ const TakeOne = ({ here }: Pick<Props, 'here'>) => (
       One file holds all of it, photographs too. It is made while everybody works, and read through before it is given
       out. Keep it where neither fire nor theft takes both: it holds whatever people wrote, so keep it locked.
     </Typography>
-    <Button component="a" variant="contained" href="/api/backup/file" download sx={{ minHeight: 44 }}>
+    <Button component="a" variant="contained" href="/api/backup/file" download sx={{ minHeight: 44, mt: 1 }}>
       take everything as one file
     </Button>
   </>
@@ -147,7 +147,7 @@ export function BackupView({ here, copies, waiting }: Props) {
             It is laid beside what is here and read through; you see what it holds, and then say whether it takes its
             place. What is here now stays as a copy.
           </Typography>
-          <Button component="label" disabled={busy} variant="outlined" sx={{ minHeight: 44, mt: 1 }}>
+          <Button component="label" disabled={busy} variant="outlined" sx={{ minHeight: 44, my: 1.5 }}>
             look into a backup
             <input
               type="file"

@@ -10,6 +10,7 @@ import { changesBetween } from '@/core/surveyed';
 import { sayPhrase, type UnitSystem } from '@/core/units';
 import { isDirty } from '../editor/editorStore';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
+import { Pick } from '../parts/Pick';
 import { clock } from '../parts/when';
 
 /** One revision as it is kept. */
@@ -54,6 +55,39 @@ interface RowProps {
   begins: boolean;
 }
 
+/** A revision beside any other of those that are shown. */
+function Beside({ of, others }: { of: RevisionShown; others: readonly RevisionShown[] }) {
+  const system = useStationSystem();
+  const [picked, setPicked] = useState<number | ''>('');
+  const other = others.find((r) => r.revision === picked);
+  const [from, to] = other && other.revision > of.revision ? [of, other] : [other, of];
+  const readable = others.filter((r) => r.station !== null && r.revision !== of.revision);
+  if (of.station === null || readable.length === 0) return null;
+  return (
+    <>
+      <Pick
+        label={`revision ${of.revision} beside`}
+        value={picked}
+        empty=""
+        choices={readable.map((r): readonly [number, string] => [
+          r.revision,
+          `revision ${r.revision}, ${clock(r.savedAt)}`,
+        ])}
+        onPick={(r) => setPicked(r)}
+        sx={{ maxWidth: 280, my: 1 }}
+      />
+      {from?.station && to.station && (
+        <Changes
+          from={from.station}
+          to={to.station}
+          system={system}
+          first={`from revision ${from.revision} to revision ${to.revision}`}
+        />
+      )}
+    </>
+  );
+}
+
 /** What a revision changed; where that cannot be told, why. */
 function Changed({ shown: { station }, before, begins }: RowProps) {
   const system = useStationSystem();
@@ -66,7 +100,7 @@ function Changed({ shown: { station }, before, begins }: RowProps) {
 }
 
 /** One revision: when, by whom, what it changed; beside today’s, as a file, and taken into the editor again. */
-function Revision({ shown, before, begins }: RowProps) {
+function Revision({ shown, before, begins, others }: RowProps & { others: readonly RevisionShown[] }) {
   const router = useRouter();
   const id = useEditor((s) => s.id);
   const document = useEditor((s) => s.document);
@@ -95,6 +129,7 @@ function Revision({ shown, before, begins }: RowProps) {
       {compared && station && (
         <Changes from={station} to={document} system={system} first="since then, to what stands in the editor now" />
       )}
+      <Beside of={shown} others={others} />
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
         {station && revision !== now && (
           <>
@@ -125,7 +160,13 @@ export function RevisionsView({ kept, older }: { kept: readonly RevisionShown[];
       </Typography>
       <Box component="ul" aria-label="revisions" sx={{ listStyle: 'none', m: 0, mt: 2, p: 0 }}>
         {kept.map((r, i) => (
-          <Revision key={r.revision} shown={r} before={kept[i + 1] ?? older} begins={r.revision === 1} />
+          <Revision
+            key={r.revision}
+            shown={r}
+            before={kept[i + 1] ?? older}
+            begins={r.revision === 1}
+            others={older ? [...kept, older] : kept}
+          />
         ))}
       </Box>
       {older && <Link href={`/stations/${id}/book/revisions?before=${kept.at(-1)!.revision}`}>older revisions</Link>}

@@ -5,10 +5,11 @@ import Typography from '@mui/material/Typography';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { Pick } from '../parts/Pick';
+import { Pick as Choose } from '../parts/Pick';
 import { TextBox } from '../parts/TextBox';
 import { clock, day } from '../parts/when';
 import { askDoor } from './askDoor';
+import { SeesPick, type StationNamed } from './SeesPick';
 
 const ROLES = [
   ['reader', 'reader: looks and prints'],
@@ -30,12 +31,15 @@ interface PersonRow {
   readonly name: string;
   readonly role: Role;
   readonly since: string;
+  /** Stations that a reader is held to; null: he sees all. */
+  readonly sees: readonly number[] | null;
   readonly sessions: readonly Session[];
 }
 
 interface Props {
   me: string;
   people: readonly PersonRow[];
+  stations: readonly StationNamed[];
   tried: readonly { readonly at: number; readonly name: string; readonly address: string }[];
 }
 
@@ -51,8 +55,17 @@ const deviceWords = (agent: string | null): string => {
 };
 
 /** One of us: role, devices that are in, and taking both away. */
-function OnePerson({ person, mine, ask }: { person: PersonRow; mine: boolean; ask(body: unknown): void }) {
+interface OneProps {
+  person: PersonRow;
+  mine: boolean;
+  stations: readonly StationNamed[];
+  ask(body: unknown): void;
+}
+
+function OnePerson({ person, mine, stations, ask }: OneProps) {
   const [sure, setSure] = useState(false);
+  // What was ticked stands before the server has answered: the next tick is beside it.
+  const [sees, setSees] = useState(person.sees);
   return (
     <Box component="li" sx={{ borderTop: 1, borderColor: 'divider', py: 1.5 }}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
@@ -60,7 +73,7 @@ function OnePerson({ person, mine, ask }: { person: PersonRow; mine: boolean; as
           {person.name}
           {mine && ' (you)'}
         </Typography>
-        <Pick
+        <Choose
           label={`role of ${person.name}`}
           value={person.role}
           choices={ROLES}
@@ -69,6 +82,17 @@ function OnePerson({ person, mine, ask }: { person: PersonRow; mine: boolean; as
         />
       </Box>
       <Typography variant="label">since {day(person.since)}</Typography>
+      {person.role === 'reader' && (
+        <SeesPick
+          of={person.name}
+          sees={sees}
+          stations={stations}
+          onSees={(now) => {
+            setSees(now);
+            ask({ person: person.id, sees: now });
+          }}
+        />
+      )}
       <Box component="ul" aria-label={`devices of ${person.name}`} sx={{ listStyle: 'none', m: 0, p: 0 }}>
         {person.sessions.map((s) => (
           <Box component="li" key={s.id} sx={{ display: 'flex', alignItems: 'center', gap: 1, flexWrap: 'wrap' }}>
@@ -98,18 +122,23 @@ function OnePerson({ person, mine, ask }: { person: PersonRow; mine: boolean; as
 }
 
 /** Asks somebody in: an address that is good once, to be handed over by a way that nobody else reads. */
-function Invite({ ask }: { ask(body: unknown): Promise<{ word?: string } | null> }) {
+function Invite({
+  stations,
+  ask,
+}: Pick<Props, 'stations'> & { ask(body: unknown): Promise<{ word?: string } | null> }) {
   const [role, setRole] = useState<Role>('installer');
+  const [sees, setSees] = useState<readonly number[] | null>(null);
   const [address, setAddress] = useState<string | null>(null);
   return (
     <Box component="section" aria-label="ask somebody in" sx={{ display: 'flex', flexDirection: 'column', gap: 1.25 }}>
       <Typography variant="h2">Ask somebody in</Typography>
-      <Pick<Role> label="as" value={role} choices={ROLES} onPick={setRole} sx={{ maxWidth: 330 }} />
+      <Choose<Role> label="as" value={role} choices={ROLES} onPick={setRole} sx={{ maxWidth: 330 }} />
+      {role === 'reader' && <SeesPick of="who comes" sees={sees} stations={stations} onSees={setSees} />}
       <Button
         variant="contained"
         sx={{ alignSelf: 'flex-start', minHeight: 44 }}
         onClick={() =>
-          void ask({ invite: role }).then(
+          void ask({ invite: role, ...(role === 'reader' && { sees }) }).then(
             (said) => said?.word && setAddress(`${window.location.origin}/join/${said.word}`),
           )
         }
@@ -134,7 +163,7 @@ function Invite({ ask }: { ask(body: unknown): Promise<{ word?: string } | null>
 }
 
 /** Who may come in here: roles, devices, invitations, and wrong passphrases of the last day. */
-export function PeopleView({ me, people, tried }: Props) {
+export function PeopleView({ me, people, stations, tried }: Props) {
   const router = useRouter();
   const [told, setTold] = useState<string | null>(null);
   const ask = async (body: unknown) => {
@@ -158,10 +187,10 @@ export function PeopleView({ me, people, tried }: Props) {
       )}
       <Box component="ul" aria-label="people" sx={{ listStyle: 'none', m: 0, p: 0 }}>
         {people.map((p) => (
-          <OnePerson key={p.id} person={p} mine={p.id === me} ask={(body) => void ask(body)} />
+          <OnePerson key={p.id} person={p} mine={p.id === me} stations={stations} ask={(body) => void ask(body)} />
         ))}
       </Box>
-      <Invite ask={ask} />
+      <Invite stations={stations} ask={ask} />
       <Box component="section" aria-label="wrong passphrases">
         <Typography variant="h2">Wrong passphrases of the last day</Typography>
         {tried.length === 0 && <Typography variant="body2">none</Typography>}

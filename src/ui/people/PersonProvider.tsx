@@ -5,6 +5,8 @@ import { createContext, useContext, type ReactNode } from 'react';
 export interface PersonShown {
   readonly name: string;
   readonly role: 'reader' | 'installer' | 'owner';
+  /** Held to some stations, he sees nothing of others. */
+  readonly held: boolean;
 }
 
 const Here = createContext<PersonShown | null>(null);
