@@ -4,14 +4,24 @@
  */
 import { disk } from './torment/disk';
 import { documents } from './torment/documents';
-import { fuzz } from './torment/fuzz';
+import { fuzz, intruders } from './torment/fuzz';
 import { kill } from './torment/kill';
 import { load, people } from './torment/load';
 import { outbox } from './torment/outbox';
 import { storage } from './torment/storage';
 import type { Torment } from './torment/torment';
 
-const TORMENTS: Readonly<Record<string, Torment>> = { documents, fuzz, kill, outbox, disk, load, people, storage };
+const TORMENTS: Readonly<Record<string, Torment>> = {
+  documents,
+  fuzz,
+  intruders,
+  kill,
+  outbox,
+  disk,
+  load,
+  people,
+  storage,
+};
 
 const [what = '', size, seed = '1'] = process.argv.slice(2);
 const chosen = what === 'small' ? Object.keys(TORMENTS) : Object.hasOwn(TORMENTS, what) ? [what] : [];

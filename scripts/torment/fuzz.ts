@@ -1,7 +1,8 @@
 import { request as rawRequest } from 'node:http';
+import { request as secureRequest } from 'node:https';
 import { exampleStation } from '@/core/starting';
 import { randomFrom } from '@/core/numeric';
-import { ownFolder, send, startServer } from './server';
+import { ownFolder, send, startSecured, startServer, type Running } from './server';
 import type { Torment } from './torment';
 
 const METHODS = ['GET', 'POST', 'PUT', 'HEAD', 'OPTIONS', 'TRACE', 'DELETE', 'PATCH', 'BREW'];
@@ -27,6 +28,21 @@ const PLACES = [
   '/api/figures?ids=1,x,,-4,9999999',
   '/api/figures',
   '/api/pumps',
+  '/api/firm/rates',
+  '/api/people',
+  '/people',
+  '/join/no-word',
+  '/sign-in?to=//evil.test',
+  '/api/door/enter',
+  '/api/door/join',
+  '/api/door/leave',
+  '/backup',
+  '/api/backup',
+  '/api/backup/20260101-000000-abcd',
+  '/api/backup/pieces/some-word-of-it?at=0&of=9',
+  '/api/pieces/some-word-of-it?at=0',
+  '/api/pieces/some-word-of-it?at=-1',
+  '/api/pieces/..%2f..%2fsome-word?at=0',
   '/nowhere',
   '/_next/static/chunks/none.js',
   '/api/stations/1/card?units=cubits',
@@ -43,6 +59,10 @@ const HEADERS: readonly Readonly<Record<string, string>>[] = [
   { 'idempotency-key': "'; DROP TABLE stations" },
   { cookie: 'pb-theme=%; pb-units=\\' },
   { 'content-type': 'application/json', 'idempotency-key': 'aaaaaaaaaaaa' },
+  { 'content-type': 'application/octet-stream' },
+  { 'x-pitbell-person': '%7B%22id%22%3A%22x%22%2C%22name%22%3A%22x%22%2C%22role%22%3A%22owner%22%7D' },
+  { cookie: '__Secure-pitbell.session_token=none.none' },
+  { 'act-by': '%E0%A4%A', 'act-age': '-1e9' },
   { rsc: '1' },
   { 'next-action': 'abc', 'content-type': 'multipart/form-data' },
 ];
@@ -61,9 +81,10 @@ const raw = (
   body: string,
 ): Promise<Answer> =>
   new Promise((resolve, reject) => {
-    const { hostname, port } = new URL(address);
+    const { hostname, port, protocol } = new URL(address);
+    const ask = protocol === 'https:' ? secureRequest : rawRequest;
     const began = performance.now();
-    const asked = rawRequest({ hostname, port, method, path, headers, timeout: 15_000 }, (answer) => {
+    const asked = ask({ hostname, port, method, path, headers, timeout: 15_000 }, (answer) => {
       answer.resume();
       answer.on('end', () => resolve({ status: answer.statusCode ?? 0, ms: performance.now() - began }));
     });
@@ -103,23 +124,25 @@ function bodies(even: () => number): readonly (() => string)[] {
 }
 
 /** Sends what nobody should: every request is answered in time, none with a failure of the server, which lives on. */
-export const fuzz: Torment = {
-  about: 'sends requests of every kind of wrong (size: requests)',
+const fuzzOf = (about: string, start: (folder: string) => Promise<Running>): Torment => ({
+  about,
   usual: 3000,
   small: 150,
   async run(size, seed) {
     const { even } = randomFrom(seed);
     const some = <T>(list: readonly T[]): T => list[Math.floor(even() * list.length)]!;
     const folder = ownFolder('fuzz');
-    const server = await startServer(folder);
-    await fetch(`${server.address}/api/stations`, send('POST', exampleStation('Sound', 'Yard', 'metric-230', 'empty')));
+    const server = await start(folder);
+    await server.ask('/api/stations', send('POST', exampleStation('Sound', 'Yard', 'metric-230', 'empty')));
     const broken: string[] = [];
     const statuses: Record<string, number> = {};
     let slowest = 0;
     for (let n = 0; n < size; n++) {
-      const [method, path, headers] = [some(METHODS), some(PLACES), some(HEADERS)];
+      const [method, path, wrong] = [some(METHODS), some(PLACES), some(HEADERS)];
+      // One of four comes as nobody, the others as one of the people, where there are any.
+      const headers = even() < 0.25 ? wrong : { ...server.cookieOf(n), ...wrong };
       const body = some(bodies(even))();
-      const what = `${method} ${path.slice(0, 60)} ${JSON.stringify(headers)} ${body.slice(0, 60)}`;
+      const what = `${method} ${path.slice(0, 60)} ${JSON.stringify(wrong)} ${body.slice(0, 60)}`;
       try {
         const { status, ms } = await raw(server.address, method, path, headers, body);
         statuses[`answered ${status}`] = (statuses[`answered ${status}`] ?? 0) + 1;
@@ -132,10 +155,17 @@ export const fuzz: Torment = {
           broken.push(`${message}: ${what}`);
       }
     }
-    const after = await fetch(`${server.address}/`);
+    const after = await server.ask('/', undefined, 1 + Math.floor(even() * 4));
     if (after.status !== 200) broken.push('Round does not answer afterwards');
     const status = await server.kill('SIGTERM');
     if (status !== 0) broken.push(`the server ended with ${status}`);
     return { figures: { requests: size, ...statuses, 'slowest ms': slowest }, broken: broken.slice(0, 20) };
   },
-};
+});
+
+export const fuzz = fuzzOf('sends requests of every kind of wrong (size: requests)', startServer);
+
+export const intruders = fuzzOf(
+  'the same over TLS, by five people who are signed in and by nobody (size: requests)',
+  startSecured,
+);

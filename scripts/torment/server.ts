@@ -33,6 +33,8 @@ export interface Running {
   readonly pid: number;
   /** Asks it, as one of the people that it knows where it knows any. */
   ask(path: string, init?: RequestInit, who?: number): Promise<Response>;
+  /** What one of the people is known by, where it knows any. */
+  cookieOf(who: number): Readonly<Record<string, string>>;
   /** Ends when the process does. */
   readonly ended: Promise<number | null>;
   kill(signal: NodeJS.Signals): Promise<number | null>;
@@ -73,6 +75,7 @@ async function started(folder: string, args: string, within = ''): Promise<Runni
     ended,
     said: () => said,
     ask: (path, init) => fetch(address + path, init),
+    cookieOf: () => ({}),
     kill(signal) {
       child.kill(signal);
       return ended;
@@ -118,7 +121,8 @@ export async function startSecured(folder: string): Promise<Running> {
     const { word: next } = (await invited.json()) as { word: string };
     people.push(await joined(server.address, next, `Person ${n}`));
   }
-  return { ...server, ask: (path, init, who = 0) => fetch(server.address + path, as(init, who)) };
+  const cookieOf = (who: number) => ({ cookie: people[who % people.length]! });
+  return { ...server, cookieOf, ask: (path, init, who = 0) => fetch(server.address + path, as(init, who)) };
 }
 
 /** Memory that a process holds, MB. */
