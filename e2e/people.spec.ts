@@ -1,6 +1,7 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { createHash, X509Certificate } from 'node:crypto';
 import { once } from 'node:events';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { expect, type Browser } from '@playwright/test';
@@ -13,6 +14,9 @@ const GOOD = 'otter brick lantern nine';
 let folder = '';
 let server: ChildProcess;
 let first = '';
+
+// One server for all: the second comes to what the first has made.
+test.describe.configure({ mode: 'serial' });
 
 /** A server of its own over TLS, with a certificate as the program makes it, and nobody in it. */
 test.beforeAll(async () => {
@@ -153,4 +157,47 @@ test('people come in over TLS on a phone: the first by an address that is good o
     expect(await p.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   await other.close();
   await context.close();
+});
+
+test('a phone that trusts the certificate takes a station along over TLS, and works it without signal', async ({
+  playwright,
+}, { project }) => {
+  test.setTimeout(180_000);
+  const { launchOptions } = project.use;
+  // As a phone does after the four lines of “npm run certificate”: a certificate that is merely put up with gets no service worker.
+  const { publicKey } = new X509Certificate(readFileSync(path.join(folder, 'tls', 'server.crt')));
+  const key = createHash('sha256')
+    .update(publicKey.export({ type: 'spki', format: 'der' }))
+    .digest('base64');
+  const browser = await playwright.chromium.launch({
+    ...launchOptions,
+    args: [...(launchOptions?.args ?? []), `--ignore-certificate-errors-spki-list=${key}`],
+  });
+  const context = await browser.newContext({ baseURL: BASE, viewport: { width: 390, height: 844 }, hasTouch: true });
+  let page = await context.newPage();
+  await page.goto('/sign-in');
+  await page.getByRole('textbox', { name: 'name', exact: true }).fill('R. Teal');
+  await page.getByLabel('passphrase').fill(GOOD);
+  await page.getByRole('button', { name: 'come in' }).tap();
+  await expect(page.getByText('R. Teal, owner')).toBeVisible();
+  await page.goto('/along');
+  await page.getByRole('checkbox', { name: 'take along: Signed sump, Yard' }).check();
+  await page.getByRole('button', { name: /^take along, about/ }).tap();
+  await expect(page.getByRole('button', { name: 'leave Signed sump behind' })).toBeVisible({ timeout: 60_000 });
+
+  await context.setOffline(true);
+  await page.close();
+  page = await context.newPage();
+  await page.goto('/stations/1/book');
+  await expect(page.getByRole('link', { name: 'outbox: no signal' })).toBeVisible();
+  await page.getByRole('textbox', { name: 'seen, done, decided, used' }).fill('written under the lid');
+  await page.getByRole('button', { name: 'write it in the book' }).tap();
+  await expect(page.getByRole('list', { name: 'on this device only' })).toContainText('written under the lid');
+  await context.setOffline(false);
+  await expect(page.getByRole('link', { name: 'outbox: sent' })).toBeVisible({ timeout: 40_000 });
+  await page.reload();
+  await expect(page.getByRole('listitem').filter({ hasText: 'written under the lid' }).first()).toContainText(
+    'R. Teal',
+  );
+  await browser.close();
 });
