@@ -30,6 +30,23 @@ const ssr = (): Station => {
   return { ...s, control: { ...s.control, options: { ...s.control.options, switch: 'ssr' } } };
 };
 
+describe('the whole proof', () => {
+  it('wants the water up to the highest level that is tried and no further: the top mark under the overflow', () => {
+    const s = exampleStation('Sump', 'Yard', 'metric-230', 'empty');
+    const { vessel } = s;
+    if (vessel.shape.kind !== 'cylinder') throw new Error('the example is a round pit');
+    // By hand: the alarm is the highest that acts; a round pit holds π·d²/4 a metre.
+    const alarm = s.sensors.find((x) => x.role === 'alarm')!;
+    if (alarm.kind !== 'tilt') throw new Error('on a float');
+    const rises = alarm.clip + (alarm.tether + alarm.body / 2) * Math.sin((alarm.riseDeg * Math.PI) / 180);
+    const water = card(s, 'commission').water!.find((w) => typeof w !== 'string')!;
+    expect(typeof water === 'string' ? NaN : water.value).toBeCloseTo(
+      ((Math.PI * vessel.shape.diameter ** 2) / 4) * rises,
+      6,
+    );
+  });
+});
+
 describe('every job', () => {
   it('is one of twenty-one, each with a station that it fits, and none is offered where it does not', () => {
     const ids = jobKinds().map((j) => j.id);

@@ -286,6 +286,14 @@ describe('alternating duplex', () => {
 });
 
 describe('timed doser', () => {
+  it('is kept on by one float with its two trips, or by two with one each; what is missing is named', () => {
+    const against = (...roles: Parameters<typeof station>[1]) =>
+      reasonsAgainst(schemeOf('doser')!, station('doser', roles, bed)).map((r) => sayPhrase(r, 'metric'));
+    expect(against('low', 'pump', 'peak', 'alarm')).toEqual([]);
+    expect(against('low', 'lead', 'stop', 'peak', 'alarm')).toEqual([]);
+    expect(against('low', 'lead', 'peak', 'alarm').join()).toMatch(/stop/);
+    expect(against('low', 'stop', 'peak', 'alarm').join()).toMatch(/start|lead/);
+  });
   const bed: Change = (s) => ({
     duty: demoStations().find((d) => d.file === 'sand-bed-dosing-tank.json')!.station.duty,
     control: s.control,

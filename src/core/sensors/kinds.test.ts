@@ -52,6 +52,23 @@ describe('what a tape can set', () => {
   });
 });
 
+describe('tethers that a float is tried with', () => {
+  const marks = (step: number, most: number) => [0.1, 0.15, 0.2, 0.25, 0.3].filter((m) => m > step / 2 && m <= most);
+  it('are no longer than leaves room to lie level; trips that were measured go with the tether at which they were', () => {
+    const measured = { above: 0.09, below: 0.08 };
+    const all = kindOf(tilt).ranges({ ...tilt, measured }, { depth: 2, widest: 0.36, step: 0.05, marks } as never);
+    // 0.36 m wide less a body of 0.10 m.
+    expect(all.map((f) => [f.kind === 'tilt' && f.tether, f.kind === 'tilt' && f.measured])).toEqual([
+      [0.1, null],
+      [0.15, measured],
+      [0.2, null],
+      [0.25, null],
+    ]);
+    const low = kindOf(tilt).ranges(tilt, { depth: 0.3, widest: 5, step: 0.05, marks } as never);
+    expect(low.map((f) => f.kind === 'tilt' && f.tether)).toEqual([0.1, 0.15, 0.2]);
+  });
+});
+
 describe('a pressure bell (Boyle’s law: Young and Freedman, University Physics, section 18.1)', () => {
   it('by hand: at 5 kPa over 101 325 Pa, 2.2 L of air over 100 cm² has let the water up 10.3 mm', () => {
     // (p₀ + p)·(V − A·x) = p₀·V → x = V/A · p/(p₀ + p) = 0.22 · 5000/106325

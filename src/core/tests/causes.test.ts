@@ -5,6 +5,7 @@ import { faultsOf } from '../faults';
 import { newStation, type Station } from '../station';
 import { catalogueOf } from './catalogue';
 import { causesOf } from './causes';
+import { faultTestsOf } from './finding';
 import { predict } from './predict';
 import { atRest, perform } from './scene';
 import { standing } from './standing';
@@ -46,6 +47,21 @@ describe('what a test finds where something is wrong', () => {
       now.kind === 'value' && before?.kind === 'value' ? now.value.value - before.value.value : NaN;
     expect(by(tape, was)).toBeCloseTo(0.15, 6);
     expect(by(level, called)).toBeCloseTo(0.15, 6);
+  });
+  it('a clamp on a pump that turns reads by its flow; one that stands takes several times that; one that is not called takes nothing', () => {
+    const made = faultTestsOf(worldOf(sump)).find((t) => t.test.id === 'amps-M1-called')!.test;
+    const amps = (fault: string | null) => {
+      const p = predict(fault === null ? worldOf(sump) : withFault(sump, fault), made).get('amps')!;
+      return p.kind === 'value' ? p.value.value : NaN;
+    };
+    const { ratedCurrent } = sump.pumps[0]!;
+    const running = amps(null);
+    expect(running).toBeGreaterThan(0.4 * ratedCurrent);
+    expect(running).toBeLessThan(1.1 * ratedCurrent);
+    expect(amps('M1-seized')).toBeGreaterThan(3 * ratedCurrent);
+    expect(amps('pump-stuck-down')).toBeLessThan(0.05 * ratedCurrent);
+    // It turns as ever and moves nothing: what it takes is what its curve says for no flow, and no short.
+    expect(amps('M1-airlocked')).toBeLessThan(running);
   });
   it('a worn impeller takes longer, an airlocked pump moves nothing, a stuck float never calls', () => {
     const worn = found(sump, 'M1-worn', 'pump-down', 'run');
