@@ -1,7 +1,7 @@
 import { headers } from 'next/headers';
 import { database } from '@/server/db';
 import { headsNow } from '@/server/figures';
-import { listNames } from '@/server/heads';
+import { namesSeen } from '@/server/heads';
 import { personFrom } from '@/server/people/who';
 import { RoundView } from '@/ui/round/RoundView';
 import { SCREENFUL } from '@/ui/round/screenful';
@@ -11,7 +11,7 @@ export const dynamic = 'force-dynamic';
 export default async function RoundPage() {
   const db = database();
   const sees = personFrom(await headers())?.sees ?? null;
-  const stations = listNames(db).filter((s) => sees === null || sees.includes(s.id));
+  const stations = namesSeen(db, sees);
   const first = headsNow(
     db,
     stations.slice(0, SCREENFUL).map((s) => s.id),

@@ -54,6 +54,17 @@ export function keepFigures(db: Db, id: number, revision: number, byCore: string
   );
 }
 
+/** Stations that somebody sees, by site and name. @param sees those that he is held to; null: all */
+export const namesSeen = (db: Db, sees: readonly number[] | null): Named[] =>
+  listNames(db).filter((s) => sees === null || sees.includes(s.id));
+
+/** The stations before and after one among those that somebody is held to. */
+export function neighboursAmong(db: Db, id: number, sees: readonly number[]): { before: number; after: number } {
+  const ids = namesSeen(db, sees).map((s) => s.id);
+  const at = ids.indexOf(id);
+  return at < 0 ? { before: id, after: id } : { before: ids.at(at - 1)!, after: ids[(at + 1) % ids.length]! };
+}
+
 /** The stations before and after one, in that order and round the end; itself where it is alone. */
 export function neighboursOf(db: Db, id: number): { before: number; after: number } {
   const row = db

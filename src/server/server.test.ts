@@ -14,7 +14,7 @@ import { nobodyIn } from './people/people';
 import { addEntry, findRun, listRuns, startRun } from './proofs';
 import { keepPumpModel, listPumpModels } from './pumps';
 import { seedDemo } from './seed';
-import { headsOf, keepFigures, listNames, neighboursOf } from './heads';
+import { headsOf, keepFigures, listNames, namesSeen, neighboursAmong, neighboursOf } from './heads';
 import { headsNow, headsWorkedOut } from './figures';
 import { createStation, findStation, readStation, saveStation, storedDocument, savedBy } from './stations';
 
@@ -370,6 +370,14 @@ describe('what is shown first', () => {
       { before: a, after: c },
       { before: b, after: a },
     ]);
+    // Of somebody who is held to some, those alone; another is beside nothing of his.
+    expect([c, b].map((id) => neighboursAmong(db, id, [b, c]))).toEqual([
+      { before: b, after: b },
+      { before: c, after: c },
+    ]);
+    expect(neighboursAmong(db, a, [b, c])).toEqual({ before: a, after: a });
+    expect(namesSeen(db, [b]).map((s) => s.id)).toEqual([b]);
+    expect(namesSeen(db, null)).toEqual(listNames(db));
   });
   it('figures of another program are worked out anew', async () => {
     const { id } = createStation(db, station(), AT);

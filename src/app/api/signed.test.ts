@@ -19,7 +19,7 @@ import { GET as getPages, POST as postPage } from './stations/[id]/book/route';
 import { POST as postFeed } from './stations/[id]/feed/route';
 import { PUT as putStation } from './stations/[id]/route';
 import { POST as postRun } from './stations/[id]/runs/route';
-import { POST as postStation } from './stations/route';
+import { GET as getStations, POST as postStation } from './stations/route';
 
 /* What is written where people sign in bears their name, whatever was said; where nobody signs in, what was said. */
 
@@ -172,4 +172,33 @@ describe('people over the network', () => {
     [{ person: 'nobody' }, 422],
     [{}, 422],
   ])('%j is answered %d', async (body, status) => expect((await postPeople(request(body))).status).toBe(status));
+});
+
+describe('a reader who is held to stations of his own', () => {
+  it('hears of no other: the list of names tells his, and only an owner holds a reader to anything', async () => {
+    const own = await make();
+    await make();
+    const ask = new Request('http://127.0.0.1/', {
+      headers: {
+        [PERSON]: encodeURIComponent(JSON.stringify({ id: 'h', name: 'House', role: 'reader', sees: [own] })),
+      },
+    });
+    const told = (await getStations(ask).json()) as { stations: { id: number }[] };
+    expect(told.stations.map((s) => s.id)).toEqual([own]);
+    const put = database().prepare(
+      'INSERT INTO people (id, name, email, emailVerified, createdAt, updatedAt, role) VALUES (?, ?, ?, 1, ?, ?, ?)',
+    );
+    for (const role of ['reader', 'installer']) put.run(role, role, `${role}@x`, Date.now(), Date.now(), role);
+    const hold = (person: string) => postPeople(request({ person, sees: [own] }));
+    expect([await hold('reader'), await hold('installer'), await hold('nobody')].map((r) => r.status)).toEqual([
+      200, 409, 404,
+    ]);
+    const { people } = (await getPeople(request({})).json()) as { people: { id: string; sees: number[] | null }[] };
+    expect(Object.fromEntries(people.map((p) => [p.id, p.sees]))).toMatchObject({ reader: [own], installer: null });
+    // Whoever works sees all: he is held to nothing any more.
+    await postPeople(request({ person: 'reader', role: 'installer' }));
+    await postPeople(request({ person: 'reader', role: 'reader' }));
+    const again = (await getPeople(request({})).json()) as { people: { id: string; sees: number[] | null }[] };
+    expect(again.people.find((p) => p.id === 'reader')!.sees).toBeNull();
+  });
 });

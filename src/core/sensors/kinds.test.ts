@@ -64,7 +64,7 @@ describe('tethers that a float is tried with', () => {
       [0.2, null],
       [0.25, null],
     ]);
-    const low = kindOf(tilt).ranges(tilt, { depth: 0.3, widest: 5, step: 0.05, marks } as never);
+    const low = kindOf(tilt).ranges(tilt, { depth: 0.31, widest: 5, step: 0.05, marks } as never);
     expect(low.map((f) => f.kind === 'tilt' && f.tether)).toEqual([0.1, 0.15, 0.2]);
   });
 });

@@ -173,8 +173,10 @@ describe('the gate', () => {
         `/api/runs/${ownRun}/report`,
         `/api/figures?ids=${own}`,
         '/api/pumps',
+        '/api/stations',
+        `/api/book?words=float&station=${own}`,
       ),
-    ).toEqual([200, 200, 200, 200, 200, 200]);
+    ).toEqual([200, 200, 200, 200, 200, 200, 200, 200]);
     expect(await answers(`/stations/${other}/book/owner`, '/due', '/along', '/resting')).toEqual([303, 303, 303, 303]);
     expect(
       await answers(
@@ -182,8 +184,8 @@ describe('the gate', () => {
         `/api/runs/${otherRun}/report`,
         `/api/figures?ids=${own},${other}`,
         '/api/figures',
-        '/api/stations',
         '/api/book',
+        `/api/book?words=float&station=${other}`,
         '/api/due',
         '/api/photos/1',
         '/api/runs/9999/report',
@@ -198,7 +200,7 @@ describe('the gate', () => {
     for (const { path: way } of many)
       expect([way, maySee(db, [own], way)]).toEqual([
         way,
-        ['/', '/api/firm/rules', '/api/firm/rates', '/api/pumps'].includes(way),
+        ['/', '/api/stations', '/api/firm/rules', '/api/firm/rates', '/api/pumps'].includes(way),
       ]);
     holdTo(db, peopleIn(db, new Date().toISOString()).find((p) => p.name === 'The owner of the house')!.id, null);
     expect(await get(`/api/stations/${other}/file`)).toBe(200);

@@ -37,8 +37,8 @@ const LEADS: readonly (readonly [RegExp, string | null])[] = [
   ],
 ];
 
-/** Ways that are of no station; Round shows each his own. */
-const OF_NONE: readonly RegExp[] = [/^\/$/, /^\/api\/firm\//, /^\/api\/pumps$/, /^\/api\/door\//];
+/** Ways that are of no station; Round and the list of names tell each his own. */
+const OF_NONE: readonly RegExp[] = [/^\/$/, /^\/api\/stations$/, /^\/api\/firm\//, /^\/api\/pumps$/, /^\/api\/door\//];
 /** Ways that name their stations as `?ids=1,2`. */
 const BY_IDS = /^\/api\/(figures|sparks)$/;
 
@@ -47,8 +47,10 @@ export function maySee(db: Db, sees: readonly number[], address: string): boolea
   const [path = '', query = ''] = address.split('?');
   if (path.includes('..') || path.includes('//')) return false;
   if (OF_NONE.some((p) => p.test(path))) return true;
-  if (BY_IDS.test(path))
-    return (new URLSearchParams(query).get('ids') ?? '').split(',').every((id) => sees.includes(Number(id)));
+  const asked = new URLSearchParams(query);
+  if (BY_IDS.test(path)) return (asked.get('ids') ?? '').split(',').every((id) => sees.includes(Number(id)));
+  // A search within one book.
+  if (path === '/api/book') return sees.includes(Number(asked.get('station')));
   for (const [pattern, asks] of LEADS) {
     const number = pattern.exec(path)?.[1];
     if (number === undefined) continue;

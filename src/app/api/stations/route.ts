@@ -2,13 +2,13 @@ import { checkStation } from '@/core/station';
 import { database } from '@/server/db';
 import { keyOf, now, readJson, refuse, writing } from '@/server/edge';
 import { headsNow } from '@/server/figures';
-import { listNames } from '@/server/heads';
+import { namesSeen } from '@/server/heads';
 import { personFrom } from '@/server/people/who';
 import { createStation } from '@/server/stations';
 
-/** Every station by site and name: what they are called. */
-export function GET(): Response {
-  return Response.json({ stations: listNames(database()) });
+/** Every station that whoever asks may see, by site and name: what they are called. */
+export function GET(request: Request): Response {
+  return Response.json({ stations: namesSeen(database(), personFrom(request.headers)?.sees ?? null) });
 }
 
 /** Keeps a document as a new station: one made here, or one brought in from a file. */

@@ -1,11 +1,13 @@
 import type { Metadata } from 'next';
+import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { whenOf } from '@/core/book';
 import { database } from '@/server/db';
 import { dueAt } from '@/server/due';
 import { now } from '@/server/edge';
 import { headsNow } from '@/server/figures';
-import { headsOf, neighboursOf } from '@/server/heads';
+import { headsOf, neighboursAmong, neighboursOf } from '@/server/heads';
+import { personFrom } from '@/server/people/who';
 import { restOf } from '@/server/rest';
 import type { Saved } from '@/server/stations';
 import { StationProvider } from '@/ui/editor/StationProvider';
@@ -40,12 +42,13 @@ export default async function StationLayout({ children, params }: Props) {
   }
   const { id, revision, savedAt, station } = found.saved;
   const [head] = headsNow(db, [id]);
+  const sees = personFrom(await headers())?.sees ?? null;
   const known = head?.figures && 'rules' in head.figures ? head.figures : null;
   return (
     <StationProvider key={id} id={id} saved={{ revision, savedAt, station }} rules={known?.rules ?? null}>
       <StationFrame
         resting={restOf(db, id)}
-        neighbours={neighboursOf(db, id)}
+        neighbours={sees ? neighboursAmong(db, id, sees) : neighboursOf(db, id)}
         first={known?.scene ?? null}
         nextDue={nextDue(found.saved)}
       >
