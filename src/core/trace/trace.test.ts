@@ -329,11 +329,11 @@ describe('what is known beforehand', () => {
     );
   });
   it('what wears is likelier late in its life than early, in step with age, and what does not wear is as likely as ever', () => {
-    const at = (share: number, place = 'pump 1') => ({
+    const at = (share: number, place = 'pump 1', name = 'Pump') => ({
       ...NO_PAST,
       parts: [
         {
-          name: 'Pump',
+          name,
           place,
           state: 'fitted' as const,
           since: '2020-01-01',
@@ -350,7 +350,7 @@ describe('what is known beforehand', () => {
     expect(times(at(0), 'M1-worn')).toBe(0.2);
     expect(times(at(50), 'M1-worn')).toBe(5);
     expect(times(at(1), 'M1-clogged')).toBe(1);
-    expect(times(at(1, 'the shed'), 'M1-worn')).toBe(1);
+    expect(times(at(1, 'the shed', 'Lid'), 'M1-worn')).toBe(1);
   });
   it('each cause is of one kind, so that a firm’s figure for it is of no other', () => {
     const rates = new Map<string, Set<number>>();
