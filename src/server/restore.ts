@@ -210,25 +210,37 @@ export interface Switched {
 }
 
 /**
+ * Makes a backup that waits ready to be switched: its photographs are added to those that are there, and it is a database like any other after
+ * it. Nothing that is there is changed by that, and done twice it does nothing twice.
+ * @throws DataTrouble where there is no such backup
+ */
+export function makeReady(id: string, folder: string = dataFolder()): Switched['photos'] {
+  const { db: from } = laid(id, folder);
+  if (!existsSync(from)) throw new DataTrouble('there is no such backup here');
+  const db = new Database(from);
+  try {
+    const photos = takeOut(db, photoFolder(folder));
+    if (hasArchive(db)) {
+      db.exec('DROP TABLE sqlar');
+      db.exec('VACUUM');
+    }
+    db.pragma('journal_mode = delete');
+    return photos;
+  } finally {
+    db.close();
+  }
+}
+
+/**
  * Puts a backup that waits in the place of what is there, of which a copy stays in `copies`. Nobody may have the database open: whoever serves
  * has closed it. If the machine stops midway, either the one or the other is there, whole.
  * @throws DataTrouble where another program has it open, or it cannot be done; what was there is there still
  */
 export function switchTo(id: string, now: string, folder: string = dataFolder()): Switched {
   const { db: from, told } = laid(id, folder);
-  if (!existsSync(from)) throw new DataTrouble('there is no such backup here');
+  const photos = makeReady(id, folder);
   const file = databaseFile(folder);
   alone(file);
-  const db = new Database(from);
-  let photos: Switched['photos'];
-  try {
-    photos = takeOut(db, photoFolder(folder));
-    db.exec('DROP TABLE IF EXISTS sqlar');
-    db.exec('VACUUM');
-    db.pragma('journal_mode = delete');
-  } finally {
-    db.close();
-  }
   let before: string | null = null;
   if (existsSync(file)) {
     const copies = path.join(folder, 'copies');

@@ -1,9 +1,10 @@
 import * as z from 'zod';
 import { DataTrouble } from '@/server/db';
 import { now, readAs, refuse, writing } from '@/server/edge';
+import { layApart } from '@/server/keeping';
 import { copiesIn } from '@/server/nightly';
 import { dropPieces, isWord, piecesFile, piecesHere } from '@/server/pieces';
-import { layBeside, waitingIn } from '@/server/restore';
+import { waitingIn } from '@/server/restore';
 import { dataFolder } from '@/server/db';
 
 const bodySchema = z.union([
@@ -26,11 +27,11 @@ export const GET = (): Response => Response.json({ waiting: waitingIn() });
 export async function POST(request: Request): Promise<Response> {
   const body = await readAs(request, bodySchema);
   if (!body.ok) return body.response;
-  return writing(() => {
+  return writing(async () => {
     const from = fileFor(body.value);
     if (!from) return refuse(404, [{ path: 'file', message: 'there is no such backup here' }]);
     try {
-      return Response.json({ waiting: layBeside(from.file, from.name, now()) }, { status: 201 });
+      return Response.json({ waiting: await layApart(from.file, from.name, now()) }, { status: 201 });
     } catch (error) {
       if (!(error instanceof DataTrouble)) throw error;
       return refuse(422, [{ path: 'file', message: error.message }]);

@@ -2,6 +2,7 @@ import path from 'node:path';
 import * as z from 'zod';
 import { DataTrouble } from '@/server/db';
 import { now, readAs, refuse, writing } from '@/server/edge';
+import { readyApart } from '@/server/keeping';
 import { drop, switchTo } from '@/server/restore';
 import { whileAlone } from '@/server/switching';
 
@@ -18,7 +19,9 @@ export async function POST(request: Request, { params }: { params: Promise<{ id:
         drop(id);
         return Response.json({ dropped: true });
       }
-      const { before, photos } = await whileAlone(() => switchTo(id, now()));
+      // What takes its time is done before anybody has to wait.
+      const photos = await readyApart(id);
+      const { before } = await whileAlone(() => switchTo(id, now()));
       return Response.json({ before: before && path.basename(before), photos });
     } catch (error) {
       if (!(error instanceof DataTrouble)) throw error;

@@ -1,9 +1,9 @@
 import { createReadStream, mkdirSync, rmSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { Readable } from 'node:stream';
-import { backUp } from '@/server/backup';
 import { dataFolder } from '@/server/db';
 import { now, writing } from '@/server/edge';
+import { backUpApart } from '@/server/keeping';
 
 /** Everything as one file, made and read through now. */
 export const GET = (): Promise<Response> =>
@@ -11,7 +11,7 @@ export const GET = (): Promise<Response> =>
     const folder = path.join(dataFolder(), 'restore');
     mkdirSync(folder, { recursive: true, mode: 0o700 });
     const file = path.join(folder, `going-${process.hrtime.bigint()}.part`);
-    await backUp(file);
+    await backUpApart(file);
     const stream = createReadStream(file);
     stream.once('close', () => rmSync(file, { force: true }));
     return new Response(Readable.toWeb(stream) as ReadableStream<Uint8Array>, {
