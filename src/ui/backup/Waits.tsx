@@ -14,16 +14,23 @@ interface Props {
   onDropped(): void;
 }
 
+/** That it ends earlier than what is here; null: it does not. */
+function endsEarlier({ last }: WaitingShown, here: HereShown): string | null {
+  if (here.last === null || (last !== null && last >= here.last)) return null;
+  if (last === null) return 'Nothing was ever written in it: what was written here would be out of sight.';
+  return day(last) === day(here.last)
+    ? 'It ends on the same day as what is here, but earlier: what was written since would be out of sight.'
+    : `It ends on ${day(last)}: what was written here since then, up to ${day(here.last)}, would be out of sight.`;
+}
+
 /** What speaks against switching: it ends earlier than what is here, or holds fewer stations. */
-function warnings({ last, holds }: WaitingShown, here: HereShown): string[] {
+function warnings(of: WaitingShown, here: HereShown): string[] {
+  const earlier = endsEarlier(of, here);
+  const { stations } = of.holds;
   return [
-    ...(here.last !== null && (last === null || last < here.last)
-      ? [
-          `It ends ${last === null ? 'before anything was written' : `on ${day(last)}`}; what was written here since then, up to ${day(here.last)}, would be out of sight.`,
-        ]
-      : []),
-    ...(holds.stations < here.stations
-      ? [`It has ${holds.stations} station${holds.stations === 1 ? '' : 's'}, here there are ${here.stations}.`]
+    ...(earlier === null ? [] : [earlier]),
+    ...(stations < here.stations
+      ? [`It has ${stations} station${stations === 1 ? '' : 's'}, here there are ${here.stations}.`]
       : []),
   ];
 }
