@@ -18,6 +18,9 @@ import type { Torment } from './torment';
  */
 
 const CLIENTS = 4;
+/** Answers after which it is killed, at most; and how long they are waited for, ms. */
+const MOST_ANSWERS = 25;
+const LONGEST = 10_000;
 
 const station = exampleStation('Outbox sump', 'Yard', 'metric-230', 'empty');
 const steps = (() => {
@@ -67,12 +70,16 @@ function work(d: Device, stationId: number, picture: Blob): void {
 
 const waiting = (d: Device): boolean => [...d.acts.values()].some((a) => a.state === 'waiting');
 
-/** Sends what a device has to the server as long as it stands. */
-const sending = (d: Device, server: Running) =>
+/** Sends what a device has to the server as long as it stands. @param heard is told of each answer */
+const sending = (d: Device, server: Running, heard: () => void = () => {}) =>
   sendAll({
     acts: () => Promise.resolve([...d.acts.values()]),
     set: (act) => Promise.resolve(void d.acts.set(act.id, act)),
-    fetch: (url, init) => fetch(server.address + url, init),
+    fetch: async (url, init) => {
+      const answer = await fetch(server.address + url, init);
+      heard();
+      return answer;
+    },
     clock: Date.now,
   });
 
@@ -128,13 +135,18 @@ export const outbox: Torment = {
     }
     for (let kills = 0; kills < size; kills++) {
       let alive = true;
+      let answers = 0;
       const sends = devices.map(async ({ d, id }) => {
         while (alive) {
           if (!waiting(d)) work(d, id, picture);
-          await sending(d, server);
+          await sending(d, server, () => answers++);
         }
       });
-      await new Promise((resolve) => setTimeout(resolve, 100 + 500 * even()));
+      // Somewhere among the next answers, however slow the machine is: after so many of them, and in the midst of the one that follows.
+      const enough = 1 + Math.floor(MOST_ANSWERS * even());
+      for (let waited = 0; answers < enough && waited < LONGEST; waited += 10)
+        await new Promise((resolve) => setTimeout(resolve, 10));
+      await new Promise((resolve) => setTimeout(resolve, 60 * even()));
       const ended = server.kill('SIGKILL');
       alive = false;
       await ended;
