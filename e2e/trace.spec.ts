@@ -108,7 +108,9 @@ test('a welded float is found by keyboard alone, mended by its job, and stands i
   await expect(end).toContainText('For it:');
   await expect(end.getByRole('region', { name: 'the mend' })).toContainText('change the float');
   await expect(end).toContainText('Test again after it: Bench test');
-  await expect(end.getByRole('list', { name: 'parts for the mend' })).toContainText('No book of the firm has one');
+  await expect(end.getByRole('list', { name: 'parts for the mend' })).toContainText(
+    'No book of a station that is looked after has one',
+  );
   await end.getByRole('textbox', { name: 'who' }).fill('R. T.');
   await end.getByRole('button', { name: 'it was so: write it in the book' }).press('Enter');
   await expect(end).toContainText('It stands in the book');

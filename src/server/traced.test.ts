@@ -114,6 +114,8 @@ describe('what is known before a fault is looked for', () => {
     write(other!, part({ name: 'Spare', place: '', state: 'on the shelf' }));
     setRest(db, other!.id, 'bin', 'R. T.', AT);
     expect(pastOf(db, sump!, Date.parse(AT)).parts).toEqual([]);
+    // Of one that rests itself its own is told.
+    expect(pastOf(db, other!, Date.parse(AT)).parts).toMatchObject([{ name: 'Spare', at: null }]);
   });
   it('what the firm says of how often a kind comes: the newest holds, and nothing said is as assumed', () => {
     keepRate(db, { cause: 'rust', years: 4 }, 'R. T.', AT);

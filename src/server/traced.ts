@@ -35,14 +35,14 @@ function stationYears(db: Db, now: number): number {
 /** Parts that are fitted here, and parts on the shelf of any station that is looked after, the newest first. */
 function partsOf(db: Db, saved: Saved, now: number): KeptPart[] {
   const rows = db
-    .prepare<[number], { stationId: number; name: string; at: string; content: string }>(
+    .prepare<[number, number], { stationId: number; name: string; at: string; content: string }>(
       `SELECT p.station_id AS stationId, f.name, p.happened_at AS at, p.content FROM book_pages p
        JOIN station_figures f ON f.station_id = p.station_id
        WHERE p.kind = 'part' AND NOT EXISTS (SELECT 1 FROM book_pages c WHERE c.corrects = p.id)
-       AND (p.station_id = ? AND p.content ->> '$.state' = 'fitted' OR p.content ->> '$.state' = 'on the shelf' AND f.rest IS NULL)
+       AND (p.station_id = ? AND p.content ->> '$.state' = 'fitted' OR p.content ->> '$.state' = 'on the shelf' AND (f.rest IS NULL OR p.station_id = ?))
        ORDER BY p.happened_at DESC, p.id DESC`,
     )
-    .all(saved.id);
+    .all(saved.id, saved.id);
   if (rows.length === 0) return [];
   const spans = spansAt(db, saved);
   return rows.flatMap(({ stationId, name: station, at, content }): KeptPart[] => {

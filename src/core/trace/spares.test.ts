@@ -45,6 +45,9 @@ describe('the device that a fitted part is', () => {
     ['relay', '', undefined],
     ['relay', 'K2', 'K2'],
     ['lid', '', undefined],
+    // A pump that is not there has no parts here, and another's are not its own.
+    ['horn', 'pump 2', undefined],
+    ['battery', 'pump 1', undefined],
   ])('“%s” at “%s” is %s', (name, place, tag) => expect(deviceOf(devices, { name, place })?.tag).toBe(tag));
 });
 

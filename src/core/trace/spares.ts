@@ -38,11 +38,15 @@ const shared = (name: string, description: string): number => {
   return [...wordsIn(name)].filter((w) => asked.has(w)).length;
 };
 
-/** The device that a fitted part is: by its place; where that names none, the one whose description its name shares most words with, if it is one alone. */
+/**
+ * The device that a fitted part is: by its place; where that names none, the one whose description its name shares most words with, if it is one
+ * alone. Of a place that names a pump only what is of that pump is asked: what the station does not have is none of it.
+ */
 export function deviceOf(devices: Panel['devices'], { name, place }: Pick<KeptPart, 'name' | 'place'>): Device | null {
   const by = devices.find((d) => isAt(place, d));
   if (by) return by;
-  const alike = devices.map((d) => shared(name, d.description));
+  const pump = /pump (\d+)/i.exec(place)?.[1];
+  const alike = devices.map((d) => (pump && String(d.pump) !== pump ? 0 : shared(name, d.description)));
   const most = Math.max(0, ...alike);
   const [first, ...more] = devices.filter((_, i) => most > 0 && alike[i] === most);
   return first && more.length === 0 ? first : null;

@@ -102,7 +102,7 @@ function SpareLine({ of }: { of: Spare }) {
       </Typography>
       {of.fitted.map((p) => (
         <Typography key={partWords(p)} variant="body2" component="p" sx={{ m: 0 }}>
-          Fitted now: {partWords(p)}.
+          Fitted there, by the book: {partWords(p)}.
         </Typography>
       ))}
       {of.shelf.map((p) => (
@@ -112,7 +112,7 @@ function SpareLine({ of }: { of: Spare }) {
       ))}
       {of.shelf.length === 0 && (
         <Typography variant="body2" component="p" sx={{ m: 0, color: 'text.secondary' }}>
-          No book of the firm has one on its shelf by a name like it.
+          No book of a station that is looked after has one on its shelf by a name like it.
         </Typography>
       )}
     </Box>
