@@ -7,6 +7,7 @@ import { makeStation, saveState, test, type } from './station';
 const outbox = (page: Page, state: string | RegExp) => page.getByRole('link', { name: state });
 /** Names of this try’s own: a test that is tried again makes its station anew. */
 const FAR = `Far sump ${process.pid}`;
+const UNKNOWN = `Unknown pit ${process.pid}`;
 const TWICE = `Twice sump ${process.pid}`;
 const phoneSize = { viewport: { width: 390, height: 844 }, hasTouch: true };
 
@@ -79,6 +80,20 @@ test('a phone at a pit without signal: taken along, worked, closed, opened again
   await page.goto(`/stations/1/levels`, { waitUntil: 'commit' });
   await expect(page.getByRole('heading', { name: 'This page was not taken along' })).toBeVisible();
 
+  // A pump that fails somewhere else: six taps make a station on the device, and its trace begins.
+  await page.goto('/trace');
+  await page.getByRole('textbox', { name: 'what the site is called' }).fill(UNKNOWN);
+  await page.getByRole('button', { name: 'begin the trace' }).tap();
+  await expect(page.getByRole('status', { name: 'save state' })).toHaveText('on this device only', { timeout: 20_000 });
+  await page.getByRole('button', { name: 'Survey' }).tap();
+  await type(page, 'note', 'drawn by eye');
+  await page.getByRole('button', { name: 'Levels' }).tap();
+  await expect(page.getByRole('status', { name: 'save state' })).toHaveText('on this device only');
+  await page.goto('/');
+  await page.getByRole('region', { name: 'on this device only' }).getByRole('link', { name: UNKNOWN }).tap();
+  await page.getByRole('button', { name: 'Survey' }).tap();
+  await expect(page.getByRole('textbox', { name: 'note' })).toHaveValue(/drawn by eye/);
+
   // Signal: all of it goes, in order, and what was begun is a run like any other.
   await page.goto(begun);
   await context.setOffline(false);
@@ -90,6 +105,12 @@ test('a phone at a pit without signal: taken along, worked, closed, opened again
   const { pages } = (await (await request.get(`/api/stations/${id}/book`)).json()) as { pages: { page: object }[] };
   expect(pages.filter((p) => JSON.stringify(p.page).includes('no signal down here'))).toHaveLength(1);
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  const { stations } = (await (await request.get('/api/stations')).json()) as {
+    stations: { id: number; name: string }[];
+  };
+  const unknown = stations.filter((s) => s.name === UNKNOWN);
+  expect(unknown).toHaveLength(1);
+  expect((await documentOf(request, unknown[0]!.id)).identity.note).toMatch(/drawn by eye/);
   await context.close();
 });
 

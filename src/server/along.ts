@@ -35,7 +35,7 @@ function builtFiles(): Built {
 }
 
 /** Pages that belong to no station. */
-const COMMON = ['/', '/due', '/along'];
+const COMMON = ['/', '/due', '/along', '/trace', '/unsent'];
 /** Pages of a station that open without signal. */
 const OF_STATION = ['survey', 'levels', 'panel', 'rehearse', 'prove', 'prove/begun', 'trace', 'book', 'card'];
 
@@ -62,7 +62,7 @@ export function alongOf(
   const names = listNames(db).filter((s) => ids.includes(s.id));
   return {
     ...built(),
-    common: COMMON,
+    common: COMMON.filter(may),
     stations: names.map((s) => ({
       ...s,
       pages: [

@@ -349,12 +349,18 @@ describe('rules of the firm', () => {
     expect(due()).toEqual([]);
     const kept = addFirmRule(db, rule, 'M. O.', AT);
     expect(due()).toEqual([['try the horn', 'J21', '2026-12-24']]);
-    expect(dueAt(db, other, now).map((d) => d.id)).toEqual([`rule-${-kept.id}`, 'look']);
+    expect(dueAt(db, other, now).map((d) => d.id)).toEqual([`rule-${-kept}`, 'look']);
     expect(firmRules(db)).toMatchObject([{ by: 'M. O.', rule: { what: 'try the horn' } }]);
-    expect([endFirmRule(db, kept.id, 'M. O.', AT), endFirmRule(db, kept.id, 'M. O.', AT)]).toEqual([true, false]);
+    expect([endFirmRule(db, kept, 'M. O.', AT), endFirmRule(db, kept, 'M. O.', AT)]).toEqual([true, false]);
     expect(due()).toEqual([]);
     for (const sql of ['UPDATE firm_rules SET kept_by = 1', 'DELETE FROM firm_rules'])
       expect(() => db.exec(sql)).toThrow(/never/);
+  });
+  it('sent again after a lost answer are written, and ended, once', () => {
+    const ids = [1, 2].map(() => addFirmRule(db, rule, 'M. O.', AT, 'key-of-rule'));
+    expect([ids[0] === ids[1], firmRules(db).length]).toEqual([true, 1]);
+    expect([1, 2].map(() => endFirmRule(db, ids[0]!, 'M. O.', AT, 'key-of-end'))).toEqual([true, true]);
+    expect(firmRules(db)).toEqual([]);
   });
   it('are done by a visit that names them, and by a sealed run of their job, and can be put off at one station', () => {
     const kept = addFirmRule(db, rule, 'M. O.', AT);
@@ -371,7 +377,7 @@ describe('rules of the firm', () => {
       visit('', { at: '2026-12-01T10:00:00Z', page: { kind: 'visit', why: 'job', words: '', run: 4, job: 'J11' } }),
     );
     expect(due()).toEqual([['try the horn', 'J21', '2026-12-30']]);
-    write(sent({ kind: 'later', due: `rule-${-kept.id}`, until: '2027-03-01', why: 'the place is shut' }));
+    write(sent({ kind: 'later', due: `rule-${-kept}`, until: '2027-03-01', why: 'the place is shut' }));
     expect(dueAt(db, sump, now).find((d) => d.id !== 'look')!.later).toMatchObject({ why: 'the place is shut' });
   });
 });

@@ -6,6 +6,9 @@ import { MIGRATIONS } from './migrations';
 
 export type Db = Database.Database;
 
+/** At the end of an insert whose row has the key of its request: the same one sent again writes nothing. */
+export const ONCE = 'ON CONFLICT (client_key) WHERE client_key IS NOT NULL DO NOTHING';
+
 /** The folder that everything saved lives in. */
 export const dataFolder = (): string => path.resolve(/* turbopackIgnore: true */ process.env.PITBELL_DATA ?? 'data');
 

@@ -1,7 +1,7 @@
 import { startingSettings, type Settings } from '@/core/settings';
 import { copperTableSchema, settingsSchema, type CopperTable } from '@/core/station';
 import type { Profile } from '@/core/units';
-import type { Db } from './db';
+import { ONCE, type Db } from './db';
 
 /** What a firm takes as given at every new station of a profile. */
 export interface FirmFigures {
@@ -14,7 +14,7 @@ export interface FirmFigures {
 export function firmFigures(db: Db, profile: Profile): FirmFigures | null {
   const row = db
     .prepare<[string], { settings: string; copper: string | null }>(
-      'SELECT settings, copper FROM firm_settings WHERE profile = ? ORDER BY id DESC LIMIT 1',
+      'SELECT settings, copper FROM firm_settings WHERE profile = ? ORDER BY kept_at DESC, id DESC LIMIT 1',
     )
     .get(profile);
   if (!row) return null;
@@ -24,12 +24,18 @@ export function firmFigures(db: Db, profile: Profile): FirmFigures | null {
   return settings.success && copper.success ? { settings: settings.data, copper: copper.data } : null;
 }
 
-/** Keeps what the firm takes as given; what was kept before stays beneath. */
-export function keepFirmFigures(db: Db, profile: Profile, { settings, copper }: FirmFigures, at: string): void {
-  db.prepare('INSERT INTO firm_settings (profile, kept_at, settings, copper) VALUES (?, ?, ?, ?)').run(
-    profile,
-    at,
-    JSON.stringify(settings),
-    copper && JSON.stringify(copper),
-  );
+/**
+ * Keeps what the firm takes as given; what was kept before stays beneath, and what was done last holds, whichever came first.
+ * @param key of the request: the same one sent again is kept once
+ */
+export function keepFirmFigures(
+  db: Db,
+  profile: Profile,
+  { settings, copper }: FirmFigures,
+  at: string,
+  key: string | null = null,
+): void {
+  db.prepare(
+    `INSERT INTO firm_settings (profile, kept_at, settings, copper, client_key) VALUES (?, ?, ?, ?, ?) ${ONCE}`,
+  ).run(profile, at, JSON.stringify(settings), copper && JSON.stringify(copper), key);
 }

@@ -26,17 +26,27 @@ export const firmRules = (db: Db): FirmRule[] =>
 export const firmPages = (db: Db): Dated[] =>
   firmRules(db).map(({ id, keptAt, rule }) => ({ id: -id, at: Date.parse(keptAt), page: rule }));
 
-export function addFirmRule(db: Db, rule: Rule, by: string, at: string): FirmRule {
+/** What came under this key before; null where nothing has. */
+const keptAs = (db: Db, key: string | null): number | null =>
+  (db.prepare('SELECT id FROM firm_rules WHERE client_key = ?').pluck().get(key) as number | undefined) ?? null;
+
+/** Writes a rule. @param key of the request: sent again it is written once @returns its number */
+export function addFirmRule(db: Db, rule: Rule, by: string, at: string, key: string | null = null): number {
+  const before = keptAs(db, key);
+  if (before !== null) return before;
   const { lastInsertRowid } = db
-    .prepare('INSERT INTO firm_rules (kept_at, kept_by, content) VALUES (?, ?, ?)')
-    .run(at, by, JSON.stringify(rule));
-  return { id: Number(lastInsertRowid), keptAt: at, by, rule };
+    .prepare('INSERT INTO firm_rules (kept_at, kept_by, content, client_key) VALUES (?, ?, ?, ?)')
+    .run(at, by, JSON.stringify(rule), key);
+  return Number(lastInsertRowid);
 }
 
-/** Ends a rule. @returns false where no such rule stands */
-export function endFirmRule(db: Db, id: number, by: string, at: string): boolean {
+/** Ends a rule. @param key of the request @returns false where no such rule stands */
+export function endFirmRule(db: Db, id: number, by: string, at: string, key: string | null = null): boolean {
+  if (keptAs(db, key) !== null) return true;
   if (!firmRules(db).some((r) => r.id === id)) return false;
-  db.prepare("INSERT INTO firm_rules (kept_at, kept_by, content, ends) VALUES (?, ?, '{}', ?)").run(at, by, id);
+  db.prepare("INSERT INTO firm_rules (kept_at, kept_by, content, ends, client_key) VALUES (?, ?, '{}', ?, ?)").run(
+    ...[at, by, id, key],
+  );
   return true;
 }
 

@@ -40,4 +40,15 @@ export const SINCE_8: readonly string[] = [
   CREATE INDEX people_sees_by_station ON people_sees (station_id);
   ALTER TABLE people_invited ADD COLUMN sees TEXT;
   `,
+  `
+  -- What a firm keeps of its own may come from a device that had no signal: sent again it is kept once.
+  ALTER TABLE pump_revisions ADD COLUMN client_key TEXT;
+  ALTER TABLE firm_settings ADD COLUMN client_key TEXT;
+  ALTER TABLE firm_rules ADD COLUMN client_key TEXT;
+  ALTER TABLE firm_rates ADD COLUMN client_key TEXT;
+  CREATE UNIQUE INDEX pump_revisions_by_key ON pump_revisions (client_key) WHERE client_key IS NOT NULL;
+  CREATE UNIQUE INDEX firm_settings_by_key ON firm_settings (client_key) WHERE client_key IS NOT NULL;
+  CREATE UNIQUE INDEX firm_rules_by_key ON firm_rules (client_key) WHERE client_key IS NOT NULL;
+  CREATE UNIQUE INDEX firm_rates_by_key ON firm_rates (client_key) WHERE client_key IS NOT NULL;
+  `,
 ];

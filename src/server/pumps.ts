@@ -1,6 +1,6 @@
 import type * as z from 'zod';
 import { readPumpModel, type pumpModelSchema } from '@/core/station';
-import type { Db } from './db';
+import { ONCE, type Db } from './db';
 
 type PumpModel = z.infer<typeof pumpModelSchema>;
 
@@ -9,7 +9,7 @@ export function listPumpModels(db: Db): PumpModel[] {
   return db
     .prepare<[], { model: string }>(
       `SELECT model FROM pump_revisions p
-       WHERE id = (SELECT max(id) FROM pump_revisions WHERE name = p.name) ORDER BY name COLLATE NOCASE`,
+       WHERE id = (SELECT id FROM pump_revisions WHERE name = p.name ORDER BY kept_at DESC, id DESC LIMIT 1) ORDER BY name COLLATE NOCASE`,
     )
     .all()
     .flatMap(({ model }) => {
@@ -18,11 +18,15 @@ export function listPumpModels(db: Db): PumpModel[] {
     });
 }
 
-/** Keeps a pump: it is the one of its name from now on, and what was kept before stays beneath. */
-export function keepPumpModel(db: Db, model: PumpModel, at: string): void {
-  db.prepare('INSERT INTO pump_revisions (name, kept_at, model) VALUES (?, ?, ?)').run(
+/**
+ * Keeps a pump: the one of its name is what was kept last, and what was kept before stays beneath.
+ * @param key of the request: the same one sent again is kept once
+ */
+export function keepPumpModel(db: Db, model: PumpModel, at: string, key: string | null = null): void {
+  db.prepare(`INSERT INTO pump_revisions (name, kept_at, model, client_key) VALUES (?, ?, ?, ?) ${ONCE}`).run(
     model.name,
     at,
     JSON.stringify(model),
+    key,
   );
 }

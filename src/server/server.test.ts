@@ -4,15 +4,18 @@ import path from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { demoPumps } from '@/core/demo';
 import { feedSchema } from '@/core/feeds';
+import { startingSettings } from '@/core/settings';
 import { CURRENT_VERSION, newStation } from '@/core/station';
 import { listPages } from './book';
 import { digestOf, openDatabase, openDataFolder, type Db } from './db';
 import { LARGEST_BODY, idFrom, readJson, writing } from './edge';
 import { feedOf, keepFeed } from './feeds/feeds';
+import { firmFigures, keepFirmFigures } from './firm';
 import { MIGRATIONS } from './migrations';
 import { nobodyIn } from './people/people';
 import { addEntry, findRun, listRuns, startRun } from './proofs';
 import { keepPumpModel, listPumpModels } from './pumps';
+import { keepRate, ratesOf } from './rates';
 import { seedDemo } from './seed';
 import { headsOf, keepFigures, listNames, namesSeen, neighboursAmong, neighboursOf } from './heads';
 import { headsNow, headsWorkedOut } from './figures';
@@ -90,6 +93,33 @@ describe('the database', () => {
     expect([savedBy(db, 1, 1), nobodyIn(db)]).toEqual([null, true]);
     expect(saveStation(db, 1, 1, station('Signed'), AT, null, 'R. Teal')).toMatchObject({ ok: true });
     expect([savedBy(db, 1, 2), savedBy(db, 1, 1), savedBy(db, 1, 9)]).toEqual(['R. Teal', null, null]);
+  });
+
+  it('brings a file of version 11 up to date: what the firm kept stands, and is kept once when it is sent again', () => {
+    db.close();
+    rmSync(file);
+    db = openDatabase(file, MIGRATIONS.slice(0, 11));
+    db.exec(`INSERT INTO firm_rates (kept_at, kept_by, cause, years) VALUES ('${AT}', 'R. T.', 'rust', 4)`);
+    db.close();
+    db = openDatabase(file);
+    expect(ratesOf(db)).toEqual([{ cause: 'rust', years: 4 }]);
+    const [sooner, later] = ['2020-01-01T00:00:00.000Z', '2027-01-01T00:00:00.000Z'];
+    for (const [years, at] of [
+      [8, later],
+      [9, later],
+      [2, sooner],
+    ] as const)
+      keepRate(db, { cause: 'rust', years }, 'R. T.', at, `key-of-${at}`);
+    expect(ratesOf(db)).toEqual([{ cause: 'rust', years: 8 }]);
+    const figures = (starts: number) => ({
+      settings: { ...startingSettings('us-120'), minimumGap: starts / 100 },
+      copper: null,
+    });
+    expect(firmFigures(db, 'us-120')).toBeNull();
+    keepFirmFigures(db, 'us-120', figures(11), later, 'key-one');
+    keepFirmFigures(db, 'us-120', figures(12), later, 'key-one');
+    keepFirmFigures(db, 'us-120', figures(13), sooner, 'key-two');
+    expect(firmFigures(db, 'us-120')?.settings).toEqual(figures(11).settings);
   });
 
   it('brings an old file up to date and keeps its rows', () => {
@@ -238,6 +268,14 @@ describe('the pump library', () => {
     keepPumpModel(db, model('Lift pump'), AT);
     keepPumpModel(db, model('lift PUMP', 30), AT);
     expect(db.prepare('SELECT name FROM pump_revisions ORDER BY id').pluck().all()).toEqual(['Lift pump', 'lift PUMP']);
+  });
+  it('takes what was kept last for the one of its name, whichever came first; sent again it is kept once', () => {
+    const LATER = '2027-01-01T00:00:00.000Z';
+    keepPumpModel(db, model('Lift pump', 30), LATER, 'key-later');
+    keepPumpModel(db, model('Lift pump', 12), AT, 'key-sooner');
+    keepPumpModel(db, model('Lift pump', 12), LATER, 'key-sooner');
+    expect(listPumpModels(db).map((m) => m.startsPerHour)).toEqual([30]);
+    expect(db.prepare('SELECT count(*) FROM pump_revisions').pluck().get()).toBe(2);
   });
   it('passes over a pump that this version cannot read', () => {
     db.prepare("INSERT INTO pump_revisions (name, kept_at, model) VALUES ('odd', ?, '{}')").run(AT);

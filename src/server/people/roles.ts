@@ -50,6 +50,7 @@ export const WAYS: readonly Way[] = [
     'book/revisions',
   ].map((p) => looks(`/stations/[id]/${p}`)),
   looks('/trace', 'installer'),
+  looks('/unsent', 'installer'),
   looks('/stations/[id]/trace', 'installer'),
   looks('/people', 'owner'),
   looks('/backup', 'owner'),

@@ -21,7 +21,8 @@ const STATE: Readonly<Record<Act['state'], string>> = {
 const SENT_SHOWN = 8;
 
 /** Where what an act did is looked at. */
-function placeOf({ kind, stationId, about, id }: Act): string | null {
+function placeOf({ kind, stationId, about, id, state }: Act): string | null {
+  if (kind === 'new-station' && state !== 'sent') return `/unsent?act=${id}`;
   if (stationId === null) return null;
   const at = `/stations/${stationId}`;
   if (kind === 'station') return `${at}/levels`;

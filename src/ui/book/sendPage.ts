@@ -48,13 +48,18 @@ const inWords = ({ page, readings }: PageSent): string => {
   return `book, ${name}${words}${readings.length > 0 ? `, ${readings.length} readings` : ''}`;
 };
 
+/** A station that has no number yet: the act that makes it. */
+interface NotYet {
+  readonly after: string;
+}
+
 /**
  * Writes a page. Never throws.
  * @param now whether it tells of the moment it is written
  * @param key the same one writes it once, however often it is sent
  */
 export async function sendPage(
-  stationId: number,
+  station: number | NotYet,
   page: PageSent,
   now: boolean,
   key: string,
@@ -64,10 +69,10 @@ export async function sendPage(
       id: key,
       kind: 'page',
       what: inWords(page),
-      stationId,
-      about: `book:${stationId}`,
+      ...(typeof station === 'number'
+        ? { stationId: station, about: `book:${station}`, url: `/api/stations/${station}/book` }
+        : { stationId: null, about: `book:${station.after}`, after: station.after, url: '/api/stations/{id}/book' }),
       now,
-      url: `/api/stations/${stationId}/book`,
       method: 'POST',
       body: JSON.stringify(page),
     },

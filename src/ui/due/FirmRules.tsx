@@ -6,6 +6,7 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { WriteOther } from '../book/WriteOther';
 import { linesOf } from '../book/pageLines';
+import { HereOnly } from '../outbox/HereOnly';
 import { keep, kept } from '../parts/browserKeep';
 import { TextBox } from '../parts/TextBox';
 import type { FirmRuleShown, RuleSent } from './askFirmRules';
@@ -18,6 +19,7 @@ export function FirmRules() {
   const [rules, setRules] = useState<readonly FirmRuleShown[] | null>(null);
   const [who, setWho] = useState('');
   const [failed, setFailed] = useState<string | null>(null);
+  const [here, setHere] = useState(false);
   useEffect(() => {
     // What the browser keeps is known only after the page.
     // eslint-disable-next-line react-hooks/set-state-in-effect
@@ -31,7 +33,8 @@ export function FirmRules() {
     }
     const answer = await (await import('./askFirmRules')).sendFirmRule(who.trim(), what);
     setFailed(answer.ok ? null : answer.why);
-    if (answer.ok) {
+    setHere(answer.ok && answer.rules === null);
+    if (answer.ok && answer.rules !== null) {
       setRules(answer.rules);
       router.refresh();
     }
@@ -81,6 +84,7 @@ export function FirmRules() {
         words="write it for every station"
         onWrite={async ({ page }) => (page.kind === 'rule' && (await send({ rule: page })) ? 0 : null)}
       />
+      {here && <HereOnly what="what was written just now" />}
       {failed !== null && (
         <Typography role="alert" variant="body2" color="error">
           Not written: {failed}. What you typed stands here.

@@ -16,6 +16,7 @@ import { useQuiet } from '../parts/useQuiet';
 import { Notice } from '../parts/Notice';
 import { useJudgement } from './useJudgement';
 import { useWarmDrag } from './useWarmDrag';
+import { useUnsent } from '../unsent/unsent';
 
 const SawtoothChart = dynamic(() => import('./SawtoothChart').then((m) => m.SawtoothChart), {
   ssr: false,
@@ -132,6 +133,7 @@ const SheetOf = memo(function SheetOf({
 /** Setting the levels: floats dragged in the shaft, every rule with its slack beside it, the cycle beneath. */
 export function LevelsView() {
   const id = useEditor((s) => s.id);
+  const unsent = useUnsent();
   const judgement = useJudgement();
   useWarmDrag();
   const problems = useEditor((s) => s.judged.problems);
@@ -163,7 +165,11 @@ export function LevelsView() {
           {problems.length > 0 && (
             <Notice severity="error">
               The figures are those of the last sound document: {problems[0]!.message}.{' '}
-              <Link href={`/stations/${id}/survey`}>Correct it in Survey</Link>
+              {unsent === null ? (
+                <Link href={`/stations/${id}/survey`}>Correct it in Survey</Link>
+              ) : (
+                'Correct it in Survey.'
+              )}
             </Notice>
           )}
           <Figures judgement={judgement} system={system} />

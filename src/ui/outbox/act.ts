@@ -6,7 +6,11 @@ import * as z from 'zod';
  */
 
 /** Kinds of acts, by what of the screens shows them until they are sent. */
-const KINDS = ['run', 'finding', 'seal', 'words', 'photo', 'page', 'page-photo', 'station'] as const;
+const KINDS = [
+  ...(['run', 'finding', 'seal', 'words', 'photo', 'page', 'page-photo', 'station', 'new-station'] as const),
+  /** What the whole firm keeps: a pump, a rule, figures. */
+  'firm',
+] as const;
 
 /** How it stands with an act: here only; taken by the server; not taken, and why; or kept beside another version that came first. */
 const STATES = ['waiting', 'sent', 'refused', 'differs'] as const;

@@ -64,6 +64,14 @@ function addressOf(act: Act, acts: ReadonlyMap<string, Act>): string | null | un
   return id === null ? undefined : url.replace('{id}', String(id));
 }
 
+/** What hangs on a new station is of that station, once it has its number. */
+function ofItsStation(act: Act, url: string, acts: ReadonlyMap<string, Act>): Act {
+  const before = act.after === null ? undefined : acts.get(act.after);
+  const id = before?.kind === 'new-station' ? numberOf(before) : null;
+  if (id === null) return act;
+  return { ...act, stationId: id, about: act.about?.replace(before!.id, String(id)) ?? null, url, after: null };
+}
+
 async function sendOne(act: Act, url: string, { fetch, clock }: Post): Promise<Fate> {
   const signal = () => AbortSignal.timeout(PATIENCE);
   try {
@@ -102,18 +110,19 @@ export async function sendAll(post: Post): Promise<ReadonlySet<number>> {
   /** Once through all that waits. @returns whether something that waited for another may go now */
   const round = async (): Promise<boolean> => {
     let [passed, sent] = [false, false];
-    for (const act of acts.values()) {
-      if (act.state !== 'waiting') continue;
-      const url = addressOf(act, acts);
+    for (const waits of acts.values()) {
+      if (waits.state !== 'waiting') continue;
+      const url = addressOf(waits, acts);
       if (url === null) {
         passed = true;
         continue;
       }
+      const act = url === undefined ? waits : ofItsStation(waits, url, acts);
       const fate: Fate =
         url === undefined ? { state: 'refused', why: LOST, answer: null } : await sendOne(act, url, post);
       const now = { ...act, ...fate };
       acts.set(act.id, now);
-      if (now.state !== act.state || now.why !== act.why) await post.set(now);
+      if (now.state !== waits.state || now.why !== waits.why || act !== waits) await post.set(now);
       // Where one is not heard, the next is not either.
       if (now.state === 'waiting') return false;
       if (now.state === 'sent' && act.stationId !== null) taken.add(act.stationId);

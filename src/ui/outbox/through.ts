@@ -1,6 +1,7 @@
 import type * as z from 'zod';
 import { ask, readProblems, type Answer } from '../parts/ask';
 import { jsonOf, type Act, type NewAct } from './act';
+import { moveToNumbers } from './moved';
 import { sendAll } from './send';
 import { canKeep, dropAct, putAct, readActs, setAct } from './store';
 
@@ -19,6 +20,13 @@ export const onTaken = (hear: (stations: ReadonlySet<number>) => void): (() => v
   return () => void taken.delete(hear);
 };
 
+/** Does something while no tab sends. */
+export async function alone(run: () => Promise<void>): Promise<void> {
+  // A page of plain HTTP has no locks; there the keys keep two tabs from doing one thing twice.
+  const locks = (globalThis.navigator as Navigator | undefined)?.locks as LockManager | undefined;
+  await (locks ? locks.request(LOCK, run) : run());
+}
+
 /** Sends what waits; one tab at a time. Never throws. */
 export async function sendWaiting(): Promise<void> {
   const send = async () => {
@@ -28,12 +36,11 @@ export async function sendWaiting(): Promise<void> {
       fetch: (url, init) => fetch(url, init),
       clock: Date.now,
     });
+    moveToNumbers((await readActs()).acts);
     if (stations.size > 0) taken.forEach((hear) => hear(stations));
   };
   try {
-    // A page of plain HTTP has no locks; there the keys keep two tabs from doing one thing twice.
-    const locks = (globalThis.navigator as Navigator | undefined)?.locks as LockManager | undefined;
-    await (locks ? locks.request(LOCK, send) : send());
+    await alone(send);
   } catch {
     // What the browser does not give now it may give later: nothing was dropped.
   }

@@ -7,12 +7,14 @@ import { useState } from 'react';
 import { useEditor } from '../editor/StationProvider';
 import { useWho } from '../people/useWho';
 import { useOwns, useWorks } from '../people/Works';
+import { useUnsent } from '../unsent/unsent';
 
 /** Where a station goes that nobody looks after any more: the archive, or the bin. */
 export function PutToRest() {
   const router = useRouter();
   const id = useEditor((s) => s.id);
   const works = useWorks();
+  const unsent = useUnsent();
   const owns = useOwns();
   const who = useWho();
   const [sure, setSure] = useState(false);
@@ -24,7 +26,8 @@ export function PutToRest() {
     setSure(false);
     if (wrong === null) router.refresh();
   };
-  if (!works) return null;
+  // What is on this device only is thrown away where it waits.
+  if (!works || unsent !== null) return null;
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', '& button': { minHeight: 44 } }}>
       <Button onClick={() => void put('archive')}>put it into the archive</Button>

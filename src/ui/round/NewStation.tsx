@@ -18,9 +18,10 @@ export function NewStation({ sites }: { sites: readonly string[] }) {
   const works = useWorks();
   const importFile = async (chosen: File | undefined) => {
     if (!chosen) return;
-    const { sendStation } = await import('./sendStation');
+    const { hereAt, sendStation } = await import('./sendStation');
     const sent = await sendStation(chosen);
-    if (sent.ok) router.push(`/stations/${sent.id}/levels`);
+    if (sent.ok === 'kept') router.push(hereAt(sent.key, 'levels'));
+    else if (sent.ok) router.push(`/stations/${sent.id}/levels`);
     else setRefused(sent.problems);
   };
   if (!works) return null;

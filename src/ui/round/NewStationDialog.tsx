@@ -16,7 +16,7 @@ import { exampleStation } from '@/core/starting';
 import { Pick } from '../parts/Pick';
 import { TextBox } from '../parts/TextBox';
 import { askFirm, byFirm } from '../survey/firmSettings';
-import { sendStation } from './sendStation';
+import { hereAt, sendStation } from './sendStation';
 import { Notice } from '../parts/Notice';
 
 const formSchema = z.object({
@@ -77,9 +77,11 @@ export function NewStationDialog({ sites, onClose }: { sites: readonly string[];
   const make = handleSubmit(async ({ name, site, profile, duty, job }) => {
     const example = exampleStation(name, site, profile, duty);
     const firm = await askFirm(profile);
-    if (!firm.ok) return setError('root', { message: firm.reason });
-    const sent = await sendStation(JSON.stringify(byFirm(example, firm.firm)));
-    if (sent.ok) router.push(job === '' ? `/stations/${sent.id}/survey` : `/stations/${sent.id}/prove?job=${job}`);
+    // Without the server it is made all the same, and waits on this device.
+    if (!firm.ok && !firm.away) return setError('root', { message: firm.reason });
+    const sent = await sendStation(JSON.stringify(byFirm(example, firm.ok ? firm.firm : null)));
+    if (sent.ok === 'kept') router.push(hereAt(sent.key, 'survey'));
+    else if (sent.ok) router.push(job === '' ? `/stations/${sent.id}/survey` : `/stations/${sent.id}/prove?job=${job}`);
     else setError('root', { message: sent.problems.map((p) => p.message).join('; ') });
   });
   return (

@@ -10,6 +10,7 @@ import { Bell } from '../parts/Bell';
 import { Notice } from '../parts/Notice';
 import { Shaft } from '../shaft/Shaft';
 import { usePrefs } from '../theme/Surface';
+import { UnsentList } from '../unsent/UnsentList';
 import { NewStation } from './NewStation';
 import { SparkLine, useSparks } from './SparkLine';
 import { SCREENFUL } from './screenful';
@@ -147,6 +148,7 @@ export function RoundView({ stations, known }: Props) {
         }}
       >
         <OtherPages />
+        <UnsentList />
         {away && (
           <Notice severity="warning" sx={{ width: '100%' }}>
             The server does not answer: gauges that are missing are asked for again every few seconds.

@@ -15,7 +15,11 @@ export function FirmSettings() {
   const keep = async () => {
     const kept = await (await firm()).sendFirm(document);
     void (kept.ok
-      ? notify('These are the firm’s figures: new stations begin with them')
+      ? notify(
+          kept.here
+            ? 'Kept on this device only: the firm’s from when the server answers'
+            : 'These are the firm’s figures: new stations begin with them',
+        )
       : notify(`Not kept: ${kept.reason}`, 'error'));
   };
   const take = async () => {

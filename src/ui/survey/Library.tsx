@@ -25,6 +25,7 @@ export function Library({ index }: { index: number }) {
     const { listPumpModels, modelOf, sendPumpModel } = await library();
     const kept = await sendPumpModel(modelOf(pump));
     if (!kept.ok) return void notify(`Not kept: ${kept.reason}`, 'error');
+    if (kept.here) return void notify(`“${pump.name}” is kept on this device only, until the server answers`);
     void notify(`“${pump.name}” is in the library`);
     setModels(await listPumpModels());
   };

@@ -2,7 +2,8 @@ import * as z from 'zod';
 import type { Settings } from '@/core/settings';
 import { copperTableSchema, settingsSchema, type CopperTable, type Station } from '@/core/station';
 import type { Profile } from '@/core/units';
-import { ask, wentWrong, type Sending } from '../parts/ask';
+import { forFirm } from '../outbox/ofFirm';
+import { ask, wentWrong } from '../parts/ask';
 
 interface FirmFigures {
   readonly settings: Settings;
@@ -13,19 +14,31 @@ const answerSchema = z.object({
   firm: z.object({ settings: settingsSchema, copper: copperTableSchema.nullable() }).nullable(),
 });
 
-type Firm = { ok: true; firm: FirmFigures | null } | { ok: false; reason: string };
+type Firm = { ok: true; firm: FirmFigures | null } | { ok: false; reason: string; away: boolean };
 
-async function told(profile: Profile, send?: Sending): Promise<Firm> {
-  const answer = await ask(`/api/firm/${profile}`, answerSchema, send);
-  return answer.ok ? { ok: true, firm: answer.value.firm } : { ok: false, reason: wentWrong(answer) };
+const addressOf = (profile: Profile): string => `/api/firm/${profile}`;
+
+/** What the firm takes as given at a station of a profile; `away`: the server did not answer. Never throws: what went wrong is said. */
+export async function askFirm(profile: Profile): Promise<Firm> {
+  const answer = await ask(addressOf(profile), answerSchema);
+  return answer.ok
+    ? { ok: true, firm: answer.value.firm }
+    : { ok: false, reason: wentWrong(answer), away: answer.ok === null };
 }
 
-/** What the firm takes as given at a station of a profile. Never throws: what went wrong is said. */
-export const askFirm = (profile: Profile): Promise<Firm> => told(profile);
-
-/** Makes what this station takes as given what the firm does. Never throws. */
-export const sendFirm = ({ profile, settings, wiring }: Station): Promise<Firm> =>
-  told(profile, { method: 'PUT', body: JSON.stringify({ settings, copper: wiring.copper }) });
+/** Makes what this station takes as given what the firm does; `here`: until it is sent, on this device only. Never throws. */
+export async function sendFirm({
+  profile,
+  settings,
+  wiring,
+}: Station): Promise<{ ok: true; here: boolean } | { ok: false; reason: string }> {
+  const answer = await forFirm(
+    `figures of the firm, ${profile}`,
+    { url: addressOf(profile), method: 'PUT', body: { settings, copper: wiring.copper } },
+    answerSchema,
+  );
+  return answer.ok ? { ok: true, here: answer.ok === 'kept' } : { ok: false, reason: wentWrong(answer) };
+}
 
 /** A station by the figures of the firm; as it is where the firm has kept none. */
 export const byFirm = (station: Station, firm: FirmFigures | null): Station =>

@@ -19,7 +19,7 @@ describe('a pump of the library', () => {
   });
   it('is sent whole, and what was wrong with it is said', async () => {
     answering(200, { models: [] });
-    expect(await sendPumpModel(modelOf(pump))).toEqual({ ok: true });
+    expect(await sendPumpModel(modelOf(pump))).toEqual({ ok: true, here: false });
     const [address, init] = vi.mocked(fetch).mock.calls[0]!;
     expect([address, init!.method, JSON.parse(init!.body as string).name]).toEqual(['/api/pumps', 'PUT', pump.name]);
     answering(422, { problems: [{ path: 'curve', message: 'too short' }] });
@@ -35,6 +35,9 @@ describe('a pump of the library', () => {
       vi.fn(() => Promise.reject(new Error('away'))),
     );
     expect(await listPumpModels()).toEqual([]);
-    expect(await sendPumpModel(modelOf(pump))).toEqual({ ok: false, reason: 'the server does not answer' });
+    expect(await sendPumpModel(modelOf(pump))).toMatchObject({
+      ok: false,
+      reason: expect.stringMatching(/does not answer/) as string,
+    });
   });
 });

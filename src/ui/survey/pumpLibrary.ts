@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { pumpModelSchema, type Pump } from '@/core/station';
+import { forFirm } from '../outbox/ofFirm';
 import { ask } from '../parts/ask';
 
 export type PumpModel = z.infer<typeof pumpModelSchema>;
@@ -16,10 +17,16 @@ export async function listPumpModels(): Promise<readonly PumpModel[]> {
   return answer.ok ? answer.value.models : [];
 }
 
-/** Keeps a pump in the library, in place of one of the same name. Never throws: what went wrong is said. */
-export async function sendPumpModel(model: PumpModel): Promise<{ ok: true } | { ok: false; reason: string }> {
-  const answer = await ask('/api/pumps', answerSchema, { method: 'PUT', body: JSON.stringify(model) });
-  if (answer.ok) return { ok: true };
+/** Keeps a pump in the library, in place of one of the same name; `here`: until it is sent, on this device only. Never throws: what went wrong is said. */
+export async function sendPumpModel(
+  model: PumpModel,
+): Promise<{ ok: true; here: boolean } | { ok: false; reason: string }> {
+  const answer = await forFirm(
+    `pump library: ${model.name}`,
+    { url: '/api/pumps', method: 'PUT', body: model },
+    answerSchema,
+  );
+  if (answer.ok) return { ok: true, here: answer.ok === 'kept' };
   return {
     ok: false,
     reason: answer.ok === null ? answer.why : answer.problems.map((p) => `${p.path}: ${p.message}`).join('; '),

@@ -8,6 +8,7 @@ import type { Bar, KeptPart, Mend, Spare, Thought, Told } from '@/core/trace';
 import { useEditor } from '../editor/StationProvider';
 import { keep, kept, newKey } from '../parts/browserKeep';
 import { TextBox } from '../parts/TextBox';
+import { useUnsent } from '../unsent/unsent';
 
 interface Props {
   thought: Thought | null;
@@ -29,6 +30,7 @@ const wordsOf = (bar: Bar, thought: Thought): string =>
 /** A line in the book, with the fault that was confirmed. */
 function BookLine({ bar, thought, told, tell }: { bar: Bar; thought: Thought } & Pick<Props, 'told' | 'tell'>) {
   const id = useEditor((s) => s.id);
+  const unsent = useUnsent();
   const [who, setWho] = useState(() => kept(WHO) ?? '');
   const [said, setSaid] = useState<string | null>(null);
   const key = useRef(newKey());
@@ -36,7 +38,7 @@ function BookLine({ bar, thought, told, tell }: { bar: Bar; thought: Thought } &
     const { sendPage } = await import('../book/sendPage');
     keep(WHO, who);
     const sent = await sendPage(
-      id,
+      unsent === null ? id : { after: unsent },
       {
         page: {
           kind: 'visit',
@@ -59,8 +61,14 @@ function BookLine({ bar, thought, told, tell }: { bar: Bar; thought: Thought } &
   if (told.confirmed === bar.id)
     return (
       <Typography role="status" variant="body1" component="p" sx={{ m: 0 }}>
-        It stands in <Link href={`/stations/${id}/book`}>the book</Link>, and counts from now on here and in the whole
-        firm.
+        {unsent === null ? (
+          <>
+            It stands in <Link href={`/stations/${id}/book`}>the book</Link>, and counts from now on here and in the
+            whole firm.
+          </>
+        ) : (
+          'It goes into the book with the station: on this device only until then.'
+        )}
       </Typography>
     );
   return (
@@ -142,6 +150,7 @@ function Spares({ all }: { all: readonly Spare[] }) {
 
 /** How it is mended, by which job, and what is tested again. */
 function TheMend({ is, id, sure }: { is: Mend; id: number; sure: boolean }) {
+  const unsent = useUnsent();
   return (
     <Box component="section" aria-label="the mend" sx={{ borderTop: 1, borderColor: 'text.primary', pt: 1.5 }}>
       <Typography variant="h2">{sure ? 'The mend' : 'The mend, if it is that'}</Typography>
@@ -159,7 +168,12 @@ function TheMend({ is, id, sure }: { is: Mend; id: number; sure: boolean }) {
       <Spares all={is.spares} />
       {is.job && (
         <Typography variant="body1" component="p" sx={{ m: 0, mt: 1 }}>
-          Job card: <Link href={`/stations/${id}/prove?job=${is.job.id}`}>{is.job.title}</Link>
+          Job card:{' '}
+          {unsent === null ? (
+            <Link href={`/stations/${id}/prove?job=${is.job.id}`}>{is.job.title}</Link>
+          ) : (
+            `${is.job.title}, once the station is sent`
+          )}
         </Typography>
       )}
       <Typography variant="body1" component="p" sx={{ m: 0, mt: 1 }}>

@@ -48,7 +48,8 @@ function Edit({ of, who, onWho, onKept }: EditProps) {
   const send = async (value: number | null) => {
     keep(WHO, who);
     const sent = await sendRate(who.trim(), of.cause, value);
-    if (sent.ok) onKept(sent.rates);
+    if (sent.ok && sent.rates) onKept(sent.rates);
+    else if (sent.ok) setSaid('Kept on this device only, until the server answers: suspects here begin as before.');
     else setSaid(`Not kept: ${sent.why}. What you typed stands here.`);
   };
   return (

@@ -8,7 +8,7 @@ import { useState, type ReactNode } from 'react';
 import { DUTIES, type DutyName } from '@/core/duties';
 import { CONTROLS, SIZES, type Sketch } from '@/core/trace';
 import { Masthead } from '../frame/Masthead';
-import { sendStation } from '../round/sendStation';
+import { hereAt, sendStation } from '../round/sendStation';
 import { Segments, WRAPPED } from '../parts/Segments';
 import { TextBox } from '../parts/TextBox';
 
@@ -45,7 +45,8 @@ function useBegin(sketch: Sketch, name: string) {
       JSON.stringify({ ...station, identity: { ...station.identity, note: note.slice(0, 400) } }),
     );
     setBusy(false);
-    if (sent.ok) router.push(`/stations/${sent.id}/trace`);
+    if (sent.ok === 'kept') router.push(hereAt(sent.key, 'trace'));
+    else if (sent.ok) router.push(`/stations/${sent.id}/trace`);
     else setSaid(sent.problems.map((p) => p.message));
   };
   return { begin, said, busy };

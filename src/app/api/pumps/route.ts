@@ -1,6 +1,6 @@
 import { pumpModelSchema } from '@/core/station';
 import { database } from '@/server/db';
-import { now, readAs, writing } from '@/server/edge';
+import { doneAt, keyOf, readAs, writing } from '@/server/edge';
 import { keepPumpModel, listPumpModels } from '@/server/pumps';
 
 /** The pump library of this server, by name. */
@@ -13,7 +13,7 @@ export async function PUT(request: Request): Promise<Response> {
   const body = await readAs(request, pumpModelSchema);
   if (!body.ok) return body.response;
   return writing(() => {
-    keepPumpModel(database(), body.value, now());
+    keepPumpModel(database(), body.value, doneAt(request), keyOf(request));
     return Response.json({ models: listPumpModels(database()) });
   });
 }

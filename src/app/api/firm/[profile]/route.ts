@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { copperTableSchema, settingsSchema } from '@/core/station';
 import { database } from '@/server/db';
-import { notFound, now, readAs, writing } from '@/server/edge';
+import { doneAt, keyOf, notFound, readAs, writing } from '@/server/edge';
 import { firmFigures, keepFirmFigures } from '@/server/firm';
 
 interface Context {
@@ -25,7 +25,7 @@ export async function PUT(request: Request, { params }: Context): Promise<Respon
   const body = await readAs(request, firmSchema);
   if (!body.ok) return body.response;
   return writing(() => {
-    keepFirmFigures(database(), profile.data, body.value, now());
+    keepFirmFigures(database(), profile.data, body.value, doneAt(request), keyOf(request));
     return Response.json({ firm: firmFigures(database(), profile.data) });
   });
 }

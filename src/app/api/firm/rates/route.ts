@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { database } from '@/server/db';
-import { now, readAs, writing } from '@/server/edge';
+import { doneAt, keyOf, readAs, writing } from '@/server/edge';
 import { signedBy } from '@/server/people/who';
 import { keepRate, ratesOf } from '@/server/rates';
 
@@ -24,7 +24,7 @@ export async function POST(request: Request): Promise<Response> {
   if (!body.ok) return body.response;
   const { by, ...rate } = body.value;
   return writing(() => {
-    keepRate(database(), rate, signedBy(request, by), now());
+    keepRate(database(), rate, signedBy(request, by), doneAt(request), keyOf(request));
     return Response.json({ rates: ratesOf(database()) }, { status: 201 });
   });
 }

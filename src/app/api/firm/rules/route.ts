@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { ruleSchema } from '@/core/book';
 import { database } from '@/server/db';
-import { notFound, now, readAs, writing } from '@/server/edge';
+import { doneAt, keyOf, notFound, readAs, writing } from '@/server/edge';
 import { addFirmRule, endFirmRule, firmRules } from '@/server/firmRules';
 import { signedBy } from '@/server/people/who';
 
@@ -20,10 +20,11 @@ export async function POST(request: Request): Promise<Response> {
   if (!body.ok) return body.response;
   return writing(() => {
     const db = database();
-    if ('ends' in body.value) {
-      if (!endFirmRule(db, body.value.ends, signedBy(request, body.value.by), now()))
-        return notFound('rule of the firm');
-    } else addFirmRule(db, body.value.rule, signedBy(request, body.value.by), now());
+    const { value } = body;
+    const signed = [signedBy(request, value.by), doneAt(request), keyOf(request)] as const;
+    if ('ends' in value) {
+      if (!endFirmRule(db, value.ends, ...signed)) return notFound('rule of the firm');
+    } else addFirmRule(db, value.rule, ...signed);
     return Response.json({ rules: firmRules(db) }, { status: 201 });
   });
 }
