@@ -43,6 +43,10 @@ describe('a station to begin from', () => {
     const day = rehearse(s, readyScenarios(s)[0]!);
     expect(day.ok && [day.run.overflowTime, day.run.alarms, day.run.dryRunTime]).toEqual([0, 0, 0]);
   });
+  it.each(all)('%s, %s: what silences is there where a horn is, and nowhere else', (duty, profile) => {
+    const { horn, silence } = exampleStation('Example', 'Yard', profile, duty).alarm;
+    expect(silence).toBe(horn);
+  });
   it.each(all)('%s, %s: its figures are round where it is read', (duty, profile) => {
     const s = exampleStation('Example', 'Yard', profile, duty);
     const system = systemOf(profile);

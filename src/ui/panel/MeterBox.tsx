@@ -1,27 +1,14 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Typography from '@mui/material/Typography';
-import { memo, useEffect, useMemo, useRef } from 'react';
+import { memo, useRef } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { Reading } from '@/core/circuit';
-import { readingWords } from '@/core/wiring';
 import { ON_DRAWING } from '../frame/hotkeys';
 import { Pick } from '../parts/Pick';
 import { TextBox } from '../parts/TextBox';
 import { usePanel } from './PanelProvider';
-import { METER_FUNCTIONS, meterReading, movedByMeter } from './metering';
-import type { Meter } from './panelStore';
-
-const WORDS: Readonly<Record<Meter['mode'], string>> = {
-  'ac-volts': 'V alternating',
-  'dc-volts': 'V direct',
-  'low-z-volts': 'V, low impedance',
-  ohms: 'Ω resistance',
-  continuity: 'continuity',
-  insulation: 'insulation',
-  amps: 'A clamp',
-};
+import { METER_FUNCTIONS, WORDS } from './metering';
+import { MeterDisplay } from './MeterDisplay';
 
 /** One probe: where it is, typed or touched. */
 const Probe = memo(function Probe({ which, options }: { which: 'a' | 'b'; options: string }) {
@@ -51,36 +38,6 @@ const Probe = memo(function Probe({ which, options }: { which: 'a' | 'b'; option
     </Box>
   );
 });
-
-/** Whether what a reading means is told as a danger: refused, live behind what looks like nothing, or a load that would trip something. */
-const warns = (reading: Reading): boolean =>
-  !reading.ok ||
-  (reading.unit === 'V' &&
-    (reading.moves !== undefined || (reading.state !== 'steady' && Math.max(...reading.toEarth) > 0)));
-
-/** What it shows, and what that means. */
-function Display() {
-  const live = usePanel((s) => s.live);
-  const meter = usePanel((s) => s.meter);
-  const setWould = usePanel((s) => s.setWould);
-  const reading = useMemo(() => meterReading({ live, meter }), [live, meter]);
-  useEffect(() => setWould(movedByMeter({ live, meter })), [live, meter, setWould]);
-  const { shown, means } = reading
-    ? readingWords(reading)
-    : { shown: '– –', means: meter.mode === 'amps' ? 'put the clamp round a core' : 'touch two points' };
-  return (
-    <Box aria-live="polite" aria-label="reading" role="status" sx={{ minHeight: 58 }}>
-      <Typography variant="reading" component="div" sx={{ fontSize: 26 }}>
-        {shown}
-      </Typography>
-      <Typography variant="label" component="div" color={reading && warns(reading) ? 'error' : undefined}>
-        {meter.hand && !reading
-          ? `touch a wire or terminal with the ${meter.hand === 'a' ? 'red' : 'black'} probe`
-          : means}
-      </Typography>
-    </Box>
-  );
-}
 
 /** The meter at hand: a function, two probes or a clamp, and what it shows. */
 export const MeterBox = memo(function MeterBox() {
@@ -138,7 +95,7 @@ export const MeterBox = memo(function MeterBox() {
           </datalist>
         </>
       )}
-      <Display />
+      <MeterDisplay />
     </Box>
   );
 });

@@ -35,6 +35,7 @@ const Strip = dynamic(() => import('./Strip').then((m) => m.Strip), {
   ssr: false,
   loading: () => <Box sx={{ px: 1, fontSize: 13 }}>drawing the terminals…</Box>,
 });
+const PhoneMeter = dynamic(() => import('./PhoneMeter').then((m) => m.PhoneMeter), { ssr: false });
 const MeterBox = dynamic(() => import('./MeterBox').then((m) => m.MeterBox), { ssr: false });
 
 type Sheet = 'drawing' | 'scheme' | 'checks' | 'lists' | 'readings';
@@ -306,7 +307,7 @@ function Panel() {
             '@media print': { display: 'none' },
           }}
         >
-          <MeterBox />
+          <PhoneMeter />
         </Box>
       )}
     </Box>

@@ -1,5 +1,5 @@
 import { clamp, METER_MODES, read, type Reading } from '@/core/circuit';
-import type { PanelSession } from './panelStore';
+import type { Meter, PanelSession } from './panelStore';
 
 /* The meter at work: fetched with the meter, a moment after the drawing. */
 
@@ -23,3 +23,14 @@ export function movedByMeter(of: Pick<PanelSession, 'live' | 'meter'>): Readonly
 }
 
 export const METER_FUNCTIONS = [...METER_MODES, 'amps'] as const;
+
+/** The functions of the meter, as they stand on it. */
+export const WORDS: Readonly<Record<Meter['mode'], string>> = {
+  'ac-volts': 'V alternating',
+  'dc-volts': 'V direct',
+  'low-z-volts': 'V, low impedance',
+  ohms: 'Ω resistance',
+  continuity: 'continuity',
+  insulation: 'insulation',
+  amps: 'A clamp',
+};
