@@ -1,178 +1,21 @@
 /* Takes the pictures in docs/screenshots from the demo data and the production build: all, or the one that is named. */
-import { chromium, type Page } from '@playwright/test';
-import { spawn, spawnSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { mkdirSync } from 'node:fs';
 import path from 'node:path';
+import { chromium } from '@playwright/test';
 import config from '../playwright.config';
+import { ADDRESS, startServers } from './shots/servers';
+import { peopleCome, SHEETS, takeSheet } from './shots/sheets';
+import { SHOTS } from './shots/views';
 
-const ADDRESS = 'http://127.0.0.1:4397';
 const OUT = 'docs/screenshots';
+const only = process.argv[2];
+const wanted = <T extends { readonly name: string }>(all: readonly T[]): T[] =>
+  all.filter((s) => only === undefined || s.name === only);
 
-interface Shot {
-  name: string;
-  address: string;
-  phone?: boolean;
-  theme?: 'night' | 'daylight';
-  before?(page: Page): Promise<void>;
-}
-
-const group = (name: string) => (page: Page) =>
-  page.getByRole('navigation', { name: 'groups of the survey' }).getByRole('link', { name }).click();
-const sheet = (name: string) => (page: Page) => page.getByRole('tab', { name }).click();
-
-/** A run of the job that is shown, at one of its steps. */
-async function begun(page: Page, step: RegExp, phone = false): Promise<void> {
-  await page.getByRole('textbox', { name: 'tested by' }).fill('R. T.');
-  await page.getByRole('button', { name: /begin a run/ }).click();
-  await page.waitForURL(/prove\/\d+$/);
-  if (phone) await page.getByRole('button', { name: 'steps' }).click();
-  await page.getByRole('button', { name: step }).first().click();
-  await page.getByRole('heading', { name: step, level: 2 }).waitFor();
-  await page
-    .getByRole('img', { name: /red on/ })
-    .first()
-    .waitFor({ timeout: phone ? 1 : 10_000 })
-    .catch(() => {});
-}
-
-const SHOTS: readonly Shot[] = [
-  { name: 'round', address: '/' },
-  { name: 'survey', address: '/stations/5/survey' },
-  { name: 'survey-pumps', address: '/stations/5/survey', before: group('pump') },
-  { name: 'book', address: '/stations/5/book' },
-  { name: 'levels', address: '/stations/1/levels' },
-  { name: 'levels-duplex', address: '/stations/5/levels' },
-  { name: 'levels-from-above', address: '/stations/5/levels', before: sheet('plan view') },
-  {
-    name: 'levels-proposed',
-    address: '/stations/12/levels',
-    before: async (page) => {
-      await sheet('set levels for me')(page);
-      await page.getByRole('button', { name: 'take it whole' }).waitFor();
-    },
-  },
-  {
-    name: 'levels-broken-night',
-    address: '/stations/3/levels?rule=starts',
-    theme: 'night',
-    before: sheet('tape list'),
-  },
-  {
-    name: 'panel',
-    address: '/stations/5/panel',
-    before: async (page) => {
-      for (const f of ['S-lead', 'S-lag']) await page.getByRole('button', { name: new RegExp(`^${f}.NO`) }).click();
-      await page.getByRole('button', { name: /^K2.coil/ }).click();
-      await page.getByLabel('red probe', { exact: true }).fill('X2:3');
-      await page.getByLabel('black probe', { exact: true }).fill('earth');
-    },
-  },
-  {
-    name: 'panel-landed',
-    address: '/stations/12/panel',
-    before: (page) => page.getByRole('region', { name: 'not as designed' }).waitFor(),
-  },
-  {
-    name: 'panel-schemes',
-    address: '/stations/9/panel',
-    before: async (page) => {
-      await sheet('scheme')(page);
-      await page.getByRole('list', { name: 'schemes' }).waitFor();
-    },
-  },
-  {
-    name: 'rehearse',
-    address: '/stations/5/rehearse',
-    before: async (page) => {
-      const time = page.getByRole('slider', { name: 'time', exact: true });
-      await time.waitFor();
-      await page.getByRole('combobox', { name: 'scenario' }).selectOption({ label: 'a storm half as big again' });
-      await page.getByRole('switch', { name: 'only what is out of the ordinary' }).click();
-      await page.getByRole('combobox', { name: 'fault to put in' }).selectOption({ label: 'pump 2: seized' });
-      const lane = (await page.locator('[data-lane="faults"]').boundingBox())!;
-      await page.mouse.move(lane.x + lane.width * 0.02, lane.y + 8);
-      await page.mouse.down();
-      await page.mouse.move(lane.x + lane.width * 0.2, lane.y + 8, { steps: 4 });
-      await page.mouse.up();
-      await page.getByRole('list', { name: 'events' }).getByText('fault: pump 2: seized').first().waitFor();
-      await time.click({ position: { x: 95, y: 60 } });
-    },
-  },
-  {
-    name: 'prove',
-    address: '/stations/5/prove?job=J6',
-    before: (page) => page.getByRole('heading', { name: 'What to bring' }).waitFor(),
-  },
-  {
-    name: 'prove-run',
-    address: '/stations/5/prove?job=J6',
-    before: (page) => begun(page, /Volts over each input/),
-  },
-  {
-    name: 'prove-phone',
-    address: '/stations/5/prove?job=J6',
-    phone: true,
-    before: async (page) => {
-      await begun(page, /Which input each float lands on/, true);
-      await page.getByRole('radio', { name: /four, link out/ }).waitFor();
-    },
-  },
-  {
-    name: 'trace',
-    address: '/stations/1/trace',
-    before: async (page) => {
-      const press = (group: string, name: string) =>
-        page.getByRole('group', { name: group, exact: true }).getByRole('button', { name }).click();
-      await press('the water stands', 'at the call');
-      await press('never starts, though the water is high', 'yes');
-      await press('water over the top', 'yes');
-      await page.getByRole('button', { name: 'on to the next test' }).click();
-      await page.getByRole('article').waitFor();
-    },
-  },
-  { name: 'card', address: '/stations/2/card' },
-  {
-    name: 'along-phone',
-    address: '/along',
-    phone: true,
-    before: async (page) => {
-      for (const name of ['Crew-boat workshop sump', 'Slipway drainage pit'])
-        await page.getByRole('checkbox', { name: new RegExp(name) }).click();
-      await page.getByRole('button', { name: /^take along, about/ }).click();
-      await page.getByRole('button', { name: /^leave Slipway/ }).waitFor({ timeout: 60_000 });
-      await page.context().setOffline(true);
-      await page.goto(`${ADDRESS}/stations/1/book`);
-      await page.getByRole('textbox', { name: 'who', exact: true }).fill('R. T.');
-      await page.getByRole('textbox', { name: 'seen, done, decided, used' }).fill('float wiped, runs free');
-      await page.getByRole('button', { name: 'write it in the book' }).click();
-      await page.getByRole('list', { name: 'on this device only' }).waitFor();
-      await page.goto(`${ADDRESS}/along`);
-      await page.getByRole('button', { name: 'send now' }).waitFor();
-    },
-  },
-];
-
-const data = mkdtempSync(path.join(tmpdir(), 'pitbell-shots-'));
-const env = { ...process.env, PITBELL_DATA: data };
-spawnSync(process.execPath, ['--import', 'tsx', 'scripts/seed.ts'], { env });
-const server = spawn(process.execPath, ['scripts/serve.mjs', '--port', '4397'], { env, stdio: 'ignore' });
-process.on('exit', () => {
-  server.kill('SIGTERM');
-  rmSync(data, { recursive: true, force: true });
-});
-while (
-  !(await fetch(ADDRESS).then(
-    (r) => r.ok,
-    () => false,
-  ))
-)
-  await new Promise((r) => setTimeout(r, 50));
-
+const first = await startServers();
 mkdirSync(OUT, { recursive: true });
 const browser = await chromium.launch(config.use!.launchOptions);
-const only = process.argv[2];
-for (const { name, address, phone, theme, before } of SHOTS.filter((s) => only === undefined || s.name === only)) {
+for (const { name, address, phone, theme, before } of wanted(SHOTS)) {
   const context = await browser.newContext({
     viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
   });
@@ -185,6 +28,11 @@ for (const { name, address, phone, theme, before } of SHOTS.filter((s) => only =
   await page.getByText(/^drawing the/).waitFor({ state: 'detached' });
   await page.screenshot({ path: path.join(OUT, `${name}.png`) });
   await context.close();
+}
+const sheets = wanted(SHEETS);
+if (sheets.length > 0) {
+  const state = await peopleCome(browser, first);
+  for (const sheet of sheets) await takeSheet(browser, sheet, state, path.join(OUT, `${sheet.name}.png`));
 }
 await browser.close();
 process.exit();
