@@ -23,7 +23,7 @@ import {
 
 /*
  * How well faults are found: every single fault, in its usual size, of every demo station and of generated ones, and pairs of which one was
- * hidden; each from its true symptoms, with truthful answers, meter noise and 3 % slips; beside a plain list from its beginning to its end.
+ * hidden; each from its true symptoms, with truthful answers, meter noise and 3 % slips; beside the order that tells most bits whatever it takes and risks, and a plain list from its beginning to its end.
  *   npm run trace:score -- [generated stations, 60] [pairs a station, 4] [seed, 1]
  */
 
@@ -77,6 +77,7 @@ function somePairs(board: Board, hidden: Asking, random: Random) {
 }
 
 const singles: Played[] = [];
+const bits: Played[] = [];
 const list: Played[] = [];
 const both: Played[] = [];
 for (const { file, station } of [...demoStations(), ...Array.from({ length: stations }, (_, n) => generated(n))]) {
@@ -88,10 +89,17 @@ for (const { file, station } of [...demoStations(), ...Array.from({ length: stat
   const board = boardOf(made.asking, suspectsOf(station, made.asking.panel, NO_PAST));
   const own = board.suspects.flatMap((s, i) =>
     s.kind === 'fault' && !s.id.includes('-size-')
-      ? [{ ours: play(board, s, randomFrom(seed + i)), list: play(board, s, randomFrom(seed + i), 'list') }]
+      ? [
+          {
+            ours: play(board, s, randomFrom(seed + i)),
+            bits: play(board, s, randomFrom(seed + i), 'bits'),
+            list: play(board, s, randomFrom(seed + i), 'list'),
+          },
+        ]
       : [],
   );
   singles.push(...own.map((o) => o.ours));
+  bits.push(...own.map((o) => o.bits));
   list.push(...own.map((o) => o.list));
   const two = somePairs(board, answers.asking, randomFrom(seed)).map((p, i) =>
     play(board, p, randomFrom(seed + i), 'proposal', answers.asking),
@@ -105,8 +113,10 @@ process.stdout.write(
   `${JSON.stringify(
     {
       singles: summary(singles),
+      mostBits: summary(bits),
       plainList: summary(list),
       testsOverBound: round(mean(singles.map((p) => p.tests.length)) / mean(singles.map((p) => p.bound))),
+      testsOverMostBits: round(mean(singles.map((p) => p.tests.length)) / mean(bits.map((p) => p.tests.length))),
       pairs: {
         cases: both.length,
         inFirstThree: round(mean(both.map((p) => (p.place <= 3 ? 100 : 0))), 1),

@@ -6,7 +6,7 @@ import type { Expect, Found, Range } from './expect';
 import { inseparable, questionsOf } from './groups';
 import { withPairs } from './pairs';
 import type { Suspect } from './suspect';
-import { candidates, minutesBetween, nextOf } from './next';
+import { candidates, minutesBetween, nextOf, type Candidate } from './next';
 import { roundOf, ROUNDS } from './symptoms';
 import { standings, sure } from './verdict';
 
@@ -90,11 +90,21 @@ function placeOf(board: Board, p: readonly number[], truth: Suspect, row: Row): 
   return at < 0 ? Infinity : at + 1;
 }
 
-/** How one looks: by what is proposed, or a plain list from its beginning to its end. */
-export type By = 'proposal' | 'list';
+/** How one looks: by what is proposed; by what tells most bits, whatever it takes and risks; or a plain list from its beginning to its end. */
+export type By = 'proposal' | 'bits' | 'list';
+
+const ASKS: Readonly<Record<Exclude<By, 'list'>, typeof nextOf>> = {
+  proposal: nextOf,
+  bits: (board, p, course) =>
+    candidates(board, p, course).reduce<Candidate | null>((a, b) => (a === null || b.tells > a.tells ? b : a), null),
+};
 
 /** Tests after which it is asked again whether pairs are wanted; a plain list goes on whatever is thought. */
-const PAIRS_AFTER: Readonly<Record<By, number>> = { proposal: 3, list: Infinity };
+const PAIRS_AFTER: Readonly<Record<By, number>> = {
+  proposal: 3,
+  bits: 3,
+  list: Infinity,
+};
 
 /**
  * Looks for a suspect that is true, from its symptoms on, until it is sure or nothing tells more. Where no single suspect explains what is found,
@@ -121,7 +131,8 @@ export function play(
   const bound = begins.length === 0 ? 0 : entropy(p) / Math.max(...begins.map((c) => c.tells));
   const list = [...ROUNDS.map((r) => r.id), ...questionsOf(board, seen).map((q) => q.id)];
   while (!sure(standings(board, p)) && tests.length < MOST) {
-    const id = by === 'list' ? list.find((x) => !closed.has(x)) : nextOf(board, p, { setting, closed, seen })?.id;
+    const course = { setting, closed, seen };
+    const id = by === 'list' ? list.find((x) => !closed.has(x)) : ASKS[by](board, p, course)?.id;
     if (id === undefined) break;
     closed.add(id);
     tests.push(id);

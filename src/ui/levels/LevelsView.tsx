@@ -140,7 +140,7 @@ export function LevelsView() {
   const system = useStationSystem();
   const [sheet, setSheet] = useState<Sheet>('cycle');
   // While a float is dragged the shaft and the rules follow at once, the sheet when the hand pauses.
-  const calm = useQuiet(judgement, 80);
+  const calm = useQuiet(judgement, 250);
   return (
     <>
       <Box
