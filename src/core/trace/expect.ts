@@ -1,3 +1,4 @@
+import type { Random } from '../numeric';
 import type { Prediction } from '../tests';
 import { sayPhrase } from '../units';
 
@@ -50,6 +51,16 @@ export function expectOf(p: Prediction): Expect {
     case 'untold':
       return null;
   }
+}
+
+/** A figure as it is read: the inverse of `scaleOf`. */
+export const foundAt = (at: number, format: string | null): number => (format === 'resistance' ? 10 ** at : at);
+
+/** What is found where this is expected and nobody slips: a figure lies about it by its spread, of several ways one happens. */
+export function truly(expect: NonNullable<Expect>, format: string | null, random: Random): Found {
+  if (expect.kind === 'words') return expect.text;
+  if (expect.kind === 'happens') return expect.ways[Math.floor(random.even() * expect.ways.length)]!;
+  return foundAt(expect.at + 0.5 * expect.spread * random.normal(), format);
 }
 
 /** Degrees of freedom of the error of a reading: a few are far off, and are no slip all the same. */

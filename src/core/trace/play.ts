@@ -2,7 +2,7 @@ import type { Random } from '../numeric';
 import { RISKS, type Risk, type Setting } from '../tests';
 import { beliefs, entropy, type Board, type Evidence } from './belief';
 import { keyOf, type Asking, type Row } from './dictionary';
-import type { Expect, Found, Range } from './expect';
+import { foundAt, truly, type Expect, type Found, type Range } from './expect';
 import { inseparable, questionsOf } from './groups';
 import { withPairs } from './pairs';
 import type { Suspect } from './suspect';
@@ -36,14 +36,10 @@ const ORDER = Object.keys(RISKS) as Risk[];
 /** What is found where this is expected: by its spread, or a slip. */
 function answer(expect: Expect, range: Range, texts: readonly Found[], random: Random): Found | null {
   if (expect === null) return null;
-  const slips = random.even() < SLIPS;
-  if (slips && texts.length > 1) return texts[Math.floor(random.even() * texts.length)]!;
-  if (expect.kind === 'words') return expect.text;
-  if (expect.kind === 'happens') return expect.ways[Math.floor(random.even() * expect.ways.length)]!;
-  const at = slips
-    ? expect.at + (random.even() - 0.5) * range.width
-    : expect.at + 0.5 * expect.spread * random.normal();
-  return range.format === 'resistance' ? 10 ** at : at;
+  if (random.even() >= SLIPS) return truly(expect, range.format, random);
+  if (texts.length > 1) return texts[Math.floor(random.even() * texts.length)]!;
+  if (expect.kind !== 'figure') return truly(expect, range.format, random);
+  return foundAt(expect.at + (random.even() - 0.5) * range.width, range.format);
 }
 
 /** The symptoms that somebody would tell of a world: those that show, and none of the trade’s own. */

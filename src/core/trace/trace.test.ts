@@ -370,6 +370,18 @@ describe('what is known beforehand', () => {
   });
 });
 
+describe('what can be seen', () => {
+  it('of an alarm only where one hangs: a lamp of a station that is filled is none', () => {
+    const ids = (file: string) => {
+      const made = askingOf(demo(file));
+      return made.ok ? made.asking.symptoms.map((s) => s.id) : [];
+    };
+    const OF_ALARM = ['only-at-alarm', 'silent', 'false-alarm'];
+    expect(OF_ALARM.filter((id) => ids('ticket-office-cellar').includes(id))).toEqual(OF_ALARM);
+    expect(OF_ALARM.filter((id) => ids('rain-cistern').includes(id))).toEqual([]);
+  });
+});
+
 describe('from its symptoms to its name', () => {
   it('every single fault of the cellar, with noise and slips, is named first nineteen times in twenty', () => {
     const all = cellar.suspects.flatMap((s, i) =>
@@ -379,6 +391,15 @@ describe('from its symptoms to its name', () => {
     const right = all.filter(({ played }) => played.right).length;
     expect(right / all.length).toBeGreaterThanOrEqual(0.95);
     for (const { played } of all) expect(new Set(played.tests).size).toBe(played.tests.length);
+  });
+  it('what tells most bits each time takes no more tests than what is proposed, and more minutes', () => {
+    const all = cellar.suspects.flatMap((s, i) => (s.kind === 'fault' && i % 4 === 0 ? [[s, i] as const] : []));
+    const sum = (by: 'proposal' | 'bits', of: 'tests' | 'minutes') =>
+      all
+        .map(([s, i]) => play(cellar, s, randomFrom(i), by))
+        .reduce((n, p) => n + (of === 'tests' ? p.tests.length : p.minutes), 0);
+    expect(sum('bits', 'tests')).toBeLessThanOrEqual(sum('proposal', 'tests'));
+    expect(sum('bits', 'minutes')).toBeGreaterThan(sum('proposal', 'minutes'));
   });
   it('a plain list takes more than twice the minutes and the hazard', () => {
     const some = cellar.suspects.flatMap((s, i) => (s.kind === 'fault' && i % 5 === 0 ? [i] : []));

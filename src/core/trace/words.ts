@@ -1,7 +1,7 @@
 import type { Observation } from '../tests';
 import { sayPhrase, systemOf } from '../units';
 import type { Board, Evidence } from './belief';
-import { formatOf, keyOf } from './dictionary';
+import { formatOf, keyOf, type Asking } from './dictionary';
 import type { Expect, Found } from './expect';
 import { saysOf } from './symptoms';
 
@@ -14,20 +14,23 @@ export function sayEvidence(board: Board, e: Evidence): string {
   }
   const asked = board.asking.asked.find((a) => a.key === keyOf(e.test, e.observation));
   if (!asked) return `${e.test}: ${e.observation}`;
-  return `${asked.observation.label}: ${sayFound(board, asked.observation, e.found)}`;
+  return `${asked.observation.label}: ${sayFound(board.asking, asked.observation, e.found)}`;
 }
 
+/** Of which station something is said. */
+type Said = Pick<Asking, 'panel' | 'station'>;
+
 /** A figure in its format, or words, or what happens. */
-function sayFound(board: Board, o: Observation, found: Found): string {
+export function sayFound({ panel, station }: Said, o: Observation, found: Found): string {
   if (typeof found === 'string') return found;
   if (typeof found === 'number') {
     const format = formatOf(o);
     if (format === 'resistance' && found > 1e7) return 'open line';
     // Round a core there may be a leak, or all that a motor draws.
     const by = format === 'leak' && found >= 1 ? 'current' : (format ?? 'factor');
-    return sayPhrase([{ value: found, format: by }], systemOf(board.asking.station.profile));
+    return sayPhrase([{ value: found, format: by }], systemOf(station.profile));
   }
-  const { outcomes } = board.asking.panel;
+  const { outcomes } = panel;
   return found.length === 0
     ? 'nothing runs, sounds or is lit'
     : found.map((id) => outcomes.find((x) => x.id === id)?.label ?? id).join(', ');
@@ -37,7 +40,7 @@ function sayFound(board: Board, o: Observation, found: Found): string {
 export function sayExpect(board: Board, o: Observation, e: Expect): string {
   if (e === null) return 'cannot be told';
   if (e.kind === 'words') return e.text;
-  if (e.kind === 'happens') return e.ways.map((w) => sayFound(board, o, w)).join(', or ');
+  if (e.kind === 'happens') return e.ways.map((w) => sayFound(board.asking, o, w)).join(', or ');
   const format = formatOf(o);
-  return sayFound(board, o, format === 'resistance' ? 10 ** e.at : e.at);
+  return sayFound(board.asking, o, format === 'resistance' ? 10 ** e.at : e.at);
 }

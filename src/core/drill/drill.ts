@@ -1,0 +1,84 @@
+import * as z from 'zod';
+import { checkStation, type Problem, type Station } from '../station';
+import { METER_MODES } from '../circuit';
+import { DRILL_LEVELS, type LevelName } from './level';
+
+export const DRILL_VERSION = 1;
+
+const levelSchema = z.enum(Object.keys(DRILL_LEVELS) as [LevelName, ...LevelName[]], 'must be a level of the drill');
+const point = z.string().min(1).max(80);
+
+/** What a learner does at the bench. */
+const actSchema = z.discriminatedUnion(
+  'do',
+  [
+    z.strictObject({ do: z.literal('look'), round: z.enum(['round', 'cycles']) }),
+    z.strictObject({ do: z.literal('isolate') }),
+    z.strictObject({ do: z.literal('prove dead') }),
+    z.strictObject({ do: z.literal('give back') }),
+    z.strictObject({ do: z.literal('water'), to: z.enum(['resting', 'called', 'high']) }),
+    z.strictObject({ do: z.literal('test'), id: z.string().min(1).max(200) }),
+    z.strictObject({
+      do: z.literal('meter'),
+      a: point,
+      b: point,
+      mode: z.enum(METER_MODES, 'must be a mode of the meter'),
+    }),
+    z.strictObject({ do: z.literal('clamp'), core: point }),
+    z.strictObject({
+      do: z.literal('wait'),
+      minutes: z.number().min(1, 'a minute at least').max(600, 'ten hours at most'),
+    }),
+    z.strictObject({ do: z.literal('name'), faults: z.array(z.string().min(1).max(200)).min(1).max(2) }),
+  ],
+  'is nothing that can be done at the bench',
+);
+export type DrillAct = z.infer<typeof actSchema>;
+
+/** A drill as it is handed on: a station, how hard, and the seed by which the same is hidden on any machine; and what a learner did. */
+const drillSchema = z.strictObject({
+  format: z.literal('pit-bell/drill', 'this is not a Pit Bell drill'),
+  version: z.literal(DRILL_VERSION, 'this version of the drill is not known here'),
+  title: z.string().max(120),
+  by: z.string().max(60),
+  level: levelSchema,
+  seed: z
+    .number()
+    .int('must be a whole number')
+    .min(0, 'must not be negative')
+    .max(2 ** 31 - 1, 'is too large'),
+  station: z.unknown(),
+  acts: z.array(actSchema).max(500, 'more than 500 acts'),
+});
+
+/** A drill: what is hidden follows from its station, level and seed. */
+export interface Drill {
+  readonly title: string;
+  readonly by: string;
+  readonly level: LevelName;
+  readonly seed: number;
+  readonly station: Station;
+  readonly acts: readonly DrillAct[];
+}
+
+/** Reads a drill from a file. @returns every problem, where it is none */
+export function readDrill(json: unknown): { ok: true; drill: Drill } | { ok: false; problems: readonly Problem[] } {
+  const read = drillSchema.safeParse(json);
+  if (!read.success)
+    return {
+      ok: false,
+      problems: read.error.issues.map((i) => ({ path: i.path.join('.') || 'file', message: i.message })),
+    };
+  const { station, format: _, version: __, ...drill } = read.data;
+  const checked = checkStation(station);
+  if (!checked.ok) return { ok: false, problems: checked.problems.map((p) => ({ ...p, path: `station.${p.path}` })) };
+  return { ok: true, drill: { ...drill, station: checked.station } };
+}
+
+/** A drill as a file. */
+export const drillFile = (drill: Drill): z.input<typeof drillSchema> => ({
+  format: 'pit-bell/drill',
+  version: DRILL_VERSION,
+  ...drill,
+  acts: [...drill.acts],
+});

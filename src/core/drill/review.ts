@@ -1,0 +1,120 @@
+import { randomFrom } from '../numeric';
+import { faultsOf } from '../faults';
+import {
+  beliefs,
+  boardOf,
+  entropy,
+  inseparable,
+  NO_PAST,
+  play,
+  standings,
+  suspectsOf,
+  withPairs,
+  type Board,
+  type Evidence,
+} from '../trace';
+import type { Bench, Ready } from './bench';
+import type { Incident } from './unsafe';
+
+/** What one step told: how sure one could be of what is true before and after it, and who led then. */
+export interface StepTold {
+  readonly title: string;
+  readonly at: number;
+  readonly minutes: number;
+  readonly before: number;
+  readonly after: number;
+  /** Bits that were not known any more less. */
+  readonly bits: number;
+  readonly leads: string;
+  readonly incident: Incident | null;
+}
+
+/** A drill looked back at. */
+export interface Review {
+  /** What was hidden, and how it is mended. */
+  readonly was: readonly { readonly label: string; readonly remedy: string }[];
+  readonly named: readonly string[];
+  /** Which of what was hidden was named, or what no test tells from it. */
+  readonly right: readonly boolean[];
+  /** How likely what was named was, by all that was found. */
+  readonly sure: number;
+  readonly steps: readonly StepTold[];
+  readonly minutes: number;
+  readonly hazard: number;
+  /** How Trace would have gone about it. */
+  readonly best: {
+    readonly titles: readonly string[];
+    readonly minutes: number;
+    readonly hazard: number;
+    readonly right: boolean;
+  };
+}
+
+/** The board of a drill: every suspect asked what it would show. */
+export const boardFor = ({ asking }: Ready, told?: (share: number) => void): Board =>
+  boardOf(asking, suspectsOf(asking.station, asking.panel, NO_PAST), told);
+
+const titleOf = ({ asking }: Board, id: string): string => asking.tests.find((t) => t.test.id === id)?.test.title ?? id;
+
+/** Whether a named fault is a hidden one, or one that no test tells from it. */
+function isSame({ asking, suspects }: Board, named: string, hidden: string): boolean {
+  const of = (id: string) => suspects.find((s) => s.id === id || s.family === id);
+  const [a, b] = [of(named), of(hidden)];
+  if (!a || !b) return false;
+  return a.family === b.family || inseparable(asking.row(a)!, asking.row(b)!);
+}
+
+/** Looks back at a bench. @param board of the same drill */
+export function reviewOf(ready: Ready, bench: Bench, board: Board): Review {
+  const { hidden, row, asking, drill } = ready;
+  const named = bench.named ?? [];
+  const truth = (b: Board, p: readonly number[]) =>
+    standings(b, p).find((g) =>
+      g.suspects.some(
+        (s) =>
+          s.suspect.id === hidden.id ||
+          (s.suspect.kind === hidden.kind &&
+            inseparable(asking.row(s.suspect) ?? row, row) &&
+            s.suspect.faults.length > 0),
+      ),
+    )?.probability ?? 0;
+  const evidence: Evidence[] = [];
+  let now = board;
+  let p = beliefs(now, evidence);
+  const steps = bench.entries.map((e): StepTold => {
+    const [before, unknown] = [truth(now, p), entropy(p)];
+    evidence.push(...e.evidence);
+    if (e.evidence.length > 0) {
+      now = withPairs(board, evidence, now);
+      p = beliefs(now, evidence);
+    }
+    const [first] = standings(now, p);
+    return {
+      title: e.title,
+      at: e.at,
+      minutes: e.minutes,
+      before,
+      after: truth(now, p),
+      bits: e.evidence.length > 0 ? Math.max(0, unknown - entropy(p)) : 0,
+      leads: first!.suspects[0]!.suspect.label,
+      incident: e.incident,
+    };
+  });
+  const best = play(board, hidden, randomFrom(drill.seed), 'proposal', asking);
+  const all = new Map(faultsOf(asking.station, asking.panel).map((f) => [f.id, f]));
+  return {
+    was: hidden.faults.map(({ label, remedy }) => ({ label, remedy })),
+    named: named.map((id) => all.get(id)?.label ?? id),
+    right: hidden.faults.map((f) => named.some((n) => isSame(board, n, f.id))),
+    sure: truth(now, p),
+    steps,
+    minutes: bench.minutes,
+    hazard: bench.hazard,
+    best: {
+      titles: best.tests.map((id) => titleOf(board, id)),
+      minutes: best.minutes,
+      hazard: best.hazard,
+      right: best.right,
+    },
+  };
+}

@@ -1,0 +1,70 @@
+import { liveToEarth } from '../circuit';
+import { actsOf, atRest, perform, type FaultTest, type Scene, type Setting, type World } from '../tests';
+import { quantity, say } from '../units';
+
+/** Something that could have hurt somebody: what was done, and what stood there at that moment by the model. */
+export interface Incident {
+  readonly kind: 'live' | 'not proved';
+  readonly says: string;
+  readonly would: string;
+  /** It was not let happen. */
+  readonly stopped: boolean;
+}
+
+/** More to earth than this is felt, V. (IEC 61140: limit of extra-low voltage in the wet) */
+const FELT = 25;
+
+/** A station with something hidden in it as it stands in a setting. @param sound the same as it should be: by it water is brought and isolated */
+export const sceneIn = (hidden: World, sound: World, setting: Setting): Scene =>
+  actsOf(sound, setting).reduce(perform, atRest(hidden));
+
+/** Where the most stands to earth among some points, V; all of them where none is named. */
+function mostLive(scene: Scene, among: readonly string[]): { point: string; volts: number } | null {
+  const now = scene.panel();
+  if (!now) return null;
+  const points = among.length > 0 ? among : [...now.wired.points.keys()];
+  return points.reduce<{ point: string; volts: number } | null>((most, point) => {
+    const net = now.wired.points.get(point);
+    const volts = net === undefined ? 0 : liveToEarth(now.settled.solution, net);
+    return volts > (most?.volts ?? FELT) ? { point, volts } : most;
+  }, null);
+}
+
+const stood = (live: ReturnType<typeof mostLive>): string =>
+  live
+    ? `${say(quantity('voltage', live.volts), 'metric')} to earth stood on ${live.point}.`
+    : 'Nothing that is felt stood there at that moment; nobody had looked.';
+
+const probed = ({ test }: FaultTest): string[] =>
+  test.parts.flatMap((p) => p.observes.flatMap((o) => ('probes' in o ? [o.probes.a, o.probes.b] : [])));
+
+/** What is made with hands, ohms or tools, and so only where everything is dead. */
+export const wantsDead = ({ setting }: FaultTest): boolean => setting === 'dead';
+
+/**
+ * What is dangerous in making a test as things stand; null where nothing is.
+ * @param setting how the station stands @param proved whether it was proved dead since it was isolated
+ */
+export function dangerOf(
+  test: FaultTest,
+  hidden: World,
+  sound: World,
+  setting: Setting,
+  proved: boolean,
+): Incident | null {
+  if (!wantsDead(test)) return null;
+  if (setting !== 'dead')
+    return {
+      kind: 'live',
+      says: 'Hands, tools or ohms on what is not isolated. Stopped.',
+      would: stood(mostLive(sceneIn(hidden, sound, setting), probed(test))),
+      stopped: true,
+    };
+  if (proved) return null;
+  return {
+    kind: 'not proved',
+    says: 'Isolated, and not proved dead before it was touched.',
+    would: stood(mostLive(sceneIn(hidden, sound, 'dead'), [])),
+    stopped: false,
+  };
+}
