@@ -31,7 +31,6 @@ export const SHOTS: readonly Shot[] = [
   { name: 'survey', address: '/stations/5/survey' },
   { name: 'book', address: '/stations/5/book' },
   { name: 'levels', address: '/stations/1/levels' },
-  { name: 'levels-duplex', address: '/stations/5/levels' },
   { name: 'levels-from-above', address: '/stations/5/levels', before: sheet('plan view') },
   {
     name: 'levels-proposed',
@@ -118,6 +117,25 @@ export const SHOTS: readonly Shot[] = [
       await press('water over the top', 'yes');
       await page.getByRole('button', { name: 'on to the next test' }).click();
       await page.getByRole('article').waitFor();
+    },
+  },
+  {
+    name: 'drill',
+    address: '/stations/1/drill',
+    before: async (page) => {
+      const press = (name: string | RegExp) => page.getByRole('button', { name, exact: true }).click();
+      await page.getByRole('textbox', { name: 'number of the drill' }).fill('11');
+      await press('begin');
+      await press(/^look round/);
+      await press('meter');
+      await page.getByRole('button', { name: 'ohms' }).click();
+      await page.getByRole('combobox', { name: 'red probe' }).selectOption('L1');
+      await page.getByRole('combobox', { name: 'black probe' }).selectOption('N');
+      await press('read the meter');
+      await press('isolate');
+      await press('isolate and lock');
+      await press('prove dead');
+      await page.getByText('highest of all pairs').waitFor();
     },
   },
   { name: 'card', address: '/stations/2/card' },

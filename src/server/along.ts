@@ -37,7 +37,7 @@ function builtFiles(): Built {
 /** Pages that belong to no station. */
 const COMMON = ['/', '/due', '/along', '/trace', '/unsent'];
 /** Pages of a station that open without signal. */
-const OF_STATION = ['survey', 'levels', 'panel', 'rehearse', 'prove', 'prove/begun', 'trace', 'book', 'card'];
+const OF_STATION = ['survey', 'levels', 'panel', 'rehearse', 'prove', 'prove/begun', 'trace', 'book', 'drill', 'card'];
 
 /** Runs of a station that are not sealed: they are worked on. */
 const openRuns = (db: Db, station: number): number[] =>

@@ -1,3 +1,4 @@
+import { faultsOf } from '../faults';
 import { randomFrom } from '../numeric';
 import {
   catalogueOf,
@@ -236,33 +237,57 @@ function offsOf(entries: readonly Entry[]): Off[] {
   return from === null ? offs : [...offs, { from, to: Infinity }];
 }
 
-/** The bench after some acts: the same on any machine. What is done after it was named does nothing. */
-export function benchAfter(ready: Ready, acts: readonly DrillAct[]): Bench {
+/** A bench at which nothing was done. */
+const UNTOUCHED: Bench = {
+  entries: [],
+  minutes: 0,
+  setting: null,
+  proved: false,
+  water: null,
+  named: null,
+  hazard: 0,
+};
+
+/** Whether a bench is the beginning of what some acts make. */
+const begins = ({ entries }: Bench, acts: readonly DrillAct[]): boolean =>
+  entries.length <= acts.length && entries.every((e, n) => JSON.stringify(e.act) === JSON.stringify(acts[n]));
+
+/**
+ * The bench after some acts: the same on any machine. What is done after it was named does nothing.
+ * @param before a bench of the same drill after fewer acts: where it is the beginning of these it is gone on from, and not begun anew
+ */
+export function benchAfter(ready: Ready, acts: readonly DrillAct[], before: Bench | null = null): Bench {
   const { asking, hidden, drill } = ready;
-  let state: State = { minutes: 0, setting: null, proved: false, named: null };
-  let hazard = 0;
-  const entries: Entry[] = [];
-  for (const [n, act] of acts.entries()) {
-    if (state.named) break;
-    const {
-      then = {},
-      found = [],
-      evidence = [],
-      incident = null,
-      ...done
-    } = stepOf(ready, act, state, drill.seed * 1009 + n + 1);
+  const from = before && begins(before, acts) ? before : UNTOUCHED;
+  let state: State = from;
+  let { hazard } = from;
+  const entries: Entry[] = [...from.entries];
+  for (let n = entries.length; n < acts.length && !state.named; n++) {
+    const act = acts[n]!;
+    const seed = drill.seed * 1009 + n + 1;
+    const { then = {}, found = [], evidence = [], incident = null, ...done } = stepOf(ready, act, state, seed);
     entries.push({ act, at: state.minutes, found, evidence, incident, ...done });
     hazard += done.minutes > 0 ? ORDER.indexOf(done.risk) : 0;
     state = { ...state, minutes: state.minutes + done.minutes, ...then };
   }
+  const { minutes, setting, proved, named } = state;
   const { inflow } = DRILL_LEVELS[drill.level];
   const offs = offsOf(entries);
   return {
-    ...state,
+    ...{ minutes, setting, proved, named },
     entries,
     hazard,
-    water: waterAfter(asking.world.levels, asking.panel, hidden.faults, inflow, state.minutes, offs),
+    water: waterAfter(asking.world.levels, asking.panel, hidden.faults, inflow, minutes, offs),
   };
+}
+
+/** What a bench has on it: tests, points for the probes, cores for the clamp, and what may be named. */
+export interface Offers {
+  readonly tests: readonly Offer[];
+  readonly points: readonly string[];
+  readonly cores: readonly string[];
+  readonly faults: readonly { readonly id: string; readonly label: string; readonly part: string }[];
+  readonly settings: Readonly<Record<Setting, string>>;
 }
 
 /** Something that can be done next. */
@@ -274,12 +299,21 @@ export interface Offer {
   readonly risk: string;
 }
 
-/** Every test of the station, in the order of the catalogue. */
-export const offersOf = ({ asking }: Ready): Offer[] =>
-  asking.tests.map(({ test, setting }) => ({
-    id: test.id,
-    title: test.title,
-    setting,
-    minutes: test.minutes,
-    risk: RISKS[test.risk],
-  }));
+/** Everything that a bench offers, in the order of the catalogue. */
+export function offersOf({ asking }: Ready): Offers {
+  const { station, panel, world } = asking;
+  const { wired } = world.wiring({ cores: [], links: [] });
+  return {
+    tests: asking.tests.map(({ test, setting }) => ({
+      id: test.id,
+      title: test.title,
+      setting,
+      minutes: test.minutes,
+      risk: RISKS[test.risk],
+    })),
+    points: ['earth', ...wired.points.keys()],
+    cores: panel.cores.map((c) => c.id),
+    faults: faultsOf(station, panel).map(({ id, label, part }) => ({ id, label, part })),
+    settings: settingWords(station),
+  };
+}

@@ -4,7 +4,7 @@ import { HEALTHY, NO_PAST, suspectsOf } from '../trace';
 import { benchAfter, offersOf, readyFor, type Ready } from './bench';
 import { drillFile, readDrill, type Drill, type DrillAct } from './drill';
 import { DRILL_LEVELS, type LevelName } from './level';
-import { boardFor, reviewOf } from './review';
+import { boardFor, hintAfter, reviewOf } from './review';
 
 const demo = (file: string) => demoStations().find((d) => d.file === `${file}.json`)!.station;
 const CELLAR = demo('ticket-office-cellar');
@@ -84,6 +84,13 @@ describe('the bench', () => {
     ];
     expect(benchAfter(ready(), acts)).toEqual(benchAfter(ready(), acts));
   });
+  it('gone on from an earlier moment it is what it is from the beginning; one of other acts is no beginning', () => {
+    const r = ready();
+    const acts: DrillAct[] = [{ do: 'look', round: 'round' }, ...off, { do: 'meter', a: 'L1', b: 'N', mode: 'ohms' }];
+    const whole = benchAfter(r, acts);
+    for (let n = 0; n <= acts.length; n++) expect(benchAfter(r, acts, benchAfter(r, acts.slice(0, n)))).toEqual(whole);
+    expect(benchAfter(r, acts, benchAfter(r, [{ do: 'wait', minutes: 5 }]))).toEqual(whole);
+  });
   it('minutes add up, a change of state among them; what is refused costs none', () => {
     const { entries, minutes } = benchAfter(ready(), [
       { do: 'look', round: 'round' },
@@ -127,7 +134,7 @@ describe('what is dangerous', () => {
   it('every test with hands, tools or ohms is stopped on what is live, at every station', () => {
     for (const file of ['workshop-sump', 'cold-store-condensate', 'rain-cistern']) {
       const r = ready({ station: demo(file) });
-      const dead = offersOf(r).filter((o) => o.setting === 'dead');
+      const dead = offersOf(r).tests.filter((o) => o.setting === 'dead');
       expect(dead.length).toBeGreaterThan(3);
       for (const { id } of dead)
         expect(benchAfter(r, [{ do: 'test', id }]).entries[0]!.incident?.stopped, id).toBe(true);
@@ -183,6 +190,15 @@ describe('looking back', () => {
     expect(steps[1]!.bits).toBeGreaterThan(0.5);
     expect(steps[2]!.after).toBeGreaterThan(steps[0]!.before);
     expect(steps.every((s) => s.before >= 0 && s.after <= 1)).toBe(true);
+  });
+  it('a hint is what Trace would do next, and never what was done already', () => {
+    const first = hintAfter(benchAfter(r, []), board);
+    expect(first).not.toBeNull();
+    const looked = benchAfter(r, [
+      { do: 'look', round: 'round' },
+      { do: 'look', round: 'cycles' },
+    ]);
+    expect(hintAfter(looked, board)).not.toMatch(/^(Look round|Stay for)/);
   });
   it('Trace’s own way to it stands beside, and ends at what is true', () => {
     const { best } = after([{ do: 'name', faults: ['x'] }]);

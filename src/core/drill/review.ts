@@ -5,8 +5,11 @@ import {
   boardOf,
   entropy,
   inseparable,
+  nextOf,
   NO_PAST,
   play,
+  ROUNDS,
+  settingWords,
   standings,
   suspectsOf,
   withPairs,
@@ -54,7 +57,12 @@ export interface Review {
 export const boardFor = ({ asking }: Ready, told?: (share: number) => void): Board =>
   boardOf(asking, suspectsOf(asking.station, asking.panel, NO_PAST), told);
 
-const titleOf = ({ asking }: Board, id: string): string => asking.tests.find((t) => t.test.id === id)?.test.title ?? id;
+const titleOf = ({ asking }: Board, id: string): string => {
+  const test = asking.tests.find((t) => t.test.id === id);
+  return test
+    ? `${test.test.title}, ${settingWords(asking.station)[test.setting]}`
+    : (ROUNDS.find((r) => r.id === id)?.title ?? id);
+};
 
 /** Whether a named fault is a hidden one, or one that no test tells from it. */
 function isSame({ asking, suspects }: Board, named: string, hidden: string): boolean {
@@ -62,6 +70,20 @@ function isSame({ asking, suspects }: Board, named: string, hidden: string): boo
   const [a, b] = [of(named), of(hidden)];
   if (!a || !b) return false;
   return a.family === b.family || inseparable(asking.row(a)!, asking.row(b)!);
+}
+
+/** What Trace would do next at a bench; null where nothing tells more. @param board of the same drill */
+export function hintAfter(bench: Bench, board: Board): string | null {
+  const evidence = bench.entries.flatMap((e) => e.evidence);
+  const now = withPairs(board, evidence);
+  const next = nextOf(now, beliefs(now, evidence), {
+    setting: bench.setting,
+    closed: new Set(
+      bench.entries.flatMap((e) => (e.act.do === 'test' ? [e.act.id] : e.act.do === 'look' ? [e.act.round] : [])),
+    ),
+    seen: new Set(evidence.flatMap((e) => (e.kind === 'symptom' ? [e.symptom] : []))),
+  });
+  return next && titleOf(board, next.id);
 }
 
 /** Looks back at a bench. @param board of the same drill */

@@ -26,7 +26,7 @@ export { pairOf, suspectsOf } from './suspects';
 export { askingOf, formatOf, type Asking, type Row } from './dictionary';
 export { truly } from './expect';
 export { inseparable } from './groups';
-export { minutesBetween } from './next';
+export { minutesBetween, nextOf } from './next';
 export { ROUNDS, roundOf, saysOf } from './symptoms';
 export { HEALTHY, type Suspect } from './suspect';
 export { sayFound } from './words';

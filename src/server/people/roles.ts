@@ -44,6 +44,7 @@ export const WAYS: readonly Way[] = [
     'prove/[run]',
     'prove/begun',
     'card',
+    'drill',
     'book',
     'book/owner',
     'book/whole',

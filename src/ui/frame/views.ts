@@ -47,6 +47,7 @@ export const VIEWS: readonly View[] = [
   { path: 'prove', name: 'Prove', key: 'p', byServer: true },
   { path: 'trace', name: 'Trace', key: 't' },
   { path: 'book', name: 'Book', key: 'b', byServer: true },
+  { path: 'drill', name: 'Drill', key: 'i' },
   { path: 'card', name: 'Door card', key: 'd' },
 ];
 

@@ -1,0 +1,83 @@
+import { expect } from '@playwright/test';
+import { makeStation, test } from './station';
+
+/* Learning on a station in whose model something is hidden. */
+
+test('a drill from its beginning to its review, by keyboard alone', async ({ page, request }) => {
+  const id = await makeStation(request, `Drill sump ${process.pid}`);
+  await page.goto(`/stations/${id}/levels`);
+  await page.getByRole('navigation', { name: 'views' }).waitFor();
+  await page.keyboard.press('g');
+  await page.keyboard.press('i');
+  await expect(page).toHaveURL(/\/drill$/);
+  const press = async (name: string | RegExp) => {
+    const button = page.getByRole('button', { name, exact: true });
+    await button.focus();
+    await page.keyboard.press('Enter');
+  };
+  await page.getByRole('textbox', { name: 'number of the drill' }).focus();
+  await page.keyboard.type('12');
+  await press('begin');
+  const done = page.getByRole('list', { name: 'what was done' }).getByRole('listitem');
+  await press(/^look round/);
+  await expect(done).toHaveCount(1);
+  await expect(page.getByRole('status', { name: 'how it stands' })).toContainText('0:04 since you came');
+
+  // Ohms on what is live are stopped, and it is said what stood there.
+  await press('meter');
+  await press('ohms');
+  await page.getByRole('combobox', { name: 'red probe' }).selectOption('L1');
+  await page.getByRole('combobox', { name: 'black probe' }).selectOption('N');
+  await press('read the meter');
+  await expect(done.first()).toContainText('Stopped.');
+  await press('isolate');
+  await press('isolate and lock');
+  await press('prove dead');
+  await expect(page.getByRole('status', { name: 'how it stands' })).toContainText('isolated, proved dead');
+  await press('meter');
+  await page.getByRole('combobox', { name: 'red probe' }).selectOption('L1');
+  await page.getByRole('combobox', { name: 'black probe' }).selectOption('N');
+  await press('ohms');
+  await press('read the meter');
+  await expect(done).toHaveCount(5);
+
+  // It is kept, and goes on after the page was closed.
+  await page.reload();
+  await expect(done).toHaveCount(5);
+  await press('name it');
+  await page.getByRole('combobox', { name: 'what it is' }).selectOption({ index: 1 });
+  await press('that is what it is');
+  const review = page.getByRole('region', { name: 'looked back' });
+  await expect(review.getByRole('heading', { level: 2 }).first()).toHaveText(
+    /That is what it was|It was something else/,
+    {
+      timeout: 60_000,
+    },
+  );
+  await expect(review.getByRole('list', { name: 'how Trace would have gone' }).getByRole('listitem')).not.toHaveCount(
+    0,
+  );
+  await expect(review).toContainText('Stopped.');
+});
+
+test('a call-out at night on the phone: the water rises while everything is off', async ({ page, request }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  const id = await makeStation(request, `Night sump ${process.pid}`);
+  await page.goto(`/stations/${id}/drill`);
+  await page.getByRole('button', { name: 'night' }).click();
+  await page.getByRole('textbox', { name: 'number of the drill' }).fill('3');
+  await page.getByRole('button', { name: 'begin', exact: true }).click();
+  const stands = page.getByRole('status', { name: 'how it stands' });
+  await expect(stands).toContainText('0:00 since you came', { timeout: 30_000 });
+  await page.getByRole('button', { name: 'isolate', exact: true }).click();
+  await page.getByRole('button', { name: 'isolate and lock' }).click();
+  await page.getByRole('button', { name: 'look', exact: true }).click();
+  for (let n = 0; n < 4; n++) await page.getByRole('button', { name: 'wait 60 min' }).click();
+  await expect(stands).toContainText('4:03 since you came');
+  await expect(stands).toContainText('over the top');
+  await expect(stands).toContainText('isolated, not proved dead');
+  // Two are hidden, and two can be named.
+  await page.getByRole('button', { name: 'name it' }).click();
+  await expect(page.getByRole('combobox', { name: 'the other' })).toBeVisible();
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+});

@@ -1,0 +1,76 @@
+'use client';
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import type { Bench, Entry } from '@/core/drill';
+import { quantity, say, type UnitSystem } from '@/core/units';
+import { Caution } from '../parts/Caution';
+
+/** Minutes as a clock from the moment one came. */
+const at = (minutes: number): string =>
+  `${Math.floor(minutes / 60)}:${String(Math.round(minutes) % 60).padStart(2, '0')}`;
+
+/** How it stands, in a line that says it to everybody. */
+export function StandingLine({ bench, system }: { bench: Bench; system: UnitSystem }) {
+  const { water, minutes, setting, proved } = bench;
+  const words = [
+    `${at(minutes)} since you came`,
+    ...(water
+      ? [
+          `water at ${say(quantity('height', water.level), system)}`,
+          water.running.length > 0 ? `pump ${water.running.join(' and ')} runs` : 'no pump runs',
+          ...(water.rings ? ['the alarm rings'] : []),
+          ...(water.spilt > 1e-4 ? [`${say(quantity('volume', water.spilt), system)} over the top`] : []),
+        ]
+      : []),
+    ...(setting === 'dead' ? [proved ? 'isolated, proved dead' : 'isolated, not proved dead'] : []),
+  ];
+  return (
+    <Typography role="status" aria-label="how it stands" variant="body1" component="p" sx={{ m: 0, fontWeight: 650 }}>
+      {words.join(' · ')}
+    </Typography>
+  );
+}
+
+function OneEntry({ entry }: { entry: Entry }) {
+  const { title, found, incident, evidence } = entry;
+  return (
+    <Box component="li" sx={{ py: 1, borderTop: 1, borderColor: 'divider' }}>
+      <Typography variant="body1" component="p" sx={{ m: 0 }}>
+        <Typography component="span" variant="readingSmall">
+          {at(entry.at)}
+        </Typography>{' '}
+        {title}
+      </Typography>
+      {incident && (
+        <Caution>
+          {incident.says} {incident.would}
+        </Caution>
+      )}
+      {found.map((f) => (
+        <Typography key={`${f.label} ${f.words}`} variant="body2" component="p" sx={{ m: 0 }}>
+          {f.label}: <b>{f.words}</b>
+        </Typography>
+      ))}
+      {entry.act.do === 'look' && found.length === 0 && evidence.length > 0 && (
+        <Typography variant="body2" component="p" sx={{ m: 0 }}>
+          nothing of it shows
+        </Typography>
+      )}
+    </Box>
+  );
+}
+
+/** What was done, the newest first. */
+export function BenchLog({ entries }: { entries: readonly Entry[] }) {
+  if (entries.length === 0)
+    return (
+      <Typography variant="body2" component="p" sx={{ m: 0 }}>
+        You stand at the pit. Nothing was done yet.
+      </Typography>
+    );
+  return (
+    <Box component="ol" aria-label="what was done" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+      {entries.map((entry, n) => <OneEntry key={n} entry={entry} />).reverse()}
+    </Box>
+  );
+}

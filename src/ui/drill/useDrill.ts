@@ -1,0 +1,68 @@
+'use client';
+import { proxy, wrap, type Remote } from 'comlink';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Bench, Drill, DrillAct, Offers, Review } from '@/core/drill';
+import type { DrillApi } from '@/workers/drill';
+
+export type DrillStage =
+  | { readonly kind: 'making' }
+  | { readonly kind: 'cannot'; readonly reasons: readonly string[] }
+  | { readonly kind: 'ready'; readonly offers: Offers };
+
+const FELL = { kind: 'cannot', reasons: ['it fell over: open the page again; what was done is kept'] } as const;
+
+/** A drill in a thread of its own, which alone knows what is hidden; its bench follows the acts. */
+export function useDrill(drill: Drill, acts: readonly DrillAct[]) {
+  const [stage, setStage] = useState<DrillStage>({ kind: 'making' });
+  const [bench, setBench] = useState<{ of: readonly DrillAct[]; is: Bench } | null>(null);
+  const [asking, setAsking] = useState<number | null>(null);
+  const api = useRef<Remote<DrillApi> | null>(null);
+  useEffect(() => {
+    let over = false;
+    const worker = new Worker(new URL('../../workers/drill.ts', import.meta.url), { type: 'module' });
+    const fell = () => void (!over && setStage(FELL));
+    worker.onerror = fell;
+    const remote = wrap<DrillApi>(worker);
+    void remote.begin(drill).then((made) => {
+      if (over) return;
+      api.current = remote;
+      setStage(made.ok ? { kind: 'ready', offers: made.offers } : { kind: 'cannot', reasons: made.reasons });
+    }, fell);
+    return () => {
+      over = true;
+      api.current = null;
+      worker.terminate();
+    };
+  }, [drill]);
+  const ready = stage.kind === 'ready';
+  useEffect(() => {
+    if (!ready) return;
+    let over = false;
+    api.current?.bench(acts).then(
+      (is) => void (!over && is && setBench({ of: acts, is })),
+      () => void (!over && setStage(FELL)),
+    );
+    return () => void (over = true);
+  }, [ready, acts]);
+  const asked = useCallback(
+    async <T>(ask: (api: Remote<DrillApi>, told: (share: number) => void) => Promise<T>): Promise<T | null> => {
+      if (!api.current) return null;
+      setAsking(0);
+      try {
+        return await ask(api.current, proxy(setAsking));
+      } finally {
+        setAsking(null);
+      }
+    },
+    [],
+  );
+  const hint = useCallback(
+    (of: readonly DrillAct[]): Promise<string | null> => asked((a, told) => a.hint(of, told)),
+    [asked],
+  );
+  const review = useCallback(
+    (of: readonly DrillAct[]): Promise<Review | null> => asked((a, told) => a.review(of, told)),
+    [asked],
+  );
+  return { stage, bench: bench?.is ?? null, current: bench?.of === acts, asking, hint, review };
+}
