@@ -43,7 +43,7 @@ test('a phone at a pit without signal: taken along, worked, closed, opened again
   // Every view opens on the device, and works.
   page = await reopened(context, page, `/stations/${id}/levels`);
   await expect(page.getByRole('link', { name: 'outbox: no signal' })).toBeVisible();
-  for (const view of ['panel', 'rehearse', 'prove', 'trace', 'book', 'card', 'survey']) {
+  for (const view of ['panel', 'rehearse', 'prove', 'trace', 'drill', 'book', 'card', 'survey']) {
     await page.goto(`/stations/${id}/${view}`);
     await expect(page.getByRole('navigation', { name: 'views' }).locator('[aria-current]')).toBeVisible();
   }

@@ -25,7 +25,7 @@ test('a drill from its beginning to its review, by keyboard alone', async ({ pag
 
   // Ohms on what is live are stopped, and it is said what stood there.
   await press('meter');
-  await press('ohms');
+  await press('Ω resistance');
   await page.getByRole('combobox', { name: 'red probe' }).selectOption('L1');
   await page.getByRole('combobox', { name: 'black probe' }).selectOption('N');
   await press('read the meter');
@@ -37,13 +37,14 @@ test('a drill from its beginning to its review, by keyboard alone', async ({ pag
   await press('meter');
   await page.getByRole('combobox', { name: 'red probe' }).selectOption('L1');
   await page.getByRole('combobox', { name: 'black probe' }).selectOption('N');
-  await press('ohms');
+  await press('Ω resistance');
   await press('read the meter');
   await expect(done).toHaveCount(5);
 
   // It is kept, and goes on after the page was closed.
   await page.reload();
   await expect(done).toHaveCount(5);
+  await expect(page.getByText('The drawing has the water as it is')).toBeVisible();
   await press('name it');
   await page.getByRole('combobox', { name: 'what it is' }).selectOption({ index: 1 });
   await press('that is what it is');

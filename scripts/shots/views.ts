@@ -128,7 +128,7 @@ export const SHOTS: readonly Shot[] = [
       await press('begin');
       await press(/^look round/);
       await press('meter');
-      await page.getByRole('button', { name: 'ohms' }).click();
+      await page.getByRole('button', { name: 'Ω resistance' }).click();
       await page.getByRole('combobox', { name: 'red probe' }).selectOption('L1');
       await page.getByRole('combobox', { name: 'black probe' }).selectOption('N');
       await press('read the meter');

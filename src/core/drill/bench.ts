@@ -135,7 +135,9 @@ function proveAct({ asking, world }: Ready, state: State): Step {
   if (state.setting !== 'dead') return REFUSED('Nothing is isolated that could be proved dead');
   const isolate = catalogueOf(asking.world).find((t) => t.id === 'isolate');
   const dead = isolate && predict(world, isolate).get('dead');
-  const volts = dead?.kind === 'value' && dead.least !== null ? dead.value.value : 0;
+  if (dead?.kind !== 'value') return REFUSED('Whether it is dead cannot be told of this panel');
+  // At most so much is nothing; a figure with a least is what still stands there.
+  const volts = dead.least === null ? 0 : dead.value.value;
   return {
     title: 'Prove dead: on a known source, on every pair, on the known source again',
     minutes: 3,

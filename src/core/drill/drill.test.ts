@@ -117,7 +117,7 @@ describe('what is dangerous', () => {
   it('ohms on what is live are stopped, and it is said what stood there', () => {
     const [e] = benchAfter(hiding(/waterlogged|stuck-down|deposit/), [ohms]).entries;
     expect(e!.incident).toMatchObject({ kind: 'live', stopped: true });
-    const [, volts, point] = /([\d.]+) V to earth stood on (\w+)/.exec(e!.incident!.would)!;
+    const [, volts, point] = /([\d.]+) V to earth stands on (\w+)/.exec(e!.incident!.would)!;
     expect(Number(volts)).toBeGreaterThan(0.9 * CELLAR.supply.voltage);
     expect(point).toBe('L1');
     expect(e!.evidence).toEqual([]);

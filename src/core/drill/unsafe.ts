@@ -1,5 +1,6 @@
 import { liveToEarth } from '../circuit';
 import { actsOf, atRest, perform, type FaultTest, type Scene, type Setting, type World } from '../tests';
+import { settingWords } from '../trace';
 import { quantity, say } from '../units';
 
 /** Something that could have hurt somebody: what was done, and what stood there at that moment by the model. */
@@ -30,10 +31,14 @@ function mostLive(scene: Scene, among: readonly string[]): { point: string; volt
   }, null);
 }
 
-const stood = (live: ReturnType<typeof mostLive>): string =>
-  live
-    ? `${say(quantity('voltage', live.volts), 'metric')} to earth stood on ${live.point}.`
-    : 'Nothing that is felt stood there at that moment; nobody had looked.';
+/** What stood somewhere in a setting, by the model of what is hidden. */
+function stood(hidden: World, sound: World, setting: Setting, among: readonly string[]): string {
+  const live = mostLive(sceneIn(hidden, sound, setting), among);
+  const words = settingWords(sound.station)[setting];
+  return live
+    ? `With ${words}, ${say(quantity('voltage', live.volts), 'metric')} to earth stands on ${live.point}.`
+    : `With ${words}, nothing over ${FELT} V to earth stands there this time; nobody had looked.`;
+}
 
 const probed = ({ test }: FaultTest): string[] =>
   test.parts.flatMap((p) => p.observes.flatMap((o) => ('probes' in o ? [o.probes.a, o.probes.b] : [])));
@@ -57,14 +62,14 @@ export function dangerOf(
     return {
       kind: 'live',
       says: 'Hands, tools or ohms on what is not isolated. Stopped.',
-      would: stood(mostLive(sceneIn(hidden, sound, setting), probed(test))),
+      would: stood(hidden, sound, setting, probed(test)),
       stopped: true,
     };
   if (proved) return null;
   return {
     kind: 'not proved',
     says: 'Isolated, and not proved dead before it was touched.',
-    would: stood(mostLive(sceneIn(hidden, sound, 'dead'), [])),
+    would: stood(hidden, sound, 'dead', []),
     stopped: false,
   };
 }

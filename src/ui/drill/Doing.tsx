@@ -5,6 +5,7 @@ import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
 import { METER_MODES, type MeterMode } from '@/core/circuit';
 import type { Bench, DrillAct, Offers } from '@/core/drill';
+import { stripOf, WORDS } from '../panel/metering';
 import { Pick } from '../parts/Pick';
 import { Segments, WRAPPED } from '../parts/Segments';
 
@@ -96,8 +97,7 @@ function Testing({ act, offers }: Props) {
   );
 }
 
-const MODES = METER_MODES.map((m) => [m, m.replaceAll('-', ' ')] as const);
-const stripOf = (point: string): string => point.split(/[:.]/)[0]!;
+const MODES = METER_MODES.map((m) => [m, WORDS[m]] as const);
 
 function Metering({ act, offers }: Props) {
   const [mode, setMode] = useState<MeterMode>('ac-volts');

@@ -7,6 +7,7 @@ import { drillFile, DRILL_LEVELS, type Bench, type Drill, type DrillAct, type Re
 import type { Station } from '@/core/station';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { KEEPING, type Keeping } from '../parts/browserKeep';
+import { differences } from '../parts/differences';
 import { downloadJson, fileNameOf } from '../parts/download';
 import { StationShaft } from '../shaft/StationShaft';
 import { BeginDrill } from './BeginDrill';
@@ -22,7 +23,7 @@ const Said = ({ children }: { children: ReactNode }) => (
   </Typography>
 );
 
-/** The water of the drawing follows the bench. */
+/** The water of the drawing follows the bench, where it is of the station that is drawn. */
 function useWaterShown(bench: Bench | null): void {
   const setLevel = useEditor((s) => s.setLevel);
   const level = bench?.water?.level;
@@ -36,6 +37,8 @@ interface BenchProps {
   onActs(acts: readonly DrillAct[]): void;
   onEnd(): void;
   keeping: Keeping;
+  /** Whether it is of the station that is drawn, as it is saved now. */
+  drawn: boolean;
 }
 
 /** Looks back once it is named. */
@@ -53,6 +56,19 @@ function useReview(
   }, [over, acts, ask]);
   return over ? review : null;
 }
+
+/** What the drawing is of. */
+const WhatIsDrawn = ({ drill, drawn }: Pick<BenchProps, 'drill' | 'drawn'>) =>
+  drawn ? (
+    <Typography variant="label" component="p" sx={{ m: 0, display: { xs: 'none', md: 'block' } }}>
+      The drawing has the water as it is, and the floats as they should be.
+    </Typography>
+  ) : (
+    <Said>
+      This drill is of “{drill.station.identity.name}” as it was handed on or as it stood when it was begun: it is not
+      drawn here.
+    </Said>
+  );
 
 interface HintProps {
   acts: readonly DrillAct[];
@@ -77,13 +93,13 @@ function Hint({ acts, ask, busy }: HintProps) {
   );
 }
 
-function BenchView({ drill, onActs, onEnd, keeping }: BenchProps) {
+function BenchView({ drill, onActs, onEnd, keeping, drawn }: BenchProps) {
   // What is hidden hangs on station, level and seed alone: acts make no other drill.
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const begun = useMemo(() => ({ ...drill, acts: [] }), [drill.station, drill.level, drill.seed]);
   const { stage, bench, current, asking, hint, review: ask } = useDrill(begun, drill.acts);
   const system = useStationSystem();
-  useWaterShown(bench);
+  useWaterShown(drawn ? bench : null);
   const over = bench?.named !== null && bench !== null && current;
   const review = useReview(over, drill.acts, ask);
   if (stage.kind === 'cannot')
@@ -105,9 +121,7 @@ function BenchView({ drill, onActs, onEnd, keeping }: BenchProps) {
   return (
     <Box sx={PAD}>
       <StandingLine bench={bench} system={system} />
-      <Typography variant="label" component="p" sx={{ m: 0, display: { xs: 'none', md: 'block' } }}>
-        The drawing has the water as it is, and the floats as they should be.
-      </Typography>
+      <WhatIsDrawn drill={drill} drawn={drawn} />
       {keeping !== 'kept' && <Said>What you do is {KEEPING[keeping]}</Said>}
       {asking !== null && <Said>Every suspect is asked what it would show: {Math.round(100 * asking)} %</Said>}
       {review && <ReviewBox review={review} bench={bench} system={system} />}
@@ -138,7 +152,7 @@ function BenchView({ drill, onActs, onEnd, keeping }: BenchProps) {
 }
 
 /** Drill: a fault is hidden in this station’s model, and looked for. */
-export function DrillView({ station }: { station: Station; revision: number }) {
+export function DrillView({ station }: { station: Station }) {
   const id = useEditor((s) => s.id);
   const [drill, setDrill] = useState<Drill | null>(null);
   const [keeping, setKeeping] = useState<Keeping>('kept');
@@ -150,10 +164,11 @@ export function DrillView({ station }: { station: Station; revision: number }) {
     if (next) setKeeping(keepDrill(id, next));
     else dropDrill(id);
   };
+  const drawn = useMemo(() => !drill || differences(drill.station, station).length === 0, [drill, station]);
   return (
     <Box sx={COLUMNS}>
       <Box sx={{ display: { xs: 'none', md: 'block' }, minHeight: 0, borderRight: 1, borderColor: 'divider' }}>
-        <StationShaft beside guess={{ width: 300, height: 660 }} />
+        {drawn && <StationShaft beside guess={{ width: 300, height: 660 }} />}
       </Box>
       <Box component="section" aria-label="drill" sx={{ minHeight: 0, overflow: 'auto' }}>
         {drill ? (
@@ -161,6 +176,7 @@ export function DrillView({ station }: { station: Station; revision: number }) {
             key={`${drill.level} ${drill.seed}`}
             drill={drill}
             keeping={keeping}
+            drawn={drawn}
             onActs={(acts) => put({ ...drill, acts })}
             onEnd={() => put(null)}
           />

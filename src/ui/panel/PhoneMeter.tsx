@@ -4,15 +4,12 @@ import Button from '@mui/material/Button';
 import { memo, useState } from 'react';
 import { Pick } from '../parts/Pick';
 import { Segments, WRAPPED } from '../parts/Segments';
-import { METER_FUNCTIONS, WORDS } from './metering';
+import { METER_FUNCTIONS, stripOf, WORDS } from './metering';
 import { MeterDisplay } from './MeterDisplay';
 import { usePanel } from './PanelProvider';
 
 const FUNCTIONS = METER_FUNCTIONS.map((m) => [m, WORDS[m]] as const);
 const TALL = { minHeight: 48 } as const;
-
-/** The strip or device that a point is of: points stand in the list beneath it. */
-const stripOf = (point: string): string => point.split(/[:.]/)[0]!;
 
 /** One probe: picked from a list, or touched on the drawing, for which the meter makes room. */
 function Probe({ which, onTouch }: { which: 'a' | 'b'; onTouch(): void }) {

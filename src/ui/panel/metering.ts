@@ -24,6 +24,9 @@ export function movedByMeter(of: Pick<PanelSession, 'live' | 'meter'>): Readonly
 
 export const METER_FUNCTIONS = [...METER_MODES, 'amps'] as const;
 
+/** The strip or device that a point is of: points stand in a list beneath it. */
+export const stripOf = (point: string): string => point.split(/[:.]/)[0]!;
+
 /** The functions of the meter, as they stand on it. */
 export const WORDS: Readonly<Record<Meter['mode'], string>> = {
   'ac-volts': 'V alternating',

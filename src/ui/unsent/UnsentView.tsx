@@ -81,8 +81,8 @@ function Here({ act, station, first }: { act: Act; station: Station; first: Page
           >
             <Segments label="view" value={page} choices={PAGES} onPick={setPage} />
             <Typography variant="body2" component="p" sx={{ m: 0, flex: '1 1 320px' }}>
-              Made without the server: it gets its place on the wall, and the other views, when it is sent. Rules and
-              wires begin with this program’s figures, not the firm’s.
+              Made without the server: it gets its place on the wall, and the other views, when it is sent. The firm’s
+              own figures for rules and wires are not in it, unless its file had them.
             </Typography>
           </Box>
           <Box component="main" sx={{ flex: 1, minHeight: 0, overflow: { xs: 'auto', md: 'hidden' } }}>

@@ -3,5 +3,5 @@ import { stationAt } from '../station';
 
 export default async function DrillPage({ params }: { params: Promise<{ id: string }> }) {
   const saved = stationAt((await params).id);
-  return saved && <DrillView station={saved.station} revision={saved.revision} />;
+  return saved && <DrillView station={saved.station} />;
 }
