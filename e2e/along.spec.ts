@@ -8,6 +8,7 @@ const outbox = (page: Page, state: string | RegExp) => page.getByRole('link', { 
 /** Names of this try’s own: a test that is tried again makes its station anew. */
 const FAR = `Far sump ${process.pid}`;
 const UNKNOWN = `Unknown pit ${process.pid}`;
+const CARD = `Card sump ${process.pid}`;
 const TWICE = `Twice sump ${process.pid}`;
 const phoneSize = { viewport: { width: 390, height: 844 }, hasTouch: true };
 
@@ -161,5 +162,38 @@ test('a station edited on two devices without signal: both versions are told, an
     expect.closeTo(0.09, 9),
     'first device',
   ]);
+  for (const context of contexts) await context.close();
+});
+
+test('a card that two devices work at without signal: both findings stand, and each is told of the other’s', async ({
+  browser,
+  request,
+}) => {
+  test.setTimeout(300_000);
+  const id = await makeStation(request, CARD);
+  const begun = await request.post(`/api/stations/${id}/runs`, { data: { tester: 'R. T.' } });
+  const { run } = (await begun.json()) as { run: { id: number } };
+  const contexts = [await browser.newContext(phoneSize), await browser.newContext()];
+  const pages: Page[] = [];
+  for (const context of contexts) {
+    const page = await context.newPage();
+    pages.push(page);
+    await takeAlong(page, CARD);
+    await page.goto(`/stations/${id}/prove/${run.id}`);
+    await expect(page.getByRole('heading', { name: 'Isolate, lock, prove dead' })).toBeVisible();
+    await context.setOffline(true);
+  }
+  for (const [n, page] of pages.entries()) {
+    await page.getByRole('textbox', { name: 'note' }).fill(`seen by device ${n + 1}`);
+    await page.getByRole('button', { name: 'not done', exact: true }).click();
+    await expect(outbox(page, 'outbox: no signal, 1 on this device only')).toBeVisible();
+  }
+  for (const context of contexts) await context.setOffline(false);
+  for (const page of pages) {
+    await expect(outbox(page, 'outbox: sent')).toBeVisible({ timeout: 30_000 });
+    await page.getByRole('button', { name: '◂ step before' }).click();
+    for (const n of [1, 2])
+      await expect(page.getByRole('article')).toContainText(`seen by device ${n}`, { timeout: 30_000 });
+  }
   for (const context of contexts) await context.close();
 });
