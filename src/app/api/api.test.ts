@@ -145,8 +145,8 @@ describe('the firm’s own figures', () => {
     expect(await kept('us-120')).toBeNull();
     const { wiringAmbient: _, ...older } = own;
     database()
-      .prepare("INSERT INTO firm_settings (profile, kept_at, settings) VALUES ('metric-230', '2026-01-01', ?)")
-      .run(JSON.stringify(older));
+      .prepare("INSERT INTO firm_settings (profile, kept_at, settings) VALUES ('metric-230', ?, ?)")
+      .run(new Date().toISOString(), JSON.stringify(older));
     expect(await kept('metric-230')).toMatchObject({
       settings: { wiringAmbient: station().settings.wiringAmbient, grouped: 4 },
       copper: null,
