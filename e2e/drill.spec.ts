@@ -15,9 +15,16 @@ test('a drill from its beginning to its review, by keyboard alone', async ({ pag
     await button.focus();
     await page.keyboard.press('Enter');
   };
-  await page.getByRole('textbox', { name: 'number of the drill' }).focus();
-  await page.keyboard.type('12');
+  const number = page.getByRole('textbox', { name: 'number of the drill' });
+  // A page that has just come may still take the focus away from who types at once.
+  await expect(async () => {
+    await number.focus();
+    await page.keyboard.press('Control+A');
+    await page.keyboard.type('12');
+    await expect(number).toHaveValue('12', { timeout: 1000 });
+  }).toPass();
   await press('begin');
+  await expect(page.getByText(/^drill 12, /)).toBeVisible({ timeout: 30_000 });
   const done = page.getByRole('list', { name: 'what was done' }).getByRole('listitem');
   await press(/^look round/);
   await expect(done).toHaveCount(1);
