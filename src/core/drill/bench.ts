@@ -131,6 +131,16 @@ function lookAct({ asking, row }: Ready, id: 'round' | 'cycles', seed: number): 
   };
 }
 
+const isolateAct = ({ setting }: State): Step =>
+  setting === 'dead'
+    ? REFUSED('It is isolated already')
+    : {
+        title: 'Isolate and lock everything that goes to the pit',
+        minutes: 3,
+        risk: 'outside',
+        then: { setting: 'dead', proved: false },
+      };
+
 function proveAct({ asking, world }: Ready, state: State): Step {
   if (state.setting !== 'dead') return REFUSED('Nothing is isolated that could be proved dead');
   const isolate = catalogueOf(asking.world).find((t) => t.id === 'isolate');
@@ -161,7 +171,7 @@ function testAct(ready: Ready, state: State, test: FaultTest, seed: number): Ste
     return REFUSED(`${title}: everything is off. Give the supply back first`);
   const moves = test.setting === 'dead' ? 0 : minutesBetween(state.setting, test.setting);
   return {
-    title: `${title}, ${settingWords(asking.station)[test.setting]}`,
+    title: `${title}, ${test.setting === 'dead' && !state.proved ? 'isolated, not proved dead' : settingWords(asking.station)[test.setting]}`,
     minutes: test.test.minutes + moves,
     risk: test.test.risk,
     ...shown(ready, test, seed),
@@ -172,6 +182,10 @@ function testAct(ready: Ready, state: State, test: FaultTest, seed: number): Ste
 
 /** A reading between two points or round a core, as things stand; ohms want everything dead. */
 function ownAct(ready: Ready, state: State, of: OwnReading, seed: number): Step {
+  const { points, cores } = offersOf(ready);
+  const strange =
+    'core' in of ? (cores.includes(of.core) ? [] : [of.core]) : [of.a, of.b].filter((p) => !points.includes(p));
+  if (strange.length > 0) return REFUSED(`There is no ${strange.join(' and no ')} at this station`);
   const ohms = !('core' in of) && /ohms|continuity|insulation/.test(of.mode);
   const setting = ohms ? 'dead' : (state.setting ?? FOUND);
   const known = ready.asking.tests.find((t) => t.test.id === ownId(of, setting));
@@ -189,12 +203,7 @@ function stepOf(ready: Ready, act: DrillAct, state: State, seed: number): Step {
     case 'look':
       return lookAct(ready, act.round, seed);
     case 'isolate':
-      return {
-        title: 'Isolate and lock everything that goes to the pit',
-        minutes: 3,
-        risk: 'outside',
-        then: { setting: 'dead', proved: false },
-      };
+      return isolateAct(state);
     case 'prove dead':
       return proveAct(ready, state);
     case 'give back':

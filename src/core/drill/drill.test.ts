@@ -131,6 +131,29 @@ describe('what is dangerous', () => {
     // Given back it must be proved anew.
     expect(benchAfter(ready(), [...off, { do: 'give back' }]).proved).toBe(false);
   });
+  it('a voltmeter after isolating is how one looks, and no incident; what is not proved is not called so', () => {
+    const volts = { do: 'meter', a: 'L1', b: 'N', mode: 'ac-volts' } as const;
+    const { entries } = benchAfter(ready(), [{ do: 'isolate' }, volts, ohms]);
+    expect(entries[1]!.incident).toBeNull();
+    for (const e of entries.slice(1)) expect(e.title).toMatch(/isolated, not proved dead$/);
+    // Only of the terminals that were touched, never of the board that stays live before the breaker.
+    expect(entries[2]!.incident!.would).toMatch(/ on (L1|N)\b|on L1, N this time/);
+  });
+  it('of points and cores that are not there nothing is said, and nothing is done', () => {
+    const { entries, minutes } = benchAfter(ready(), [
+      { ...ohms, a: 'ZZ:9' },
+      { do: 'clamp', core: 'none' },
+      { do: 'isolate' },
+      { do: 'isolate' },
+    ]);
+    expect(entries.map((e) => [e.minutes, e.incident, e.found.length])).toEqual([
+      [0, null, 0],
+      [0, null, 0],
+      [3, null, 0],
+      [0, null, 0],
+    ]);
+    expect([entries[0]!.title, minutes]).toEqual(['There is no ZZ:9 at this station', 3]);
+  });
   it('every test with hands, tools or ohms is stopped on what is live, at every station', () => {
     for (const file of ['workshop-sump', 'cold-store-condensate', 'rain-cistern']) {
       const r = ready({ station: demo(file) });

@@ -19,29 +19,31 @@ const FELT = 25;
 export const sceneIn = (hidden: World, sound: World, setting: Setting): Scene =>
   actsOf(sound, setting).reduce(perform, atRest(hidden));
 
-/** Where the most stands to earth among some points, V; all of them where none is named. */
+/** Where the most stands to earth among some points, V. */
 function mostLive(scene: Scene, among: readonly string[]): { point: string; volts: number } | null {
   const now = scene.panel();
-  if (!now) return null;
-  const points = among.length > 0 ? among : [...now.wired.points.keys()];
-  return points.reduce<{ point: string; volts: number } | null>((most, point) => {
-    const net = now.wired.points.get(point);
-    const volts = net === undefined ? 0 : liveToEarth(now.settled.solution, net);
+  return among.reduce<{ point: string; volts: number } | null>((most, point) => {
+    const net = now?.wired.points.get(point);
+    const volts = !now || net === undefined ? 0 : liveToEarth(now.settled.solution, net);
     return volts > (most?.volts ?? FELT) ? { point, volts } : most;
   }, null);
 }
 
-/** What stood somewhere in a setting, by the model of what is hidden. */
-function stood(hidden: World, sound: World, setting: Setting, among: readonly string[]): string {
-  const live = mostLive(sceneIn(hidden, sound, setting), among);
-  const words = settingWords(sound.station)[setting];
+/** What stood in a setting on the points that are touched, by the model of what is hidden. */
+function stood(hidden: World, sound: World, setting: Setting, touched: readonly string[]): string {
+  // Without probes nobody knows where a hand goes: the circuit is not asked, and nothing is said of it.
+  if (touched.length === 0) return 'What stood where the hands go is not asked here: it names no terminals.';
+  const live = mostLive(sceneIn(hidden, sound, setting), touched);
+  const when = setting === 'dead' ? 'Isolated so' : `With ${settingWords(sound.station)[setting]}`;
   return live
-    ? `With ${words}, ${say(quantity('voltage', live.volts), 'metric')} to earth stands on ${live.point}.`
-    : `With ${words}, nothing over ${FELT} V to earth stands there this time; nobody had looked.`;
+    ? `${when}, ${say(quantity('voltage', live.volts), 'metric')} to earth stands on ${live.point}.`
+    : `${when}, nothing over ${FELT} V to earth stands on ${touched.join(', ')} this time; nobody had looked.`;
 }
 
 const probed = ({ test }: FaultTest): string[] =>
-  test.parts.flatMap((p) => p.observes.flatMap((o) => ('probes' in o ? [o.probes.a, o.probes.b] : [])));
+  [
+    ...new Set(test.parts.flatMap((p) => p.observes.flatMap((o) => ('probes' in o ? [o.probes.a, o.probes.b] : [])))),
+  ].filter((point) => point !== 'earth');
 
 /** What is made with hands, ohms or tools, and so only where everything is dead. */
 export const wantsDead = ({ setting }: FaultTest): boolean => setting === 'dead';
@@ -65,11 +67,12 @@ export function dangerOf(
       would: stood(hidden, sound, setting, probed(test)),
       stopped: true,
     };
-  if (proved) return null;
+  // A voltmeter or a clamp is how one looks whether it is dead.
+  if (proved || test.test.risk === 'probes') return null;
   return {
     kind: 'not proved',
     says: 'Isolated, and not proved dead before it was touched.',
-    would: stood(hidden, sound, 'dead', []),
+    would: stood(hidden, sound, 'dead', probed(test)),
     stopped: false,
   };
 }
