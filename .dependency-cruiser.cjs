@@ -9,7 +9,7 @@ module.exports = {
       name: 'core-has-few-packages',
       severity: 'error',
       from: { path: '^src/core', pathNot: '\\.(test|fixture)\\.ts$' },
-      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/zod/' },
+      to: { dependencyTypes: ['npm', 'npm-dev', 'core'], pathNot: 'node_modules/(zod|ts-fsrs)/' },
     },
     layer('ui-knows-core-and-workers', '^src/ui', '^src/(app|server|cli|pool)'),
     layer('server-knows-core', '^src/server', '^src/(app|ui|workers|cli)'),

@@ -35,7 +35,7 @@ function builtFiles(): Built {
 }
 
 /** Pages that belong to no station. */
-const COMMON = ['/', '/due', '/along', '/trace', '/unsent'];
+const COMMON = ['/', '/due', '/along', '/trace', '/learn', '/unsent'];
 /** Pages of a station that open without signal. */
 const OF_STATION = ['survey', 'levels', 'panel', 'rehearse', 'prove', 'prove/begun', 'trace', 'book', 'drill', 'card'];
 

@@ -51,4 +51,27 @@ export const SINCE_8: readonly string[] = [
   CREATE UNIQUE INDEX firm_rules_by_key ON firm_rules (client_key) WHERE client_key IS NOT NULL;
   CREATE UNIQUE INDEX firm_rates_by_key ON firm_rates (client_key) WHERE client_key IS NOT NULL;
   `,
+  `
+  -- Drills that a teacher set to a class, each as its file; and those that were taken back.
+  CREATE TABLE drill_sets (
+    id INTEGER PRIMARY KEY,
+    set_at TEXT NOT NULL,
+    set_by TEXT NOT NULL,
+    class TEXT NOT NULL,
+    drill TEXT NOT NULL,
+    taken_back_at TEXT,
+    client_key TEXT
+  ) STRICT;
+  CREATE UNIQUE INDEX drill_sets_by_key ON drill_sets (client_key) WHERE client_key IS NOT NULL;
+
+  -- What came of drills, one row for each that was looked back at, as JSON.
+  CREATE TABLE drill_results (
+    id INTEGER PRIMARY KEY,
+    told_by TEXT NOT NULL,
+    result TEXT NOT NULL,
+    client_key TEXT
+  ) STRICT;
+  CREATE INDEX drill_results_by_who ON drill_results (told_by, id);
+  CREATE UNIQUE INDEX drill_results_by_key ON drill_results (client_key) WHERE client_key IS NOT NULL;
+  `,
 ];

@@ -15,6 +15,8 @@ import { MIGRATIONS } from './migrations';
 import { nobodyIn } from './people/people';
 import { addEntry, findRun, listRuns, startRun } from './proofs';
 import { keepPumpModel, listPumpModels } from './pumps';
+import { drillOfLesson } from '@/core/drill';
+import { drillResults, drillSets, setDrill } from './drills';
 import { keepRate, ratesOf } from './rates';
 import { seedDemo } from './seed';
 import { headsOf, keepFigures, listNames, namesSeen, neighboursAmong, neighboursOf } from './heads';
@@ -120,6 +122,22 @@ describe('the database', () => {
     keepFirmFigures(db, 'us-120', figures(12), later, 'key-one');
     keepFirmFigures(db, 'us-120', figures(13), sooner, 'key-two');
     expect(firmFigures(db, 'us-120')?.settings).toEqual(figures(11).settings);
+  });
+
+  it('brings a file of version 12 up to date: its stations stand, and drills can be set and marked', () => {
+    db.close();
+    rmSync(file);
+    db = openDatabase(file, MIGRATIONS.slice(0, 12));
+    plant(1, JSON.stringify(station()));
+    db.close();
+    db = openDatabase(file);
+    expect([listNames(db).length, drillSets(db), drillResults(db)]).toEqual([1, [], []]);
+    const drill = drillOfLesson('contact', 'R. T.')!;
+    setDrill(db, { class: 'first year', drill }, 'R. T.', AT, null);
+    expect(drillSets(db)).toMatchObject([{ class: 'first year', drill: { lesson: 'contact' } }]);
+    // What another version wrote is left out, and stays.
+    db.exec(`INSERT INTO drill_results (told_by, result) VALUES ('R. T.', '{"of":"another version"}')`);
+    expect(drillResults(db)).toEqual([]);
   });
 
   it('brings an old file up to date and keeps its rows', () => {

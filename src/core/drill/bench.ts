@@ -1,267 +1,131 @@
+import { traitsOf } from '../duties';
 import { faultsOf } from '../faults';
-import { randomFrom } from '../numeric';
-import {
-  catalogueOf,
-  ownId,
-  ownTest,
-  predict,
-  RISKS,
-  worldOf,
-  type FaultTest,
-  type OwnReading,
-  type Risk,
-  type Setting,
-  type World,
-} from '../tests';
-import {
-  askingOf,
-  formatOf,
-  minutesBetween,
-  PROBED,
-  roundOf,
-  ROUNDS,
-  saysOf,
-  sayFound,
-  settingWords,
-  truly,
-  type Asking,
-  type Evidence,
-  type Row,
-  type Suspect,
-} from '../trace';
-import { quantity, say, sayPhrase, systemOf } from '../units';
-import type { Drill, DrillAct } from './drill';
-import { hiddenIn } from './hidden';
+import { columnOver } from '../levels';
+import { RISKS, straightIn, type Act, type Risk, type Setting } from '../tests';
+import { settingWords } from '../trace';
+import { STEPS } from './acts';
+import type { DrillAct } from './drill';
+import { leftAfter, leftWords, movable, type Left } from './hands';
 import { DRILL_LEVELS } from './level';
-import { dangerOf, type Incident } from './unsafe';
-import { waterAfter, type Off, type WaterNow } from './water';
-
-/** A drill made ready: what is hidden, and the model that answers for it. */
-export interface Ready {
-  readonly drill: Drill;
-  readonly asking: Asking;
-  readonly hidden: Suspect;
-  readonly row: Row;
-  /** The station with it in, and how it is proved dead. */
-  readonly world: World;
-}
-
-/** One thing that was done, and what it showed. Minutes since the learner came. */
-export interface Entry {
-  readonly act: DrillAct;
-  readonly at: number;
-  readonly minutes: number;
-  readonly title: string;
-  readonly found: readonly { readonly label: string; readonly words: string }[];
-  readonly evidence: readonly Evidence[];
-  readonly risk: Risk;
-  readonly incident: Incident | null;
-}
+import type { Ready } from './ready';
+import type { Entry, State, StepOf } from './step';
+import { waterAfter, type Lived, type Span, type WaterNow } from './water';
 
 /** A bench as it stands after everything that was done. */
-export interface Bench {
+export interface Bench extends State {
   readonly entries: readonly Entry[];
-  readonly minutes: number;
-  readonly setting: Setting | null;
-  readonly proved: boolean;
   readonly water: WaterNow | null;
-  /** Faults that were named: then it is over. */
-  readonly named: readonly string[] | null;
+  /** What hands have left, in words, and the act that puts it back. */
+  readonly toPutBack: readonly { readonly words: string; readonly act: DrillAct }[];
   /** Classes of risk, counted by their places, as in a trace. */
   readonly hazard: number;
 }
 
-/** @returns why it cannot be drilled: no panel, no rehearsal, or no fault of it that fits the level */
-export function readyFor(drill: Drill): { ok: true; ready: Ready } | { ok: false; reasons: readonly string[] } {
-  const made = askingOf(drill.station);
-  if (!made.ok) return { ok: false, reasons: made.reasons.map((r) => sayPhrase(r, systemOf(drill.station.profile))) };
-  const { asking } = made;
-  const found = hiddenIn(asking, drill.level, drill.seed);
-  if (!found) return { ok: false, reasons: [`no fault of this station fits “${DRILL_LEVELS[drill.level].words}”`] };
-  const world = worldOf(asking.station, found.suspect.faults, 'designed', asking.world);
-  return { ok: true, ready: { drill, asking, hidden: found.suspect, row: found.row, world } };
-}
-
-type Done = Pick<Entry, 'title' | 'minutes' | 'risk'> & Partial<Pick<Entry, 'found' | 'evidence' | 'incident'>>;
-type State = Pick<Bench, 'minutes' | 'setting' | 'proved' | 'named'>;
-type Step = Done & { readonly then?: Partial<State> };
-
 const ORDER = Object.keys(RISKS) as Risk[];
-const REFUSED = (title: string): Step => ({ title, minutes: 0, risk: 'look' });
 
-/** How the station stands where nobody has done anything yet: as it was found, the water at the call. */
-const FOUND: Setting = 'called';
-
-/** What a test shows of what is hidden: by the model, each figure within its spread. */
-function shown({ asking, row }: Ready, { test }: FaultTest, seed: number): Pick<Entry, 'found' | 'evidence'> {
-  const random = randomFrom(seed);
-  const answers = asking.asked.flatMap(({ test: of, observation }, i) => {
-    const expect = row.expects[i];
-    if (of.test.id !== test.id || !expect) return [];
-    return [{ observation, found: truly(expect, formatOf(observation), random) }];
-  });
-  return {
-    found: answers.map(({ observation, found }) => ({
-      label: observation.label,
-      words: sayFound(asking, observation, found),
-    })),
-    evidence: answers.map(({ observation, found }) => ({
-      kind: 'reading',
-      test: test.id,
-      observation: observation.id,
-      found,
-    })),
-  };
-}
-
-function lookAct({ asking, row }: Ready, id: 'round' | 'cycles', seed: number): Step {
-  const random = randomFrom(seed);
-  const round = ROUNDS.find((r) => r.id === id)!;
-  const seen = asking.symptoms.flatMap((s, i) => {
-    if (roundOf(s) !== round) return [];
-    const is = row.symptoms[i]! && random.even() < (s.ofTheTrade ?? 1);
-    return [{ s, is }];
-  });
-  return {
-    title: round.title,
-    minutes: round.minutes,
-    risk: 'look',
-    found: seen.filter((x) => x.is).map(({ s }) => ({ label: 'seen', words: saysOf(s, asking.world) })),
-    evidence: seen.map(({ s, is }) => ({ kind: 'symptom', symptom: s.id, shown: is })),
-  };
-}
-
-const isolateAct = ({ setting }: State): Step =>
-  setting === 'dead'
-    ? REFUSED('It is isolated already')
-    : {
-        title: 'Isolate and lock everything that goes to the pit',
-        minutes: 3,
-        risk: 'outside',
-        then: { setting: 'dead', proved: false },
-      };
-
-function proveAct({ asking, world }: Ready, state: State): Step {
-  if (state.setting !== 'dead') return REFUSED('Nothing is isolated that could be proved dead');
-  const isolate = catalogueOf(asking.world).find((t) => t.id === 'isolate');
-  const dead = isolate && predict(world, isolate).get('dead');
-  if (dead?.kind !== 'value') return REFUSED('Whether it is dead cannot be told of this panel');
-  // At most so much is nothing; a figure with a least is what still stands there.
-  const volts = dead.least === null ? 0 : dead.value.value;
-  return {
-    title: 'Prove dead: on a known source, on every pair, on the known source again',
-    minutes: 3,
-    risk: 'probes',
-    found: [
-      { label: 'highest of all pairs', words: volts > 0 ? say(quantity('voltage', volts), 'metric') : 'nothing' },
-    ],
-    // What still stands there is not dead, however carefully it was proved.
-    then: { proved: volts === 0 },
-  };
-}
-
-/** A test, or a reading of one’s own, as things stand. */
-function testAct(ready: Ready, state: State, test: FaultTest, seed: number): Step {
-  const { asking, world } = ready;
-  const setting = state.setting ?? FOUND;
-  const { title } = test.test;
-  const incident = dangerOf(test, world, asking.world, setting, state.proved);
-  if (incident?.stopped) return { title, minutes: 1, risk: test.test.risk, incident };
-  if (setting === 'dead' && test.setting !== 'dead')
-    return REFUSED(`${title}: everything is off. Give the supply back first`);
-  const moves = test.setting === 'dead' ? 0 : minutesBetween(state.setting, test.setting);
-  return {
-    title: `${title}, ${test.setting === 'dead' && !state.proved ? 'isolated, not proved dead' : settingWords(asking.station)[test.setting]}`,
-    minutes: test.test.minutes + moves,
-    risk: test.test.risk,
-    ...shown(ready, test, seed),
-    incident,
-    then: { setting: test.setting },
-  };
-}
-
-/** A reading between two points or round a core, as things stand; ohms want everything dead. */
-function ownAct(ready: Ready, state: State, of: OwnReading, seed: number): Step {
-  const { points, cores } = offersOf(ready);
-  const strange =
-    'core' in of ? (cores.includes(of.core) ? [] : [of.core]) : [of.a, of.b].filter((p) => !points.includes(p));
-  if (strange.length > 0) return REFUSED(`There is no ${strange.join(' and no ')} at this station`);
-  const ohms = !('core' in of) && /ohms|continuity|insulation/.test(of.mode);
-  const setting = ohms ? 'dead' : (state.setting ?? FOUND);
-  const known = ready.asking.tests.find((t) => t.test.id === ownId(of, setting));
-  const asking = known ? ready.asking : ready.asking.with(ownTest(ready.asking.world, of, setting, PROBED));
-  const test = known ?? asking.tests.at(-1)!;
-  const row = asking.row(ready.hidden)!;
-  const step = testAct({ ...ready, asking, row }, { ...state, setting: state.setting ?? FOUND }, test, seed);
-  return { ...step, minutes: step.incident?.stopped ? step.minutes : 1 };
-}
-
-function stepOf(ready: Ready, act: DrillAct, state: State, seed: number): Step {
-  const { asking } = ready;
-  const words = settingWords(asking.station);
-  switch (act.do) {
-    case 'look':
-      return lookAct(ready, act.round, seed);
-    case 'isolate':
-      return isolateAct(state);
-    case 'prove dead':
-      return proveAct(ready, state);
-    case 'give back':
-      return state.setting === 'dead'
-        ? { title: 'Locks off, supply back', minutes: 3, risk: 'outside', then: { setting: FOUND, proved: false } }
-        : REFUSED('Nothing is isolated');
-    case 'water':
-      if (state.setting === 'dead') return REFUSED('Everything is off: give the supply back first');
-      return {
-        title: `Bring it to: ${words[act.to]}`,
-        minutes: minutesBetween(state.setting ?? FOUND, act.to),
-        risk: 'water',
-        then: { setting: act.to },
-      };
-    case 'test': {
-      const test = asking.tests.find((t) => t.test.id === act.id);
-      return test ? testAct(ready, state, test, seed) : REFUSED(`There is no such test at this station: ${act.id}`);
-    }
-    case 'meter':
-      return ownAct(ready, state, { a: act.a, b: act.b, mode: act.mode }, seed);
-    case 'clamp':
-      return ownAct(ready, state, { core: act.core }, seed);
-    case 'wait':
-      return { title: 'Wait and watch', minutes: act.minutes, risk: 'look' };
-    case 'name':
-      return { title: 'Said what it is', minutes: 0, risk: 'look', then: { named: act.faults } };
-  }
-}
-
-/** In which minutes everything was off; without end where it still is. */
-function offsOf(entries: readonly Entry[]): Off[] {
-  const offs: Off[] = [];
+/** In which minutes something was so: from the act that begins it to the one that ends it, without end where none did. */
+function spans(entries: readonly Entry[], begins: DrillAct['do'], ends: DrillAct['do']): Span[] {
+  const all: Span[] = [];
   let from: number | null = null;
   for (const e of entries) {
     const done = e.at + e.minutes;
-    if (e.act.do === 'isolate' && from === null) from = done;
-    if (e.act.do === 'give back' && from !== null && e.minutes > 0) {
-      offs.push({ from, to: done });
+    if (e.act.do === begins && from === null) from = done;
+    if (e.act.do === ends && from !== null && e.minutes > 0) {
+      all.push({ from, to: done });
       from = null;
     }
   }
-  return from === null ? offs : [...offs, { from, to: Infinity }];
+  return from === null ? all : [...all, { from, to: Infinity }];
+}
+
+/** What hands left, and in which minutes. */
+function handsOf({ asking: { panel } }: Ready, entries: readonly Entry[]): Lived['hands'] {
+  const all: (Span & { left: Left })[] = [];
+  const now = new Map<string, { left: Left; from: number }>();
+  let left: readonly Left[] = [];
+  for (const e of entries) {
+    const at = e.at + e.minutes;
+    const next = e.hands.reduce<readonly Left[]>((l, a) => leftAfter(panel, l, a), left);
+    const stays = new Set(next);
+    for (const [key, { left: was, from }] of now)
+      if (!stays.has(was)) {
+        all.push({ left: was, from, to: at });
+        now.delete(key);
+      }
+    for (const l of next) if (!now.has(l.key)) now.set(l.key, { left: l, from: at });
+    left = next;
+  }
+  return [...all, ...[...now.values()].map(({ left: l, from }) => ({ left: l, from, to: Infinity }))];
+}
+
+/** What was done to the station while it lived on. */
+const livedOf = (ready: Ready, entries: readonly Entry[]): Lived => ({
+  offs: spans(entries, 'isolate', 'give back'),
+  hands: handsOf(ready, entries),
+  poured: entries.flatMap((e) =>
+    e.poured > 0 && e.minutes > 0 ? [{ from: e.at, to: e.at + e.minutes, flow: e.poured }] : [],
+  ),
+});
+
+/** The act that puts back what hands have left. */
+function undoing({ asking: { panel } }: Ready, { act }: Left): DrillAct {
+  switch (act.kind) {
+    case 'put': {
+      const device = panel.devices.find((d) => d.tag === act.device)!;
+      return device.sensor === undefined
+        ? { do: 'put', device: act.device, to: device.initial }
+        : { do: 'let go', device: act.device };
+    }
+    case 'land': {
+      const core = act.cores[0]!.core;
+      return { do: 'land', core, to: panel.cores.find((c) => c.id === core)!.terminal };
+    }
+    case 'bridge':
+      return { do: 'bridge', a: act.a, b: act.b, fitted: !act.fitted };
+  }
+}
+
+/** What is to be put back, each once: a plug of several cores goes back as one. */
+function toPutBack(ready: Ready, left: readonly Left[]): Bench['toPutBack'] {
+  const { panel } = ready.asking;
+  const plug = straightIn(panel)?.acts.flatMap((a) => (a.kind === 'land' ? a.cores : [])) ?? [];
+  const ofPlug = ({ act }: Left) =>
+    act.kind === 'land' && plug.some((c) => c.core === act.cores[0]!.core && c.to === act.cores[0]!.to);
+  const others = left.filter((l) => !ofPlug(l));
+  return [
+    ...(others.length < left.length
+      ? [{ words: 'the pump’s plug straight in the outlet', act: { do: 'plug', straight: false } as const }]
+      : []),
+    ...others.map((l) => ({ words: leftWords(panel, l), act: undoing(ready, l) })),
+  ];
 }
 
 /** A bench at which nothing was done. */
-const UNTOUCHED: Bench = {
+const UNTOUCHED: Omit<Bench, 'water'> = {
   entries: [],
   minutes: 0,
   setting: null,
   proved: false,
-  water: null,
+  left: [],
+  aired: false,
+  drained: false,
   named: null,
+  toPutBack: [],
   hazard: 0,
 };
 
 /** Whether a bench is the beginning of what some acts make. */
 const begins = ({ entries }: Bench, acts: readonly DrillAct[]): boolean =>
   entries.length <= acts.length && entries.every((e, n) => JSON.stringify(e.act) === JSON.stringify(acts[n]));
+
+const NOT_SAID = {
+  found: [],
+  evidence: [],
+  own: null,
+  incidents: [],
+  hands: [] as readonly Act[],
+  poured: 0,
+} satisfies Partial<Entry>;
 
 /**
  * The bench after some acts: the same on any machine. What is done after it was named does nothing.
@@ -270,33 +134,46 @@ const begins = ({ entries }: Bench, acts: readonly DrillAct[]): boolean =>
 export function benchAfter(ready: Ready, acts: readonly DrillAct[], before: Bench | null = null): Bench {
   const { asking, hidden, drill } = ready;
   const from = before && begins(before, acts) ? before : UNTOUCHED;
-  let state: State = from;
+  const { minutes, setting, proved, left, aired, drained, named } = from;
+  let state: State = { minutes, setting, proved, left, aired, drained, named };
   let { hazard } = from;
   const entries: Entry[] = [...from.entries];
   for (let n = entries.length; n < acts.length && !state.named; n++) {
     const act = acts[n]!;
-    const seed = drill.seed * 1009 + n + 1;
-    const { then = {}, found = [], evidence = [], incident = null, ...done } = stepOf(ready, act, state, seed);
-    entries.push({ act, at: state.minutes, found, evidence, incident, ...done });
+    const step = STEPS[act.do] as StepOf<DrillAct>;
+    const { then = {}, ...done } = step(ready, state, act, drill.seed * 1009 + n + 1);
+    entries.push({ ...NOT_SAID, act, at: state.minutes, ...done });
     hazard += done.minutes > 0 ? ORDER.indexOf(done.risk) : 0;
     state = { ...state, minutes: state.minutes + done.minutes, ...then };
   }
-  const { minutes, setting, proved, named } = state;
   const { inflow } = DRILL_LEVELS[drill.level];
-  const offs = offsOf(entries);
+  const lived = livedOf(ready, entries);
   return {
-    ...{ minutes, setting, proved, named },
+    ...state,
     entries,
     hazard,
-    water: waterAfter(asking.world.levels, asking.panel, hidden.faults, inflow, minutes, offs),
+    toPutBack: toPutBack(ready, state.left),
+    water: waterAfter(asking.world.levels, asking.panel, hidden.faults, inflow, state.minutes, lived),
   };
 }
 
-/** What a bench has on it: tests, points for the probes, cores for the clamp, and what may be named. */
+/** What a bench has on it: tests, points for the probes, what hands can move, and what may be named. */
 export interface Offers {
   readonly tests: readonly Offer[];
   readonly points: readonly string[];
-  readonly cores: readonly string[];
+  readonly terminals: readonly string[];
+  readonly cores: readonly { readonly id: string; readonly terminal: string | null }[];
+  /** What hands can move: floats to lift, selectors and breakers to turn, buttons to press. */
+  readonly devices: readonly {
+    readonly tag: string;
+    readonly label: string;
+    readonly kind: 'float' | 'button' | 'turned';
+    readonly positions: readonly { readonly state: string; readonly label: string }[];
+  }[];
+  readonly plugged: boolean;
+  /** Whether it can be hosed, and whether a column stands in its pipe. */
+  readonly hosed: boolean;
+  readonly column: boolean;
   readonly faults: readonly { readonly id: string; readonly label: string; readonly part: string }[];
   readonly settings: Readonly<Record<Setting, string>>;
 }
@@ -323,7 +200,17 @@ export function offersOf({ asking }: Ready): Offers {
       risk: RISKS[test.risk],
     })),
     points: ['earth', ...wired.points.keys()],
-    cores: panel.cores.map((c) => c.id),
+    terminals: panel.terminals.map((t) => t.id),
+    cores: panel.cores.map(({ id, terminal }) => ({ id, terminal })),
+    devices: movable(panel).map(({ tag, label, sensor, function: is, positions }) => ({
+      tag,
+      label,
+      kind: sensor !== undefined ? 'float' : is === 'button' ? 'button' : 'turned',
+      positions,
+    })),
+    plugged: straightIn(panel) !== null,
+    hosed: traitsOf(station).direction !== 'fill',
+    column: columnOver(world.levels) > 0,
     faults: faultsOf(station, panel).map(({ id, label, part }) => ({ id, label, part })),
     settings: settingWords(station),
   };

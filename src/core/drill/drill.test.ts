@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
 import { HEALTHY, NO_PAST, suspectsOf } from '../trace';
-import { benchAfter, offersOf, readyFor, type Ready } from './bench';
+import { benchAfter, offersOf } from './bench';
+import { readyFor, type Ready } from './ready';
 import { drillFile, readDrill, type Drill, type DrillAct } from './drill';
 import { DRILL_LEVELS, type LevelName } from './level';
 import { boardFor, hintAfter, reviewOf } from './review';
@@ -9,7 +10,16 @@ import { boardFor, hintAfter, reviewOf } from './review';
 const demo = (file: string) => demoStations().find((d) => d.file === `${file}.json`)!.station;
 const CELLAR = demo('ticket-office-cellar');
 const drill = (over: Partial<Drill> = {}): Drill => ({
-  ...{ title: 'a drill', by: 'M. Oak', level: 'first week', seed: 5, station: CELLAR, acts: [] },
+  ...{
+    title: 'a drill',
+    by: 'M. Oak',
+    level: 'first week',
+    seed: 5,
+    faults: null,
+    lesson: null,
+    station: CELLAR,
+    acts: [],
+  },
   ...over,
 });
 
@@ -116,28 +126,28 @@ describe('what is dangerous', () => {
   const ohms = { do: 'meter', a: 'L1', b: 'N', mode: 'ohms' } as const;
   it('ohms on what is live are stopped, and it is said what stood there', () => {
     const [e] = benchAfter(hiding(/waterlogged|stuck-down|deposit/), [ohms]).entries;
-    expect(e!.incident).toMatchObject({ kind: 'live', stopped: true });
-    const [, volts, point] = /([\d.]+) V to earth stands on (\w+)/.exec(e!.incident!.would)!;
+    expect(e!.incidents).toMatchObject([{ kind: 'live', stopped: true }]);
+    const [, volts, point] = /([\d.]+) V to earth stands on (\w+)/.exec(e!.incidents[0]!.would)!;
     expect(Number(volts)).toBeGreaterThan(0.9 * CELLAR.supply.voltage);
     expect(point).toBe('L1');
     expect(e!.evidence).toEqual([]);
   });
   it('isolated and not proved is counted and goes on; proved is right', () => {
     const [, bad] = benchAfter(ready(), [{ do: 'isolate' }, ohms]).entries;
-    expect(bad!.incident).toMatchObject({ kind: 'not proved', stopped: false });
+    expect(bad!.incidents).toMatchObject([{ kind: 'not proved', stopped: false }]);
     expect(bad!.evidence).toHaveLength(1);
     const good = benchAfter(ready(), [...off, ohms]);
-    expect([good.proved, good.entries[2]!.incident, good.entries[2]!.evidence.length]).toEqual([true, null, 1]);
+    expect([good.proved, good.entries[2]!.incidents, good.entries[2]!.evidence.length]).toEqual([true, [], 1]);
     // Given back it must be proved anew.
     expect(benchAfter(ready(), [...off, { do: 'give back' }]).proved).toBe(false);
   });
   it('a voltmeter after isolating is how one looks, and no incident; what is not proved is not called so', () => {
     const volts = { do: 'meter', a: 'L1', b: 'N', mode: 'ac-volts' } as const;
     const { entries } = benchAfter(ready(), [{ do: 'isolate' }, volts, ohms]);
-    expect(entries[1]!.incident).toBeNull();
+    expect(entries[1]!.incidents).toEqual([]);
     for (const e of entries.slice(1)) expect(e.title).toMatch(/isolated, not proved dead$/);
     // Only of the terminals that were touched, never of the board that stays live before the breaker.
-    expect(entries[2]!.incident!.would).toMatch(/ on (L1|N)\b|on L1, N this time/);
+    expect(entries[2]!.incidents[0]!.would).toMatch(/ on (L1|N)\b|on L1, N this time/);
   });
   it('of points and cores that are not there nothing is said, and nothing is done', () => {
     const { entries, minutes } = benchAfter(ready(), [
@@ -146,11 +156,11 @@ describe('what is dangerous', () => {
       { do: 'isolate' },
       { do: 'isolate' },
     ]);
-    expect(entries.map((e) => [e.minutes, e.incident, e.found.length])).toEqual([
-      [0, null, 0],
-      [0, null, 0],
-      [3, null, 0],
-      [0, null, 0],
+    expect(entries.map((e) => [e.minutes, e.incidents.length, e.found.length])).toEqual([
+      [0, 0, 0],
+      [0, 0, 0],
+      [3, 0, 0],
+      [0, 0, 0],
     ]);
     expect([entries[0]!.title, minutes]).toEqual(['There is no ZZ:9 at this station', 3]);
   });
@@ -160,7 +170,7 @@ describe('what is dangerous', () => {
       const dead = offersOf(r).tests.filter((o) => o.setting === 'dead');
       expect(dead.length).toBeGreaterThan(3);
       for (const { id } of dead)
-        expect(benchAfter(r, [{ do: 'test', id }]).entries[0]!.incident?.stopped, id).toBe(true);
+        expect(benchAfter(r, [{ do: 'test', id }]).entries[0]!.incidents[0]?.stopped, id).toBe(true);
     }
   });
 });
@@ -238,7 +248,7 @@ describe('looking back', () => {
     ];
     const seen = after([...acts, { do: 'name', faults: [r.hidden.faults[0]!.id] }]);
     expect(seen.sure).toBeGreaterThan(0.9);
-    expect(seen.steps.flatMap((s) => s.incident ?? [])).toEqual([]);
+    expect(seen.steps.flatMap((s) => s.incidents)).toEqual([]);
   });
 });
 
@@ -247,6 +257,11 @@ describe('a drill as a file', () => {
     const one = drill({ acts: [...off, { do: 'meter', a: 'L1', b: 'N', mode: 'ohms' }] });
     const read = readDrill(JSON.parse(JSON.stringify(drillFile(one))));
     expect(read.ok && read.drill).toEqual(one);
+  });
+  it('one of the first version hides what its level and number hide', () => {
+    const { faults: _, lesson: __, ...first } = drillFile(drill());
+    const read = readDrill({ ...first, version: 1 });
+    expect(read.ok && read.drill).toEqual(drill());
   });
   it.each([
     ['no file at all', 7, 'file'],

@@ -3,7 +3,7 @@ import { checkStation, type Problem, type Station } from '../station';
 import { METER_MODES } from '../circuit';
 import { DRILL_LEVELS, type LevelName } from './level';
 
-export const DRILL_VERSION = 1;
+export const DRILL_VERSION = 2;
 
 const levelSchema = z.enum(Object.keys(DRILL_LEVELS) as [LevelName, ...LevelName[]], 'must be a level of the drill');
 const point = z.string().min(1).max(80);
@@ -25,6 +25,20 @@ const actSchema = z.discriminatedUnion(
       mode: z.enum(METER_MODES, 'must be a mode of the meter'),
     }),
     z.strictObject({ do: z.literal('clamp'), core: point }),
+    z.strictObject({ do: z.literal('put'), device: point, to: point }),
+    z.strictObject({ do: z.literal('let go'), device: point }),
+    z.strictObject({ do: z.literal('press'), device: point }),
+    z.strictObject({ do: z.literal('land'), core: point, to: point.nullable() }),
+    z.strictObject({ do: z.literal('bridge'), a: point, b: point, fitted: z.boolean() }),
+    z.strictObject({ do: z.literal('plug'), straight: z.boolean() }),
+    z.strictObject({ do: z.literal('ask') }),
+    z.strictObject({ do: z.literal('test air') }),
+    z.strictObject({ do: z.literal('drain pipe') }),
+    z.strictObject({ do: z.literal('open pipe') }),
+    z.strictObject({
+      do: z.literal('hose'),
+      minutes: z.number().min(1, 'a minute at least').max(60, 'an hour at most'),
+    }),
     z.strictObject({
       do: z.literal('wait'),
       minutes: z.number().min(1, 'a minute at least').max(600, 'ten hours at most'),
@@ -47,23 +61,35 @@ const drillSchema = z.strictObject({
     .int('must be a whole number')
     .min(0, 'must not be negative')
     .max(2 ** 31 - 1, 'is too large'),
+  /** What is hidden, where somebody chose it; null: what level and seed hide. */
+  faults: z.array(z.string().min(1).max(200)).min(1).max(2, 'more than two at once').nullable(),
+  /** The lesson that it is of; null: none. */
+  lesson: z.string().max(60).nullable(),
   station: z.unknown(),
   acts: z.array(actSchema).max(500, 'more than 500 acts'),
 });
 
-/** A drill: what is hidden follows from its station, level and seed. */
+/** A drill: what is hidden follows from its station, level and seed, or was chosen. */
 export interface Drill {
   readonly title: string;
   readonly by: string;
   readonly level: LevelName;
   readonly seed: number;
+  readonly faults: readonly string[] | null;
+  readonly lesson: string | null;
   readonly station: Station;
   readonly acts: readonly DrillAct[];
 }
 
+/** A drill as this version writes it: in the first one nobody chose what is hidden. */
+function upgraded(json: unknown): unknown {
+  const first = typeof json === 'object' && json !== null && 'version' in json && json.version === 1;
+  return first ? { ...json, version: DRILL_VERSION, faults: null, lesson: null } : json;
+}
+
 /** Reads a drill from a file. @returns every problem, where it is none */
 export function readDrill(json: unknown): { ok: true; drill: Drill } | { ok: false; problems: readonly Problem[] } {
-  const read = drillSchema.safeParse(json);
+  const read = drillSchema.safeParse(upgraded(json));
   if (!read.success)
     return {
       ok: false,
@@ -80,5 +106,6 @@ export const drillFile = (drill: Drill): z.input<typeof drillSchema> => ({
   format: 'pit-bell/drill',
   version: DRILL_VERSION,
   ...drill,
+  faults: drill.faults && [...drill.faults],
   acts: [...drill.acts],
 });

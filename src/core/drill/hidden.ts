@@ -16,11 +16,25 @@ function shuffled<T>(all: readonly T[], { even }: Random): T[] {
 const shows = ({ symptoms }: Asking, row: Row, sound: Row): boolean =>
   symptoms.some((s, i) => s.ofTheTrade === undefined && row.symptoms[i] && !sound.symptoms[i]);
 
+type Found = { ok: true; suspect: Suspect; row: Row } | { ok: false; why: string };
+
+/** What somebody chose to hide in a station, one fault or two. */
+export function chosenIn(asking: Asking, ids: readonly string[]): Found {
+  const all = suspectsOf(asking.station, asking.panel, NO_PAST);
+  const chosen = ids.map((id) => all.find((s) => s.id === id && s.kind === 'fault'));
+  const strange = ids.filter((_, i) => !chosen[i]);
+  if (strange.length > 0)
+    return { ok: false, why: `this station has no part that could fail as ${strange.join(', ')}` };
+  const [first, second] = chosen as [Suspect, Suspect?];
+  const suspect = second ? pairOf(first, second, 1) : first;
+  return { ok: true, suspect, row: asking.row(suspect)! };
+}
+
 /**
  * What is hidden in a station, by a level and a seed: the same on any machine.
- * @returns what, with what it shows; null where no fault of this station fits the level
+ * @returns what, with what it shows; or that no fault of this station fits the level
  */
-export function hiddenIn(asking: Asking, level: LevelName, seed: number): { suspect: Suspect; row: Row } | null {
+export function hiddenIn(asking: Asking, level: LevelName, seed: number): Found {
   const random = randomFrom(seed);
   const all = suspectsOf(asking.station, asking.panel, NO_PAST);
   const sound = asking.row(all.find((s) => s.id === HEALTHY)!)!;
@@ -30,9 +44,10 @@ export function hiddenIn(asking: Asking, level: LevelName, seed: number): { susp
     random,
   );
   const seen = single.find((s) => shows(asking, asking.row(s)!, sound));
-  if (!seen) return null;
+  const none: Found = { ok: false, why: `no fault of this station fits “${DRILL_LEVELS[level].words}”` };
+  if (!seen) return none;
   const row = asking.row(seen)!;
-  if (DRILL_LEVELS[level].faults === 1) return { suspect: seen, row };
+  if (DRILL_LEVELS[level].faults === 1) return { ok: true, suspect: seen, row };
   for (const other of single) {
     if (other.faults[0]!.part === seen.faults[0]!.part) continue;
     const [alone, pair] = [asking.row(other)!, pairOf(seen, other, 1)];
@@ -40,7 +55,7 @@ export function hiddenIn(asking: Asking, level: LevelName, seed: number): { susp
     const both = asking.row(pair)!;
     // Each of them makes a difference beside the other, or nobody could find it.
     if (shows(asking, both, sound) && !inseparable(both, row) && !inseparable(both, alone))
-      return { suspect: pair, row: both };
+      return { ok: true, suspect: pair, row: both };
   }
-  return null;
+  return none;
 }

@@ -16,7 +16,9 @@ import {
   type Board,
   type Evidence,
 } from '../trace';
-import type { Bench, Ready } from './bench';
+import type { Bench } from './bench';
+import type { Ready } from './ready';
+import type { Entry } from './step';
 import type { Incident } from './unsafe';
 
 /** What one step told: how sure one could be of what is true before and after it, and who led then. */
@@ -29,13 +31,13 @@ export interface StepTold {
   /** Bits that were not known any more less. */
   readonly bits: number;
   readonly leads: string;
-  readonly incident: Incident | null;
+  readonly incidents: readonly Incident[];
 }
 
 /** A drill looked back at. */
 export interface Review {
   /** What was hidden, and how it is mended. */
-  readonly was: readonly { readonly label: string; readonly remedy: string }[];
+  readonly was: readonly { readonly id: string; readonly label: string; readonly remedy: string }[];
   readonly named: readonly string[];
   /** Which of what was hidden was named, or what no test tells from it. */
   readonly right: readonly boolean[];
@@ -57,6 +59,13 @@ export interface Review {
 export const boardFor = ({ asking }: Ready, told?: (share: number) => void): Board =>
   boardOf(asking, suspectsOf(asking.station, asking.panel, NO_PAST), told);
 
+/** The board with every reading of one’s own on it, and every test that was made with something left by hands. */
+function withOwn(board: Board, entries: readonly Entry[]): Board {
+  const own = new Map(entries.flatMap((e) => (e.own ? [[e.own.test.id, e.own] as const] : [])));
+  const more = [...own.values()].filter((t) => !board.asking.tests.some((x) => x.test.id === t.test.id));
+  return more.length === 0 ? board : boardOf(board.asking.with(...more), board.suspects);
+}
+
 const titleOf = ({ asking }: Board, id: string): string => {
   const test = asking.tests.find((t) => t.test.id === id);
   return test
@@ -75,7 +84,7 @@ function isSame({ asking, suspects }: Board, named: string, hidden: string): boo
 /** What Trace would do next at a bench; null where nothing tells more. @param board of the same drill */
 export function hintAfter(bench: Bench, board: Board): string | null {
   const evidence = bench.entries.flatMap((e) => e.evidence);
-  const now = withPairs(board, evidence);
+  const now = withPairs(withOwn(board, bench.entries), evidence);
   const next = nextOf(now, beliefs(now, evidence), {
     setting: bench.setting,
     closed: new Set(
@@ -87,8 +96,9 @@ export function hintAfter(bench: Bench, board: Board): string | null {
 }
 
 /** Looks back at a bench. @param board of the same drill */
-export function reviewOf(ready: Ready, bench: Bench, board: Board): Review {
+export function reviewOf(ready: Ready, bench: Bench, before: Board): Review {
   const { hidden, row, asking, drill } = ready;
+  const board = withOwn(before, bench.entries);
   const named = bench.named ?? [];
   const truth = (b: Board, p: readonly number[]) =>
     standings(b, p).find((g) =>
@@ -119,13 +129,13 @@ export function reviewOf(ready: Ready, bench: Bench, board: Board): Review {
       after: truth(now, p),
       bits: e.evidence.length > 0 ? Math.max(0, unknown - entropy(p)) : 0,
       leads: first!.suspects[0]!.suspect.label,
-      incident: e.incident,
+      incidents: e.incidents,
     };
   });
-  const best = play(board, hidden, randomFrom(drill.seed), 'proposal', asking);
+  const best = play(before, hidden, randomFrom(drill.seed), 'proposal', asking);
   const all = new Map(faultsOf(asking.station, asking.panel).map((f) => [f.id, f]));
   return {
-    was: hidden.faults.map(({ label, remedy }) => ({ label, remedy })),
+    was: hidden.faults.map(({ id, label, remedy }) => ({ id, label, remedy })),
     named: named.map((id) => all.get(id)?.label ?? id),
     right: hidden.faults.map((f) => named.some((n) => isSame(board, n, f.id))),
     sure: truth(now, p),

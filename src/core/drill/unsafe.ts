@@ -1,23 +1,48 @@
 import { liveToEarth } from '../circuit';
-import { actsOf, atRest, perform, type FaultTest, type Scene, type Setting, type World } from '../tests';
+import { columnOver } from '../levels';
+import {
+  actsOf,
+  atRest,
+  leansIn,
+  perform,
+  type Act,
+  type FaultTest,
+  type Scene,
+  type Setting,
+  type World,
+} from '../tests';
 import { settingWords } from '../trace';
-import { quantity, say } from '../units';
+import { quantity, say, systemOf } from '../units';
+import { leftWords, type ByHand, type Left } from './hands';
+import { dayAfter } from './water';
 
-/** Something that could have hurt somebody: what was done, and what stood there at that moment by the model. */
+/** Something that could have hurt somebody, or done harm: what was done, and what stood there or would come of it by the model. */
 export interface Incident {
-  readonly kind: 'live' | 'not proved';
+  readonly kind: 'live' | 'not proved' | 'air' | 'column' | 'left';
   readonly says: string;
   readonly would: string;
   /** It was not let happen. */
   readonly stopped: boolean;
 }
 
+/** How a bench stands, as far as it makes an act dangerous. */
+export interface Stands {
+  readonly setting: Setting;
+  /** Proved dead since it was isolated; the air tested; the pipe drained. */
+  readonly proved: boolean;
+  readonly aired: boolean;
+  readonly drained: boolean;
+}
+
 /** More to earth than this is felt, V. (IEC 61140: limit of extra-low voltage in the wet) */
 const FELT = 25;
 
-/** A station with something hidden in it as it stands in a setting. @param sound the same as it should be: by it water is brought and isolated */
-export const sceneIn = (hidden: World, sound: World, setting: Setting): Scene =>
-  actsOf(sound, setting).reduce(perform, atRest(hidden));
+/**
+ * A station with something hidden in it as it stands in a setting.
+ * @param sound the same as it should be: by it water is brought and isolated @param left what hands have left
+ */
+export const sceneIn = (hidden: World, sound: World, setting: Setting, left: readonly Act[] = []): Scene =>
+  [...actsOf(sound, setting), ...left].reduce(perform, atRest(hidden));
 
 /** Where the most stands to earth among some points, V. */
 function mostLive(scene: Scene, among: readonly string[]): { point: string; volts: number } | null {
@@ -29,16 +54,53 @@ function mostLive(scene: Scene, among: readonly string[]): { point: string; volt
   }, null);
 }
 
-/** What stood in a setting on the points that are touched, by the model of what is hidden. */
-function stood(hidden: World, sound: World, setting: Setting, touched: readonly string[]): string {
-  // Without probes nobody knows where a hand goes: the circuit is not asked, and nothing is said of it.
+/** What stood on the points that are touched, by the model of what is hidden. */
+function stood(scene: Scene, when: string, touched: readonly string[]): string {
+  // Without terminals nobody knows where a hand goes: the circuit is not asked, and nothing is said of it.
   if (touched.length === 0) return 'What stood where the hands go is not asked here: it names no terminals.';
-  const live = mostLive(sceneIn(hidden, sound, setting), touched);
-  const when = setting === 'dead' ? 'Isolated so' : `With ${settingWords(sound.station)[setting]}`;
+  const live = mostLive(scene, touched);
   return live
     ? `${when}, ${say(quantity('voltage', live.volts), 'metric')} to earth stands on ${live.point}.`
     : `${when}, nothing over ${FELT} V to earth stands on ${touched.join(', ')} this time; nobody had looked.`;
 }
+
+const when = (sound: World, setting: Setting): string =>
+  setting === 'dead' ? 'Isolated so' : `With ${settingWords(sound.station)[setting]}`;
+
+/** Bare hands, tools or ohms where it is not isolated, or not proved. */
+function byHands(scene: Scene, sound: World, { setting, proved }: Stands, touched: readonly string[]): Incident[] {
+  if (setting !== 'dead')
+    return [
+      {
+        kind: 'live',
+        says: 'Hands, tools or ohms on what is not isolated. Stopped.',
+        would: stood(scene, when(sound, setting), touched),
+        stopped: true,
+      },
+    ];
+  if (proved) return [];
+  return [
+    {
+      kind: 'not proved',
+      says: 'Isolated, and not proved dead before it was touched.',
+      would: stood(scene, when(sound, 'dead'), touched),
+      stopped: false,
+    },
+  ];
+}
+
+/** A pit that one leans into is a place where gas lies. */
+const inBadAir = (sound: World, { aired }: Stands): Incident[] =>
+  aired || !leansIn(sound)
+    ? []
+    : [
+        {
+          kind: 'air',
+          says: 'Into the pit, and its air was not tested.',
+          would: `${sound.station.identity.name} is deeper than an arm: what lies in it is not asked here, because there is no model of gas; a pit without a test of its air is taken as one that has it.`,
+          stopped: false,
+        },
+      ];
 
 const probed = ({ test }: FaultTest): string[] =>
   [
@@ -48,31 +110,87 @@ const probed = ({ test }: FaultTest): string[] =>
 /** What is made with hands, ohms or tools, and so only where everything is dead. */
 export const wantsDead = ({ setting }: FaultTest): boolean => setting === 'dead';
 
-/**
- * What is dangerous in making a test as things stand; null where nothing is.
- * @param setting how the station stands @param proved whether it was proved dead since it was isolated
- */
-export function dangerOf(
-  test: FaultTest,
-  hidden: World,
-  sound: World,
-  setting: Setting,
-  proved: boolean,
-): Incident | null {
-  if (!wantsDead(test)) return null;
-  if (setting !== 'dead')
-    return {
-      kind: 'live',
-      says: 'Hands, tools or ohms on what is not isolated. Stopped.',
-      would: stood(hidden, sound, setting, probed(test)),
-      stopped: true,
-    };
+/** What is dangerous in making a test as things stand. */
+export function dangerOf(test: FaultTest, hidden: World, sound: World, stands: Stands): Incident[] {
+  const air = test.test.risk === 'pit' ? inBadAir(sound, stands) : [];
   // A voltmeter or a clamp is how one looks whether it is dead.
-  if (proved || test.test.risk === 'probes') return null;
-  return {
-    kind: 'not proved',
-    says: 'Isolated, and not proved dead before it was touched.',
-    would: stood(hidden, sound, 'dead', probed(test)),
-    stopped: false,
-  };
+  const looking = stands.setting === 'dead' && test.test.risk === 'probes';
+  if (!wantsDead(test) || looking) return air;
+  return [...byHands(sceneIn(hidden, sound, stands.setting), sound, stands, probed(test)), ...air];
+}
+
+/** What is dangerous in something that hands do: cores are moved only where everything is dead. */
+export function handDanger(done: ByHand, scene: Scene, sound: World, stands: Stands): Incident[] {
+  if (!done.dead) return [];
+  const touched = done.acts.flatMap((a) => (a.kind === 'land' ? a.cores.map((c) => c.core) : []));
+  const places = touched.flatMap((core) => sound.panel?.cores.find((c) => c.id === core)?.terminal ?? []);
+  return byHands(scene, sound, stands, places);
+}
+
+/** What stands over the check valve falls on whoever opens it, and a pump that may start blows it out. */
+export function pipeDanger(sound: World, stands: Stands): Incident[] {
+  const column = columnOver(sound.levels);
+  const system = systemOf(sound.station.profile);
+  const how = `about ${say(quantity('volume', column), system)} stand over the check valve`;
+  const air = inBadAir(sound, stands);
+  if (stands.setting !== 'dead')
+    return [
+      {
+        kind: 'column',
+        says: 'The pipe opened over a pump that may start. Stopped.',
+        would:
+          column > 0
+            ? `By the pipe of the survey ${how}.`
+            : 'No check valve holds water over it here, but the pump would.',
+        stopped: true,
+      },
+    ];
+  if (column === 0 || stands.drained) return air;
+  return [
+    {
+      kind: 'column',
+      says: 'The pipe opened over the check valve with its column standing.',
+      would: `By the pipe of the survey ${how}: they come out at the joint, over whoever holds it.`,
+      stopped: false,
+    },
+    ...air,
+  ];
+}
+
+const hours = (seconds: number): string =>
+  seconds >= 5400 ? `${Math.round(seconds / 3600)} h` : `${Math.max(1, Math.round(seconds / 60))} min`;
+
+/** What comes of a day on which things stay as they were left: the station itself mended. */
+function day(sound: World, left: readonly Left[], off: boolean): string {
+  const { levels, panel } = sound;
+  const before = panel && dayAfter(levels, panel, [], false);
+  const after = panel && dayAfter(levels, panel, left, off);
+  if (!before || !after) return 'What comes of it is not asked here: it cannot be rehearsed so.';
+  const system = systemOf(sound.station.profile);
+  const over = after.overflowTime > before.overflowTime + 60;
+  const dry = after.dryRunTime > before.dryRunTime + 60;
+  const ran = Math.max(...after.pumps.map((p) => p.longestRun));
+  const should = Math.max(...before.pumps.map((p) => p.longestRun));
+  const came = [
+    ...(over
+      ? [
+          `${say(quantity('volume', after.balance.overflow), system)} over the top, the first after ${hours(after.overflowSpans[0]?.from ?? 0)}`,
+        ]
+      : []),
+    ...(dry ? [`a pump in air for ${hours(after.dryRunTime)}`] : []),
+    ...(ran > 3 * should + 60 ? [`a run of ${hours(ran)} without a stop`] : []),
+  ];
+  const asked = 'By the model, mended else, a day at design inflow so:';
+  return came.length > 0
+    ? `${asked} ${came.join('; ')}.`
+    : `${asked} nothing over the top, no pump in air. What it does beyond that day, or to the next person, was not asked.`;
+}
+
+/** What is left otherwise than it is made when somebody goes. */
+export function leaving(sound: World, left: readonly Left[], setting: Setting | null): Incident[] {
+  const { panel } = sound;
+  const off = setting === 'dead';
+  if (!panel || (left.length === 0 && !off)) return [];
+  const words = [...left.map((l) => leftWords(panel, l)), ...(off ? ['everything isolated'] : [])];
+  return [{ kind: 'left', says: `Left so: ${words.join(', ')}.`, would: day(sound, left, off), stopped: false }];
 }

@@ -20,3 +20,4 @@ export {
   type Setting,
 } from './finding';
 export { straightIn } from './bypass';
+export { leansIn } from './catalogue/dry';

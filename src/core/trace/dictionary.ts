@@ -34,8 +34,8 @@ export interface Asking {
   learn(suspect: string, row: Row): void;
   /** Whether the row of a suspect was made already. */
   knows(suspect: string): boolean;
-  /** A test more: a reading that somebody took of his own. */
-  with(test: FaultTest): Asking;
+  /** Tests more: readings that somebody took of his own. */
+  with(...more: readonly FaultTest[]): Asking;
 }
 
 export const keyOf = (test: string, observation: string): string => `${test}/${observation}`;
@@ -105,7 +105,7 @@ export function askingOf(document: Station): { ok: true; asking: Asking } | { ok
       },
       learn: (suspect, row) => void rows.set(suspect, row),
       knows: (suspect) => rows.has(suspect) || (first?.knows(suspect) ?? false),
-      with: (test) => asking([...tests, test], self),
+      with: (...more) => asking([...tests, ...more], self),
     };
     return self;
   };

@@ -34,7 +34,7 @@ export const WAYS: readonly Way[] = [
   ...['/icon.svg', '/icon-192.png', '/icon-512.png', '/manifest.webmanifest', '/along.js'].map((p) =>
     looks(p, 'anyone'),
   ),
-  ...['/', '/due', '/along', '/resting', '/stations/[id]'].map((p) => looks(p)),
+  ...['/', '/due', '/along', '/learn', '/resting', '/stations/[id]'].map((p) => looks(p)),
   ...[
     'survey',
     'levels',
@@ -65,6 +65,8 @@ export const WAYS: readonly Way[] = [
   ...[
     'along',
     'book',
+    'drills',
+    'drills/file',
     'due',
     'due/bring',
     'due/calendar',
@@ -93,7 +95,10 @@ export const WAYS: readonly Way[] = [
     'stations/[id]/jobcard',
     'stations/[id]/readings',
   ].map((p) => looks(`/api/${p}`)),
+  // Whoever may look may learn, and has marks of it.
+  changes('/api/drills/results', 'reader'),
   ...[
+    'drills/sets',
     'firm/[profile]',
     'firm/rates',
     'firm/rules',

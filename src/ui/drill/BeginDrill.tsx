@@ -2,11 +2,14 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useRef, useState } from 'react';
+import Link from 'next/link';
+import { useState } from 'react';
 import { DRILL_LEVELS, readDrill, type Drill, type LevelName } from '@/core/drill';
 import type { Station } from '@/core/station';
+import { FileButton } from '../parts/FileButton';
 import { Segments, WRAPPED } from '../parts/Segments';
 import { TextBox } from '../parts/TextBox';
+import { MakeDrill } from './MakeDrill';
 
 const LEVELS = (Object.keys(DRILL_LEVELS) as LevelName[]).map((l) => [l, l] as const);
 const MOST = 2 ** 31;
@@ -14,16 +17,10 @@ const MOST = 2 ** 31;
 /** A number that nobody has had yet. */
 const anyNumber = (): number => crypto.getRandomValues(new Uint32Array(1))[0]! % 100_000;
 
-/** Which drill: how hard, and by which number: the same number hides the same on any machine. */
-export function BeginDrill({ station, onBegin }: { station: Station; onBegin(drill: Drill): void }) {
-  const [level, setLevel] = useState<LevelName>('first week');
-  const [number, setNumber] = useState('');
+/** A drill that somebody handed on, from its file. */
+function ImportDrill({ onBegin }: { onBegin(drill: Drill): void }) {
   const [refused, setRefused] = useState<string | null>(null);
-  const file = useRef<HTMLInputElement>(null);
-  const seed = number.trim() === '' ? anyNumber : () => Number(number);
-  const wrong = number.trim() !== '' && !(/^\d+$/.test(number.trim()) && Number(number) < MOST);
-  const take = async (chosen: File | undefined) => {
-    if (!chosen) return;
+  const take = async (chosen: File) => {
     try {
       const read = readDrill(JSON.parse(await chosen.text()));
       if (read.ok) onBegin({ ...read.drill, acts: [] });
@@ -33,6 +30,31 @@ export function BeginDrill({ station, onBegin }: { station: Station; onBegin(dri
     }
   };
   return (
+    <>
+      <FileButton
+        words="import a drill"
+        label="drill file"
+        accept=".json,application/json"
+        onFile={(f) => void take(f)}
+      />
+      {refused !== null && (
+        <Typography role="alert" variant="body2" color="error" sx={{ flexBasis: '100%' }}>
+          Not taken: {refused}
+        </Typography>
+      )}
+    </>
+  );
+}
+
+/** Which drill: how hard, and by which number: the same number hides the same on any machine. */
+export function BeginDrill({ station, onBegin }: { station: Station; onBegin(drill: Drill): void }) {
+  const [level, setLevel] = useState<LevelName>('first week');
+  const [number, setNumber] = useState('');
+  const [making, setMaking] = useState(false);
+  const wrong = number.trim() !== '' && !(/^\d+$/.test(number.trim()) && Number(number) < MOST);
+  const seed = () => (number.trim() === '' ? anyNumber() : Number(number));
+  const drill = { title: station.identity.name, by: '', level, faults: null, lesson: null, station, acts: [] };
+  return (
     <Box sx={{ p: { xs: 2, md: 2.5 }, maxWidth: 720, display: 'flex', flexDirection: 'column', gap: 2 }}>
       <Typography variant="h1" component="h2">
         Something is wrong at {station.identity.name}
@@ -40,6 +62,7 @@ export function BeginDrill({ station, onBegin }: { station: Station; onBegin(dri
       <Typography variant="body1" component="p" sx={{ m: 0 }}>
         A fault is put into the model of this station, and nobody says which. Look, measure, isolate, wait: each costs
         minutes, and the water goes on. Then say what it is. Nothing here touches the station, its book or its survey.
+        To begin from the first float, <Link href="/learn">take the course</Link>.
       </Typography>
       <Box>
         <Segments label="level" value={level} choices={LEVELS} onPick={setLevel} sx={WRAPPED} />
@@ -51,7 +74,7 @@ export function BeginDrill({ station, onBegin }: { station: Station; onBegin(dri
         <Button
           variant="contained"
           disabled={wrong}
-          onClick={() => onBegin({ title: station.identity.name, by: '', level, seed: seed(), station, acts: [] })}
+          onClick={() => onBegin({ ...drill, seed: seed() })}
           sx={{ minHeight: 44 }}
         >
           begin
@@ -65,26 +88,12 @@ export function BeginDrill({ station, onBegin }: { station: Station; onBegin(dri
           help="empty: any; the same number hides the same"
           sx={{ width: 260 }}
         />
-        <Button onClick={() => file.current?.click()} sx={{ minHeight: 44 }}>
-          import a drill
+        <ImportDrill onBegin={onBegin} />
+        <Button aria-expanded={making} onClick={() => setMaking(!making)} sx={{ minHeight: 44 }}>
+          for others
         </Button>
-        <input
-          ref={file}
-          type="file"
-          accept=".json,application/json"
-          hidden
-          aria-label="drill file"
-          onChange={(e) => {
-            void take(e.target.files?.[0]);
-            e.target.value = '';
-          }}
-        />
       </Box>
-      {refused !== null && (
-        <Typography role="alert" variant="body2" color="error">
-          Not taken: {refused}
-        </Typography>
-      )}
+      {making && !wrong && <MakeDrill drill={{ ...drill, seed: number.trim() === '' ? 1 : Number(number) }} />}
     </Box>
   );
 }

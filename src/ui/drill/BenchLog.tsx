@@ -1,7 +1,7 @@
 'use client';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import type { Bench, Entry } from '@/core/drill';
+import type { Bench, Entry, WaterNow } from '@/core/drill';
 import { quantity, say, type UnitSystem } from '@/core/units';
 import { Caution } from '../parts/Caution';
 
@@ -32,7 +32,7 @@ export function StandingLine({ bench, system }: { bench: Bench; system: UnitSyst
 }
 
 function OneEntry({ entry }: { entry: Entry }) {
-  const { title, found, incident, evidence } = entry;
+  const { title, found, incidents, evidence } = entry;
   return (
     <Box component="li" sx={{ py: 1, borderTop: 1, borderColor: 'divider' }}>
       <Typography variant="body1" component="p" sx={{ m: 0 }}>
@@ -41,11 +41,11 @@ function OneEntry({ entry }: { entry: Entry }) {
         </Typography>{' '}
         {title}
       </Typography>
-      {incident && (
-        <Caution>
-          {incident.says} {incident.would}
+      {incidents.map((i) => (
+        <Caution key={i.says}>
+          {i.says} {i.would}
         </Caution>
-      )}
+      ))}
       {found.map((f) => (
         <Typography key={`${f.label} ${f.words}`} variant="body2" component="p" sx={{ m: 0 }}>
           {f.label}: <b>{f.words}</b>
@@ -60,17 +60,30 @@ function OneEntry({ entry }: { entry: Entry }) {
   );
 }
 
-/** What was done, the newest first. */
-export function BenchLog({ entries }: { entries: readonly Entry[] }) {
-  if (entries.length === 0)
+const Heard = ({ heard }: { heard: { at: number; says: string } }) => (
+  <Typography component="li" variant="body2" sx={{ py: 0.5, fontStyle: 'italic' }}>
+    <Typography component="span" variant="readingSmall">
+      {at(heard.at)}
+    </Typography>{' '}
+    {heard.says}
+  </Typography>
+);
+
+/** What was done and what was heard meanwhile, the newest first. */
+export function BenchLog({ entries, heard }: { entries: readonly Entry[]; heard: WaterNow['heard'] }) {
+  if (entries.length === 0 && heard.length === 0)
     return (
       <Typography variant="body2" component="p" sx={{ m: 0 }}>
         You stand at the pit. Nothing was done yet.
       </Typography>
     );
+  const all = [
+    ...entries.map((entry, n) => ({ at: entry.at, line: <OneEntry key={n} entry={entry} /> })),
+    ...heard.map((h, n) => ({ at: h.at, line: <Heard key={`heard ${n}`} heard={h} /> })),
+  ].sort((a, b) => a.at - b.at);
   return (
     <Box component="ol" aria-label="what was done" sx={{ listStyle: 'none', m: 0, p: 0 }}>
-      {entries.map((entry, n) => <OneEntry key={n} entry={entry} />).reverse()}
+      {all.map((x) => x.line).reverse()}
     </Box>
   );
 }

@@ -2,28 +2,17 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { METER_MODES, type MeterMode } from '@/core/circuit';
-import type { Bench, DrillAct, Offers } from '@/core/drill';
 import { stripOf, WORDS } from '../panel/metering';
 import { Pick } from '../parts/Pick';
 import { Segments, WRAPPED } from '../parts/Segments';
+import { Row, TALL, type DoingProps as Props } from './doingParts';
+import { Hands, PutBack } from './Hands';
+import { Water } from './Water';
 
-interface Props {
-  offers: Offers;
-  bench: Bench;
-  /** How many faults are hidden. */
-  hidden: 1 | 2;
-  act(act: DrillAct): void;
-}
-
-const KINDS = ['look', 'isolate', 'test', 'meter', 'name it'] as const;
+const KINDS = ['look', 'isolate', 'water', 'hands', 'test', 'meter', 'name it'] as const;
 type Kind = (typeof KINDS)[number];
-const TALL = { minHeight: 44 } as const;
-
-const Row = ({ children }: { children: ReactNode }) => (
-  <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>{children}</Box>
-);
 
 function Looks({ act }: { act: Props['act'] }) {
   return (
@@ -34,6 +23,12 @@ function Looks({ act }: { act: Props['act'] }) {
       <Button variant="outlined" sx={TALL} onClick={() => act({ do: 'look', round: 'cycles' })}>
         stay for some cycles, 15 min
       </Button>
+      <Button variant="outlined" sx={TALL} onClick={() => act({ do: 'ask' })}>
+        ask the owner, 3 min
+      </Button>
+      <Button variant="outlined" sx={TALL} onClick={() => act({ do: 'test air' })}>
+        test the air, 2 min
+      </Button>
       {[10, 60].map((minutes) => (
         <Button key={minutes} sx={TALL} onClick={() => act({ do: 'wait', minutes })}>
           wait {minutes} min
@@ -43,29 +38,20 @@ function Looks({ act }: { act: Props['act'] }) {
   );
 }
 
-function Isolating({ act, bench, offers }: Props) {
+function Isolating({ act, bench }: Props) {
   const off = bench.setting === 'dead';
   return (
-    <>
-      <Row>
-        <Button variant="outlined" disabled={off} sx={TALL} onClick={() => act({ do: 'isolate' })}>
-          isolate and lock
-        </Button>
-        <Button variant="outlined" disabled={!off || bench.proved} sx={TALL} onClick={() => act({ do: 'prove dead' })}>
-          prove dead
-        </Button>
-        <Button variant="outlined" disabled={!off} sx={TALL} onClick={() => act({ do: 'give back' })}>
-          locks off, supply back
-        </Button>
-      </Row>
-      <Row>
-        {(['resting', 'called', 'high'] as const).map((to) => (
-          <Button key={to} disabled={off} sx={TALL} onClick={() => act({ do: 'water', to })}>
-            {offers.settings[to]}
-          </Button>
-        ))}
-      </Row>
-    </>
+    <Row>
+      <Button variant="outlined" disabled={off} sx={TALL} onClick={() => act({ do: 'isolate' })}>
+        isolate and lock
+      </Button>
+      <Button variant="outlined" disabled={!off || bench.proved} sx={TALL} onClick={() => act({ do: 'prove dead' })}>
+        prove dead
+      </Button>
+      <Button variant="outlined" disabled={!off} sx={TALL} onClick={() => act({ do: 'give back' })}>
+        locks off, supply back
+      </Button>
+    </Row>
   );
 }
 
@@ -137,7 +123,7 @@ function Metering({ act, offers }: Props) {
         label="clamp round"
         value={core}
         empty="nothing"
-        choices={offers.cores.map((c) => [c, c] as const)}
+        choices={offers.cores.map(({ id }) => [id, id] as const)}
         groupOf={stripOf}
         onPick={setCore}
       />
@@ -194,8 +180,11 @@ export function Doing(props: Props) {
         onPick={setKind}
         sx={WRAPPED}
       />
+      <PutBack {...props} />
       {kind === 'look' && <Looks act={props.act} />}
       {kind === 'isolate' && <Isolating {...props} />}
+      {kind === 'water' && <Water {...props} />}
+      {kind === 'hands' && <Hands {...props} />}
       {kind === 'test' && <Testing {...props} />}
       {kind === 'meter' && <Metering {...props} />}
       {kind === 'name it' && <Naming {...props} />}

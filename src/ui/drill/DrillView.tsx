@@ -1,169 +1,19 @@
 'use client';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
-import Typography from '@mui/material/Typography';
-import { useEffect, useMemo, useState, type ReactNode } from 'react';
-import { drillFile, DRILL_LEVELS, type Bench, type Drill, type DrillAct, type Review } from '@/core/drill';
+import { useMemo } from 'react';
 import type { Station } from '@/core/station';
-import { useEditor, useStationSystem } from '../editor/StationProvider';
-import { KEEPING, type Keeping } from '../parts/browserKeep';
+import { useEditor } from '../editor/StationProvider';
 import { differences } from '../parts/differences';
-import { downloadJson, fileNameOf } from '../parts/download';
 import { StationShaft } from '../shaft/StationShaft';
 import { BeginDrill } from './BeginDrill';
-import { BenchLog, StandingLine } from './BenchLog';
-import { Doing } from './Doing';
-import { dropDrill, keepDrill, keptDrill } from './keptDrill';
-import { ReviewBox } from './ReviewBox';
-import { useDrill } from './useDrill';
-
-const Said = ({ children }: { children: ReactNode }) => (
-  <Typography role="status" variant="body2" component="p" sx={{ m: 0 }}>
-    {children}
-  </Typography>
-);
-
-/** The water of the drawing follows the bench, where it is of the station that is drawn. */
-function useWaterShown(bench: Bench | null): void {
-  const setLevel = useEditor((s) => s.setLevel);
-  const level = bench?.water?.level;
-  useEffect(() => {
-    if (level !== undefined) setLevel(level);
-  }, [level, setLevel]);
-}
-
-interface BenchProps {
-  drill: Drill;
-  onActs(acts: readonly DrillAct[]): void;
-  onEnd(): void;
-  keeping: Keeping;
-  /** Whether it is of the station that is drawn, as it is saved now. */
-  drawn: boolean;
-}
-
-/** Looks back once it is named. */
-function useReview(
-  over: boolean,
-  acts: readonly DrillAct[],
-  ask: (acts: readonly DrillAct[]) => Promise<Review | null>,
-) {
-  const [review, setReview] = useState<Review | null>(null);
-  useEffect(() => {
-    if (!over) return;
-    let left = false;
-    void ask(acts).then((r) => void (!left && setReview(r)));
-    return () => void (left = true);
-  }, [over, acts, ask]);
-  return over ? review : null;
-}
-
-/** What the drawing is of. */
-const WhatIsDrawn = ({ drill, drawn }: Pick<BenchProps, 'drill' | 'drawn'>) =>
-  drawn ? (
-    <Typography variant="label" component="p" sx={{ m: 0, display: { xs: 'none', md: 'block' } }}>
-      The drawing has the water as it is, and the floats as they should be.
-    </Typography>
-  ) : (
-    <Said>
-      This drill is of “{drill.station.identity.name}” as it was handed on or as it stood when it was begun: it is not
-      drawn here.
-    </Said>
-  );
-
-interface HintProps {
-  acts: readonly DrillAct[];
-  ask(acts: readonly DrillAct[]): Promise<string | null>;
-  busy: boolean;
-}
-
-/** What Trace would do next, where a level lets one ask. */
-function Hint({ acts, ask, busy }: HintProps) {
-  const [hinted, setHinted] = useState<{ of: readonly DrillAct[]; words: string } | null>(null);
-  const told = async () => {
-    const words = await ask(acts);
-    setHinted({ of: acts, words: words ?? 'nothing that is left tells anything more: say what it is' });
-  };
-  return (
-    <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
-      <Button disabled={busy} onClick={() => void told()} sx={{ minHeight: 44 }}>
-        what would Trace do next?
-      </Button>
-      {hinted?.of === acts && <Said>{hinted.words}</Said>}
-    </Box>
-  );
-}
-
-function BenchView({ drill, onActs, onEnd, keeping, drawn }: BenchProps) {
-  // What is hidden hangs on station, level and seed alone: acts make no other drill.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  const begun = useMemo(() => ({ ...drill, acts: [] }), [drill.station, drill.level, drill.seed]);
-  const { stage, bench, current, asking, hint, review: ask } = useDrill(begun, drill.acts);
-  const system = useStationSystem();
-  useWaterShown(drawn ? bench : null);
-  const over = bench?.named !== null && bench !== null && current;
-  const review = useReview(over, drill.acts, ask);
-  if (stage.kind === 'cannot')
-    return (
-      <Box sx={PAD}>
-        <Typography role="alert" variant="body1" component="p" sx={{ m: 0 }}>
-          This drill cannot be: {stage.reasons.join('; ')}.
-        </Typography>
-        <Button onClick={onEnd}>another drill</Button>
-      </Box>
-    );
-  if (stage.kind === 'making' || !bench)
-    return (
-      <Box sx={PAD}>
-        <Said>Something is being put wrong…</Said>
-      </Box>
-    );
-  const { faults, hints, words } = DRILL_LEVELS[drill.level];
-  return (
-    <Box sx={PAD}>
-      <StandingLine bench={bench} system={system} />
-      <WhatIsDrawn drill={drill} drawn={drawn} />
-      {keeping !== 'kept' && <Said>What you do is {KEEPING[keeping]}</Said>}
-      {asking !== null && <Said>Every suspect is asked what it would show: {Math.round(100 * asking)} %</Said>}
-      {review && <ReviewBox review={review} bench={bench} system={system} />}
-      {!over && (
-        <Doing offers={stage.offers} bench={bench} hidden={faults} act={(act) => onActs([...drill.acts, act])} />
-      )}
-      {!over && hints && <Hint acts={drill.acts} ask={hint} busy={asking !== null} />}
-      <Box>
-        <Typography variant="h2">What was done</Typography>
-        <BenchLog entries={bench.entries} />
-      </Box>
-      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
-        <Button onClick={onEnd} sx={{ minHeight: 44 }}>
-          {over ? 'another drill' : 'give up, another drill'}
-        </Button>
-        <Button
-          onClick={() => downloadJson(fileNameOf(drill.station.identity.name, `drill ${drill.seed}`), drillFile(drill))}
-          sx={{ minHeight: 44 }}
-        >
-          export
-        </Button>
-        <Typography variant="label">
-          drill {drill.seed}, {words}
-        </Typography>
-      </Box>
-    </Box>
-  );
-}
+import { BenchView } from './BenchView';
+import { useKeptDrill } from './useKeptDrill';
 
 /** Drill: a fault is hidden in this station’s model, and looked for. */
 export function DrillView({ station }: { station: Station }) {
   const id = useEditor((s) => s.id);
-  const [drill, setDrill] = useState<Drill | null>(null);
-  const [keeping, setKeeping] = useState<Keeping>('kept');
-  // What the browser keeps is known only after the page.
-  // eslint-disable-next-line react-hooks/set-state-in-effect
-  useEffect(() => setDrill(keptDrill(id)), [id]);
-  const put = (next: Drill | null) => {
-    setDrill(next);
-    if (next) setKeeping(keepDrill(id, next));
-    else dropDrill(id);
-  };
+  const at = String(id);
+  const { drill, put, keeping, elsewhere } = useKeptDrill(at);
   const drawn = useMemo(() => !drill || differences(drill.station, station).length === 0, [drill, station]);
   return (
     <Box sx={COLUMNS}>
@@ -173,10 +23,9 @@ export function DrillView({ station }: { station: Station }) {
       <Box component="section" aria-label="drill" sx={{ minHeight: 0, overflow: 'auto' }}>
         {drill ? (
           <BenchView
-            key={`${drill.level} ${drill.seed}`}
-            drill={drill}
-            keeping={keeping}
-            drawn={drawn}
+            key={`${drill.level} ${drill.seed} ${drill.faults?.join() ?? ''}`}
+            {...{ drill, keeping, elsewhere, drawn, at }}
+            set={null}
             onActs={(acts) => put({ ...drill, acts })}
             onEnd={() => put(null)}
           />
@@ -188,8 +37,7 @@ export function DrillView({ station }: { station: Station }) {
   );
 }
 
-const PAD = { p: { xs: 2, md: 2.5 }, display: 'flex', flexDirection: 'column', gap: 1.75, maxWidth: 760 } as const;
-const COLUMNS = {
+export const COLUMNS = {
   display: 'grid',
   gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '300px minmax(0, 1fr)' },
   height: { md: '100%' },

@@ -30,13 +30,13 @@ function Verdict({ review }: { review: Review }) {
 
 /** The path of the learner beside the one that Trace would have gone. */
 export function ReviewBox({ review, bench, system }: { review: Review; bench: Bench; system: UnitSystem }) {
-  const incidents = review.steps.flatMap((s) => (s.incident ? [s] : []));
+  const incidents = review.steps.flatMap((s) => s.incidents.map((i) => ({ title: s.title, ...i })));
   const spilt = bench.water?.spilt ?? 0;
   return (
     <Box component="section" aria-label="looked back" sx={{ display: 'flex', flexDirection: 'column', gap: 1.75 }}>
       {incidents.map((s, i) => (
         <Caution key={i}>
-          {s.title}: {s.incident!.says} {s.incident!.would}
+          {s.title}: {s.says} {s.would}
         </Caution>
       ))}
       <Verdict review={review} />

@@ -39,6 +39,7 @@ function commandsOf(go: (path: string) => void, { theme, change }: ReturnType<ty
     { group: 'views', name: 'Round', keys: 'g r', run: () => go('/') },
     { group: 'views', name: 'what is due everywhere', keys: 'g e', run: () => go('/due') },
     { group: 'views', name: 'on this device: what opens without signal, what is not sent', run: () => go('/along') },
+    { group: 'views', name: 'Learn: the course, marks, what to practise next', run: () => go('/learn') },
     { group: 'views', name: 'archive and bin', run: () => go('/resting') },
     { group: 'views', name: 'a fault at an unknown site', run: () => go('/trace') },
     ...(Object.keys(THEME_NAMES) as ThemeName[])

@@ -132,6 +132,7 @@ export function RoundView({ stations, known }: Props) {
         }
       >
         <Link href="/due">what is due</Link>
+        <Link href="/learn">learn</Link>
         <NewStation sites={sites} />
       </Masthead>
       <Box

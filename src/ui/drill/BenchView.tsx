@@ -1,0 +1,179 @@
+'use client';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import { drillFile, DRILL_LEVELS, type Bench, type Drill, type DrillAct, type Review } from '@/core/drill';
+import { useEditor, useStationSystem } from '../editor/StationProvider';
+import { KEEPING, type Keeping } from '../parts/browserKeep';
+import { downloadJson, fileNameOf } from '../parts/download';
+import { BenchLog, StandingLine } from './BenchLog';
+import { Doing } from './Doing';
+import { Marked } from './Marked';
+import { ReviewBox } from './ReviewBox';
+import { useDrill } from './useDrill';
+
+const Said = ({ children }: { children: ReactNode }) => (
+  <Typography role="status" variant="body2" component="p" sx={{ m: 0 }}>
+    {children}
+  </Typography>
+);
+
+/** The water of the drawing follows the bench, where it is of the station that is drawn. */
+function useWaterShown(bench: Bench | null): void {
+  const setLevel = useEditor((s) => s.setLevel);
+  const level = bench?.water?.level;
+  useEffect(() => {
+    if (level !== undefined) setLevel(level);
+  }, [level, setLevel]);
+}
+
+interface BenchProps {
+  drill: Drill;
+  onActs(acts: readonly DrillAct[]): void;
+  onEnd(): void;
+  keeping: Keeping;
+  /** It went on in another tab. */
+  elsewhere: boolean;
+  /** Under which name it is kept in this browser; which drill that was set it is, null where it is none. */
+  at: string;
+  set: number | null;
+  /** Whether it is of the station that is drawn, as it is saved now. */
+  drawn: boolean;
+}
+
+/** Looks back once it is named. */
+function useReview(
+  over: boolean,
+  acts: readonly DrillAct[],
+  ask: (acts: readonly DrillAct[]) => Promise<Review | null>,
+) {
+  const [review, setReview] = useState<Review | null>(null);
+  useEffect(() => {
+    if (!over) return;
+    let left = false;
+    void ask(acts).then((r) => void (!left && setReview(r)));
+    return () => void (left = true);
+  }, [over, acts, ask]);
+  return over ? review : null;
+}
+
+/** What the drawing is of. */
+const WhatIsDrawn = ({ drill, drawn }: Pick<BenchProps, 'drill' | 'drawn'>) =>
+  drawn ? (
+    <Typography variant="label" component="p" sx={{ m: 0, display: { xs: 'none', md: 'block' } }}>
+      The drawing has the water as it is, and the floats as they should be.
+    </Typography>
+  ) : (
+    <Said>
+      This drill is of “{drill.station.identity.name}” as it was handed on or as it stood when it was begun: it is not
+      drawn here.
+    </Said>
+  );
+
+interface HintProps {
+  acts: readonly DrillAct[];
+  ask(acts: readonly DrillAct[]): Promise<string | null>;
+  busy: boolean;
+}
+
+/** What Trace would do next, where a level lets one ask. */
+function Hint({ acts, ask, busy }: HintProps) {
+  const [hinted, setHinted] = useState<{ of: readonly DrillAct[]; words: string } | null>(null);
+  const told = async () => {
+    const words = await ask(acts);
+    setHinted({ of: acts, words: words ?? 'nothing that is left tells anything more: say what it is' });
+  };
+  return (
+    <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
+      <Button disabled={busy} onClick={() => void told()} sx={{ minHeight: 44 }}>
+        what would Trace do next?
+      </Button>
+      {hinted?.of === acts && <Said>{hinted.words}</Said>}
+    </Box>
+  );
+}
+
+const Cannot = ({ reasons, onEnd }: { reasons: readonly string[]; onEnd(): void }) => (
+  <Box sx={PAD}>
+    <Typography role="alert" variant="body1" component="p" sx={{ m: 0 }}>
+      This drill cannot be: {reasons.join('; ')}.
+    </Typography>
+    <Button onClick={onEnd}>another drill</Button>
+  </Box>
+);
+
+/** What is said of how it is kept, and of what goes on. */
+function Sayings({
+  keeping,
+  elsewhere,
+  asking,
+}: Pick<BenchProps, 'keeping' | 'elsewhere'> & { asking: number | null }) {
+  return (
+    <>
+      {keeping !== 'kept' && <Said>What you do is {KEEPING[keeping]}</Said>}
+      {elsewhere && <Said>This drill went on in another tab: this one follows it.</Said>}
+      {asking !== null && <Said>Every suspect is asked what it would show: {Math.round(100 * asking)} %</Said>}
+    </>
+  );
+}
+
+function Foot({ drill, over, onEnd }: { drill: Drill; over: boolean; onEnd(): void }) {
+  return (
+    <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
+      <Button onClick={onEnd} sx={{ minHeight: 44 }}>
+        {over ? (drill.lesson === null ? 'another drill' : 'the lesson again') : 'give up'}
+      </Button>
+      <Button
+        onClick={() => downloadJson(fileNameOf(drill.station.identity.name, `drill ${drill.seed}`), drillFile(drill))}
+        sx={{ minHeight: 44 }}
+      >
+        export
+      </Button>
+      <Typography variant="label">
+        {drill.lesson === null ? `drill ${drill.seed}, ` : ''}
+        {DRILL_LEVELS[drill.level].words}
+      </Typography>
+    </Box>
+  );
+}
+
+/** A bench: what is done at it, what it shows, and how it is looked back at. */
+export function BenchView({ drill, onActs, onEnd, keeping, elsewhere, drawn, at, set }: BenchProps) {
+  // What is hidden hangs on station, level, seed and choice alone: acts make no other drill.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const begun = useMemo(() => ({ ...drill, acts: [] }), [drill.station, drill.level, drill.seed, drill.faults]);
+  const { stage, bench, current, asking, hint, review: ask } = useDrill(begun, drill.acts);
+  const system = useStationSystem();
+  useWaterShown(drawn ? bench : null);
+  const over = bench !== null && bench.named !== null && current;
+  const review = useReview(over, drill.acts, ask);
+  if (stage.kind === 'cannot') return <Cannot reasons={stage.reasons} onEnd={onEnd} />;
+  if (stage.kind === 'making' || !bench)
+    return (
+      <Box sx={PAD}>
+        <Said>Something is being put wrong…</Said>
+      </Box>
+    );
+  const { faults, hints } = DRILL_LEVELS[drill.level];
+  return (
+    <Box sx={PAD}>
+      <StandingLine bench={bench} system={system} />
+      <WhatIsDrawn drill={drill} drawn={drawn} />
+      <Sayings {...{ keeping, elsewhere, asking }} />
+      {review && <Marked {...{ review, bench, drill, at, set }} />}
+      {review && <ReviewBox review={review} bench={bench} system={system} />}
+      {!over && (
+        <Doing offers={stage.offers} bench={bench} hidden={faults} act={(act) => onActs([...drill.acts, act])} />
+      )}
+      {!over && hints && <Hint acts={drill.acts} ask={hint} busy={asking !== null} />}
+      <Box>
+        <Typography variant="h2">What was done</Typography>
+        <BenchLog entries={bench.entries} heard={bench.water?.heard ?? []} />
+      </Box>
+      <Foot drill={drill} over={over} onEnd={onEnd} />
+    </Box>
+  );
+}
+
+const PAD = { p: { xs: 2, md: 2.5 }, display: 'flex', flexDirection: 'column', gap: 1.75, maxWidth: 760 } as const;
