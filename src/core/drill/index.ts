@@ -8,3 +8,13 @@ export type { WaterNow } from './water';
 export { COURSE, drillOfLesson, type Lesson } from './lessons';
 export { judged } from './lessons/judged';
 export { passed, practiceOf, resultOf, resultRows, resultSchema, type Practice, type Result } from './marks';
+export {
+  levelsFound,
+  levelsScore,
+  questionOf,
+  stripFound,
+  STRIPS,
+  type LevelsScore,
+  type Question,
+  type StripKind,
+} from './exercises';

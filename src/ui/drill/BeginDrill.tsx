@@ -6,6 +6,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { DRILL_LEVELS, readDrill, type Drill, type LevelName } from '@/core/drill';
 import type { Station } from '@/core/station';
+import { EXERCISES, type ExerciseKind } from '../exercise/ExerciseView';
 import { FileButton } from '../parts/FileButton';
 import { Segments, WRAPPED } from '../parts/Segments';
 import { TextBox } from '../parts/TextBox';
@@ -46,8 +47,14 @@ function ImportDrill({ onBegin }: { onBegin(drill: Drill): void }) {
   );
 }
 
+interface Props {
+  station: Station;
+  onBegin(drill: Drill): void;
+  onExercise(kind: ExerciseKind, seed: number): void;
+}
+
 /** Which drill: how hard, and by which number: the same number hides the same on any machine. */
-export function BeginDrill({ station, onBegin }: { station: Station; onBegin(drill: Drill): void }) {
+export function BeginDrill({ station, onBegin, onExercise }: Props) {
   const [level, setLevel] = useState<LevelName>('first week');
   const [number, setNumber] = useState('');
   const [making, setMaking] = useState(false);
@@ -92,6 +99,14 @@ export function BeginDrill({ station, onBegin }: { station: Station; onBegin(dri
         <Button aria-expanded={making} onClick={() => setMaking(!making)} sx={{ minHeight: 44 }}>
           for others
         </Button>
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
+        <Typography variant="body1">Or, without a fault:</Typography>
+        {(Object.keys(EXERCISES) as ExerciseKind[]).map((kind) => (
+          <Button key={kind} disabled={wrong} onClick={() => onExercise(kind, seed())} sx={{ minHeight: 44 }}>
+            {EXERCISES[kind]}
+          </Button>
+        ))}
       </Box>
       {making && !wrong && <MakeDrill drill={{ ...drill, seed: number.trim() === '' ? 1 : Number(number) }} />}
     </Box>

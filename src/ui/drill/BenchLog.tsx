@@ -60,6 +60,17 @@ function OneEntry({ entry }: { entry: Entry }) {
   );
 }
 
+/** What the last thing that was done showed. */
+export function Latest({ entries }: { entries: readonly Entry[] }) {
+  const last = entries.at(-1);
+  if (!last) return null;
+  return (
+    <Box component="ul" aria-label="what it showed" aria-live="polite" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+      <OneEntry entry={last} />
+    </Box>
+  );
+}
+
 const Heard = ({ heard }: { heard: { at: number; says: string } }) => (
   <Typography component="li" variant="body2" sx={{ py: 0.5, fontStyle: 'italic' }}>
     <Typography component="span" variant="readingSmall">

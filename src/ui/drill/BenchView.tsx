@@ -2,16 +2,20 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import dynamic from 'next/dynamic';
+import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { drillFile, DRILL_LEVELS, type Bench, type Drill, type DrillAct, type Review } from '@/core/drill';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { KEEPING, type Keeping } from '../parts/browserKeep';
 import { downloadJson, fileNameOf } from '../parts/download';
-import { BenchLog, StandingLine } from './BenchLog';
+import { BenchLog, Latest, StandingLine } from './BenchLog';
 import { Doing } from './Doing';
 import { Marked } from './Marked';
 import { ReviewBox } from './ReviewBox';
 import { useDrill } from './useDrill';
+
+// What draws the water over time is fetched when it is looked back at.
+const Replay = dynamic(() => import('./Replay').then((m) => m.Replay), { ssr: false, loading: () => null });
 
 const Said = ({ children }: { children: ReactNode }) => (
   <Typography role="status" variant="body2" component="p" sx={{ m: 0 }}>
@@ -19,13 +23,15 @@ const Said = ({ children }: { children: ReactNode }) => (
   </Typography>
 );
 
-/** The water of the drawing follows the bench, where it is of the station that is drawn. */
-function useWaterShown(bench: Bench | null): void {
+/** The water of the drawing follows the bench, where it is of the station that is drawn. @returns how a replay brings it elsewhere */
+function useWaterShown(bench: Bench | null, drawn: boolean): (level: number) => void {
   const setLevel = useEditor((s) => s.setLevel);
+  const show = useCallback((level: number) => void (drawn && setLevel(level)), [drawn, setLevel]);
   const level = bench?.water?.level;
   useEffect(() => {
-    if (level !== undefined) setLevel(level);
-  }, [level, setLevel]);
+    if (level !== undefined) show(level);
+  }, [level, show]);
+  return show;
 }
 
 interface BenchProps {
@@ -145,7 +151,7 @@ export function BenchView({ drill, onActs, onEnd, keeping, elsewhere, drawn, at,
   const begun = useMemo(() => ({ ...drill, acts: [] }), [drill.station, drill.level, drill.seed, drill.faults]);
   const { stage, bench, current, asking, hint, review: ask } = useDrill(begun, drill.acts);
   const system = useStationSystem();
-  useWaterShown(drawn ? bench : null);
+  const show = useWaterShown(bench, drawn);
   const over = bench !== null && bench.named !== null && current;
   const review = useReview(over, drill.acts, ask);
   if (stage.kind === 'cannot') return <Cannot reasons={stage.reasons} onEnd={onEnd} />;
@@ -161,8 +167,14 @@ export function BenchView({ drill, onActs, onEnd, keeping, elsewhere, drawn, at,
       <StandingLine bench={bench} system={system} />
       <WhatIsDrawn drill={drill} drawn={drawn} />
       <Sayings {...{ keeping, elsewhere, asking }} />
-      {review && <Marked {...{ review, bench, drill, at, set }} />}
-      {review && <ReviewBox review={review} bench={bench} system={system} />}
+      {review && (
+        <>
+          <Marked {...{ review, bench, drill, at, set }} />
+          <ReviewBox review={review} bench={bench} system={system} />
+          {bench.water && <Replay bench={bench} water={bench.water} system={system} onLevel={show} />}
+        </>
+      )}
+      {!over && <Latest entries={bench.entries} />}
       {!over && (
         <Doing offers={stage.offers} bench={bench} hidden={faults} act={(act) => onActs([...drill.acts, act])} />
       )}

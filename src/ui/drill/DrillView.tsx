@@ -1,8 +1,10 @@
 'use client';
 import Box from '@mui/material/Box';
-import { useMemo } from 'react';
+import Button from '@mui/material/Button';
+import { useMemo, useState } from 'react';
 import type { Station } from '@/core/station';
 import { useEditor } from '../editor/StationProvider';
+import { ExerciseView, type ExerciseKind } from '../exercise/ExerciseView';
 import { differences } from '../parts/differences';
 import { StationShaft } from '../shaft/StationShaft';
 import { BeginDrill } from './BeginDrill';
@@ -15,6 +17,16 @@ export function DrillView({ station }: { station: Station }) {
   const at = String(id);
   const { drill, put, keeping, elsewhere } = useKeptDrill(at);
   const drawn = useMemo(() => !drill || differences(drill.station, station).length === 0, [drill, station]);
+  const [exercise, setExercise] = useState<{ kind: ExerciseKind; seed: number } | null>(null);
+  if (exercise)
+    return (
+      <Box component="section" aria-label="exercise" sx={{ height: { md: '100%' }, overflow: 'auto' }}>
+        <Button onClick={() => setExercise(null)} sx={{ minHeight: 44 }}>
+          back to Drill
+        </Button>
+        <ExerciseView station={station} of={id} {...exercise} />
+      </Box>
+    );
   return (
     <Box sx={COLUMNS}>
       <Box sx={{ display: { xs: 'none', md: 'block' }, minHeight: 0, borderRight: 1, borderColor: 'divider' }}>
@@ -30,7 +42,7 @@ export function DrillView({ station }: { station: Station }) {
             onEnd={() => put(null)}
           />
         ) : (
-          <BeginDrill station={station} onBegin={put} />
+          <BeginDrill station={station} onBegin={put} onExercise={(kind, seed) => setExercise({ kind, seed })} />
         )}
       </Box>
     </Box>

@@ -66,49 +66,53 @@ export function Hands(props: DoingProps) {
   const terminals = offers.terminals.map((t) => [t, t] as const);
   return (
     <>
-      <Pick<string>
-        label="worked by hand"
-        value={id}
-        empty="nothing"
-        choices={all.map((w) => [w.id, w.label] as const)}
-        groupOf={(w) => group.get(w)!}
-        onPick={setId}
-      />
       <Row>
+        <Pick<string>
+          label="worked by hand"
+          value={id}
+          empty="nothing"
+          choices={all.map((w) => [w.id, w.label] as const)}
+          groupOf={(w) => group.get(w)!}
+          onPick={setId}
+          sx={WIDE}
+        />
         <Button variant="contained" disabled={!chosen} sx={TALL} onClick={() => chosen && act(chosen.act)}>
           do it
         </Button>
       </Row>
-      <Pick<string>
-        label="core"
-        value={core}
-        empty="none"
-        choices={offers.cores.map((c) => [c.id, `${c.id}, on ${c.terminal ?? 'nothing'}`] as const)}
-        groupOf={stripOf}
-        onPick={setCore}
-      />
       <Row>
+        <Pick<string>
+          label="core"
+          value={core}
+          empty="none"
+          choices={offers.cores.map((c) => [c.id, `${c.id}, on ${c.terminal ?? 'nothing'}`] as const)}
+          groupOf={stripOf}
+          onPick={setCore}
+          sx={WIDE}
+        />
         <Button variant="outlined" disabled={core === ''} sx={TALL} onClick={() => act({ do: 'land', core, to: null })}>
           take it off
         </Button>
       </Row>
-      <Pick<string>
-        label="bridge from"
-        value={a!}
-        empty="nowhere"
-        choices={terminals}
-        groupOf={stripOf}
-        onPick={(t) => setEnds([t, b!])}
-      />
-      <Pick<string>
-        label="bridge to"
-        value={b!}
-        empty="nowhere"
-        choices={terminals}
-        groupOf={stripOf}
-        onPick={(t) => setEnds([a!, t])}
-      />
       <Row>
+        <Pick<string>
+          label="bridge from"
+          value={a!}
+          empty="nowhere"
+          choices={terminals}
+          groupOf={stripOf}
+          onPick={(t) => setEnds([t, b!])}
+          sx={HALF}
+        />
+        <Pick<string>
+          label="bridge to"
+          value={b!}
+          empty="nowhere"
+          choices={terminals}
+          groupOf={stripOf}
+          onPick={(t) => setEnds([a!, t])}
+          sx={HALF}
+        />
         <Button
           variant="outlined"
           disabled={a === '' || b === '' || a === b}
@@ -121,3 +125,6 @@ export function Hands(props: DoingProps) {
     </>
   );
 }
+
+const WIDE = { flex: '1 1 220px' } as const;
+const HALF = { flex: '1 1 130px' } as const;

@@ -9,6 +9,7 @@ import { sendTakeBack } from '../drill/sendResult';
 import { Pick } from '../parts/Pick';
 import { dueIn, shortDay } from '../parts/when';
 import { useWho } from '../people/useWho';
+import { Exercises } from './Exercises';
 import type { LearnProps, SetDrill } from './learning';
 
 const LATER = 86_400_000;
@@ -138,6 +139,7 @@ export function Course({ sets, results, now }: LearnProps) {
           />
         )}
         <Next practice={practice} now={now} />
+        <Exercises />
         <Sets sets={sets} />
         <Typography variant="body2" component="p" sx={{ m: 0 }}>
           What came of all drills: <a href="/api/drills/file">CSV</a>. When a lesson is due again follows from how it

@@ -6,12 +6,14 @@ import Link from 'next/link';
 import { useSearchParams } from 'next/navigation';
 import { Suspense } from 'react';
 import { Masthead } from '../frame/Masthead';
+import { isExercise } from '../exercise/ExerciseView';
 import { Opening } from '../parts/Opening';
 import { usePrefs } from '../theme/Surface';
 import type { LearnProps } from './learning';
 
 const loading = () => <Opening />;
 const Course = dynamic(() => import('./Course').then((m) => m.Course), { ssr: false, loading });
+const ExerciseOf = dynamic(() => import('./ExerciseOf').then((m) => m.ExerciseOf), { ssr: false, loading });
 const LessonView = dynamic(() => import('./LessonView').then((m) => m.LessonView), { ssr: false, loading });
 
 function Learn(props: LearnProps) {
@@ -20,7 +22,8 @@ function Learn(props: LearnProps) {
   const asked = useSearchParams();
   const lesson = asked.get('lesson');
   const set = props.sets.find((s) => String(s.id) === asked.get('set'));
-  const inside = lesson !== null || set !== undefined;
+  const exercise = asked.get('exercise');
+  const inside = lesson !== null || set !== undefined || exercise !== null;
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', height: { md: '100dvh' }, minHeight: '100dvh' }}>
       <Masthead
@@ -32,7 +35,9 @@ function Learn(props: LearnProps) {
         }
       />
       <Box component="main" sx={{ flex: 1, minHeight: 0, overflow: 'auto' }}>
-        {inside ? (
+        {isExercise(exercise) ? (
+          <ExerciseOf kind={exercise} file={asked.get('station') ?? ''} seed={Number(asked.get('number')) || 1} />
+        ) : inside ? (
           <LessonView key={`${lesson ?? ''} ${set?.id ?? ''}`} lesson={lesson} set={set ?? null} />
         ) : (
           <Course {...props} />

@@ -16,7 +16,7 @@ import type { SetDrill } from './learning';
 /** Stations of lessons are none of the server: their numbers are below all others. */
 const NUMBER = -1_000_000;
 
-function Page({ lesson, drill }: { lesson: Lesson | undefined; drill: Drill }) {
+function Page({ lesson, drill, begun }: { lesson: Lesson | undefined; drill: Drill; begun: boolean }) {
   const place = lesson ? COURSE.indexOf(lesson) : -1;
   const next = COURSE[place + 1];
   return (
@@ -30,7 +30,7 @@ function Page({ lesson, drill }: { lesson: Lesson | undefined; drill: Drill }) {
         {lesson ? ` · for: ${lesson.jobs.map(jobTitle).join('; ')}` : ''}
       </Typography>
       {lesson && (
-        <details open>
+        <details key={String(begun)} open={!begun}>
           <Typography
             component="summary"
             variant="body1"
@@ -73,7 +73,7 @@ function Bench({
         <StationShaft beside guess={{ width: 300, height: 660 }} />
       </Box>
       <Box component="section" aria-label="lesson" sx={{ minHeight: 0, overflow: 'auto' }}>
-        <Page lesson={lesson} drill={first} />
+        <Page lesson={lesson} drill={first} begun={drill !== null} />
         {drill ? (
           <BenchView
             {...{ drill, keeping, elsewhere, at, set }}

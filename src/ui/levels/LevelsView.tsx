@@ -130,8 +130,8 @@ const SheetOf = memo(function SheetOf({
   }
 });
 
-/** Setting the levels: floats dragged in the shaft, every rule with its slack beside it, the cycle beneath. */
-export function LevelsView() {
+/** Setting the levels: floats dragged in the shaft, every rule with its slack beside it, the cycle beneath. @param unaided nothing is proposed */
+export function LevelsView({ unaided = false }: { unaided?: boolean }) {
   const id = useEditor((s) => s.id);
   const unsent = useUnsent();
   const judgement = useJudgement();
@@ -178,7 +178,7 @@ export function LevelsView() {
           </Box>
           <Sheets<Sheet>
             label="figures"
-            sheets={SHEETS}
+            sheets={unaided ? SHEETS.filter(([s]) => s !== 'set') : SHEETS}
             sheet={sheet}
             onSheet={setSheet}
             barSx={{ borderTop: 1 }}

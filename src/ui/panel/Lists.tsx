@@ -16,10 +16,10 @@ import { Segments } from '../parts/Segments';
 
 const LISTS = ['wires', 'cables', 'parts'] as const;
 
-/** Wire list, cable list and parts list, as tables and as CSV. */
-export function Lists() {
+/** Wire list, cable list and parts list, as tables and as CSV. @param first which is shown first */
+export function Lists({ first = 'wires' }: { first?: (typeof LISTS)[number] }) {
   const { station, wired } = usePanel((s) => s.live!);
-  const [list, setList] = useState<(typeof LISTS)[number]>('wires');
+  const [list, setList] = useState<(typeof LISTS)[number]>(first);
   const rows = useMemo(() => {
     switch (list) {
       case 'wires':

@@ -25,7 +25,8 @@ const Board = styled('div')(({ theme }) => {
     alignItems: 'flex-start',
     '& .strip': { display: 'flex', flexWrap: 'wrap' },
     '& .terminal': { width: 62, border: `1px solid ${pit.rule}`, margin: '0 0 -1px -1px', background: pit.panel },
-    '& .loose': { minWidth: 76, border: `1px dashed ${pit.quiet}` },
+    // Many may hang loose: they lie beside each other, and are in reach of the hand.
+    '& .loose': { minWidth: 76, maxWidth: 312, border: `1px dashed ${pit.quiet}`, display: 'flex', flexWrap: 'wrap' },
     '& button': {
       display: 'flex',
       flexDirection: 'column',
@@ -45,6 +46,7 @@ const Board = styled('div')(({ theme }) => {
     '& .head.live': { borderTopWidth: 5, paddingTop: 2 },
     '& .head b': { fontFamily: theme.typography.reading.fontFamily, fontSize: 11, fontWeight: 500 },
     '& .head span': { color: pit.quiet },
+    '& .loose .core': { width: 76 },
     '& .core': { border: '1px solid transparent', cursor: 'grab' },
     '& .core i': { width: 7, height: 16, border: `1px solid ${pit.ink}` },
     '& .core[aria-pressed="true"]': { borderColor: pit.brass },
@@ -98,12 +100,14 @@ interface PlaceProps {
   cores: readonly Core[];
   landed: ReadonlyMap<string, string | null>;
   picked: string | null;
+  /** Whether what is not as designed is marked. */
+  marks: boolean;
   handling: Handling;
 }
 
 /** One terminal with the cores on it, or the ends that are on none. */
 const Place = memo(
-  function Place({ terminal, live, cores, landed, picked, handling }: PlaceProps) {
+  function Place({ terminal, live, cores, landed, picked, marks, handling }: PlaceProps) {
     const id = terminal?.id ?? null;
     return (
       <div
@@ -132,7 +136,7 @@ const Place = memo(
           <Stub
             key={c.id}
             core={c}
-            moved={(landed.get(c.id) ?? null) !== c.terminal}
+            moved={marks && (landed.get(c.id) ?? null) !== c.terminal}
             picked={picked === c.id}
             handling={handling}
           />
@@ -149,7 +153,7 @@ const Place = memo(
 );
 
 /** The terminals with every core that comes to them. A core is dragged to another terminal, or picked and put with two touches. */
-export const Strip = memo(function Strip() {
+export const Strip = memo(function Strip({ marks = true }: { marks?: boolean }) {
   const panel = usePanel((s) => s.live!.panel);
   const landed = usePanel((s) => s.live!.wired.landed);
   const live = usePanel((s) => s.live!.energised.live);
@@ -190,7 +194,7 @@ export const Strip = memo(function Strip() {
       })),
     };
   }, [panel, landed]);
-  const place = { landed, picked, handling };
+  const place = { landed, picked, marks, handling };
   return (
     <Box role="group" aria-label="terminals" sx={{ pb: 1 }}>
       <Typography variant="label" component="p" sx={{ px: 1, pt: 0.5 }} aria-live="polite">
