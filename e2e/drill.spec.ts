@@ -12,6 +12,8 @@ test('a drill from its beginning to its review, by keyboard alone', async ({ pag
   await expect(page).toHaveURL(/\/drill$/);
   const press = async (name: string | RegExp) => {
     const button = page.getByRole('button', { name, exact: true });
+    // What cannot be done yet takes no key.
+    await expect(button).toBeEnabled({ timeout: 30_000 });
     await button.focus();
     await page.keyboard.press('Enter');
   };

@@ -4,6 +4,8 @@ import { expect, test, type Page } from '@playwright/test';
 
 const press = (page: Page) => async (name: string | RegExp) => {
   const button = page.getByRole('button', { name, exact: true });
+  // What cannot be done yet takes no key.
+  await expect(button).toBeEnabled({ timeout: 30_000 });
   await button.focus();
   await page.keyboard.press('Enter');
 };

@@ -25,6 +25,7 @@ import type { Station } from '@/core/station';
 import { systemOf } from '@/core/units';
 import config from '../playwright.config';
 import { book } from './bench/book';
+import { drill } from './bench/drill';
 import { feeds } from './bench/feeds';
 import { proving } from './bench/proving';
 import { trace } from './bench/trace';
@@ -413,6 +414,7 @@ const answer = {
   toggling: await toggling(),
   proving: await proving(timed),
   trace: trace(timed),
+  drill: drill(timed),
   book: book(timed),
   feeds: await feeds(),
   serverStartMs: round(median(starts), 0),

@@ -44,6 +44,66 @@ export const SHEETS: readonly Sheet[] = [
     ],
   },
   {
+    name: 'learn',
+    rows: [
+      {
+        words: 'a drill: ohms on what is live are stopped',
+        async show(page) {
+          await page.goto(`${ADDRESS}/stations/1/drill`);
+          await page.getByRole('textbox', { name: 'number of the drill' }).fill('11');
+          await press(page, /^begin$/);
+          await press(page, /^look round/);
+          await press(page, /^meter$/);
+          await press(page, 'Ω resistance');
+          await page.getByRole('combobox', { name: 'red probe' }).selectOption('L1');
+          await page.getByRole('combobox', { name: 'black probe' }).selectOption('N');
+          await press(page, 'read the meter');
+          await page
+            .getByRole('list', { name: 'what it showed' })
+            .getByText(/Stopped/)
+            .waitFor();
+        },
+      },
+      {
+        words: 'a lesson, looked back at and replayed',
+        async show(page) {
+          await page.goto(`${ADDRESS}/learn?lesson=never-stops`);
+          await press(page, 'to the bench');
+          await press(page, /^ask the owner/);
+          await press(page, /^stay for some/);
+          await press(page, 'name it');
+          await page.getByRole('combobox', { name: 'what it is' }).selectOption('pump-welded');
+          await press(page, 'that is what it is');
+          const slider = page.getByRole('slider', { name: 'minute of the drill' });
+          await slider.waitFor({ timeout: 60_000 });
+          await slider.focus();
+          for (let n = 0; n < 6; n++) await page.keyboard.press('PageUp');
+          await slider.scrollIntoViewIfNeeded();
+        },
+      },
+      { words: 'the course', show: (page) => page.goto(`${ADDRESS}/learn`) },
+      {
+        words: 'a strip that is landed wrong, asked before it is shown',
+        async show(page) {
+          await page.goto(`${ADDRESS}/learn?exercise=wrong&station=workshop-sump&number=2`);
+          await page.getByRole('checkbox').first().check({ timeout: 30_000 });
+          await press(page, 'ask the circuit');
+        },
+      },
+      {
+        words: 'levels to be set, and the storm over them',
+        async show(page) {
+          await page.goto(`${ADDRESS}/learn?exercise=levels&station=workshop-sump&number=2`);
+          await press(page, 'let the storm run');
+          await page
+            .getByRole('status', { name: 'how the levels stand' })
+            .getByText(/two hours/)
+            .waitFor();
+        },
+      },
+    ],
+  },
+  {
     name: 'without-signal',
     rows: [
       {

@@ -119,24 +119,5 @@ export const SHOTS: readonly Shot[] = [
       await page.getByRole('article').waitFor();
     },
   },
-  {
-    name: 'drill',
-    address: '/stations/1/drill',
-    before: async (page) => {
-      const press = (name: string | RegExp) => page.getByRole('button', { name, exact: true }).click();
-      await page.getByRole('textbox', { name: 'number of the drill' }).fill('11');
-      await press('begin');
-      await press(/^look round/);
-      await press('meter');
-      await page.getByRole('button', { name: 'Ω resistance' }).click();
-      await page.getByRole('combobox', { name: 'red probe' }).selectOption('L1');
-      await page.getByRole('combobox', { name: 'black probe' }).selectOption('N');
-      await press('read the meter');
-      await press('isolate');
-      await press('isolate and lock');
-      await press('prove dead');
-      await page.getByText('highest of all pairs').waitFor();
-    },
-  },
   { name: 'card', address: '/stations/2/card' },
 ];

@@ -65,5 +65,15 @@ export function takeBack(db: Db, id: number, at: string): boolean {
   );
 }
 
+/** The class of each drill that was ever set. */
+const classes = (db: Db): ReadonlyMap<number, string> =>
+  new Map(
+    db
+      .prepare<[], { id: number; class: string }>('SELECT id, class FROM drill_sets')
+      .all()
+      .map((s) => [s.id, s.class]),
+  );
+
 /** What came of drills, as CSV. No cell is taken for a formula by whoever opens it. */
-export const resultsCsv = (db: Db): string => Papa.unparse(resultRows(drillResults(db)), { escapeFormulae: true });
+export const resultsCsv = (db: Db): string =>
+  Papa.unparse(resultRows(drillResults(db), classes(db)), { escapeFormulae: true });

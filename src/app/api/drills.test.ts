@@ -80,6 +80,9 @@ describe('sets', () => {
     expect(set).toMatchObject({ class: 'first year', by: 'R. Teal', drill: { title: DRILL.title, acts: [] } });
     expect((await postSet(request({ takeBack: set!.id }))).status).toBe(200);
     expect((await all()).sets).toEqual([]);
+    // What came of it is still that class’s.
+    await postResult(request({ ...RESULT, by: 'P. Fir', set: set!.id }, 'key-of-its-result'));
+    expect((await getFile().text()).split('\r\n').at(-1)).toContain('P. Fir,contact,first year,');
     expect((await postSet(request({ takeBack: set!.id }))).status).toBe(404);
   });
   it('one that is no drill is refused, and where', async () => {

@@ -1,6 +1,7 @@
 import { traitsOf } from '../duties';
 import { faultsOf } from '../faults';
 import { columnOver } from '../levels';
+import { kindOf, ROLE } from '../sensors';
 import { RISKS, straightIn, type Act, type Risk, type Setting } from '../tests';
 import { settingWords } from '../trace';
 import { STEPS } from './acts';
@@ -162,6 +163,9 @@ export interface Offers {
   readonly tests: readonly Offer[];
   readonly points: readonly string[];
   readonly terminals: readonly string[];
+  /** What is drawn, in words: the floats with their trips as they should be, m above the floor, and the strip with its cores. */
+  readonly floats: readonly { readonly label: string; readonly rise: number; readonly fall: number }[];
+  readonly strip: readonly { readonly terminal: string; readonly cores: readonly string[] }[];
   readonly cores: readonly { readonly id: string; readonly terminal: string | null }[];
   /** What hands can move: floats to lift, selectors and breakers to turn, buttons to press. */
   readonly devices: readonly {
@@ -201,6 +205,15 @@ export function offersOf({ asking }: Ready): Offers {
     })),
     points: ['earth', ...wired.points.keys()],
     terminals: panel.terminals.map((t) => t.id),
+    floats: world.levels.sensors.map(({ sensor, rise, fall }) => ({
+      label: `${ROLE[sensor.role].word} ${kindOf(sensor).noun}`,
+      rise,
+      fall,
+    })),
+    strip: panel.terminals.map((t) => ({
+      terminal: t.id,
+      cores: panel.cores.flatMap((c) => (c.terminal === t.id ? [`${c.id} to ${c.pin}`] : [])),
+    })),
     cores: panel.cores.map(({ id, terminal }) => ({ id, terminal })),
     devices: movable(panel).map(({ tag, label, sensor, function: is, positions }) => ({
       tag,

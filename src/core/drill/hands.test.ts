@@ -125,6 +125,21 @@ describe('hands at the panel', () => {
   });
 });
 
+describe('what is drawn, in words', () => {
+  it('has every float with its trips, and every terminal with its cores', () => {
+    const ready = hiding('underpass-storm-sump', 'P1-dead');
+    const { floats, strip } = offersOf(ready);
+    const { sensors } = ready.asking.world.levels;
+    expect(floats.map((f) => [f.rise, f.fall])).toEqual(sensors.map((s) => [s.rise, s.fall]));
+    expect(floats.map((f) => f.label)).toContain('lag float');
+    const landed = ready.asking.panel.cores.filter((c) => c.terminal !== null);
+    expect(strip.flatMap((t) => t.cores)).toHaveLength(landed.length);
+    expect(strip.find((t) => t.terminal === landed[0]!.terminal)!.cores).toContain(
+      `${landed[0]!.id} to ${landed[0]!.pin}`,
+    );
+  });
+});
+
 describe('what is poured, opened, asked', () => {
   it('a hose brings its litres on top of what comes in', () => {
     const dead = hiding('workshop-sump', 'pump-stuck-down');

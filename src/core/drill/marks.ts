@@ -166,14 +166,17 @@ export function practiceOf(results: readonly Result[]): Practice[] {
   return [...missed.sort((a, b) => a.due! - b.due!), ...fresh];
 }
 
-/** Results as rows of a table, their heads first. */
-export const resultRows = (results: readonly Result[]): (string | number)[][] => [
+/** Results as rows of a table, their heads first. @param classes to which each drill was set, by its number */
+export const resultRows = (
+  results: readonly Result[],
+  classes: ReadonlyMap<number, string> = new Map(),
+): (string | number)[][] => [
   [
-    ...['done', 'by', 'lesson', 'set', 'title', 'level', 'drill', 'hidden', 'named', 'of', 'sure', 'minutes'],
+    ...['done', 'by', 'lesson', 'class', 'title', 'level', 'drill', 'hidden', 'named', 'of', 'sure', 'minutes'],
     ...['minutes by Trace', 'risk', 'dangers', 'litres over', 'passed'],
   ],
   ...results.map((r) => [
-    ...[r.at, r.by, r.lesson ?? '', r.set ?? '', r.title, r.level, r.seed],
+    ...[r.at, r.by, r.lesson ?? '', (r.set !== null && classes.get(r.set)) || '', r.title, r.level, r.seed],
     ...[r.hidden.map((h) => h.label).join('; '), r.hidden.filter((h) => h.named).length, r.hidden.length],
     ...[r.sure.toFixed(2), Math.round(r.minutes), Math.round(r.best), r.hazard, r.dangers, (1000 * r.spilt).toFixed(1)],
     passed(r) ? 'yes' : 'no',

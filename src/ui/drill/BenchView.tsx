@@ -10,6 +10,7 @@ import { KEEPING, type Keeping } from '../parts/browserKeep';
 import { downloadJson, fileNameOf } from '../parts/download';
 import { BenchLog, Latest, StandingLine } from './BenchLog';
 import { Doing } from './Doing';
+import { InWords } from './InWords';
 import { Marked } from './Marked';
 import { ReviewBox } from './ReviewBox';
 import { useDrill } from './useDrill';
@@ -166,6 +167,7 @@ export function BenchView({ drill, onActs, onEnd, keeping, elsewhere, drawn, at,
     <Box sx={PAD}>
       <StandingLine bench={bench} system={system} />
       <WhatIsDrawn drill={drill} drawn={drawn} />
+      <InWords offers={stage.offers} system={system} />
       <Sayings {...{ keeping, elsewhere, asking }} />
       {review && (
         <>

@@ -19,13 +19,15 @@ import { UnsentSaving } from './UnsentSaving';
 const loading = () => <Opening />;
 const SurveyView = dynamic(() => import('../survey/SurveyView').then((m) => m.SurveyView), { ssr: false, loading });
 const LevelsView = dynamic(() => import('../levels/LevelsView').then((m) => m.LevelsView), { ssr: false, loading });
+const DrillView = dynamic(() => import('../drill/DrillView').then((m) => m.DrillView), { ssr: false, loading });
 const TraceView = dynamic(() => import('../trace/TraceView').then((m) => m.TraceView), { ssr: false, loading });
 
-type Page = 'survey' | 'levels' | 'trace';
+type Page = 'survey' | 'levels' | 'trace' | 'drill';
 const PAGES: readonly (readonly [Page, string])[] = [
   ['survey', 'Survey'],
   ['levels', 'Levels'],
   ['trace', 'Trace'],
+  ['drill', 'Drill'],
 ];
 
 interface Asked {
@@ -88,6 +90,7 @@ function Here({ act, station, first }: { act: Act; station: Station; first: Page
           <Box component="main" sx={{ flex: 1, minHeight: 0, overflow: { xs: 'auto', md: 'hidden' } }}>
             {page === 'survey' && <SurveyView />}
             {page === 'levels' && <LevelsView />}
+            {page === 'drill' && <DrillView station={station} />}
             {page === 'trace' && <TraceView past={NO_PAST} station={station} revision={1} />}
           </Box>
         </Box>
