@@ -1,7 +1,7 @@
 /* Every check and test, in the order in which they fail soonest. Installs what it needs. */
 import { readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
-import { ensureBuild, ensurePackages, isFile, needCommands, ROOT, run, say } from './machine.mjs';
+import { ensureBuild, ensurePackages, isFile, needCommands, ROOT, run, runTogether, say } from './machine.mjs';
 
 const REPORTS = path.join(ROOT, 'test-results');
 const unitReport = path.join(REPORTS, 'unit.json');
@@ -12,8 +12,16 @@ ensurePackages();
 rmSync(REPORTS, { recursive: true, force: true });
 const steps = [
   ['types', () => run('npm', ['run', '--silent', 'types'])],
-  ['lint', () => run('npm', ['run', '--silent', 'lint'])],
-  ['layers and dead code', () => run('npm', ['run', '--silent', 'layers'])],
+  // What only reads the sources goes side by side.
+  [
+    'lint, layers and dead code',
+    () =>
+      runTogether([
+        ['npx', 'eslint', '.', '--max-warnings', '0'],
+        ['npx', 'prettier', '--check', '.'],
+        ['npm', 'run', '--silent', 'layers'],
+      ]),
+  ],
   [
     'unit tests',
     () => run('npx', ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${unitReport}`]),
@@ -34,7 +42,7 @@ const steps = [
 for (const [name, step] of steps) {
   const from = Date.now();
   say(`\n== ${name}`);
-  step();
+  await step();
   say(`== ${name}: ${((Date.now() - from) / 1000).toFixed(0)} s`);
 }
 const unit = read(unitReport);

@@ -1,5 +1,5 @@
 /* What the commands need of the machine, with Node's own modules only: they run before anything is installed. */
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
@@ -22,6 +22,24 @@ export function run(command, args, { env = {}, what = [command, ...args].join(' 
   });
   if (done.error) stop(`${what}: ${done.error.message}`);
   if (done.status !== 0) stop(`${what} failed (status ${done.status}).`);
+}
+
+/** Runs commands beside each other in the project's folder; what each says is shown when it has ended. Stops with the name of one that fails. */
+export async function runTogether(commands) {
+  const one = ([command, ...args]) =>
+    new Promise((done) => {
+      const what = [command, ...args].join(' ');
+      const child = spawn(command, args, { cwd: ROOT, env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } });
+      const said = [];
+      for (const stream of [child.stdout, child.stderr]) stream.on('data', (words) => said.push(words));
+      child.on('error', (error) => stop(`${what}: ${error.message}`));
+      child.on('close', (status) => {
+        process.stdout.write(Buffer.concat(said));
+        if (status !== 0) stop(`${what} failed (status ${status}).`);
+        done();
+      });
+    });
+  await Promise.all(commands.map(one));
 }
 
 const has = (command) => spawnSync('sh', ['-c', `command -v ${command}`]).status === 0;

@@ -16,6 +16,7 @@ import { ReviewBox } from './ReviewBox';
 import { useDrill } from './useDrill';
 
 // What draws the water over time is fetched when it is looked back at.
+const PanelShown = dynamic(() => import('./PanelShown').then((m) => m.PanelShown), { ssr: false, loading: () => null });
 const Replay = dynamic(() => import('./Replay').then((m) => m.Replay), { ssr: false, loading: () => null });
 
 const Said = ({ children }: { children: ReactNode }) => (
@@ -180,6 +181,7 @@ export function BenchView({ drill, onActs, onEnd, keeping, elsewhere, drawn, at,
       {!over && (
         <Doing offers={stage.offers} bench={bench} hidden={faults} act={(act) => onActs([...drill.acts, act])} />
       )}
+      {drawn && <PanelShown />}
       {!over && hints && <Hint acts={drill.acts} ask={hint} busy={asking !== null} />}
       <Box>
         <Typography variant="h2">What was done</Typography>

@@ -39,7 +39,11 @@ function Ask({ question, onDone }: { question: Question; onDone(): void }) {
             checked={ticked.has(i)}
             onChange={(on) => told || setTicked(new Set(on ? [...ticked, i] : [...ticked].filter((x) => x !== i)))}
           />
-          {told && <b>{c.is ? 'it does' : 'not this one'}</b>}
+          {told && (
+            <Box component="b" sx={{ whiteSpace: 'nowrap' }}>
+              {c.is ? 'it does' : 'not this one'}
+            </Box>
+          )}
         </Box>
       ))}
       {told ? (
