@@ -51,6 +51,11 @@ export function StationProvider({ id, saved, rules, children }: Props) {
   return <EditorContext value={store}>{children}</EditorContext>;
 }
 
+/** Another editor in the place of the page’s: a copy that nobody saves. */
+export const StationCopy = ({ store, children }: { store: EditorStore; children: ReactNode }) => (
+  <EditorContext value={store}>{children}</EditorContext>
+);
+
 export function useEditorStore(): EditorStore {
   const store = use(EditorContext);
   if (!store) throw new Error('useEditor outside StationProvider');

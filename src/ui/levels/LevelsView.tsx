@@ -15,7 +15,7 @@ import { TapePaper } from './TapePaper';
 import { useQuiet } from '../parts/useQuiet';
 import { Notice } from '../parts/Notice';
 import { useJudgement } from './useJudgement';
-import { useWarmDrag } from './useWarmDrag';
+import { WarmDrag } from './WarmDrag';
 import { useUnsent } from '../unsent/unsent';
 
 const SawtoothChart = dynamic(() => import('./SawtoothChart').then((m) => m.SawtoothChart), {
@@ -135,7 +135,6 @@ export function LevelsView({ unaided = false }: { unaided?: boolean }) {
   const id = useEditor((s) => s.id);
   const unsent = useUnsent();
   const judgement = useJudgement();
-  useWarmDrag();
   const problems = useEditor((s) => s.judged.problems);
   const system = useStationSystem();
   const [sheet, setSheet] = useState<Sheet>('cycle');
@@ -189,6 +188,7 @@ export function LevelsView({ unaided = false }: { unaided?: boolean }) {
         </Box>
       </Box>
       <TapePaper />
+      <WarmDrag />
     </>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 import Box from '@mui/material/Box';
-import ButtonBase from '@mui/material/ButtonBase';
+import { styled } from '@mui/material/styles';
 import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
 import { useSearchParams } from 'next/navigation';
@@ -25,41 +25,65 @@ const WORD: Readonly<Record<RuleState, string>> = {
   'not-applicable': 'not asked',
 };
 
+/** The paint of the rules: plain elements under one rule of style each, for all of them follow every mark of a drag. */
+const Rules = styled('ul')(({ theme }) => {
+  const { pit } = theme.palette;
+  return {
+    margin: 0,
+    padding: 0,
+    listStyle: 'none',
+    '& > li': { borderBottom: `1px solid ${theme.palette.divider}` },
+    '& > li.lit': { background: theme.palette.action.hover },
+    '& .rule': {
+      display: 'grid',
+      gridTemplateColumns: 'minmax(0, 1fr) auto',
+      [theme.breakpoints.up('sm')]: {
+        gridTemplateColumns: 'minmax(150px, 1.1fr) 58px minmax(110px, 1fr) minmax(150px, 1.25fr)',
+        minHeight: 34,
+      },
+      columnGap: 10,
+      rowGap: 2,
+      alignItems: 'center',
+      width: '100%',
+      textAlign: 'left',
+      padding: '5px 12px',
+      minHeight: 44,
+      border: 0,
+      background: 'none',
+      color: pit.ink,
+      cursor: 'pointer',
+      ...theme.typography.body2,
+    },
+    '& .title': { fontWeight: 600 },
+    '& .state': { fontWeight: 700 },
+    '& .holds .state': { fontWeight: 400 },
+    '& .broken .state': { color: theme.palette.error.main },
+    '& .figures': { ...theme.typography.readingSmall, fontSize: 12 },
+    '& .slack': { position: 'relative', height: 10, width: '100%', borderBottom: `1px solid ${theme.palette.divider}` },
+    '& .need': { position: 'absolute', left: '35%', top: -2, bottom: -3, borderLeft: `1px solid ${pit.ink}` },
+    '& .bar': {
+      position: 'absolute',
+      top: 1,
+      height: 7,
+      color: theme.palette.divider,
+      border: '1px solid currentColor',
+      backgroundImage: 'repeating-linear-gradient(45deg, currentColor 0 2px, transparent 2px 5px)',
+    },
+    '& .tight .bar': { color: theme.palette.warning.main },
+    '& .broken .bar': { color: theme.palette.error.main },
+    '& .holds .bar': { color: pit.ink, border: 0, backgroundImage: 'none', background: 'currentColor' },
+  };
+});
+
 /** How far from the need, as a bar about its middle: right of it slack, left of it what is missing. Full length is once the need. */
-function SlackBar({ rule }: { rule: JudgedRule }) {
-  const share = rule.share === null ? 0 : Math.min(Math.max(rule.share, -1), 1);
-  const pattern = {
-    holds: 'text.primary',
-    tight: 'warning.main',
-    broken: 'error.main',
-    unknown: 'divider',
-    'not-applicable': 'divider',
-  }[rule.state];
+function SlackBar({ share }: { share: number | null }) {
+  const of = share === null ? 0 : Math.min(Math.max(share, -1), 1);
+  const side = of < 0 ? { right: '65%', width: `${-of * 35}%` } : { left: '35%', width: `${of * 65}%` };
   return (
-    <Box
-      aria-hidden
-      sx={{ position: 'relative', height: 10, width: '100%', borderBottom: 1, borderColor: 'divider', color: pattern }}
-    >
-      <Box
-        sx={{ position: 'absolute', left: '35%', top: -2, bottom: -3, borderLeft: 1, borderColor: 'text.primary' }}
-      />
-      <Box
-        sx={{
-          position: 'absolute',
-          top: 1,
-          height: 7,
-          minWidth: rule.share === null ? 0 : 3,
-          ...(share < 0 ? { right: '65%', width: `${-share * 35}%` } : { left: '35%', width: `${share * 65}%` }),
-          ...(rule.state === 'holds'
-            ? { bgcolor: 'currentColor' }
-            : {
-                border: 1,
-                borderColor: 'currentColor',
-                backgroundImage: 'repeating-linear-gradient(45deg, currentColor 0 2px, transparent 2px 5px)',
-              }),
-        }}
-      />
-    </Box>
+    <span aria-hidden className="slack">
+      <span className="need" />
+      <span className="bar" style={{ ...side, minWidth: share === null ? 0 : 3 }} />
+    </span>
   );
 }
 
@@ -94,52 +118,29 @@ const RuleRow = memo(function RuleRow({ rule, open, onToggle }: RowProps) {
     if (open) row.current?.scrollIntoView({ block: 'nearest' });
   }, [open]);
   return (
-    <Box
-      component="li"
+    <li
       ref={row}
-      sx={{ listStyle: 'none', borderBottom: 1, borderColor: 'divider', bgcolor: lit ? 'action.hover' : undefined }}
+      className={`${rule.state}${lit ? ' lit' : ''}`}
       onPointerEnter={answer}
       onPointerLeave={() => point([])}
     >
-      <ButtonBase
+      <button
+        type="button"
+        className="rule"
         onClick={() => onToggle(rule.id)}
         onFocus={answer}
         onBlur={() => point([])}
         aria-expanded={open}
-        sx={{
-          display: 'grid',
-          gridTemplateColumns: {
-            xs: 'minmax(0, 1fr) auto',
-            sm: 'minmax(150px, 1.1fr) 58px minmax(110px, 1fr) minmax(150px, 1.25fr)',
-          },
-          columnGap: 1.25,
-          rowGap: 0.25,
-          alignItems: 'center',
-          width: '100%',
-          textAlign: 'left',
-          px: 1.5,
-          py: 0.6,
-          minHeight: { xs: 44, sm: 34 },
-        }}
       >
-        <Typography variant="body2" component="span" sx={{ fontWeight: 600 }}>
-          {rule.title}
-        </Typography>
-        <Typography
-          variant="body2"
-          component="span"
-          color={rule.state === 'broken' ? 'error' : 'text.primary'}
-          sx={{ fontWeight: rule.state === 'holds' ? 400 : 700 }}
-        >
-          {WORD[rule.state]}
-        </Typography>
-        <SlackBar rule={rule} />
-        <Typography variant="readingSmall" component="span" sx={{ fontSize: 12 }}>
+        <span className="title">{rule.title}</span>
+        <span className="state">{WORD[rule.state]}</span>
+        <SlackBar share={rule.share} />
+        <span className="figures">
           {rule.has && rule.needs
             ? `${say(rule.has, system)} ${rule.sense === 'at-most' ? '≤' : '≥'} ${say(rule.needs, system)}`
             : '–'}
-        </Typography>
-      </ButtonBase>
+        </span>
+      </button>
       {open && (
         <Box sx={{ px: 1.5, pb: 1 }}>
           <Typography variant="readingSmall" component="p" sx={{ m: 0 }}>
@@ -152,7 +153,7 @@ const RuleRow = memo(function RuleRow({ rule, open, onToggle }: RowProps) {
           <RuleSettings id={rule.id} />
         </Box>
       )}
-    </Box>
+    </li>
   );
 }, sameRow);
 
@@ -166,11 +167,11 @@ export function RuleBars() {
   const toggle = useCallback((id: string) => setChosen((now) => ((now ?? asked) === id ? '' : id)), [asked]);
   return (
     <>
-      <Box component="ul" aria-label="rules, tightest first" sx={{ m: 0, p: 0 }}>
+      <Rules aria-label="rules, tightest first">
         {rules.map((rule) => (
           <RuleRow key={rule.id} rule={rule} open={open === rule.id} onToggle={toggle} />
         ))}
-      </Box>
+      </Rules>
       <Box sx={{ px: 1.5, py: 1 }}>
         <RestsOn station={station} />
       </Box>

@@ -1,0 +1,74 @@
+'use client';
+import { useEffect, useState } from 'react';
+import { createPortal } from 'react-dom';
+import type { Station } from '@/core/station';
+import { createEditor, type EditorStore } from '../editor/editorStore';
+import { judging } from '../editor/judging';
+import { StationCopy, useEditorStore, useStationSystem } from '../editor/StationProvider';
+import { MovableShaft } from '../shaft/MovableShaft';
+import { RuleBars } from './RuleBars';
+
+/** How often it is gone through before a hand comes: after that the browser has compiled what a drag asks of it. */
+const ROUNDS = 60;
+const STEP = 1e-3;
+
+/** The station with its first float a little elsewhere, as a drag would have it. */
+const moved = (station: Station, by: number): Station => ({
+  ...station,
+  sensors: station.sensors.map((s, i) => (i === 0 && s.kind === 'tilt' ? { ...s, clip: s.clip + by } : s)),
+});
+
+/** Goes through a drag of a copy, a little whenever nothing else is to be done; a hand that comes ends it. @returns how it is given up */
+function warm(copy: EditorStore, done: () => void): () => void {
+  const { document: from } = copy.getState();
+  let next = 0;
+  let rounds = 0;
+  const round = () => {
+    if (rounds++ >= ROUNDS) return done();
+    copy.getState().edit(() => moved(from, ((rounds % 7) - 3) * STEP));
+    next = requestIdleCallback(round);
+  };
+  next = requestIdleCallback(round);
+  window.addEventListener('pointerdown', done, { once: true });
+  return () => {
+    cancelIdleCallback(next);
+    window.removeEventListener('pointerdown', done);
+  };
+}
+
+/**
+ * Goes through what a drag asks (check, judgement, drawing, rules) on a copy of the station that nobody sees, while nobody does anything: code
+ * that a browser has not yet compiled takes several frames of the first drag.
+ */
+export function WarmDrag() {
+  const store = useEditorStore();
+  const system = useStationSystem();
+  const [warming, setWarming] = useState<{ copy: EditorStore; host: Element } | null>(null);
+  useEffect(() => {
+    if (typeof requestIdleCallback === 'undefined') return;
+    let left = false;
+    let idle = 0;
+    const begin = () => {
+      const { id, saved, document: station } = store.getState();
+      const copy = createEditor(id, { ...saved, station }, null, judging, system);
+      // Never in the page: what is not there is not read, found or painted.
+      setWarming({ copy, host: document.createElement('div') });
+    };
+    void judging.ready().then(() => {
+      if (!left) idle = requestIdleCallback(begin);
+    });
+    return () => {
+      left = true;
+      cancelIdleCallback(idle);
+    };
+  }, [store, system]);
+  useEffect(() => (warming ? warm(warming.copy, () => setWarming(null)) : undefined), [warming]);
+  if (!warming) return null;
+  return createPortal(
+    <StationCopy store={warming.copy}>
+      <MovableShaft guess={{ width: 600, height: 660 }} />
+      <RuleBars />
+    </StationCopy>,
+    warming.host,
+  );
+}
