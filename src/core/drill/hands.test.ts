@@ -87,8 +87,13 @@ describe('hands at the panel', () => {
     const loop = ['1', '2'].map((p) => cold.asking.panel.cores.find((c) => c.pin === `U41:${p}`)!.terminal!);
     const left = lastOf(cold, { do: 'bridge', a: loop[0]!, b: loop[1]!, fitted: true }, named).incidents[0]!;
     expect(left.says).toContain(`${loop[0]} and ${loop[1]} bridged`);
-    // Nothing else is wrong on that day, and it is not called safe.
-    expect(left.would).toMatch(/was not asked\.$/);
+    // On an ordinary day it does nothing; on one on which the line blocks the appliance is not stopped.
+    expect(left.would).toMatch(/if the line blocks on that day, [\d.]+ gal over the top/);
+    expect(left.would).not.toMatch(/no alarm/);
+    // A circuit of the alarm that is left off does nothing on an ordinary day either.
+    const cellar = hiding('ticket-office-cellar', 'P1-dead');
+    const silent = lastOf(cellar, { do: 'put', device: 'QA', to: 'off' }, named).incidents[0]!;
+    expect(silent.would).toMatch(/if the line blocks on that day, no alarm, where there would be one/);
   });
   it('what is not here is refused in words, and costs nothing', () => {
     const strange: DrillAct[] = [

@@ -1,5 +1,7 @@
 import { liveToEarth } from '../circuit';
+import { faultsOf, type Fault } from '../faults';
 import { columnOver } from '../levels';
+import type { Account } from '../rehearsal';
 import {
   actsOf,
   atRest,
@@ -160,30 +162,43 @@ export function pipeDanger(sound: World, stands: Stands): Incident[] {
 const hours = (seconds: number): string =>
   seconds >= 5400 ? `${Math.round(seconds / 3600)} h` : `${Math.max(1, Math.round(seconds / 60))} min`;
 
-/** What comes of a day on which things stay as they were left: the station itself mended. */
-function day(sound: World, left: readonly Left[], off: boolean): string {
-  const { levels, panel } = sound;
-  const before = panel && dayAfter(levels, panel, [], false);
-  const after = panel && dayAfter(levels, panel, left, off);
-  if (!before || !after) return 'What comes of it is not asked here: it cannot be rehearsed so.';
+/** What is worse on one day than on another. */
+function worse(before: Account, after: Account, sound: World): string[] {
   const system = systemOf(sound.station.profile);
+  const longest = ({ pumps }: Account) => Math.max(...pumps.map((p) => p.longestRun));
   const over = after.overflowTime > before.overflowTime + 60;
-  const dry = after.dryRunTime > before.dryRunTime + 60;
-  const ran = Math.max(...after.pumps.map((p) => p.longestRun));
-  const should = Math.max(...before.pumps.map((p) => p.longestRun));
-  const came = [
+  return [
     ...(over
       ? [
           `${say(quantity('volume', after.balance.overflow), system)} over the top, the first after ${hours(after.overflowSpans[0]?.from ?? 0)}`,
         ]
       : []),
-    ...(dry ? [`a pump in air for ${hours(after.dryRunTime)}`] : []),
-    ...(ran > 3 * should + 60 ? [`a run of ${hours(ran)} without a stop`] : []),
+    ...(after.dryRunTime > before.dryRunTime + 60 ? [`a pump in air for ${hours(after.dryRunTime)}`] : []),
+    ...(before.alarmTime > 60 && after.alarmTime === 0 ? ['no alarm, where there would be one'] : []),
+    ...(longest(after) > 3 * longest(before) + 60 ? [`a run of ${hours(longest(after))} without a stop`] : []),
   ];
-  const asked = 'By the model, mended else, a day at design inflow so:';
+}
+
+/** What comes of a day on which things stay as they were left, the station itself mended; and of one on which its line blocks. */
+function day(sound: World, left: readonly Left[], off: boolean): string {
+  const { levels, panel, station } = sound;
+  if (!panel) return 'What comes of it is not asked here: no panel can be drawn.';
+  const asked = (faults: readonly Fault[]): string[] | null => {
+    const before = dayAfter(levels, panel, [], false, faults);
+    const after = dayAfter(levels, panel, left, off, faults);
+    return before && after && worse(before, after, sound);
+  };
+  const blocked = faultsOf(station, panel).filter((f) => f.id === 'blocked');
+  const [plain, shut] = [asked([]), blocked.length > 0 ? asked(blocked) : []];
+  if (!plain || !shut) return 'What comes of it is not asked here: it cannot be rehearsed so.';
+  const came = [
+    ...(plain.length > 0 ? [plain.join('; ')] : []),
+    ...(shut.length > 0 ? [`if the line blocks on that day, ${shut.join('; ')}`] : []),
+  ];
+  const how = 'By the model, mended else, a day at design inflow from the stop on:';
   return came.length > 0
-    ? `${asked} ${came.join('; ')}.`
-    : `${asked} nothing over the top, no pump in air. What it does beyond that day, or to the next person, was not asked.`;
+    ? `${how} ${came.join('. And ')}.`
+    : `${how} not a minute more over the top or in air, no run three times as long and no alarm less than with all put back, nor if the line blocks. What it does beyond that day, or to the next person, was not asked.`;
 }
 
 /** What is left otherwise than it is made when somebody goes. */

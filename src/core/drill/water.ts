@@ -223,8 +223,14 @@ export function waterAfter(
   };
 }
 
-/** What would come of a day on which things stay as they were left, by the model: the station mended else. */
-export function dayAfter(levels: LevelGeometry, panel: Panel, left: readonly Left[], off: boolean): Account | null {
+/** What would come of a day on which things stay as they were left, by the model: the station mended else, but for some faults. */
+export function dayAfter(
+  levels: LevelGeometry,
+  panel: Panel,
+  left: readonly Left[],
+  off: boolean,
+  faults: readonly Fault[],
+): Account | null {
   const day = 86_400;
   const lived: Lived = {
     offs: off ? [{ from: 0, to: Infinity }] : [],
@@ -232,6 +238,10 @@ export function dayAfter(levels: LevelGeometry, panel: Panel, left: readonly Lef
     poured: [],
   };
   const { over, inflow, more } = told(levels, panel, 'design', lived, (m) => 60 * m, day);
-  const ran = account(levels.station, plainScenario('left so', levels.station, day, inflow, over), { more });
+  const scenario = plainScenario('left so', levels.station, day, inflow, {
+    ...over,
+    faults: [...faults.map((f) => ({ from: 0, to: null, id: f.id })), ...(over.faults ?? [])],
+  });
+  const ran = account(levels.station, scenario, { more });
   return ran.ok ? ran.account : null;
 }

@@ -82,7 +82,7 @@ export const FLOATS: readonly Lesson[] = [
     level: 'journeyman',
     aim: 'Prove that it is the float before the lid is touched.',
     page: [
-      'A sealed lid costs an hour. Put the pump straight into the outlet, for seconds, and stay at it: a pump that runs then was never the fault. Put the plug back before anything else.',
+      'A sealed lid is work, and what comes out of it infects. Put the pump straight into the outlet, for seconds, and stay at it: a pump that runs then was never the fault. Put the plug back before anything else.',
       'Test the air before you lean in, and never go in alone.',
     ],
     station: 'washroom-pit',

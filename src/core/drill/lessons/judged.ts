@@ -15,7 +15,7 @@ const SURE = 0.5;
 export function judged(right: readonly boolean[], sure: number, dangers: number): Judged[] {
   return [
     { says: 'named what was hidden', met: right.every(Boolean) },
-    { says: 'by what you had found it was likelier than all else together', met: sure >= SURE },
+    { says: 'by what you had found it was likelier than all else together', met: sure > SURE },
     {
       says:
         dangers === 0

@@ -94,7 +94,7 @@ export const SUPPLY: readonly Lesson[] = [
     aim: 'Find a check valve that leaks by what comes back, and not open it under its column.',
     page: [
       'Water that runs back after every stop is pumped again: more starts, the same pit. Shut the inflow, let it stop, mark the water, wait.',
-      'Over a check valve that holds stands all that is in the pipe. Drain it before anything above the valve is opened.',
+      'Over a check valve that holds stands a column of water: the bench says how much. Drain it before anything above the valve is opened.',
     ],
     station: 'workshop-sump',
     faults: ['check-open'],
