@@ -36,6 +36,14 @@ test('a whole lesson by keyboard: page, bench, hands, review, replay, marks, and
   await key(/^put back/);
   await expect(page.getByRole('button', { name: /^put back/ })).toHaveCount(0);
 
+  const float = page.getByRole('button', { name: /^float 1, pump/ });
+  await float.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /^put back: .*held up/ })).toBeVisible();
+  await expect(float).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('Enter');
+  await expect(float).toHaveAttribute('aria-pressed', 'false');
+
   await key('name it');
   await page.getByRole('combobox', { name: 'what it is' }).selectOption('pump-welded');
   await key('that is what it is');

@@ -44,7 +44,10 @@ export const SHOTS: readonly Shot[] = [
     name: 'levels-broken-night',
     address: '/stations/3/levels?rule=starts',
     theme: 'night',
-    before: sheet('tape list'),
+    before: async (page) => {
+      await sheet('tape list')(page);
+      await page.getByRole('table', { name: 'tape list' }).waitFor();
+    },
   },
   {
     name: 'panel',

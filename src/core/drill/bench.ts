@@ -172,6 +172,8 @@ export interface Offers {
     readonly tag: string;
     readonly label: string;
     readonly kind: 'float' | 'button' | 'turned';
+    /** The sensor that it is, by its id; null where it is none. */
+    readonly sensor: string | null;
     readonly positions: readonly { readonly state: string; readonly label: string }[];
   }[];
   readonly plugged: boolean;
@@ -218,6 +220,7 @@ export function offersOf({ asking }: Ready): Offers {
     devices: movable(panel).map(({ tag, label, sensor, function: is, positions }) => ({
       tag,
       label,
+      sensor: sensor ?? null,
       kind: sensor !== undefined ? 'float' : is === 'button' ? 'button' : 'turned',
       positions,
     })),

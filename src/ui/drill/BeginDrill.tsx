@@ -7,6 +7,7 @@ import { useState } from 'react';
 import { DRILL_LEVELS, readDrill, type Drill, type LevelName } from '@/core/drill';
 import type { Station } from '@/core/station';
 import { EXERCISES, type ExerciseKind } from '../exercise/ExerciseView';
+import { usePerson } from '../people/PersonProvider';
 import { FileButton } from '../parts/FileButton';
 import { Segments, WRAPPED } from '../parts/Segments';
 import { TextBox } from '../parts/TextBox';
@@ -58,6 +59,7 @@ export function BeginDrill({ station, onBegin, onExercise }: Props) {
   const [level, setLevel] = useState<LevelName>('first week');
   const [number, setNumber] = useState('');
   const [making, setMaking] = useState(false);
+  const reads = usePerson()?.role === 'reader';
   const wrong = number.trim() !== '' && !(/^\d+$/.test(number.trim()) && Number(number) < MOST);
   const seed = () => (number.trim() === '' ? anyNumber() : Number(number));
   const drill = { title: station.identity.name, by: '', level, faults: null, lesson: null, station, acts: [] };
@@ -96,9 +98,11 @@ export function BeginDrill({ station, onBegin, onExercise }: Props) {
           sx={{ width: 260 }}
         />
         <ImportDrill onBegin={onBegin} />
-        <Button aria-expanded={making} onClick={() => setMaking(!making)} sx={{ minHeight: 44 }}>
-          for others
-        </Button>
+        {!reads && (
+          <Button aria-expanded={making} onClick={() => setMaking(!making)} sx={{ minHeight: 44 }}>
+            for others
+          </Button>
+        )}
       </Box>
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
         <Typography variant="body1">Or, without a fault:</Typography>

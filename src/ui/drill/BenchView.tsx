@@ -4,10 +4,12 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import dynamic from 'next/dynamic';
 import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
-import { drillFile, DRILL_LEVELS, type Bench, type Drill, type DrillAct, type Review } from '@/core/drill';
+import { drillFile, DRILL_LEVELS, type Bench, type Drill, type DrillAct, type Offers, type Review } from '@/core/drill';
 import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { KEEPING, type Keeping } from '../parts/browserKeep';
 import { downloadJson, fileNameOf } from '../parts/download';
+import type { FloatsByHand } from '../shaft/StationShaft';
+import { Beside } from './Beside';
 import { BenchLog, Latest, StandingLine } from './BenchLog';
 import { Doing } from './Doing';
 import { InWords } from './InWords';
@@ -46,6 +48,9 @@ interface BenchProps {
   /** Under which name it is kept in this browser; which drill that was set it is, null where it is none. */
   at: string;
   set: number | null;
+  /** What it is called, and what stands over it. */
+  label: string;
+  head?: ReactNode;
   /** Whether it is of the station that is drawn, as it is saved now. */
   drawn: boolean;
 }
@@ -69,8 +74,9 @@ function useReview(
 /** What the drawing is of. */
 const WhatIsDrawn = ({ drill, drawn }: Pick<BenchProps, 'drill' | 'drawn'>) =>
   drawn ? (
-    <Typography variant="label" component="p" sx={{ m: 0, display: { xs: 'none', md: 'block' } }}>
-      The drawing has the water as it is, and the floats as they should be.
+    <Typography variant="label" component="p" sx={{ m: 0 }}>
+      The drawing has the water as it is, and the floats as they should be; one that is touched is lifted with a dry
+      rod, and let go.
     </Typography>
   ) : (
     <Said>
@@ -146,30 +152,26 @@ function Foot({ drill, over, onEnd }: { drill: Drill; over: boolean; onEnd(): vo
   );
 }
 
-/** A bench: what is done at it, what it shows, and how it is looked back at. */
-export function BenchView({ drill, onActs, onEnd, keeping, elsewhere, drawn, at, set }: BenchProps) {
-  // What is hidden hangs on station, level, seed and choice alone: acts make no other drill.
-  // eslint-disable-next-line react-hooks/exhaustive-deps
-  const begun = useMemo(() => ({ ...drill, acts: [] }), [drill.station, drill.level, drill.seed, drill.faults]);
-  const { stage, bench, current, asking, hint, review: ask } = useDrill(begun, drill.acts);
+type InnerProps = BenchProps & {
+  bench: Bench;
+  offers: Offers;
+  over: boolean;
+  of: ReturnType<typeof useDrill>;
+  show(level: number): void;
+};
+
+/** What is done at a bench that is ready. */
+function Inner(props: InnerProps) {
+  const { drill, onActs, onEnd, keeping, elsewhere, drawn, at, set, bench, offers, over, of, show } = props;
   const system = useStationSystem();
-  const show = useWaterShown(bench, drawn);
-  const over = bench !== null && bench.named !== null && current;
-  const review = useReview(over, drill.acts, ask);
-  if (stage.kind === 'cannot') return <Cannot reasons={stage.reasons} onEnd={onEnd} />;
-  if (stage.kind === 'making' || !bench)
-    return (
-      <Box sx={PAD}>
-        <Said>Something is being put wrong…</Said>
-      </Box>
-    );
+  const review = useReview(over, drill.acts, of.review);
   const { faults, hints } = DRILL_LEVELS[drill.level];
   return (
     <Box sx={PAD}>
       <StandingLine bench={bench} system={system} />
       <WhatIsDrawn drill={drill} drawn={drawn} />
-      <InWords offers={stage.offers} system={system} />
-      <Sayings {...{ keeping, elsewhere, asking }} />
+      <InWords offers={offers} system={system} />
+      <Sayings {...{ keeping, elsewhere }} asking={of.asking} />
       {review && (
         <>
           <Marked {...{ review, bench, drill, at, set }} />
@@ -178,17 +180,57 @@ export function BenchView({ drill, onActs, onEnd, keeping, elsewhere, drawn, at,
         </>
       )}
       {!over && <Latest entries={bench.entries} />}
-      {!over && (
-        <Doing offers={stage.offers} bench={bench} hidden={faults} act={(act) => onActs([...drill.acts, act])} />
-      )}
+      {!over && <Doing offers={offers} bench={bench} hidden={faults} act={(act) => onActs([...drill.acts, act])} />}
       {drawn && <PanelShown />}
-      {!over && hints && <Hint acts={drill.acts} ask={hint} busy={asking !== null} />}
+      {!over && hints && <Hint acts={drill.acts} ask={of.hint} busy={of.asking !== null} />}
       <Box>
         <Typography variant="h2">What was done</Typography>
         <BenchLog entries={bench.entries} heard={bench.water?.heard ?? []} />
       </Box>
       <Foot drill={drill} over={over} onEnd={onEnd} />
     </Box>
+  );
+}
+
+/** Floats as hands hold them, to be lifted and let go in the drawing. */
+function floatsByHand(offers: Offers, bench: Bench, act: (act: DrillAct) => void): FloatsByHand {
+  const floats = offers.devices.filter((d) => d.sensor !== null);
+  const held = new Set(bench.left.flatMap(({ act: a }) => (a.kind === 'put' ? [a.device] : [])));
+  return {
+    held: Object.fromEntries(floats.filter((d) => held.has(d.tag)).map((d) => [d.sensor!, 'up' as const])),
+    onHand(sensor) {
+      const float = floats.find((d) => d.sensor === sensor);
+      if (float)
+        act(held.has(float.tag) ? { do: 'let go', device: float.tag } : { do: 'put', device: float.tag, to: 'up' });
+    },
+  };
+}
+
+/** A bench beside the shaft: what is done at it, what it shows, and how it is looked back at. */
+export function BenchView(props: BenchProps) {
+  const { drill, onActs, onEnd, drawn, label, head } = props;
+  // What is hidden hangs on station, level, seed and choice alone: acts make no other drill.
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const begun = useMemo(() => ({ ...drill, acts: [] }), [drill.station, drill.level, drill.seed, drill.faults]);
+  const of = useDrill(begun, drill.acts);
+  const { stage, bench } = of;
+  const show = useWaterShown(bench, drawn);
+  const over = bench !== null && bench.named !== null && of.current;
+  const ready = stage.kind === 'ready' && bench !== null;
+  const byHand = ready && !over ? floatsByHand(stage.offers, bench, (act) => onActs([...drill.acts, act])) : undefined;
+  return (
+    <Beside label={label} drawn={drawn} byHand={byHand}>
+      {head}
+      {stage.kind === 'cannot' ? (
+        <Cannot reasons={stage.reasons} onEnd={onEnd} />
+      ) : ready ? (
+        <Inner {...{ ...props, bench, over, of, show }} offers={stage.offers} />
+      ) : (
+        <Box sx={PAD}>
+          <Said>Something is being put wrong…</Said>
+        </Box>
+      )}
+    </Beside>
   );
 }
 

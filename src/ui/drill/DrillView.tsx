@@ -6,9 +6,9 @@ import type { Station } from '@/core/station';
 import { useEditor } from '../editor/StationProvider';
 import { ExerciseView, type ExerciseKind } from '../exercise/ExerciseView';
 import { differences } from '../parts/differences';
-import { StationShaft } from '../shaft/StationShaft';
 import { BeginDrill } from './BeginDrill';
 import { BenchView } from './BenchView';
+import { Beside } from './Beside';
 import { useKeptDrill } from './useKeptDrill';
 
 /** Drill: a fault is hidden in this station’s model, and looked for. */
@@ -27,30 +27,20 @@ export function DrillView({ station }: { station: Station }) {
         <ExerciseView station={station} of={id} {...exercise} />
       </Box>
     );
+  if (!drill)
+    return (
+      <Beside label="drill" drawn>
+        <BeginDrill station={station} onBegin={put} onExercise={(kind, seed) => setExercise({ kind, seed })} />
+      </Beside>
+    );
   return (
-    <Box sx={COLUMNS}>
-      <Box sx={{ display: { xs: 'none', md: 'block' }, minHeight: 0, borderRight: 1, borderColor: 'divider' }}>
-        {drawn && <StationShaft beside guess={{ width: 300, height: 660 }} />}
-      </Box>
-      <Box component="section" aria-label="drill" sx={{ minHeight: 0, overflow: 'auto' }}>
-        {drill ? (
-          <BenchView
-            key={`${drill.level} ${drill.seed} ${drill.faults?.join() ?? ''}`}
-            {...{ drill, keeping, elsewhere, drawn, at }}
-            set={null}
-            onActs={(acts) => put({ ...drill, acts })}
-            onEnd={() => put(null)}
-          />
-        ) : (
-          <BeginDrill station={station} onBegin={put} onExercise={(kind, seed) => setExercise({ kind, seed })} />
-        )}
-      </Box>
-    </Box>
+    <BenchView
+      key={`${drill.level} ${drill.seed} ${drill.faults?.join() ?? ''}`}
+      {...{ drill, keeping, elsewhere, drawn, at }}
+      label="drill"
+      set={null}
+      onActs={(acts) => put({ ...drill, acts })}
+      onEnd={() => put(null)}
+    />
   );
 }
-
-export const COLUMNS = {
-  display: 'grid',
-  gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '300px minmax(0, 1fr)' },
-  height: { md: '100%' },
-} as const;

@@ -8,6 +8,7 @@ import { COURSE, passed, practiceOf, type Practice, type Result } from '@/core/d
 import { sendTakeBack } from '../drill/sendResult';
 import { Pick } from '../parts/Pick';
 import { dueIn, shortDay } from '../parts/when';
+import { usePerson } from '../people/PersonProvider';
 import { useWho } from '../people/useWho';
 import { Exercises } from './Exercises';
 import type { LearnProps, SetDrill } from './learning';
@@ -50,6 +51,7 @@ function Next({ practice, now }: { practice: readonly Practice[]; now: number })
 /** Drills that a teacher set, by class. */
 function Sets({ sets }: { sets: readonly SetDrill[] }) {
   const [said, setSaid] = useState<string | null>(null);
+  const reads = usePerson()?.role === 'reader';
   if (sets.length === 0) return null;
   return (
     <Box component="section" aria-label="set to classes">
@@ -62,9 +64,11 @@ function Sets({ sets }: { sets: readonly SetDrill[] }) {
               {' '}
               {s.class} · by {s.by}, {shortDay(s.at)}{' '}
             </Typography>
-            <Button size="small" onClick={() => void sendTakeBack(s.id).then((t) => setSaid(t.says))}>
-              take back
-            </Button>
+            {!reads && (
+              <Button size="small" onClick={() => void sendTakeBack(s.id).then((t) => setSaid(t.says))}>
+                take back
+              </Button>
+            )}
           </Line>
         ))}
       </Box>

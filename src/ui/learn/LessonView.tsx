@@ -7,10 +7,9 @@ import { useMemo } from 'react';
 import { COURSE, DRILL_LEVELS, drillOfLesson, type Drill, type Lesson } from '@/core/drill';
 import { jobTitle } from '@/core/jobs';
 import { BenchView } from '../drill/BenchView';
-import { COLUMNS } from '../drill/DrillView';
+import { Beside } from '../drill/Beside';
 import { useKeptDrill } from '../drill/useKeptDrill';
 import { StationProvider } from '../editor/StationProvider';
-import { StationShaft } from '../shaft/StationShaft';
 import type { SetDrill } from './learning';
 
 /** Stations of lessons are none of the server: their numbers are below all others. */
@@ -67,29 +66,27 @@ function Bench({
   set: number | null;
 }) {
   const { drill, put, keeping, elsewhere } = useKeptDrill(at);
+  const page = <Page lesson={lesson} drill={first} begun={drill !== null} />;
+  if (!drill)
+    return (
+      <Beside label="lesson" drawn>
+        {page}
+        <Box sx={{ p: { xs: 2, md: 2.5 } }}>
+          <Button variant="contained" onClick={() => put(first)} sx={{ minHeight: 44 }}>
+            to the bench
+          </Button>
+        </Box>
+      </Beside>
+    );
   return (
-    <Box sx={COLUMNS}>
-      <Box sx={{ display: { xs: 'none', md: 'block' }, minHeight: 0, borderRight: 1, borderColor: 'divider' }}>
-        <StationShaft beside guess={{ width: 300, height: 660 }} />
-      </Box>
-      <Box component="section" aria-label="lesson" sx={{ minHeight: 0, overflow: 'auto' }}>
-        <Page lesson={lesson} drill={first} begun={drill !== null} />
-        {drill ? (
-          <BenchView
-            {...{ drill, keeping, elsewhere, at, set }}
-            drawn
-            onActs={(acts) => put({ ...drill, acts })}
-            onEnd={() => put(null)}
-          />
-        ) : (
-          <Box sx={{ p: { xs: 2, md: 2.5 } }}>
-            <Button variant="contained" onClick={() => put(first)} sx={{ minHeight: 44 }}>
-              to the bench
-            </Button>
-          </Box>
-        )}
-      </Box>
-    </Box>
+    <BenchView
+      {...{ drill, keeping, elsewhere, at, set }}
+      label="lesson"
+      head={page}
+      drawn
+      onActs={(acts) => put({ ...drill, acts })}
+      onEnd={() => put(null)}
+    />
   );
 }
 

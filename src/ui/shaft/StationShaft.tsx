@@ -13,13 +13,15 @@ export interface FloatsByHand {
 
 interface Props {
   byHand?: FloatsByHand;
+  /** The water stands where the model has it: no hand moves it in the drawing. */
+  stillWater?: boolean;
   /** Drawn narrow, with the names of levels and no tape, beside another drawing. */
   beside?: boolean;
   guess: { width: number; height: number };
 }
 
 /** The shaft of the station being worked on, filling its box; its floats can be lifted where they are worked `byHand`. */
-export function StationShaft({ byHand, beside = byHand !== undefined, guess }: Props) {
+export function StationShaft({ byHand, stillWater = false, beside = byHand !== undefined, guess }: Props) {
   const drawn = useStationScene({ guess, beside, held: byHand?.held });
   const { still, point } = drawn;
   const groupProps = (group: Group) => {
@@ -46,7 +48,7 @@ export function StationShaft({ byHand, beside = byHand !== undefined, guess }: P
   };
   return (
     <ShaftBox drawn={drawn} groupProps={groupProps}>
-      {byHand && <WaterHandle layout={drawn.scene.layout} depth={drawn.context.vessel.depth} />}
+      {byHand && !stillWater && <WaterHandle layout={drawn.scene.layout} depth={drawn.context.vessel.depth} />}
     </ShaftBox>
   );
 }
