@@ -48,6 +48,12 @@ test('a phone at a pit without signal: taken along, worked, closed, opened again
     await page.goto(`/stations/${id}/${view}`);
     await expect(page.getByRole('navigation', { name: 'views' }).locator('[aria-current]')).toBeVisible();
   }
+  // So does the course, and its benches.
+  await page.goto('/learn?lesson=hums');
+  await page.getByRole('button', { name: 'to the bench' }).tap();
+  await page.getByRole('button', { name: /^ask the owner/ }).tap({ timeout: 30_000 });
+  await expect(page.getByRole('list', { name: 'what it showed' })).toContainText('a pump hums');
+  await page.goto(`/stations/${id}/survey`);
   await type(page, 'test hose', '0.42 L/s');
   await page.getByRole('button', { name: 'save' }).tap();
   await expect(outbox(page, 'outbox: no signal, 1 on this device only')).toBeVisible();

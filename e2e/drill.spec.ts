@@ -88,6 +88,15 @@ test('a call-out at night on the phone: the water rises while everything is off'
   await expect(stands).toContainText('4:03 since you came');
   await expect(stands).toContainText('over the top');
   await expect(stands).toContainText('isolated, not proved dead');
+  // Another tab follows what is done in this one, and says so.
+  const other = await page.context().newPage();
+  await other.goto(`/stations/${id}/drill`);
+  const there = other.getByRole('status', { name: 'how it stands' });
+  await expect(there).toContainText('4:03 since you came', { timeout: 30_000 });
+  await page.getByRole('button', { name: 'wait 10 min' }).click();
+  await expect(there).toContainText('4:13 since you came');
+  await expect(other.getByText('This drill went on in another tab: this one follows it.')).toBeVisible();
+  await other.close();
   // Two are hidden, and two can be named.
   await page.getByRole('button', { name: 'name it' }).click();
   await expect(page.getByRole('combobox', { name: 'the other' })).toBeVisible();

@@ -46,9 +46,11 @@ test('a whole lesson by keyboard: page, bench, hands, review, replay, marks, and
 
   await key('name it');
   await page.getByRole('combobox', { name: 'what it is' }).selectOption('pump-welded');
+  await page.getByRole('combobox', { name: 'what you would do' }).selectOption({ index: 1 });
   await key('that is what it is');
   const marks = page.getByRole('region', { name: 'marks' });
   await expect(marks).toContainText('yes named what was hidden', { timeout: 60_000 });
+  await expect(page.getByRole('region', { name: 'looked back' })).toContainText('You would:');
   const slider = page.getByRole('slider', { name: 'minute of the drill' });
   await slider.focus();
   await page.keyboard.press('End');

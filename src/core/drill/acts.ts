@@ -151,11 +151,11 @@ export const STEPS: { readonly [D in DrillAct['do']]: StepOf<Extract<DrillAct, {
   'drain pipe': drainPipe,
   'open pipe': openPipe,
   wait: (_, __, { minutes }) => ({ title: 'Wait and watch', minutes, risk: 'look' }),
-  name: ({ asking }, { left, setting }, { faults }) => ({
+  name: ({ asking }, { left, setting }, { faults, mends = [] }) => ({
     title: 'Said what it is',
     minutes: 0,
     risk: 'look',
     incidents: leaving(asking.world, left, setting),
-    then: { named: faults },
+    then: { named: faults, mends },
   }),
 };

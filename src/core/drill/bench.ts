@@ -111,6 +111,7 @@ const UNTOUCHED: Omit<Bench, 'water'> = {
   aired: false,
   drained: false,
   named: null,
+  mends: [],
   toPutBack: [],
   hazard: 0,
 };
@@ -135,8 +136,8 @@ const NOT_SAID = {
 export function benchAfter(ready: Ready, acts: readonly DrillAct[], before: Bench | null = null): Bench {
   const { asking, hidden, drill } = ready;
   const from = before && begins(before, acts) ? before : UNTOUCHED;
-  const { minutes, setting, proved, left, aired, drained, named } = from;
-  let state: State = { minutes, setting, proved, left, aired, drained, named };
+  const { minutes, setting, proved, left, aired, drained, named, mends } = from;
+  let state: State = { minutes, setting, proved, left, aired, drained, named, mends };
   let { hazard } = from;
   const entries: Entry[] = [...from.entries];
   for (let n = entries.length; n < acts.length && !state.named; n++) {
@@ -181,6 +182,8 @@ export interface Offers {
   readonly hosed: boolean;
   readonly column: boolean;
   readonly faults: readonly { readonly id: string; readonly label: string; readonly part: string }[];
+  /** What may be done about what is wrong here, each once. */
+  readonly mends: readonly string[];
   readonly settings: Readonly<Record<Setting, string>>;
 }
 
@@ -197,6 +200,7 @@ export interface Offer {
 export function offersOf({ asking }: Ready): Offers {
   const { station, panel, world } = asking;
   const { wired } = world.wiring({ cores: [], links: [] });
+  const all = faultsOf(station, panel);
   return {
     tests: asking.tests.map(({ test, setting }) => ({
       id: test.id,
@@ -227,7 +231,8 @@ export function offersOf({ asking }: Ready): Offers {
     plugged: straightIn(panel) !== null,
     hosed: traitsOf(station).direction !== 'fill',
     column: columnOver(world.levels) > 0,
-    faults: faultsOf(station, panel).map(({ id, label, part }) => ({ id, label, part })),
+    faults: all.map(({ id, label, part }) => ({ id, label, part })),
+    mends: [...new Set(all.map((f) => f.remedy))].sort(),
     settings: settingWords(station),
   };
 }

@@ -212,6 +212,14 @@ describe('looking back', () => {
     expect(after([{ do: 'name', faults: [other.id] }]).right).toEqual([false]);
     expect(after([{ do: 'name', faults: ['no such fault'] }]).right).toEqual([false]);
   });
+  it('what one would do is said beside what mends it; where nothing was said nothing is', () => {
+    const [fault] = r.hidden.faults;
+    const others = offersOf(r).mends.filter((m) => m !== fault!.remedy);
+    const named = (...mends: string[]) => after([{ do: 'name', faults: [fault!.id], mends }]).mends;
+    expect(named(fault!.remedy)).toEqual([{ says: fault!.remedy, is: true }]);
+    expect(named(others[0]!, '')).toEqual([{ says: others[0], is: false }]);
+    expect(after([{ do: 'name', faults: [fault!.id] }]).mends).toEqual([]);
+  });
   it('each step says how much surer one could be after it; a look that shows it tells bits, waiting tells none', () => {
     const { steps } = after([
       { do: 'wait', minutes: 5 },

@@ -43,7 +43,12 @@ const actSchema = z.discriminatedUnion(
       do: z.literal('wait'),
       minutes: z.number().min(1, 'a minute at least').max(600, 'ten hours at most'),
     }),
-    z.strictObject({ do: z.literal('name'), faults: z.array(z.string().min(1).max(200)).min(1).max(2) }),
+    z.strictObject({
+      do: z.literal('name'),
+      faults: z.array(z.string().min(1).max(200)).min(1).max(2),
+      /** What one would do about each, in the words of the catalogue; `` where it was not said. */
+      mends: z.array(z.string().max(400)).max(2).optional(),
+    }),
   ],
   'is nothing that can be done at the bench',
 );

@@ -41,6 +41,8 @@ export interface Review {
   readonly named: readonly string[];
   /** Which of what was hidden was named, or what no test tells from it. */
   readonly right: readonly boolean[];
+  /** What one would have done, and whether it mends something that was hidden; none where it was not said. */
+  readonly mends: readonly { readonly says: string; readonly is: boolean }[];
   /** How likely what was named was, by all that was found. */
   readonly sure: number;
   readonly steps: readonly StepTold[];
@@ -138,6 +140,9 @@ export function reviewOf(ready: Ready, bench: Bench, before: Board): Review {
     was: hidden.faults.map(({ id, label, remedy }) => ({ id, label, remedy })),
     named: named.map((id) => all.get(id)?.label ?? id),
     right: hidden.faults.map((f) => named.some((n) => isSame(board, n, f.id))),
+    mends: bench.mends
+      .filter((m) => m !== '')
+      .map((says) => ({ says, is: hidden.faults.some((f) => f.remedy === says) })),
     sure: truth(now, p),
     steps,
     minutes: bench.minutes,

@@ -35,6 +35,8 @@ export interface State {
   readonly drained: boolean;
   /** Faults that were named: then it is over. */
   readonly named: readonly string[] | null;
+  /** What one would do about each. */
+  readonly mends: readonly string[];
 }
 
 /** What an act comes to; what it leaves otherwise. */

@@ -2,7 +2,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import { METER_MODES, type MeterMode } from '@/core/circuit';
 import { stripOf, WORDS } from '../panel/metering';
 import { Pick } from '../parts/Pick';
@@ -138,27 +138,37 @@ function Metering({ act, offers }: Props) {
 
 function Naming({ act, offers, hidden }: Props) {
   const [named, setNamed] = useState<readonly string[]>(Array.from({ length: hidden }, () => ''));
+  const [mends, setMends] = useState<readonly string[]>(named);
+  const ways = offers.mends.map((m) => [m, m] as const);
   const parts = new Map(offers.faults.map((f) => [f.id, f.part]));
   const faults = offers.faults.map((f) => [f.id, f.label] as const);
   return (
     <>
       {named.map((value, i) => (
-        <Pick<string>
-          key={i}
-          label={hidden === 1 ? 'what it is' : i === 0 ? 'the one fault' : 'the other'}
-          value={value}
-          empty="not sure yet"
-          choices={faults}
-          groupOf={(f) => parts.get(f)!}
-          onPick={(f) => setNamed(named.map((n, k) => (k === i ? f : n)))}
-        />
+        <Fragment key={i}>
+          <Pick<string>
+            label={hidden === 1 ? 'what it is' : i === 0 ? 'the one fault' : 'the other'}
+            value={value}
+            empty="not sure yet"
+            choices={faults}
+            groupOf={(f) => parts.get(f)!}
+            onPick={(f) => setNamed(named.map((n, k) => (k === i ? f : n)))}
+          />
+          <Pick<string>
+            label="what you would do"
+            value={mends[i]!}
+            empty="not said"
+            choices={ways}
+            onPick={(m) => setMends(mends.map((n, k) => (k === i ? m : n)))}
+          />
+        </Fragment>
       ))}
       <Row>
         <Button
           variant="contained"
           disabled={named[0] === ''}
           sx={TALL}
-          onClick={() => act({ do: 'name', faults: named.filter((n) => n !== '') })}
+          onClick={() => act({ do: 'name', faults: named.filter((n) => n !== ''), mends: [...mends] })}
         >
           that is what it is
         </Button>

@@ -21,8 +21,9 @@ function Verdict({ review }: { review: Review }) {
         </Typography>
       ))}
       <Typography variant="body1" component="p" sx={{ m: 0 }}>
-        You said: {review.named.join('; ')}. By what you had found, what was hidden was{' '}
-        {review.sure > 0 ? percent(review.sure) : 'not thought of yet'}.
+        You said: {review.named.join('; ')}.{' '}
+        {review.mends.map((m) => `You would: ${m.says} (${m.is ? 'that mends it' : 'that does not mend it'}). `)} By
+        what you had found, what was hidden was {review.sure > 0 ? percent(review.sure) : 'not thought of yet'}.
       </Typography>
     </Box>
   );
