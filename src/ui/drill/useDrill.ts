@@ -9,24 +9,28 @@ export type DrillStage =
   | { readonly kind: 'cannot'; readonly reasons: readonly string[] }
   | { readonly kind: 'ready'; readonly offers: Offers };
 
+const MAKING = { kind: 'making' } as const;
 const FELL = { kind: 'cannot', reasons: ['it fell over: open the page again; what was done is kept'] } as const;
 
 /** A drill in a thread of its own, which alone knows what is hidden; its bench follows the acts. */
 export function useDrill(drill: Drill, acts: readonly DrillAct[]) {
-  const [stage, setStage] = useState<DrillStage>({ kind: 'making' });
+  const [made, setMade] = useState<{ of: Drill; stage: DrillStage } | null>(null);
+  // What was made of another drill says nothing of this one.
+  const stage: DrillStage = made?.of === drill ? made.stage : MAKING;
   const [bench, setBench] = useState<{ of: readonly DrillAct[]; is: Bench } | null>(null);
   const [asking, setAsking] = useState<number | null>(null);
   const api = useRef<Remote<DrillApi> | null>(null);
   useEffect(() => {
     let over = false;
     const worker = new Worker(new URL('../../workers/drill.ts', import.meta.url), { type: 'module' });
-    const fell = () => void (!over && setStage(FELL));
+    const tell = (of: DrillStage) => void (!over && setMade({ of: drill, stage: of }));
+    const fell = () => tell(FELL);
     worker.onerror = fell;
     const remote = wrap<DrillApi>(worker);
-    void remote.begin(drill).then((made) => {
+    void remote.begin(drill).then((begun) => {
       if (over) return;
       api.current = remote;
-      setStage(made.ok ? { kind: 'ready', offers: made.offers } : { kind: 'cannot', reasons: made.reasons });
+      tell(begun.ok ? { kind: 'ready', offers: begun.offers } : { kind: 'cannot', reasons: begun.reasons });
     }, fell);
     return () => {
       over = true;
@@ -40,10 +44,10 @@ export function useDrill(drill: Drill, acts: readonly DrillAct[]) {
     let over = false;
     api.current?.bench(acts).then(
       (is) => void (!over && is && setBench({ of: acts, is })),
-      () => void (!over && setStage(FELL)),
+      () => void (!over && setMade({ of: drill, stage: FELL })),
     );
     return () => void (over = true);
-  }, [ready, acts]);
+  }, [drill, ready, acts]);
   const asked = useCallback(
     async <T>(ask: (api: Remote<DrillApi>, told: (share: number) => void) => Promise<T>): Promise<T | null> => {
       if (!api.current) return null;

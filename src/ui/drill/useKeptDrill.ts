@@ -4,6 +4,10 @@ import type { Drill } from '@/core/drill';
 import type { Keeping } from '../parts/browserKeep';
 import { drillIn, dropDrill, keepDrill, keptDrill, keyOfDrill } from './keptDrill';
 
+/** Whether two drills hide the same, whatever was done in them. */
+const isSame = (a: Drill, b: Drill): boolean =>
+  JSON.stringify({ ...a, acts: [] }) === JSON.stringify({ ...b, acts: [] });
+
 /** A drill that is kept in this browser; where another tab goes on with it, this one follows. @param at under which name */
 export function useKeptDrill(at: string) {
   const [drill, setDrill] = useState<Drill | null>(null);
@@ -16,7 +20,9 @@ export function useKeptDrill(at: string) {
     const other = (e: StorageEvent) => {
       if (e.key !== keyOfDrill(at)) return;
       setElsewhere(true);
-      setDrill(drillIn(e.newValue));
+      const next = drillIn(e.newValue);
+      // The same drill further on is gone on with; another is begun anew.
+      setDrill((was) => (was && next && isSame(was, next) ? { ...was, acts: next.acts } : next));
     };
     window.addEventListener('storage', other);
     return () => window.removeEventListener('storage', other);
