@@ -23,10 +23,11 @@ export const Beside = ({ label, drawn, byHand, children }: Props) => (
     <Box
       sx={{
         display: { xs: drawn ? 'block' : 'none', md: 'block' },
-        height: { xs: 220, md: 'auto' },
+        height: { xs: 320, md: 'auto' },
         minHeight: 0,
         borderRight: { md: 1 },
         borderBottom: { xs: 1, md: 0 },
+        // Said again where the side is: a border set later brings its own colour.
         borderColor: { xs: 'divider', md: 'divider' },
       }}
     >
