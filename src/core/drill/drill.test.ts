@@ -232,6 +232,11 @@ describe('looking back', () => {
     expect(steps[2]!.after).toBeGreaterThan(steps[0]!.before);
     expect(steps.every((s) => s.before >= 0 && s.after <= 1)).toBe(true);
   });
+  it('what is seen twice was seen once: asked again, the owner tells no more', () => {
+    const twice = after([{ do: 'ask' }, { do: 'ask' }]).steps;
+    expect(twice[0]!.bits).toBeGreaterThan(0);
+    expect([twice[1]!.bits, twice[1]!.after]).toEqual([0, twice[1]!.before]);
+  });
   it('a hint is what Trace would do next, and never what was done already', () => {
     const first = hintAfter(benchAfter(r, []), board);
     expect(first).not.toBeNull();

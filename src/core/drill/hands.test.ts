@@ -70,6 +70,14 @@ describe('hands at the panel', () => {
       figure([...open, ...OFF, { do: 'land', core: core.id, to: core.terminal }, { do: 'give back' }, water, amps]),
     ).toBeGreaterThan(1);
   });
+  it('what is locked off stays off until the locks are off', () => {
+    const on: DrillAct = { do: 'put', device: 'Q1', to: 'on' };
+    const b = benchAfter(sump, [{ do: 'isolate' }, on]);
+    expect([b.entries[1]!.title, b.minutes]).toEqual(['Q1 is locked off: locks off and supply back first', 3]);
+    expect(lastOf(sump, { do: 'isolate' }, { do: 'give back' }, { do: 'put', device: 'Q1', to: 'off' }).minutes).toBe(
+      1,
+    );
+  });
   it('a bridge over the pair of a float is its contact closed, for the circuit and for the water', () => {
     const duplex = hiding('underpass-storm-sump', 'lead-cord-cut');
     const { a, b } = fieldInputs(duplex.asking.panel).find(

@@ -1,5 +1,5 @@
 import { randomFrom } from '../numeric';
-import { actsOf, ownTest, test, type Act, type FaultTest, type OwnReading } from '../tests';
+import { actsOf, isolationOf, ownTest, test, type Act, type FaultTest, type OwnReading } from '../tests';
 import { formatOf, minutesBetween, PROBED, sayFound, settingWords, truly, type Asking, type Row } from '../trace';
 import { byHand, leftAfter, leftWords, type HandAct } from './hands';
 import type { Ready } from './ready';
@@ -110,6 +110,9 @@ export function handStep(ready: Ready, state: State, act: HandAct, seed: number)
   const done = byHand(asking, act);
   if (typeof done === 'string') return refused(done);
   const setting = state.setting ?? FOUND;
+  const locked = setting === 'dead' ? (isolationOf(asking.world)?.open ?? []) : [];
+  if (act.do === 'put' && locked.some((d) => d.tag === act.device))
+    return refused(`${act.device} is locked off: locks off and supply back first`);
   const { title, acts, risk } = done;
   const incidents = handDanger(done, sceneIn(world, asking.world, setting, before(state)), asking.world, {
     ...state,

@@ -68,6 +68,14 @@ function withOwn(board: Board, entries: readonly Entry[]): Board {
   return more.length === 0 ? board : boardOf(board.asking.with(...more), board.suspects);
 }
 
+/** What was seen twice was seen once: it says no more the second time. A reading that is taken again is another. */
+function gathered(entries: readonly Entry[]): Evidence[] {
+  const all = entries.flatMap((e) => e.evidence);
+  return all.filter(
+    (e, i) => e.kind !== 'symptom' || !all.slice(i + 1).some((l) => l.kind === 'symptom' && l.symptom === e.symptom),
+  );
+}
+
 const titleOf = ({ asking }: Board, id: string): string => {
   const test = asking.tests.find((t) => t.test.id === id);
   return test
@@ -85,7 +93,7 @@ function isSame({ asking, suspects }: Board, named: string, hidden: string): boo
 
 /** What Trace would do next at a bench; null where nothing tells more. @param board of the same drill */
 export function hintAfter(bench: Bench, board: Board): string | null {
-  const evidence = bench.entries.flatMap((e) => e.evidence);
+  const evidence = gathered(bench.entries);
   const now = withPairs(withOwn(board, bench.entries), evidence);
   const next = nextOf(now, beliefs(now, evidence), {
     setting: bench.setting,
@@ -112,13 +120,12 @@ export function reviewOf(ready: Ready, bench: Bench, before: Board): Review {
             s.suspect.faults.length > 0),
       ),
     )?.probability ?? 0;
-  const evidence: Evidence[] = [];
   let now = board;
-  let p = beliefs(now, evidence);
-  const steps = bench.entries.map((e): StepTold => {
+  let p = beliefs(now, []);
+  const steps = bench.entries.map((e, n): StepTold => {
     const [before, unknown] = [truth(now, p), entropy(p)];
-    evidence.push(...e.evidence);
     if (e.evidence.length > 0) {
+      const evidence = gathered(bench.entries.slice(0, n + 1));
       now = withPairs(board, evidence, now);
       p = beliefs(now, evidence);
     }

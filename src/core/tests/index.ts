@@ -20,4 +20,5 @@ export {
   type Setting,
 } from './finding';
 export { straightIn } from './bypass';
+export { isolationOf } from './isolation';
 export { leansIn } from './catalogue/dry';
