@@ -49,7 +49,9 @@ export function WarmDrag() {
     let left = false;
     let idle = 0;
     const begin = () => {
-      const { id, saved, document: station } = store.getState();
+      const { id, saved, judged } = store.getState();
+      // The last that held together: one that does not cannot be drawn.
+      const { station } = judged.context;
       const copy = createEditor(id, { ...saved, station }, null, judging, system);
       // Never in the page: what is not there is not read, found or painted.
       setWarming({ copy, host: document.createElement('div') });
