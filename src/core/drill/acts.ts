@@ -65,21 +65,25 @@ function proveDead({ asking, world }: Ready, state: State): Step {
 /** Minutes in which the pipe is drained. */
 const DRAINS = 4;
 
-function drainPipe({ asking: { world } }: Ready): Step {
+function drainPipe({ asking, world }: Ready): Step {
+  if (columnOver(asking.world.levels) === 0)
+    return refused('Nothing is made to hold water over the pump here: there is no column to drain');
+  // What comes is what stands there: a check valve that leaks has let it go.
   const column = columnOver(world.levels);
-  const system = systemOf(world.station.profile);
-  if (column === 0) return refused('Nothing holds water over the pump here: there is no column to drain');
+  const litres = say(quantity('volume', column), systemOf(asking.station.profile));
   return {
-    title: `Drain the pipe over the check valve back into the pit, ${say(quantity('volume', column), system)}`,
+    title: 'Drain the pipe over the check valve back into the pit',
     minutes: DRAINS,
     risk: 'outside',
+    found: [{ label: 'what comes', words: column > 0 ? `about ${litres}` : 'nothing' }],
     poured: column / (60 * DRAINS),
     then: { drained: true },
   };
 }
 
-function openPipe({ asking }: Ready, state: State): Step {
-  const incidents = pipeDanger(asking.world, { ...state, setting: state.setting ?? FOUND });
+function openPipe({ asking, world }: Ready, state: State): Step {
+  if (traitsOf(asking.station).mover.kind !== 'pump') return refused('No pump stands under a pipe here');
+  const incidents = pipeDanger(world, asking.world, { ...state, setting: state.setting ?? FOUND });
   const stopped = incidents.some((i) => i.stopped);
   return {
     title: 'The pipe over the check valve opened, looked into, and closed',

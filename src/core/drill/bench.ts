@@ -180,6 +180,8 @@ export interface Offers {
   readonly plugged: boolean;
   /** Whether it can be hosed, and whether a column stands in its pipe. */
   readonly hosed: boolean;
+  /** Whether a pump stands under a pipe that could be opened. */
+  readonly pipe: boolean;
   readonly column: boolean;
   readonly faults: readonly { readonly id: string; readonly label: string; readonly part: string }[];
   /** What may be done about what is wrong here, each once. */
@@ -230,6 +232,7 @@ export function offersOf({ asking }: Ready): Offers {
     })),
     plugged: straightIn(panel) !== null,
     hosed: traitsOf(station).direction !== 'fill',
+    pipe: traitsOf(station).mover.kind === 'pump',
     column: columnOver(world.levels) > 0,
     faults: all.map(({ id, label, part }) => ({ id, label, part })),
     mends: [...new Set(all.map((f) => f.remedy))].sort(),

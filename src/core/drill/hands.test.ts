@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { traitsOf } from '../duties';
 import { columnOver } from '../levels';
 import { fieldInputs } from '../wiring';
 import { benchAfter, offersOf } from './bench';
@@ -166,13 +167,26 @@ describe('what is poured, opened, asked', () => {
     expect(lastOf(hiding('workshop-header-tank', 'P1-dead'), { do: 'hose', minutes: 2 }).minutes).toBe(0);
   });
   it('the pipe opened over its column is counted with its litres; drained before it is not; over a pump that may start it is stopped', () => {
-    const sump = hiding('workshop-sump', 'check-open');
+    const sump = hiding('workshop-sump', 'P1-dead');
     const open: DrillAct = { do: 'open pipe' };
     expect(lastOf(sump, open).incidents).toMatchObject([{ kind: 'column', stopped: true }]);
     const litres = 1000 * columnOver(sump.asking.world.levels);
     const wet = lastOf(sump, ...OFF, open).incidents.find((i) => i.kind === 'column')!;
     expect(Number(/about ([\d.]+) L/.exec(wet.would)![1])).toBeCloseTo(litres, 0);
     expect(lastOf(sump, ...OFF, { do: 'drain pipe' }, open).incidents.filter((i) => i.kind === 'column')).toEqual([]);
+    // A check valve that leaks has let nearly all of it go: it is counted all the same, by what is left.
+    const leaks = hiding('workshop-sump', 'check-open');
+    const said = (words: string) => Number(/about ([\d.]+) L/.exec(words)![1]);
+    const left = said(lastOf(leaks, ...OFF, open).incidents[0]!.would);
+    expect(left).toBeLessThan(0.1 * litres);
+    expect(said(lastOf(leaks, ...OFF, { do: 'drain pipe' }).found[0]!.words)).toBe(left);
+    // A tank that is filled by a valve has no pump under a pipe, and nothing is said of one.
+    const tank = hiding('workshop-header-tank', 'P1-dead');
+    const { mover } = traitsOf(tank.drill.station);
+    expect([offersOf(tank).pipe, lastOf(tank, open).incidents.length > 0]).toEqual([
+      mover.kind === 'pump',
+      mover.kind === 'pump',
+    ]);
   });
   it('into a pit deeper than an arm without a test of its air is counted, and what lies in it is not claimed', () => {
     const pit = hiding('washroom-pit', 'check-open');

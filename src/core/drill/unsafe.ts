@@ -129,30 +129,31 @@ export function handDanger(done: ByHand, scene: Scene, sound: World, stands: Sta
   return byHands(scene, sound, stands, places);
 }
 
-/** What stands over the check valve falls on whoever opens it, and a pump that may start blows it out. */
-export function pipeDanger(sound: World, stands: Stands): Incident[] {
-  const column = columnOver(sound.levels);
-  const system = systemOf(sound.station.profile);
-  const how = `about ${say(quantity('volume', column), system)} stand over the check valve`;
+/** What stands over the check valve falls on whoever opens it, and a pump that may start blows it out. @param hidden whose valves may leak */
+export function pipeDanger(hidden: World, sound: World, stands: Stands): Incident[] {
+  const column = columnOver(hidden.levels);
+  const litres = say(quantity('volume', column), systemOf(sound.station.profile));
+  const stood =
+    column > 0
+      ? `By the model about ${litres} stood over it`
+      : 'By the model no water was held over it this time; nobody had looked';
   const air = inBadAir(sound, stands);
   if (stands.setting !== 'dead')
     return [
       {
         kind: 'column',
         says: 'The pipe opened over a pump that may start. Stopped.',
-        would:
-          column > 0
-            ? `By the pipe of the survey ${how}.`
-            : 'No check valve holds water over it here, but the pump would.',
+        would: `${stood}.`,
         stopped: true,
       },
     ];
-  if (column === 0 || stands.drained) return air;
+  // Where nothing is made to hold it, nobody has to drain it.
+  if (stands.drained || columnOver(sound.levels) === 0) return air;
   return [
     {
       kind: 'column',
-      says: 'The pipe opened over the check valve with its column standing.',
-      would: `By the pipe of the survey ${how}: they come out at the joint, over whoever holds it.`,
+      says: 'The pipe opened over the check valve, and its column was not drained.',
+      would: column > 0 ? `${stood}: they come out at the joint, over whoever holds it.` : `${stood}.`,
       stopped: false,
     },
     ...air,
@@ -198,7 +199,7 @@ function day(sound: World, left: readonly Left[], off: boolean): string {
   const how = 'By the model, mended else, a day at design inflow from the stop on:';
   return came.length > 0
     ? `${how} ${came.join('. And ')}.`
-    : `${how} not a minute more over the top or in air, no run three times as long and no alarm less than with all put back, nor if the line blocks. What it does beyond that day, or to the next person, was not asked.`;
+    : `${how} not a minute more over the top or in air, no run three times as long, and no alarm silent that would sound, than with all put back${blocked.length > 0 ? '; nor if the line blocks' : ''}. What it does beyond that day, or to the next person, was not asked.`;
 }
 
 /** What is left otherwise than it is made when somebody goes. */

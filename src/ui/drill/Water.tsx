@@ -32,9 +32,11 @@ export function Water({ act, bench, offers }: DoingProps) {
             drain the pipe
           </Button>
         )}
-        <Button sx={TALL} onClick={() => act({ do: 'open pipe' })}>
-          open the pipe over the pump
-        </Button>
+        {offers.pipe && (
+          <Button sx={TALL} onClick={() => act({ do: 'open pipe' })}>
+            open the pipe over the pump
+          </Button>
+        )}
       </Row>
     </>
   );

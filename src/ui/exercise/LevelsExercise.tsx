@@ -22,7 +22,7 @@ function scoreWords({ broken, storm }: LevelsScore, system: UnitSystem): string[
       ? 'It cannot be rehearsed.'
       : `${storm.name}: ${
           storm.over > 1e-4 ? `${say(quantity('volume', storm.over), system)} over the top` : 'nothing over the top'
-        }, ${storm.dry > 60 ? `a pump in air for ${say(quantity('duration', storm.dry), system)}` : 'no pump in air'}, ${
+        }, ${storm.dry > 0 ? `a pump in air for ${say(quantity('duration', storm.dry), system)}` : 'no pump in air'}, ${
           storm.alarm > 0 ? `alarm for ${say(quantity('duration', storm.alarm), system)}` : 'no alarm'
         }, ${storm.starts} starts.`,
   ];
