@@ -25,6 +25,7 @@ import type { Station } from '@/core/station';
 import { systemOf } from '@/core/units';
 import config from '../playwright.config';
 import { book } from './bench/book';
+import { dragging } from './bench/dragging';
 import { drill } from './bench/drill';
 import { feeds } from './bench/feeds';
 import { proving } from './bench/proving';
@@ -347,53 +348,6 @@ async function pages() {
   return result;
 }
 
-/** Run in the page, as text: the times of its frames from now on. */
-const COUNT_FRAMES = `{
-  const times = [];
-  window.frames_ = times;
-  requestAnimationFrame(function tick(t) {
-    if (window.frames_ !== times) return;
-    times.push(t);
-    requestAnimationFrame(tick);
-  });
-}`;
-
-/** Frames while the lead float of the duplex is dragged for a second or two: the second drag, and the first. */
-async function dragging() {
-  const browser = await chromium.launch(config.use!.launchOptions);
-  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
-  await page.goto(`${ADDRESS}/stations/5/levels`);
-  await page.waitForLoadState('networkidle');
-  const box = (await page
-    .getByRole('slider', { name: /float \d, lead: acts/ })
-    .locator('.float')
-    .boundingBox())!;
-  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
-  const drag = async () => {
-    await page.evaluate(COUNT_FRAMES);
-    await page.mouse.move(x, y);
-    await page.mouse.down();
-    for (let i = 1; i <= 90; i++) await page.mouse.move(x, y + Math.sin(i / 6) * 40);
-    await page.mouse.move(x, y);
-    await page.mouse.up();
-    const times = await page.evaluate<number[]>('window.frames_');
-    const gaps = times.slice(1).map((t, i) => t - times[i]!);
-    const sorted = gaps.sort((a, b) => a - b);
-    const at = (share: number) => round(sorted[Math.floor((sorted.length - 1) * share)]!, 1);
-    return {
-      frames: gaps.length,
-      medianMs: at(0.5),
-      p95Ms: at(0.95),
-      longestMs: at(1),
-      over20Ms: gaps.filter((g) => g > 20).length,
-    };
-  };
-  const first = await drag();
-  const second = await drag();
-  await browser.close();
-  return { first, second };
-}
-
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.once(signal, () => process.exit(1));
 const data = mkdtempSync(path.join(tmpdir(), 'pitbell-bench-'));
 spawnSync(process.execPath, ['--import', 'tsx', 'scripts/seed.ts'], { env: { ...process.env, PITBELL_DATA: data } });
@@ -418,7 +372,7 @@ const answer = {
   book: book(timed),
   feeds: await feeds(),
   serverStartMs: round(median(starts), 0),
-  dragging: await dragging(),
+  dragging: await dragging(`${ADDRESS}/stations/5/levels`),
   underLoad: (await load.run(30, 1)).figures,
   pages: await pages(),
 };

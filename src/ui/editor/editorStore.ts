@@ -86,6 +86,8 @@ export interface Judging {
   ready(): Promise<unknown>;
 }
 
+const NONE: readonly Problem[] = [];
+
 function judgeDocument(by: Judge, document: Station, system: UnitSystem | undefined, before: Judged): Judged {
   const checked = by.checkStation(document, system);
   if (!checked.ok) return { ...before, problems: checked.problems };
@@ -94,7 +96,7 @@ function judgeDocument(by: Judge, document: Station, system: UnitSystem | undefi
     const judgement = by.judge(document, surroundingsAfter(document, before.context));
     // Judged as it stood: what hangs on its context (a panel that is being worked) is not begun anew.
     const context = before.context.station === document ? before.context : judgement.context;
-    return { context, judgement, rules: by.summaryOf(judgement.rules), problems: [] };
+    return { context, judgement, rules: by.summaryOf(judgement.rules), problems: NONE };
   } catch (e) {
     // What falls over here must not fall over whoever listens: the edit stands, is kept, and can be taken back.
     const message = `the rules could not be worked out with these figures (${(e as Error).message}): what is shown is from before; what was typed is kept`;
@@ -129,7 +131,7 @@ export function createEditor(
           },
           judgement: null,
           rules,
-          problems: [],
+          problems: NONE,
         },
         get level() {
           return (first().stop + first().lead) / 2;

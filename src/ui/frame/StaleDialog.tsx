@@ -12,13 +12,12 @@ import type { Station } from '@/core/station';
 import { changesBetween } from '@/core/surveyed';
 import { sayPhrase } from '@/core/units';
 import type { SavedState } from '../editor/editorStore';
-import { useStationSystem } from '../editor/StationProvider';
+import { useEditor, useStationSystem } from '../editor/StationProvider';
 import { Segments } from '../parts/Segments';
 import { clock } from '../parts/when';
 
 interface Props {
   theirs: SavedState;
-  mine: Station;
   /** Goes on with mine and what was picked of theirs. */
   onMerge(both: Station): void;
   onTakeTheirs(): void;
@@ -32,7 +31,8 @@ const SIDES = [
 type Side = (typeof SIDES)[number][0];
 
 /** Someone saved this station in between: nothing was overwritten; field by field the person decides which goes on. */
-export function StaleDialog({ theirs, mine, onMerge, onTakeTheirs, onClose }: Props) {
+export function StaleDialog({ theirs, onMerge, onTakeTheirs, onClose }: Props) {
+  const mine = useEditor((s) => s.document);
   const system = useStationSystem();
   const [picked, setPicked] = useState<Readonly<Record<string, Side>>>({});
   const changes = changesBetween(mine, theirs.station);

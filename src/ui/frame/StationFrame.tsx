@@ -8,7 +8,7 @@ import { usePathname, useRouter } from 'next/navigation';
 import { useEffect, useRef, type ReactNode } from 'react';
 import type { Gauge } from '@/core/papers';
 import { isUnsaved } from '../editor/editorStore';
-import { useEditor, useEditorStore, useStationSystem, useUndo } from '../editor/StationProvider';
+import { useEditor, useEditorStore, useStationSystem } from '../editor/StationProvider';
 import { downloadJson, fileNameOf } from '../parts/download';
 import { notify } from '../parts/notify';
 import { AtFirst } from './AtFirst';
@@ -18,6 +18,7 @@ import type { KeyBinding } from './hotkeys';
 import { Keys } from './Keys';
 import { Masthead } from './Masthead';
 import { SaveState } from './SaveState';
+import { UndoRedo } from './UndoRedo';
 import { useSaving, type Saving } from './useSaving';
 import { RestBar } from '../rest/RestBar';
 import type { RestShown } from '../rest/shown';
@@ -25,15 +26,6 @@ import { FIRST_VIEW, VIEWS, viewAt } from './views';
 
 const StaleDialog = dynamic(() => import('./StaleDialog').then((m) => m.StaleDialog), { ssr: false });
 const SetAside = dynamic(() => import('./SetAside').then((m) => m.SetAside), { ssr: false });
-
-const ICON = {
-  display: { xs: 'none', sm: 'inline-flex' },
-  width: 36,
-  height: 36,
-  fontSize: 20,
-  borderRadius: 1,
-  '&:disabled': { opacity: 0.35 },
-} as const;
 
 /** The stations that hang beside this one on the wall. */
 export interface Neighbours {
@@ -45,9 +37,10 @@ export interface Neighbours {
 function useStationCommands({ before, after }: Neighbours, saving: Saving) {
   const router = useRouter();
   const pathname = usePathname();
-  const id = useEditor((s) => s.id);
-  const document = useEditor((s) => s.document);
-  const { undo, redo } = useUndo();
+  const store = useEditorStore();
+  const { id } = store.getState();
+  const undo = () => store.temporal.getState().undo();
+  const redo = () => store.temporal.getState().redo();
   const go = (path: string) => router.push(`/stations/${id}/${path}`);
   const neighbour = (next: number) => router.push(`/stations/${next}/${viewAt(pathname, id)?.path ?? FIRST_VIEW}`);
   const bindings: KeyBinding[] = [
@@ -68,7 +61,10 @@ function useStationCommands({ before, after }: Neighbours, saving: Saving) {
     {
       group: 'this station',
       name: 'export as a file',
-      run: () => downloadJson(fileNameOf(document.identity.name), document),
+      run: () => {
+        const { document } = store.getState();
+        downloadJson(fileNameOf(document.identity.name), document);
+      },
     },
   ];
 
@@ -80,7 +76,6 @@ function ViewTabs() {
   const router = useRouter();
   const id = useEditor((s) => s.id);
   const view = viewAt(usePathname(), id)?.path;
-  const { undo, redo, canUndo, canRedo } = useUndo();
   const tabs = useRef<HTMLDivElement>(null);
   // Where the views do not fit beside each other, the one that is open is in sight.
   useEffect(() => {
@@ -127,13 +122,7 @@ function ViewTabs() {
           </ButtonBase>
         ))}
       </Box>
-      {/* On a phone they stand under “go to…”: the views need the width. */}
-      <ButtonBase sx={ICON} aria-label="undo" title="undo (Ctrl Z)" disabled={!canUndo} onClick={undo}>
-        ↶
-      </ButtonBase>
-      <ButtonBase sx={ICON} aria-label="redo" title="redo (Ctrl Shift Z)" disabled={!canRedo} onClick={redo}>
-        ↷
-      </ButtonBase>
+      <UndoRedo />
     </Box>
   );
 }
@@ -174,7 +163,8 @@ export function StationFrame({
   children: ReactNode;
 }) {
   const id = useEditor((s) => s.id);
-  const document = useEditor((s) => s.document);
+  // What is dragged passes the frame by: it looks at the name alone.
+  const { site, name } = useEditor((s) => s.document.identity);
   const system = useStationSystem();
   const saving = useSaving();
   useLeaving();
@@ -196,9 +186,9 @@ export function StationFrame({
         crumbs={
           <Typography component="h1" variant="body1" noWrap>
             <Typography component={Link} href="/" prefetch={false} variant="body1" sx={{ color: 'text.secondary' }}>
-              {document.identity.site}
+              {site}
             </Typography>{' '}
-            ▸ <b>{document.identity.name}</b>
+            ▸ <b>{name}</b>
           </Typography>
         }
       >
@@ -206,7 +196,7 @@ export function StationFrame({
         <SaveState busy={saving.busy} onSave={() => void saving.save()} />
       </Masthead>
       <ViewTabs />
-      {resting && <RestBar id={id} name={document.identity.name} resting={resting} />}
+      {resting && <RestBar id={id} name={name} resting={resting} />}
       {aside && <SetAside />}
       <Box
         component="main"
@@ -215,7 +205,7 @@ export function StationFrame({
         {byServer ? (
           children
         ) : (
-          <AtFirst name={document.identity.name} scene={first}>
+          <AtFirst name={name} scene={first}>
             {children}
           </AtFirst>
         )}
@@ -224,7 +214,6 @@ export function StationFrame({
       {saving.theirs && (
         <StaleDialog
           theirs={saving.theirs}
-          mine={document}
           onMerge={(both) => void saving.merge(both)}
           onTakeTheirs={saving.takeTheirs}
           onClose={saving.later}

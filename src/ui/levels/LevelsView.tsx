@@ -61,7 +61,10 @@ function figuresOf({ worst, cycles, reserve, context }: Judgement): Figure[] {
   ];
 }
 
-function Figures({ judgement, system }: { judgement: Judgement; system: UnitSystem }) {
+/** They follow every mark of a drag. */
+function Figures() {
+  const judgement = useJudgement();
+  const system = useStationSystem();
   return (
     <Box
       sx={{
@@ -98,7 +101,13 @@ const SHEETS: readonly (readonly [Sheet, string])[] = [
   ['set', 'set levels for me'],
 ];
 
-/** What lies under the rules. */
+/** What lies under the rules: while a float is dragged the shaft and the rules follow at once, this when the hand pauses. */
+function CalmSheet({ sheet }: { sheet: Sheet }) {
+  const judgement = useQuiet(useJudgement(), 250);
+  const system = useStationSystem();
+  return <SheetOf sheet={sheet} judgement={judgement} system={system} />;
+}
+
 const SheetOf = memo(function SheetOf({
   sheet,
   judgement,
@@ -134,12 +143,8 @@ const SheetOf = memo(function SheetOf({
 export function LevelsView({ unaided = false }: { unaided?: boolean }) {
   const id = useEditor((s) => s.id);
   const unsent = useUnsent();
-  const judgement = useJudgement();
   const problems = useEditor((s) => s.judged.problems);
-  const system = useStationSystem();
   const [sheet, setSheet] = useState<Sheet>('cycle');
-  // While a float is dragged the shaft and the rules follow at once, the sheet when the hand pauses.
-  const calm = useQuiet(judgement, 250);
   return (
     <>
       <Box
@@ -171,7 +176,7 @@ export function LevelsView({ unaided = false }: { unaided?: boolean }) {
               )}
             </Notice>
           )}
-          <Figures judgement={judgement} system={system} />
+          <Figures />
           <Box sx={{ flex: '1 1 55%', minHeight: 0, overflow: 'auto', opacity: problems.length > 0 ? 0.55 : 1 }}>
             <RuleBars />
           </Box>
@@ -183,7 +188,7 @@ export function LevelsView({ unaided = false }: { unaided?: boolean }) {
             barSx={{ borderTop: 1 }}
             sx={{ flex: '1 1 45%' }}
           >
-            <SheetOf sheet={sheet} judgement={calm} system={system} />
+            <CalmSheet sheet={sheet} />
           </Sheets>
         </Box>
       </Box>

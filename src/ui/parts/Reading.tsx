@@ -1,22 +1,22 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
+import { memo } from 'react';
 import { format, type Quantity, type UnitSystem } from '@/core/units';
 
-/** A figure with its unit, and the few words that say what it is. */
-export function Reading({
-  label,
-  value,
-  system,
-  big = false,
-  note,
-}: {
+interface Words {
   label: string;
-  value: Quantity | null;
-  system: UnitSystem;
   big?: boolean;
   note?: string;
-}) {
+}
+
+/** A figure with its unit, and the few words that say what it is. */
+export function Reading({ value, system, ...words }: Words & { value: Quantity | null; system: UnitSystem }) {
   const { number, unit } = value ? format(value, system) : { number: '–', unit: '' };
+  return <Said number={number} unit={unit} {...words} />;
+}
+
+/** Drawn again when what it says changes. */
+const Said = memo(function Said({ number, unit, label, big = false, note }: Words & { number: string; unit: string }) {
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', minWidth: 0 }}>
       <Typography variant="label" noWrap>
@@ -33,4 +33,4 @@ export function Reading({
       {note && <Typography variant="label">{note}</Typography>}
     </Box>
   );
-}
+});

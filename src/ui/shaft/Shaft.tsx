@@ -1,5 +1,5 @@
 import { styled } from '@mui/material/styles';
-import type { CSSProperties, ReactNode, SVGProps } from 'react';
+import { memo, type CSSProperties, type ReactNode, type SVGProps } from 'react';
 import type { DrawingRef } from '@/core/levels';
 import type { Group, Shape } from '@/core/papers';
 
@@ -60,6 +60,19 @@ const Drawing = styled('svg')(({ theme }) => {
   };
 });
 
+const same = (a: Shape, b: Shape): boolean => {
+  const keys = Object.keys(a) as (keyof Shape)[];
+  return keys.length === Object.keys(b).length && keys.every((k) => a[k] === b[k]);
+};
+
+/** Most of a drawing (tape, walls, pipes) stands as it is while one float moves: only what differs is drawn again. */
+const Shapes = memo(
+  function Shapes({ shapes }: { shapes: readonly Shape[] }) {
+    return shapes.map((shape, i) => <ShapeMark key={i} shape={shape} />);
+  },
+  ({ shapes: a }, { shapes: b }) => a.length === b.length && a.every((s, i) => same(s, b[i]!)),
+);
+
 function ShapeMark({ shape }: { shape: Shape }) {
   if (shape.type === 'path') return <path className={shape.role} d={shape.d} />;
   return (
@@ -100,9 +113,7 @@ export function Shaft({ scene, title, pointed = [], groupProps, children }: Prop
         const lit = group.part !== null && pointed.includes(group.part) ? 'pointed' : '';
         return (
           <g key={group.part ?? i} className={`${lit} ${className}`} {...props}>
-            {group.shapes.map((shape, j) => (
-              <ShapeMark key={j} shape={shape} />
-            ))}
+            <Shapes shapes={group.shapes} />
           </g>
         );
       })}
