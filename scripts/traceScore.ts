@@ -1,3 +1,5 @@
+import { availableParallelism } from 'node:os';
+import { isMainThread, parentPort, Worker } from 'node:worker_threads';
 import { demoStations } from '../src/core/demo';
 import { DUTIES, type DutyName } from '../src/core/duties';
 import { randomFrom, type Random } from '../src/core/numeric';
@@ -24,10 +26,11 @@ import {
 /*
  * How well faults are found: every single fault, in its usual size, of every demo station and of generated ones, and pairs of which one was
  * hidden; each from its true symptoms, with truthful answers, meter noise and 3 % slips; beside the order that tells most bits whatever it takes and risks, and a plain list from its beginning to its end.
- *   npm run trace:score -- [generated stations, 60] [pairs a station, 4] [seed, 1]
+ *   npm run trace:score -- [generated stations, 60] [pairs a station, 4] [seed, 1] [demo stations: 1, or 0 for none]
+ * Stations are looked at in as many threads as there are processors.
  */
 
-const [stations = 60, pairs = 4, seed = 1] = process.argv.slice(2).map(Number);
+const [stations = 60, pairs = 4, seed = 1, demo = 1] = process.argv.slice(2).map(Number);
 
 const pick = <T>(random: Random, all: readonly T[]): T => all[Math.floor(random.even() * all.length)]!;
 
@@ -76,54 +79,89 @@ function somePairs(board: Board, hidden: Asking, random: Random) {
   return found;
 }
 
-const singles: Played[] = [];
-const bits: Played[] = [];
-const list: Played[] = [];
-const both: Played[] = [];
-for (const { file, station } of [...demoStations(), ...Array.from({ length: stations }, (_, n) => generated(n))]) {
+/** What came of one station. */
+interface Scored {
+  readonly said: string;
+  readonly ours: readonly Played[];
+  readonly bits: readonly Played[];
+  readonly list: readonly Played[];
+  readonly both: readonly Played[];
+}
+
+const NONE: Omit<Scored, 'said'> = { ours: [], bits: [], list: [], both: [] };
+
+function scored({ file, station }: { file: string; station: Station }): Scored {
   const [made, answers] = [askingOf(station), askingOf(station)];
-  if (!made.ok || !answers.ok) {
-    process.stderr.write(`${file}: not asked\n`);
-    continue;
-  }
+  if (!made.ok || !answers.ok) return { ...NONE, said: `${file}: not asked` };
   const board = boardOf(made.asking, suspectsOf(station, made.asking.panel, NO_PAST));
-  const own = board.suspects.flatMap((s, i) =>
-    s.kind === 'fault' && !s.id.includes('-size-')
-      ? [
-          {
-            ours: play(board, s, randomFrom(seed + i)),
-            bits: play(board, s, randomFrom(seed + i), 'bits'),
-            list: play(board, s, randomFrom(seed + i), 'list'),
-          },
-        ]
-      : [],
-  );
-  singles.push(...own.map((o) => o.ours));
-  bits.push(...own.map((o) => o.bits));
-  list.push(...own.map((o) => o.list));
-  const two = somePairs(board, answers.asking, randomFrom(seed)).map((p, i) =>
+  const own = [...board.suspects.entries()].filter(([, s]) => s.kind === 'fault' && !s.id.includes('-size-'));
+  const by = (...way: ['bits' | 'list'] | []) => own.map(([i, s]) => play(board, s, randomFrom(seed + i), ...way));
+  const ours = by();
+  const both = somePairs(board, answers.asking, randomFrom(seed)).map((p, i) =>
     play(board, p, randomFrom(seed + i), 'proposal', answers.asking),
   );
-  both.push(...two);
-  process.stderr.write(
-    `${file}, ${station.control.scheme}: ${JSON.stringify(summary(own.map((o) => o.ours)))} pairs in three ${two.filter((p) => p.place <= 3).length} of ${two.length}\n`,
-  );
+  const inThree = both.filter((p) => p.place <= 3).length;
+  return {
+    said: `${file}, ${station.control.scheme}: ${JSON.stringify(summary(ours))} pairs in three ${inThree} of ${both.length}`,
+    ours,
+    bits: by('bits'),
+    list: by('list'),
+    both,
+  };
 }
-process.stdout.write(
-  `${JSON.stringify(
-    {
-      singles: summary(singles),
-      mostBits: summary(bits),
-      plainList: summary(list),
-      testsOverBound: round(mean(singles.map((p) => p.tests.length)) / mean(singles.map((p) => p.bound))),
-      testsOverMostBits: round(mean(singles.map((p) => p.tests.length)) / mean(bits.map((p) => p.tests.length))),
-      pairs: {
-        cases: both.length,
-        inFirstThree: round(mean(both.map((p) => (p.place <= 3 ? 100 : 0))), 1),
-        first: round(mean(both.map((p) => (p.right ? 100 : 0))), 1),
-      },
+
+/** The stations one after the other, each by the next thread that is free. @param heard each, as it comes */
+async function inThreads(count: number, heard: (one: Scored) => void): Promise<void> {
+  let next = 0;
+  const work = () =>
+    new Promise<void>((done, fail) => {
+      const thread = new Worker(new URL(import.meta.url), { argv: process.argv.slice(2) });
+      const give = () => (next < count ? thread.postMessage(next++) : void thread.terminate());
+      thread.on('message', (one: Scored) => {
+        heard(one);
+        give();
+      });
+      thread.on('error', fail);
+      thread.on('exit', () => done());
+      give();
+    });
+  await Promise.all(Array.from({ length: availableParallelism() }, work));
+}
+
+/** What came of all that were looked at. */
+function total(found: readonly Scored[]) {
+  const of = (which: keyof typeof NONE) => found.flatMap((f) => f[which]);
+  const [ours, bits, list, both] = [of('ours'), of('bits'), of('list'), of('both')];
+  const tests = (all: readonly Played[]) => mean(all.map((p) => p.tests.length));
+  return {
+    stations: found.filter((f) => f.ours.length > 0).length,
+    singles: summary(ours),
+    mostBits: summary(bits),
+    plainList: summary(list),
+    testsOverBound: round(tests(ours) / mean(ours.map((p) => p.bound))),
+    testsOverMostBits: round(tests(ours) / tests(bits)),
+    pairs: {
+      cases: both.length,
+      inFirstThree: round(mean(both.map((p) => (p.place <= 3 ? 100 : 0))), 1),
+      first: round(mean(both.map((p) => (p.right ? 100 : 0))), 1),
     },
-    null,
-    2,
-  )}\n`,
-);
+  };
+}
+
+const all = [...(demo ? demoStations() : []), ...Array.from({ length: stations }, (_, n) => generated(n))];
+if (!isMainThread) parentPort!.on('message', (n: number) => parentPort!.postMessage(scored(all[n]!)));
+else {
+  const found: Scored[] = [];
+  const say = () => process.stdout.write(`${JSON.stringify(total(found), null, 2)}\n`);
+  // Ended before it is through, it says what it has.
+  for (const signal of ['SIGINT', 'SIGTERM'] as const)
+    process.once(signal, () => {
+      say();
+      process.exit(1);
+    });
+  await inThreads(all.length, (one) => {
+    found.push(one);
+    process.stderr.write(`${one.said}\n`);
+  });
+  say();
+}

@@ -4,8 +4,8 @@ import {
   looksOf,
   mendFor,
   oftenFor,
-  rowsKnown,
   rowsOf,
+  rowsOn,
   think,
   tracingOf,
   type Past,
@@ -14,14 +14,24 @@ import {
   type Tracing,
 } from '@/core/trace';
 import type { Station } from '@/core/station';
+import { keepRows, keptRows } from './keptRows';
 
 let tracing: Tracing | null = null;
 /** What the suspects of this station would show, as far as it is known here. */
 let rows: Rows = [];
+/** Whether this device has them all. */
+let onDevice = false;
 
 /** Fault finding, off the page: every suspect is asked once, and the answers stay here. */
 const api = {
   looks: (station: Station) => looksOf(station),
+  /** Takes up what this device has kept of the station. @returns whether there is nothing left to ask */
+  async kept(station: Station): Promise<boolean> {
+    const here = await keptRows(station);
+    onDevice = here !== null;
+    rows = here ?? [];
+    return onDevice;
+  },
   /** A part of the suspects, for a thread that has them all. */
   rows: rowsOf,
   /** This thread’s own part of them. */
@@ -33,7 +43,9 @@ const api = {
     const made = tracingOf(station, past, told, [...rows, ...others]);
     if (!made.ok) return made;
     tracing = made.tracing;
-    rows = rowsKnown(tracing);
+    rows = rowsOn(made.tracing.singles);
+    if (!onDevice) void keepRows(station, rows);
+    onDevice = true;
     return { ok: true as const };
   },
   often: () => (tracing ? oftenFor(tracing) : []),

@@ -70,9 +70,9 @@ export function tracingOf(
   return { ok: true, tracing: { station, singles: board, board, book: fromBook(past.findings), past } };
 }
 
-/** What every single suspect would show, to be thought over again with another past. */
-export const rowsKnown = ({ singles }: Tracing): Rows =>
-  singles.suspects.flatMap((s, i) => (singles.rows[i] ? [[s.id, singles.rows[i]] as const] : []));
+/** What every suspect of a board would show, to be thought over again elsewhere. */
+export const rowsOn = ({ suspects, rows }: Board): Rows =>
+  suspects.flatMap((s, i) => (rows[i] ? [[s.id, rows[i]] as const] : []));
 
 /** How often each kind of fault of a station comes, the commonest first. */
 export const oftenFor = ({ singles, past }: Tracing): Often[] => oftenOf(singles.suspects, past);

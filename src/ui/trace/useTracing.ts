@@ -45,14 +45,14 @@ interface Asked {
   readonly rows: Rows;
 }
 
-/** Asks every suspect of a station once, by several threads at a time. */
+/** Asks every suspect of a station once, by several threads at a time; none of those that this device has kept. */
 function useAsked(station: Station, onStage: (stage: Stage) => void) {
   const [asked, setAsked] = useState<Asked | null>(null);
   const [looks, setLooks] = useState<readonly Look[]>([]);
   useEffect(() => {
     let over = false;
     const first = started();
-    const others = Array.from({ length: THREADS - 1 }, started);
+    const others: Thread[] = [];
     const fell = () => void (!over && onStage({ kind: 'cannot', reasons: FELL }));
     first.worker.onerror = fell;
     void first.api.looks(station).then(
@@ -60,6 +60,8 @@ function useAsked(station: Station, onStage: (stage: Stage) => void) {
       () => {},
     );
     const asking = async () => {
+      if (await first.api.kept(station)) return [];
+      if (!over) others.push(...Array.from({ length: THREADS - 1 }, started));
       // What is said on the way may come late: a bar never goes back.
       let most = 0;
       const hear = proxy((share: number) => {
@@ -72,10 +74,10 @@ function useAsked(station: Station, onStage: (stage: Stage) => void) {
       const rows = (await Promise.all(parts)).flat();
       most = 1;
       for (const o of others) o.worker.terminate();
-      if (!over) setAsked({ api: first.api, station, rows });
+      return rows;
     };
     onStage({ kind: 'asking', share: 0 });
-    asking().catch(fell);
+    asking().then((rows) => void (!over && setAsked({ api: first.api, station, rows })), fell);
     return () => {
       over = true;
       setAsked(null);
