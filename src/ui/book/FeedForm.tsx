@@ -2,7 +2,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { meterSays } from '@/core/book';
 import { FORMS, signalName, signalOf, signalsOf, TABLES, type Values } from '@/core/feeds';
 import type { UnitSystem } from '@/core/units';
@@ -13,6 +13,7 @@ import { TextBox } from '../parts/TextBox';
 import { TickBox } from '../parts/TickBox';
 import { draftOf, emptyPoint, feedFrom, type FeedDraft, type PointDraft } from './feedDraft';
 import type { FeedGiven } from './shown';
+import { FileButton, JSON_FILE } from '../parts/FileButton';
 
 const FORM_WORDS: Readonly<Record<(typeof FORMS)[number], string>> = {
   u16: '16 bits',
@@ -184,27 +185,13 @@ function useFeedForm({ stationId, who, given, onKept }: Omit<Props, 'pumps' | 'o
 }
 
 /** The map as a file, to be used at another panel of the kind. */
-function MapFile({ draft, onOpen }: { draft: FeedDraft; onOpen(file: File | undefined): void }) {
-  const file = useRef<HTMLInputElement>(null);
+function MapFile({ draft, onOpen }: { draft: FeedDraft; onOpen(file: File): void }) {
   return (
     <>
-      <Button onClick={() => file.current?.click()} sx={TALL}>
-        map from a file
-      </Button>
+      <FileButton words="map from a file" label="map of a panel" accept={JSON_FILE} sx={TALL} onFile={onOpen} />
       <Button onClick={() => downloadJson('panel-map.json', feedFrom(draft, true))} sx={TALL}>
         map as a file
       </Button>
-      <input
-        ref={file}
-        type="file"
-        accept=".json,application/json"
-        hidden
-        aria-label="map of a panel"
-        onChange={(e) => {
-          onOpen(e.target.files?.[0]);
-          e.target.value = '';
-        }}
-      />
     </>
   );
 }

@@ -2,7 +2,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useRef } from 'react';
 import {
   DATE_FORMS,
   METER_KINDS,
@@ -17,6 +16,7 @@ import type { Understood } from '@/workers/readings';
 import { Pick } from '../parts/Pick';
 import { Segments } from '../parts/Segments';
 import { useImport, type Table } from './useImport';
+import { FileButton } from '../parts/FileButton';
 
 const METERS = METER_NAMES.flatMap((kind) =>
   METER_KINDS[kind].ofPump ? [1, 2, 3].map((n) => `${kind}-${n}`) : [kind as string],
@@ -135,28 +135,20 @@ function Preview({ read }: { read: Understood }) {
 
 /** Readings from a table: chosen, shown as it is understood, and taken all or none. */
 export function ImportReadings({ stationId, who, onDone }: { stationId: number; who: string; onDone(): void }) {
-  const file = useRef<HTMLInputElement>(null);
   const { table, read, told, sending, open, map, take, stop } = useImport(stationId, who, onDone);
   return (
     <Box component="section" aria-label="import readings" sx={{ display: 'flex', flexDirection: 'column', gap: 1.25 }}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
-        <Button sx={{ minHeight: 44 }} disabled={sending !== null} onClick={() => file.current?.click()}>
-          import readings (CSV)
-        </Button>
+        <FileButton
+          words="import readings (CSV)"
+          label="readings file"
+          accept=".csv,text/csv,text/plain"
+          disabled={sending !== null}
+          sx={{ minHeight: 44 }}
+          onFile={open}
+        />
         <a href={`/api/stations/${stationId}/book/readings`}>export all readings (CSV)</a>
       </Box>
-      <input
-        ref={file}
-        type="file"
-        accept=".csv,text/csv,text/plain"
-        hidden
-        aria-label="readings file"
-        onChange={(e) => {
-          const chosen = e.target.files?.[0];
-          if (chosen) open(chosen);
-          e.target.value = '';
-        }}
-      />
       {table && sending === null && <Mapped table={table} onChange={map} />}
       {table && read && sending === null && <Preview read={read} />}
       {read?.ok && read.readings > 0 && sending === null && (

@@ -8,7 +8,7 @@ import { DRILL_LEVELS, readDrill, type Drill, type LevelName } from '@/core/dril
 import type { Station } from '@/core/station';
 import { EXERCISES, type ExerciseKind } from '../exercise/ExerciseView';
 import { usePerson } from '../people/PersonProvider';
-import { FileButton } from '../parts/FileButton';
+import { FileButton, JSON_FILE } from '../parts/FileButton';
 import { Segments, WRAPPED } from '../parts/Segments';
 import { TextBox } from '../parts/TextBox';
 import { MakeDrill } from './MakeDrill';
@@ -36,7 +36,8 @@ function ImportDrill({ onBegin }: { onBegin(drill: Drill): void }) {
       <FileButton
         words="import a drill"
         label="drill file"
-        accept=".json,application/json"
+        accept={JSON_FILE}
+        sx={{ minHeight: 44 }}
         onFile={(f) => void take(f)}
       />
       {refused !== null && (

@@ -1,7 +1,7 @@
-import Button from '@mui/material/Button';
+import Button, { type ButtonProps } from '@mui/material/Button';
 import { useRef } from 'react';
 
-interface Props {
+interface Props extends Pick<ButtonProps, 'disabled' | 'size' | 'sx'> {
   words: string;
   /** What the choice of a file is called. */
   label: string;
@@ -9,12 +9,14 @@ interface Props {
   onFile(file: File): void;
 }
 
+export const JSON_FILE = '.json,application/json';
+
 /** A button that asks for a file; the same file can be chosen again. */
-export function FileButton({ words, label, accept, onFile }: Props) {
+export function FileButton({ words, label, accept, onFile, ...button }: Props) {
   const input = useRef<HTMLInputElement>(null);
   return (
     <>
-      <Button onClick={() => input.current?.click()} sx={{ minHeight: 44 }}>
+      <Button {...button} onClick={() => input.current?.click()}>
         {words}
       </Button>
       <input

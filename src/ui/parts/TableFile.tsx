@@ -1,9 +1,10 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useRef, useState, type ClipboardEvent, type ReactNode } from 'react';
+import { useState, type ClipboardEvent, type ReactNode } from 'react';
 import { readRows } from './csv';
 import { Notice } from './Notice';
+import { FileButton } from './FileButton';
 
 const LARGEST_CSV = 1024 * 1024;
 
@@ -23,11 +24,9 @@ interface Props {
 
 /** A list of figures that can be typed, pasted from a sheet, or read from a CSV file. */
 export function TableFile({ what, units, onRows, onAdd, addLabel, more, children }: Props) {
-  const file = useRef<HTMLInputElement>(null);
   const [refused, setRefused] = useState<readonly string[]>([]);
   const take = async (text: string) => setRefused(onRows(await readRows(text)));
-  const readFile = async (chosen: File | undefined) => {
-    if (!chosen) return;
+  const readFile = async (chosen: File) => {
     if (chosen.size > LARGEST_CSV)
       return setRefused([`${chosen.name} is ${(chosen.size / 1024 / 1024).toFixed(0)} MB; a ${what} is a few lines`]);
     await take(await chosen.text());
@@ -43,19 +42,13 @@ export function TableFile({ what, units, onRows, onAdd, addLabel, more, children
       {children}
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
         {onAdd && <Button onClick={onAdd}>{addLabel}</Button>}
-        <Button onClick={() => file.current?.click()}>read a CSV ({units})</Button>
-        {more}
-        <input
-          ref={file}
-          type="file"
+        <FileButton
+          words={`read a CSV (${units})`}
+          label={`${what} file`}
           accept=".csv,text/csv,text/plain"
-          hidden
-          aria-label={`${what} file`}
-          onChange={(e) => {
-            void readFile(e.target.files?.[0]);
-            e.target.value = '';
-          }}
+          onFile={(file) => void readFile(file)}
         />
+        {more}
       </Box>
       {refused.length > 0 && (
         <Notice severity="error" onClose={() => setRefused([])}>

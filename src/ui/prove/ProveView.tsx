@@ -10,7 +10,7 @@ import { WHOLE } from '@/core/proving';
 import { isDirty, isHereOnly } from '../editor/editorStore';
 import { newKey } from '../parts/browserKeep';
 import { useEditor } from '../editor/StationProvider';
-import { JsonButton } from '../parts/JsonButton';
+import { FileButton, JSON_FILE } from '../parts/FileButton';
 import { TextBox } from '../parts/TextBox';
 import { usePerson } from '../people/PersonProvider';
 import { Works } from '../people/Works';
@@ -81,7 +81,13 @@ function FromFiles({ files, id }: { files: readonly FromFileShown[]; id: number 
           {f.hash.slice(0, 12)} …)
         </Typography>
       ))}
-      <JsonButton label="take in a sealed run from a file" onFile={(file) => void take(file)} />
+      <FileButton
+        size="small"
+        words="take in a sealed run from a file"
+        label="sealed run"
+        accept={JSON_FILE}
+        onFile={(file) => void take(file)}
+      />
       {said && <Notice severity="error">{said}</Notice>}
     </Box>
   );

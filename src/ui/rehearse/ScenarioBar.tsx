@@ -1,13 +1,13 @@
 'use client';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useRef } from 'react';
 import type { Rehearsable, Scenario } from '@/core/rehearsal';
 import { useStationSystem } from '../editor/StationProvider';
 import { Pick } from '../parts/Pick';
 import { QuantityInput } from '../parts/QuantityInput';
 import { cursorAt, type CursorStore } from './cursor';
 import { FaultField } from './FaultField';
+import { FileButton, JSON_FILE } from '../parts/FileButton';
 
 interface Props {
   scenario: Scenario;
@@ -74,23 +74,10 @@ export function ScenarioBar({ scenario, ready, faults, fault, cursor, onFault, o
 
 /** The scenario as a file, out and in. */
 export function ScenarioFiles({ onFile, onTakeOut }: { onFile(file: File): void; onTakeOut(): void }) {
-  const file = useRef<HTMLInputElement>(null);
   return (
     <>
       <Button onClick={onTakeOut}>export</Button>
-      <Button onClick={() => file.current?.click()}>import</Button>
-      <input
-        ref={file}
-        type="file"
-        accept=".json,application/json"
-        aria-label="scenario file"
-        hidden
-        onChange={(e) => {
-          const chosen = e.target.files?.[0];
-          e.target.value = '';
-          if (chosen) onFile(chosen);
-        }}
-      />
+      <FileButton words="import" label="scenario file" accept={JSON_FILE} onFile={onFile} />
     </>
   );
 }

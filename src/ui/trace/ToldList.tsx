@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { readTold, type Thought, type Told } from '@/core/trace';
 import { downloadJson, fileNameOf } from '../parts/download';
-import { JsonButton } from '../parts/JsonButton';
+import { FileButton, JSON_FILE } from '../parts/FileButton';
 
 interface Props {
   told: Told;
@@ -112,7 +112,13 @@ function AsFile({ told, tell, begin }: Pick<Props, 'told' | 'tell' | 'begin'>) {
         <Button variant="outlined" onClick={() => downloadJson(fileNameOf(told.station.name, 'trace'), told)}>
           hand it on as a file
         </Button>
-        <JsonButton label="take one from a file" onFile={(file) => void take(file)} />
+        <FileButton
+          size="small"
+          words="take one from a file"
+          label="what was told elsewhere"
+          accept={JSON_FILE}
+          onFile={(file) => void take(file)}
+        />
         <Button onClick={begin} disabled={told.evidence.length === 0}>
           begin anew
         </Button>
