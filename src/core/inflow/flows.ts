@@ -33,6 +33,9 @@ function stormMean({ rows, base }: Storm): number {
 /** Least inflow that is used where a source gives none at all: a rule cannot divide by no water, m³/s. */
 const TRICKLE = 1e-9;
 
+/** Whether a flow, m³/s, stands for none: not four millilitres an hour. */
+export const noneOf = (flow: number): boolean => flow <= TRICKLE;
+
 function sourceFlows(source: InflowSource): Flows {
   switch (source.kind) {
     case 'steady':

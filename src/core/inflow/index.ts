@@ -1,2 +1,2 @@
-export { flowsOf, inflowAt, type Flows } from './flows';
+export { flowsOf, inflowAt, noneOf, type Flows } from './flows';
 export { dailyVolume, daySurge } from './day';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Inflow } from '../station';
-import { dailyVolume, daySurge, flowsOf, inflowAt } from './index';
+import { dailyVolume, daySurge, flowsOf, inflowAt, noneOf } from './index';
 
 const of = (source: Inflow['source'], infiltration = 0): Inflow => ({ source, inletPipe: null, infiltration });
 const day = Array.from({ length: 24 }, (_, h) => (h === 8 ? 6 : h >= 7 && h < 19 ? 1.5 : 0));
@@ -17,6 +17,8 @@ describe('low, design and peak, by hand', () => {
   it('pattern: the mean times its least, mean and greatest factor', () => {
     const { low, design, peak } = flowsOf(of({ kind: 'pattern', mean: 1e-4, factors: day }));
     expect([low, design, peak]).toEqual([1e-9, (1e-4 * (11 * 1.5 + 6)) / 24, 6e-4].map((x) => expect.closeTo(x, 12)));
+    // Its least hour gives none: what stands for it is told as none.
+    expect([low, design].map(noneOf)).toEqual([true, false]);
   });
   it('fixtures: the day’s water spread, over the hours of use, and all that may run at once', () => {
     const uses = [

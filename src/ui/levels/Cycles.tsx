@@ -7,6 +7,7 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import { traitsOf } from '@/core/duties';
+import { noneOf } from '@/core/inflow';
 import { sayNoDuty, type CycleResult, type Judgement } from '@/core/levels';
 import { quantity, say, sayPhrase, type UnitSystem } from '@/core/units';
 import { CASE_LINES } from './caseLines';
@@ -50,19 +51,21 @@ export function Cycles({ judgement, system }: { judgement: Judgement; system: Un
         {CASES.map((name) => {
           const c = cycleOf(judgement, name);
           if (!c.ok) return null;
+          // Where nothing comes nothing is pumped: no time is said that stands for never.
+          const none = noneOf(c.inflow);
           return (
             <TableRow key={name}>
               <TableCell component="th" scope="row">
                 <LineSample name={name} /> {name}
               </TableCell>
-              <TableCell>{say(quantity('flow', c.inflow), system)}</TableCell>
-              <TableCell>{time(c.fill)}</TableCell>
+              <TableCell>{none ? 'none' : say(quantity('flow', c.inflow), system)}</TableCell>
+              <TableCell>{none ? '–' : time(c.fill)}</TableCell>
               <TableCell>
-                {c.keepsUp ? time(c.run) : 'without a stop'}
-                {c.pumps > 1 && ` (${c.pumps} pumps)`}
+                {none ? '–' : c.keepsUp ? time(c.run) : 'without a stop'}
+                {!none && c.pumps > 1 && ` (${c.pumps} pumps)`}
               </TableCell>
-              <TableCell>{c.keepsUp ? time(c.cycle) : '–'}</TableCell>
-              <TableCell>{c.keepsUp ? say(quantity('rate', c.startsPerHour), system) : '–'}</TableCell>
+              <TableCell>{c.keepsUp && !none ? time(c.cycle) : '–'}</TableCell>
+              <TableCell>{none ? 'none' : c.keepsUp ? say(quantity('rate', c.startsPerHour), system) : '–'}</TableCell>
             </TableRow>
           );
         })}
