@@ -292,6 +292,8 @@ describe('rules of each duty, by hand', () => {
     expect(cycle.fill).toBeCloseTo(1.3 / 5e-4, 6);
     expect(cycle.run).toBeCloseTo(1.3 / 5e-4, 6);
     expect(ruleOf(s, 'reserve').has!.value).toBeCloseTo(0.05 / 1e-3, 9);
+    // What stands over the rules, and on papers, is that too: the draw does not fill it.
+    expect(judge(s).reserve).toMatchObject({ volume: expect.closeTo(0.05, 9), design: expect.closeTo(50, 9) });
     expect(['starts', 'run', 'submergence', 'drainback'].map((id) => ruleOf(s, id).state)).toEqual(
       Array(4).fill('not-applicable'),
     );
@@ -655,6 +657,14 @@ describe('more water never helps', () => {
     const one = newStation('a', 'b', 'metric-230');
     const both = withRole(withPumpCount(one, 2), 'lag', true, 'metric');
     expect(ruleOf(both, 'keep-up').has!.value).toBeGreaterThan(ruleOf(one, 'keep-up').has!.value);
+  });
+  it('what is filled is drawn from: no rule of it speaks of an inflow', () => {
+    const filled = demoStations().filter((d) => d.station.duty.kind === 'fill');
+    expect(filled.length).toBeGreaterThan(0);
+    const stations = [...filled.map((d) => d.station), withDuty(newStation('a', 'b', 'metric-230'), 'fill')];
+    const said = stations.flatMap((s) => judge(s).rules.map((r) => `${r.title}: ${sayPhrase(r.why, 'metric')}`));
+    expect(said.filter((x) => x.includes('inflow'))).toEqual([]);
+    expect(said.some((x) => x.startsWith('starts per hour at worst draw'))).toBe(true);
   });
   it('each duty can be chosen for a station and is judged', () => {
     for (const kind of ['empty', 'dose', 'fill', 'transfer', 'condensate'] as const) {

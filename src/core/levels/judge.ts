@@ -8,6 +8,7 @@ import { judgeRule, tightestFirst, type JudgedRule } from './rule';
 import { RULES, type RuleId } from './rules';
 import { tapeList, type TapeRow } from './tape';
 import { waterToRaise, type Raise } from './water';
+import { reserveOf, type Reserve } from './reserve';
 
 /** Where pump and pipe agree at one of the levels, with as many pumps as are called there. */
 interface LevelPoint {
@@ -22,13 +23,8 @@ export interface Judgement {
   readonly operatingPoints: readonly LevelPoint[];
   readonly cycles: Readonly<Record<'low' | 'design' | 'peak', CycleResult>>;
   readonly worst: CycleResult;
-  /** From the alarm to the overflow: m³, and s at each inflow; null without an alarm float. */
-  readonly reserve: {
-    readonly volume: number;
-    readonly low: number;
-    readonly design: number;
-    readonly peak: number;
-  } | null;
+  /** From the alarm to the overflow; null without an alarm float. */
+  readonly reserve: Reserve | null;
   readonly raise: readonly Raise[];
   /** Tightest first. */
   readonly rules: readonly JudgedRule<RuleId>[];
@@ -59,15 +55,13 @@ export const judge = (station: Station, surroundings?: Surroundings, asked?: Ask
 
 /** The same of a station whose levels are worked out already. */
 export function judgeContext(context: LevelContext): Judgement {
-  const { vessel, alarm, overflow } = context;
   const { low, design, peak } = context.inflow;
-  const volume = alarm ? Math.max(vessel.volume(overflow) - vessel.volume(alarm.rise), 0) : null;
   return {
     context,
     operatingPoints: operatingPoints(context),
     cycles: { low: cycleOf(context, low), design: cycleOf(context, design), peak: cycleOf(context, peak) },
     worst: context.worst,
-    reserve: volume === null ? null : { volume, low: volume / low, design: volume / design, peak: volume / peak },
+    reserve: reserveOf(context),
     raise: waterToRaise(context),
     rules: RULES.map((rule) => judgeRule(rule, context)).sort(tightestFirst),
     tape: tapeList(context),

@@ -50,6 +50,9 @@ export const minimumFlow: Rule<'minimum-flow'> = {
     });
     return conditions.length > 0
       ? conditions
-      : notAsked(phrase`No operating point is known at the stop; see the pump against its inflow.`, about);
+      : notAsked(
+          phrase`No operating point is known at the stop; see the pump against its ${traitsOf(station).words.inflow}.`,
+          about,
+        );
   },
 };

@@ -1,6 +1,7 @@
 import { traitsOf } from '../../duties';
 import { phrase, quantity } from '../../units';
 import { storedInPipe } from '../../vessel';
+import { reserveOf } from '../reserve';
 import { notAsked, type Rule } from '../rule';
 
 /** From the alarm to the overflow, with the pump dead or its power lost, there is the response time that was promised. */
@@ -10,21 +11,21 @@ export const reserve: Rule<'reserve'> = {
   severity: 'should',
   settings: ['reserveTime', 'reserveInflow'],
   about: ['level:overflow'],
-  judge({ station, vessel, alarm, overflow, marks, inflow, atStop }) {
+  judge(context) {
+    const { station, alarm, overflow, marks, inflow, atStop } = context;
     const { settings } = station;
     if (!alarm)
       return notAsked(phrase`No alarm float is fitted: nobody is told before the overflow.`, ['level:overflow']);
-    const volume = Math.max(vessel.volume(overflow) - vessel.volume(alarm.rise), 0);
+    const reserve = reserveOf(context);
     const about = ['level:alarm', 'level:overflow', `float:${marks.find((m) => m.name === 'alarm')!.sensor!}`] as const;
     if (traitsOf(station).direction === 'fill') {
-      const flow = atStop.ok ? atStop.flow : 0;
-      if (flow === 0) return notAsked(phrase`Nothing is known of what fills it.`, about);
+      if (!reserve || !atStop.ok) return notAsked(phrase`Nothing is known of what fills it.`, about);
       return [
         {
           sense: 'at-least',
           needs: quantity('duration', settings.reserveTime),
-          has: quantity('duration', volume / flow),
-          why: phrase`${quantity('volume', volume)} between the alarm and the overflow, with the filling stuck open at ${quantity('flow', flow)} and nothing drawn.`,
+          has: quantity('duration', reserve.design),
+          why: phrase`${quantity('volume', reserve.volume)} between the alarm and the overflow, with the filling stuck open at ${quantity('flow', atStop.flow)} and nothing drawn.`,
           about,
         },
       ];
@@ -34,7 +35,7 @@ export const reserve: Rule<'reserve'> = {
     const pipe = settings.inlet === 'storage' ? station.inflow.inletPipe : null;
     const { inletInvert } = station.vessel;
     const inPipe = pipe ? storedInPipe(pipe, inletInvert, overflow) - storedInPipe(pipe, inletInvert, alarm.rise) : 0;
-    const stored = volume + inPipe;
+    const stored = reserve!.volume + inPipe;
     return [
       {
         sense: 'at-least',

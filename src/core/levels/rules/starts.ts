@@ -6,13 +6,13 @@ import { sayNoDuty } from '../sayNoDuty';
 /** At the inflow that makes it start most often, each pump stays within its starts limit. */
 export const starts: Rule<'starts'> = {
   id: 'starts',
-  title: 'starts per hour at worst inflow',
+  title: (station) => `starts per hour at worst ${traitsOf(station).words.inflow}`,
   severity: 'must',
   about: ['level:lead', 'level:stop', 'pump'],
   judge({ station, worst, hydraulics }) {
     const about = ['level:lead', 'level:stop', 'pump'] as const;
     const { control } = station;
-    const { timer } = traitsOf(station);
+    const { timer, words } = traitsOf(station);
     const needs = quantity('rate', Math.min(...station.pumps.map((p) => p.startsPerHour)));
     if (timer) {
       const pause = station.sensors.some((s) => s.role === 'peak') ? Math.min(timer.off, timer.peakOff) : timer.off;
@@ -22,7 +22,7 @@ export const starts: Rule<'starts'> = {
           sense: 'at-most',
           needs,
           has,
-          why: phrase`The timer runs it ${quantity('time', timer.on)} and rests it ${quantity('time', pause)} at the shortest: no inflow starts it more often.`,
+          why: phrase`The timer runs it ${quantity('time', timer.on)} and rests it ${quantity('time', pause)} at the shortest: no ${words.inflow} starts it more often.`,
           about,
         },
       ];
@@ -38,7 +38,7 @@ export const starts: Rule<'starts'> = {
         sense: 'at-most',
         needs,
         has: quantity('rate', worst.startsPerHour),
-        why: phrase`Worst at an inflow of ${quantity('flow', worst.inflow)}: rests ${quantity('time', worst.fill)}, runs ${quantity('time', worst.run)}${called}.${shared} Each start heats the motor; more water between start and stop means fewer starts.`,
+        why: phrase`Worst where the ${words.inflow} is ${quantity('flow', worst.inflow)}: rests ${quantity('time', worst.fill)}, runs ${quantity('time', worst.run)}${called}.${shared} Each start heats the motor; more water between start and stop means fewer starts.`,
         about,
       },
     ];

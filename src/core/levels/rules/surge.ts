@@ -16,7 +16,8 @@ export const surge: Rule<'surge'> = {
     if (traitsOf(station).mover.kind === 'valve') return notAsked(phrase`It is filled through a valve.`, about);
     const { segments, rating } = station.discharge;
     const all = hydraulics.at(calls.at(-1)!, calls.length);
-    if (!all.ok) return notAsked(phrase`No flow is known: see the pump against its inflow.`, about);
+    if (!all.ok)
+      return notAsked(phrase`No flow is known: see the pump against its ${traitsOf(station).words.inflow}.`, about);
     const rho = density(station.settings.waterTemperature);
     const blows = segments.map((s) => {
       const velocity = all.flow / ((Math.PI / 4) * s.bore ** 2);
