@@ -658,14 +658,6 @@ describe('more water never helps', () => {
     const both = withRole(withPumpCount(one, 2), 'lag', true, 'metric');
     expect(ruleOf(both, 'keep-up').has!.value).toBeGreaterThan(ruleOf(one, 'keep-up').has!.value);
   });
-  it('what is filled is drawn from: no rule of it speaks of an inflow', () => {
-    const filled = demoStations().filter((d) => d.station.duty.kind === 'fill');
-    expect(filled.length).toBeGreaterThan(0);
-    const stations = [...filled.map((d) => d.station), withDuty(newStation('a', 'b', 'metric-230'), 'fill')];
-    const said = stations.flatMap((s) => judge(s).rules.map((r) => `${r.title}: ${sayPhrase(r.why, 'metric')}`));
-    expect(said.filter((x) => x.includes('inflow'))).toEqual([]);
-    expect(said.some((x) => x.startsWith('starts per hour at worst draw'))).toBe(true);
-  });
   it('each duty can be chosen for a station and is judged', () => {
     for (const kind of ['empty', 'dose', 'fill', 'transfer', 'condensate'] as const) {
       const s = withDuty(newStation('a', 'b', 'metric-230'), kind);

@@ -1,4 +1,5 @@
 export { judge, judgeContext, type Judgement } from './judge';
+export type { Reserve } from './reserve';
 export { summaryOf, type RuleSummary } from './summary';
 export {
   alarmCalls,

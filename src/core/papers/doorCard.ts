@@ -1,7 +1,7 @@
-import { traitsOf } from '../duties';
-import { markWords, type Judgement, markActs } from '../levels';
+import { traitsOf, type Direction } from '../duties';
+import { markWords, type Judgement, type Reserve, markActs } from '../levels';
 import type { MarkName } from '../sensors';
-import { phrase, quantity, sayPhrase, say, type UnitSystem } from '../units';
+import { phrase, quantity, sayPhrase, say, type Phrase, type UnitSystem } from '../units';
 
 export interface DoorCard {
   readonly title: string;
@@ -21,6 +21,12 @@ export interface DoorCard {
   readonly rests: string;
   readonly cautions: readonly string[];
 }
+
+/** How long there is after the alarm: by the inflow; of a tank that is filled, by its filling where nobody draws. */
+const untilItRunsOver = ({ design, peak }: Reserve, direction: Direction): Phrase =>
+  direction === 'fill'
+    ? phrase`With its filling stuck open it runs over ${quantity('duration', design)} after the alarm; later where water is drawn.`
+    : phrase`From the first alarm to the overflow there are ${quantity('duration', design)} at the usual inflow, ${quantity('duration', peak)} at the most.`;
 
 /**
  * The page for the inside of the lid or panel: what is set, what the alarm means, whom to call.
@@ -87,22 +93,13 @@ export function doorCard(
       floorUp: height(level),
       what: what(name),
     })),
-    alarm:
-      alarm && reserve
-        ? [
-            `The alarm means: ${words.alarmMeans}.`,
-            // Of a tank that is filled nobody knows when it runs over: that hangs on what is drawn.
-            ...(direction === 'fill'
-              ? []
-              : [
-                  sayPhrase(
-                    phrase`From the first alarm to the overflow there are ${quantity('duration', reserve.design)} at the usual inflow, ${quantity('duration', reserve.peak)} at the most.`,
-                    system,
-                  ),
-                ]),
-            `${words.whenAlarm} Silence stops the horn; the lamp stays until the water is down.`,
-          ]
-        : ['No alarm is fitted: nobody is told before the overflow. Look at the pit often.'],
+    alarm: alarm
+      ? [
+          `The alarm means: ${words.alarmMeans}.`,
+          ...(reserve ? [sayPhrase(untilItRunsOver(reserve, direction), system)] : []),
+          `${words.whenAlarm} Silence stops the horn; the lamp stays until the water is down.`,
+        ]
+      : ['No alarm is fitted: nobody is told before the overflow. Look at the pit often.'],
     rests,
     contact: station.identity.contact || 'no number is set',
     cautions: [

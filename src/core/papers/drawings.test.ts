@@ -199,9 +199,15 @@ describe('what goes out', () => {
     expect(card('workshop-header-tank.json').levels.map((l) => l.what)).toEqual(
       expect.arrayContaining(['filling stops', 'filling starts', 'the tank is nearly empty']),
     );
+    // 63 L between its alarm and its overflow, at the 1.54 L/s that fills it.
+    expect(card('workshop-header-tank.json').alarm.join(' ')).toMatch(/stuck open it runs over 41 s after the alarm/);
     expect(card('underpass-storm-sump.json').levels.map((l) => l.what)).toContain('a second pump starts');
     expect(card('underpass-storm-sump.json').facts[0]!.value).toMatch(/^2 × /);
     expect(card('sand-bed-dosing-tank.json').levels.map((l) => l.what)).toContain('the timer rests less');
+    // Where nobody knows what fills it the alarm is told all the same.
+    const unknown = doorCard({ ...judge(of('workshop-header-tank.json')), reserve: null }, 1, 'today', 'metric', '');
+    expect(unknown.alarm.join(' ')).toMatch(/The alarm means/);
+    expect(unknown.alarm.join(' ')).not.toMatch(/No alarm is fitted/);
   });
 });
 

@@ -52,22 +52,25 @@ function howItIs({ lastVisit, alarms, findings, asked }: OwnerKnows): string[] {
 
 /** A time as one says it to somebody who only wants to know how quick to be. */
 function roundly(seconds: number): string {
-  const minutes = Math.max(Math.round(seconds / 60), 1);
-  if (minutes < 100) return minutes === 1 ? 'a minute' : `${minutes} minutes`;
-  return `${Math.round(minutes / 60)} hours`;
+  const minutes = Math.round(seconds / 60);
+  if (seconds < 60) return 'less than a minute';
+  if (minutes < 100) return minutes === 1 ? 'about a minute' : `about ${minutes} minutes`;
+  return `about ${Math.round(minutes / 60)} hours`;
 }
 
 /** What the alarm means, how long there is, what to do. */
 function whenItRings({ context, reserve }: Judgement): string[] {
   const { words, direction } = traitsOf(context.station);
   if (!context.alarm) return ['No alarm is fitted: nobody is told before it runs over. Look at it often.'];
-  // Of a tank that is filled nobody knows when it runs over: that hangs on what is drawn.
-  const told = reserve !== null && direction !== 'fill';
   return [
     `It means: ${words.alarmMeans}.`,
-    ...(told
-      ? [`From the alarm there are about ${roundly(reserve.design)} until it runs over, at the usual inflow.`]
-      : []),
+    ...(reserve === null
+      ? []
+      : direction === 'fill'
+        ? [
+            `If the filling is stuck open it runs over ${roundly(reserve.design)} after the alarm, later where water is drawn.`,
+          ]
+        : [`From the alarm there are ${roundly(reserve.design)} until it runs over, at the usual inflow.`]),
     words.whenAlarm,
   ];
 }

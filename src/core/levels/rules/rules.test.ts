@@ -205,3 +205,12 @@ describe('a station that a timer doses from', () => {
     expect(worst.startsPerHour).toBeCloseTo(3600 / (bed.duty.on + rest), 9);
   });
 });
+
+describe('a tank that is filled', () => {
+  it('is drawn from: no rule of it speaks of an inflow', () => {
+    const filled = demoStations().filter((d) => d.station.duty.kind === 'fill');
+    const said = filled.flatMap((d) => judge(d.station).rules.map((r) => `${r.title}: ${sayPhrase(r.why, 'metric')}`));
+    expect(said.filter((x) => x.includes('inflow'))).toEqual([]);
+    expect(said.some((x) => x.startsWith('starts per hour at worst draw'))).toBe(true);
+  });
+});
