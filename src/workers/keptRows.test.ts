@@ -3,7 +3,7 @@ import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { demoStations } from '@/core/demo';
 import type { Station } from '@/core/station';
 import { nothingTold, rowsOf, think, tracingOf, type Rows, type Told } from '@/core/trace';
-import { keepRows, keptRows } from './keptRows';
+import { forgetRows, keepRows, keptRows } from './keptRows';
 
 const { station } = demoStations().find((d) => d.file === 'cold-store-condensate.json')!;
 const named = (n: number): Station => ({ ...station, identity: { ...station.identity, name: `Pit ${n}` } });
@@ -56,6 +56,12 @@ describe('what suspects would show, kept on a device', () => {
     expect(there).toEqual([null, [], []]);
   });
 
+  it('is off the device when whoever worked there signs out', async () => {
+    await keepRows(station, rows, 'one');
+    await forgetRows();
+    expect(await keptRows(station, 'one')).toBeNull();
+  });
+
   it('is asked anew where the browser keeps nothing', async () => {
     vi.stubGlobal('indexedDB', {
       open: () => {
@@ -64,5 +70,6 @@ describe('what suspects would show, kept on a device', () => {
     });
     await keepRows(station, rows, 'one');
     expect(await keptRows(station, 'one')).toBeNull();
+    await forgetRows();
   });
 });

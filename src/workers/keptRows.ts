@@ -1,4 +1,4 @@
-import { openDB, type IDBPDatabase } from 'idb';
+import { deleteDB, openDB, type IDBPDatabase } from 'idb';
 import type { Rows } from '@/core/trace';
 import type { Station } from '@/core/station';
 
@@ -9,6 +9,7 @@ import type { Station } from '@/core/station';
 
 /** What the core was made from when this was built; empty while it is being developed: then nothing is kept. */
 const PROGRAM = process.env.PITBELL_CORE ?? '';
+const NAME = 'pitbell-suspects';
 const STORE = 'rows';
 /** So many stations are kept, those that were asked last. */
 const MOST = 12;
@@ -23,7 +24,7 @@ interface Kept {
 }
 
 const open = (): Promise<IDBPDatabase> =>
-  openDB('pitbell-suspects', 1, {
+  openDB(NAME, 1, {
     upgrade: (db) => void db.createObjectStore(STORE, { keyPath: 'name' }).createIndex('at', 'at'),
   });
 
@@ -56,5 +57,14 @@ export async function keepRows(station: Station, rows: Rows, program = PROGRAM):
     db.close();
   } catch {
     // Asked anew the next time.
+  }
+}
+
+/** Takes them all off this device. Never throws. */
+export async function forgetRows(): Promise<void> {
+  try {
+    await deleteDB(NAME);
+  } catch {
+    // Nothing may be kept here, so nothing is.
   }
 }

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { BUILT, PAGES } from '@/workers/alongCaches';
+import { forgetRows } from '@/workers/keptRows';
 import { ask, wentWrong } from '../parts/ask';
 import { drop, keep } from '../parts/browserKeep';
 import { TAKEN, takenNow, type Taken } from './taken';
@@ -164,5 +165,6 @@ export async function leaveBehind(id: number): Promise<Taken | null> {
 /** Takes everything off this device that was taken along; what was written here and is not sent stays. */
 export async function leaveAll(): Promise<void> {
   drop(TAKEN);
+  await forgetRows();
   if (typeof caches !== 'undefined') await Promise.all([caches.delete(PAGES), caches.delete(BUILT)]);
 }
