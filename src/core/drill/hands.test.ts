@@ -71,6 +71,15 @@ describe('hands at the panel', () => {
       figure([...open, ...OFF, { do: 'land', core: core.id, to: core.terminal }, { do: 'give back' }, water, amps]),
     ).toBeGreaterThan(1);
   });
+  it('a core is landed on another terminal too, is told as left so, and goes back to its own', () => {
+    const core = panel.cores.find((c) => c.pin.startsWith(`${float}:`) && c.terminal)!;
+    const to = panel.terminals.find((t) => t.id !== core.terminal)!.id;
+    const b = benchAfter(sump, [...OFF, { do: 'land', core: core.id, to }]);
+    expect(b.toPutBack).toMatchObject([
+      { words: `core ${core.id} on ${to}`, act: { do: 'land', core: core.id, to: core.terminal } },
+    ]);
+    expect(benchAfter(sump, [...OFF, { do: 'land', core: core.id, to }, b.toPutBack[0]!.act]).left).toEqual([]);
+  });
   it('what is locked off stays off until the locks are off', () => {
     const on: DrillAct = { do: 'put', device: 'Q1', to: 'on' };
     const b = benchAfter(sump, [{ do: 'isolate' }, on]);

@@ -54,11 +54,47 @@ const worked = ({ offers }: DoingProps): Doable[] => [
   }),
 ];
 
-/** Hands at the panel: what is turned, lifted, pressed, plugged; cores off and on; two terminals bridged. */
+const OFF = 'off';
+
+/** A core taken off, or landed on whichever terminal: there or back, right or wrong. */
+function Cores({ act, offers }: { act: DoingProps['act']; offers: DoingProps['offers'] }) {
+  const [core, setCore] = useState('');
+  const [to, setTo] = useState(OFF);
+  return (
+    <Row>
+      <Pick<string>
+        label="core"
+        value={core}
+        empty="none"
+        choices={offers.cores.map((c) => [c.id, `${c.id}, on ${c.terminal ?? 'nothing'}`] as const)}
+        groupOf={stripOf}
+        onPick={setCore}
+        sx={WIDE}
+      />
+      <Pick<string>
+        label="put"
+        value={to}
+        choices={[[OFF, 'off, insulated'], ...offers.terminals.map((t) => [t, `on ${t}`] as const)]}
+        groupOf={(t) => (t === OFF ? 'nowhere' : stripOf(t))}
+        onPick={setTo}
+        sx={HALF}
+      />
+      <Button
+        variant="outlined"
+        disabled={core === ''}
+        sx={TALL}
+        onClick={() => act({ do: 'land', core, to: to === OFF ? null : to })}
+      >
+        {to === OFF ? 'take it off' : 'land it there'}
+      </Button>
+    </Row>
+  );
+}
+
+/** Hands at the panel: what is turned, lifted, pressed, plugged; cores off, on, and elsewhere; two terminals bridged. */
 export function Hands(props: DoingProps) {
   const { act, offers } = props;
   const [id, setId] = useState('');
-  const [core, setCore] = useState('');
   const [[a, b], setEnds] = useState(['', '']);
   const all = worked(props);
   const group = new Map(all.map((w) => [w.id, w.group]));
@@ -80,20 +116,7 @@ export function Hands(props: DoingProps) {
           do it
         </Button>
       </Row>
-      <Row>
-        <Pick<string>
-          label="core"
-          value={core}
-          empty="none"
-          choices={offers.cores.map((c) => [c.id, `${c.id}, on ${c.terminal ?? 'nothing'}`] as const)}
-          groupOf={stripOf}
-          onPick={setCore}
-          sx={WIDE}
-        />
-        <Button variant="outlined" disabled={core === ''} sx={TALL} onClick={() => act({ do: 'land', core, to: null })}>
-          take it off
-        </Button>
-      </Row>
+      <Cores act={act} offers={offers} />
       <Row>
         <Pick<string>
           label="bridge from"
