@@ -2,10 +2,10 @@ import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import type { NextConfig } from 'next';
+import { PHASE_PRODUCTION_BUILD } from 'next/constants';
 
-/** What the core is made from: where two builds agree in it, what one has worked out is true of the other. Empty while it is being developed. */
+/** What the core is made from: where two builds agree in it, what one has worked out is true of the other. */
 function coreOf(): string {
-  if (process.env.NODE_ENV !== 'production') return '';
   const hash = createHash('sha256');
   const files = readdirSync('src/core', { recursive: true, withFileTypes: true }).filter(
     (f) => f.isFile() && !f.name.includes('.test.'),
@@ -15,12 +15,13 @@ function coreOf(): string {
   return hash.digest('base64url');
 }
 
-const config: NextConfig = {
+const config = (phase: string): NextConfig => ({
   reactStrictMode: true,
   poweredByHeader: false,
-  env: { PITBELL_CORE: coreOf() },
+  // Written into what is built; empty while it is being developed.
+  env: { PITBELL_CORE: phase === PHASE_PRODUCTION_BUILD ? coreOf() : '' },
   serverExternalPackages: ['better-sqlite3', '@react-pdf/renderer', 'piscina'],
   experimental: { optimizePackageImports: ['@mui/material'] },
-};
+});
 
 export default config;
