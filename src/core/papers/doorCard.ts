@@ -23,10 +23,12 @@ export interface DoorCard {
 }
 
 /** How long there is after the alarm: by the inflow; of a tank that is filled, by its filling where nobody draws. */
-const untilItRunsOver = ({ design, peak }: Reserve, direction: Direction): Phrase =>
-  direction === 'fill'
-    ? phrase`With its filling stuck open it runs over ${quantity('duration', design)} after the alarm; later where water is drawn.`
-    : phrase`From the first alarm to the overflow there are ${quantity('duration', design)} at the usual inflow, ${quantity('duration', peak)} at the most.`;
+const untilItRunsOver = ({ volume, design, peak }: Reserve, direction: Direction): Phrase =>
+  volume === 0
+    ? phrase`It runs over before the alarm rings.`
+    : direction === 'fill'
+      ? phrase`With its filling stuck open it runs over ${quantity('duration', design)} after the alarm; later where water is drawn.`
+      : phrase`From the first alarm to the overflow there are ${quantity('duration', design)} at the usual inflow, ${quantity('duration', peak)} at the most.`;
 
 /**
  * The page for the inside of the lid or panel: what is set, what the alarm means, whom to call.

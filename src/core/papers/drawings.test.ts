@@ -208,6 +208,12 @@ describe('what goes out', () => {
     const unknown = doorCard({ ...judge(of('workshop-header-tank.json')), reserve: null }, 1, 'today', 'metric', '');
     expect(unknown.alarm.join(' ')).toMatch(/The alarm means/);
     expect(unknown.alarm.join(' ')).not.toMatch(/No alarm is fitted/);
+    // An alarm that hangs over the overflow comes too late, and the card says so, of a tank and of a sump.
+    for (const file of ['workshop-header-tank.json', 'underpass-storm-sump.json']) {
+      const s = of(file);
+      const late = judge({ ...s, vessel: { ...s.vessel, overflow: 0.5 } });
+      expect(doorCard(late, 1, 'today', 'metric', '').alarm.join(' ')).toMatch(/runs over before the alarm rings/);
+    }
   });
 });
 

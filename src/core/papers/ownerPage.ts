@@ -66,11 +66,13 @@ function whenItRings({ context, reserve }: Judgement): string[] {
     `It means: ${words.alarmMeans}.`,
     ...(reserve === null
       ? []
-      : direction === 'fill'
-        ? [
-            `If the filling is stuck open it runs over ${roundly(reserve.design)} after the alarm, later where water is drawn.`,
-          ]
-        : [`From the alarm there are ${roundly(reserve.design)} until it runs over, at the usual inflow.`]),
+      : reserve.volume === 0
+        ? ['It runs over before the alarm rings.']
+        : direction === 'fill'
+          ? [
+              `If the filling is stuck open it runs over ${roundly(reserve.design)} after the alarm, later where water is drawn.`,
+            ]
+          : [`From the alarm there are ${roundly(reserve.design)} until it runs over, at the usual inflow.`]),
     words.whenAlarm,
   ];
 }

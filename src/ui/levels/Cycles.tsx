@@ -65,7 +65,7 @@ export function Cycles({ judgement, system }: { judgement: Judgement; system: Un
                 {!none && c.pumps > 1 && ` (${c.pumps} pumps)`}
               </TableCell>
               <TableCell>{c.keepsUp && !none ? time(c.cycle) : '–'}</TableCell>
-              <TableCell>{none ? 'none' : c.keepsUp ? say(quantity('rate', c.startsPerHour), system) : '–'}</TableCell>
+              <TableCell>{c.keepsUp && !none ? say(quantity('rate', c.startsPerHour), system) : '–'}</TableCell>
             </TableRow>
           );
         })}
