@@ -91,7 +91,7 @@ function isSame({ asking, suspects }: Board, named: string, hidden: string): boo
   return a.family === b.family || inseparable(asking.row(a)!, asking.row(b)!);
 }
 
-/** What Trace would do next at a bench; null where nothing tells more. @param board of the same drill */
+/** What Trace would do next at a bench; null where nothing tells enough for its minutes. @param board of the same drill */
 export function hintAfter(bench: Bench, board: Board): string | null {
   const evidence = gathered(bench.entries);
   const now = withPairs(withOwn(board, bench.entries), evidence);

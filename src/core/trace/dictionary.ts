@@ -115,15 +115,18 @@ export function askingOf(document: Station): { ok: true; asking: Asking } | { ok
 /** What each observation may come to over all suspects: what a slip is spread over. */
 export function rangesOf({ asked }: Asking, rows: readonly (Row | null)[]): Range[] {
   return asked.map(({ observation }, i) => {
-    const all = rows.flatMap((r) => (r?.expects[i] ? [r.expects[i]] : []));
-    const figures = all.flatMap((e) => (e.kind === 'figure' ? [e] : []));
-    const low = Math.min(...figures.map((f) => f.at - 3 * f.spread));
-    const high = Math.max(...figures.map((f) => f.at + 3 * f.spread));
-    const words = new Set(
-      all.flatMap((e) => (e.kind === 'words' ? [e.text] : e.kind === 'happens' ? e.ways.flat() : [])),
-    );
+    let [low, high] = [Infinity, -Infinity];
+    const words = new Set<string>();
+    for (const row of rows) {
+      const e = row?.expects[i];
+      if (e?.kind === 'figure') {
+        low = Math.min(low, e.at - 3 * e.spread);
+        high = Math.max(high, e.at + 3 * e.spread);
+      } else if (e?.kind === 'words') words.add(e.text);
+      else if (e) for (const way of e.ways) for (const w of way) words.add(w);
+    }
     return {
-      width: figures.length > 0 ? Math.max(high - low, 1e-9) : 1,
+      width: high >= low ? Math.max(high - low, 1e-9) : 1,
       texts: Math.max(words.size, 1),
       format: formatOf(observation),
     };

@@ -103,7 +103,7 @@ const PAIRS_AFTER: Readonly<Record<By, number>> = {
 };
 
 /**
- * Looks for a suspect that is true, from its symptoms on, until it is sure or nothing tells more. Where no single suspect explains what is found,
+ * Looks for a suspect that is true, from its symptoms on, until it is sure or nothing tells enough for its minutes. Where no single suspect explains what is found,
  * pairs are asked too.
  * @param hidden who answers: another asking of the same station where the one who looks must not have asked what is true, as with pairs
  */

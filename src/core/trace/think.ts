@@ -17,7 +17,7 @@ import { suspectsOf } from './suspects';
 import { ROUNDS, saysOf, symptomsOf } from './symptoms';
 import { closedOf, countedOf, ownTold, PROBED, seenOf, type Told } from './told';
 import { bites, type Bite } from './traps';
-import { standings, sure, type Standing } from './verdict';
+import { besideOf, standings, sure, type Standing } from './verdict';
 import { sayEvidence } from './words';
 
 /** A station that is being traced: what is known of its suspects so far. */
@@ -139,6 +139,8 @@ export interface Thought {
     readonly risk: string;
   }[];
   readonly sure: boolean;
+  /** How likely the first is there with something else beside it, as pairs that were asked. */
+  readonly beside: number;
   readonly flood: Flood | null;
   readonly doubts: readonly (Doubt & { readonly says: string })[];
   readonly traps: readonly Bite[];
@@ -236,7 +238,6 @@ export function think(tracing: Tracing, told: Told, report?: (share: number) => 
   const p = beliefs(board, evidence);
   const ranked = standings(board, p);
   const course: Course = { setting: told.setting, closed: closedOf(told), seen: seenOf(told) };
-  const done = sure(ranked);
   const next = nextOf(board, p, course);
   const card = next && cardOf(board, told, p, next.id);
   const shown = ranked.filter((s) => s.probability >= 0.005).slice(0, SHOWN);
@@ -258,7 +259,8 @@ export function think(tracing: Tracing, told: Told, report?: (share: number) => 
     unknown: entropy(ranked.map((s) => s.probability)),
     next: card,
     besides: besides.map((c) => ({ id: c.id, title: title(c.id), minutes: c.minutes - EACH, risk: RISKS[c.risk] })),
-    sure: done,
+    sure: sure(ranked),
+    beside: besideOf(ranked),
     flood: floodOf(board, p, told.setting),
     doubts: doubts(board, evidence).map((d) => ({ ...d, says: sayEvidence(board, d.evidence) })),
     traps: [...dangers(board, evidence, p), ...trapsNow(board, told, evidence, p, next?.id)],

@@ -14,9 +14,9 @@ import { oftenOf } from './often';
 import { factorsOf, NO_PAST } from './past';
 import { play } from './play';
 import { HEALTHY, OTHER } from './suspect';
-import { suspectsOf } from './suspects';
+import { pairOf, suspectsOf } from './suspects';
 import { rowsOf, tracingOf } from './think';
-import { standings, sure } from './verdict';
+import { besideOf, standings, sure, type Standing } from './verdict';
 
 const demo = (file: string) => demoStations().find((d) => d.file === `${file}.json`)!.station;
 
@@ -188,6 +188,17 @@ describe('the next test', () => {
       const lesser = all.filter((c) => ORDER.indexOf(c.risk) < ORDER.indexOf(next.risk));
       for (const c of lesser) expect(c.tells / c.minutes).toBeLessThan(0.35 * best);
     }
+  });
+  it('is none where all that is left tells too little for its minutes, though it can be asked all the same', () => {
+    const p = beliefs(cellar, [shown('never-starts'), read('levers-called', 'Q1', 'off')]);
+    const closed = new Set<string>();
+    for (let next = nextOf(cellar, p, course); next; next = nextOf(cellar, p, { ...course, closed })) {
+      expect(next.tells / next.minutes).toBeGreaterThanOrEqual(0.005);
+      closed.add(next.id);
+    }
+    const left = candidates(cellar, p, { ...course, closed });
+    expect(left.length).toBeGreaterThan(0);
+    for (const c of left) expect(c.tells / c.minutes).toBeLessThan(0.005);
   });
   it('is not one that was answered, skipped, or cannot be asked here', () => {
     const p = beliefs(cellar, [shown('over')]);
@@ -422,6 +433,23 @@ describe('from its symptoms to its name', () => {
     const both = [shown('never-starts'), read('levers-called', 'Q1', 'off'), read('levers-resting', 'Q1', 'off')];
     expect(sure(standings(cellar, beliefs(cellar, both.slice(0, 1))))).toBe(false);
     expect(sure(standings(cellar, beliefs(cellar, both)))).toBe(true);
+  });
+  it('a fault is there whether another stands beside it or not: pairs that it is one of count for it, while it leads by itself', () => {
+    const by = (id: string) => cellar.suspects.find((s) => s.id === id)!;
+    const [worn, off, welded] = [by('M1-worn'), by('Q1-off'), by('pump-welded')];
+    expect([worn, off].map((s) => s.faults[0]!.buys)).toEqual([true, false]);
+    const pair = (a: typeof worn, b: typeof worn) => pairOf(a, b, 1);
+    const ranked = (...all: [typeof worn, number][]): Standing[] =>
+      all.map(([suspect, probability], group) => ({ group, probability, suspects: [{ suspect, probability }] }));
+    const both = ranked([worn, 0.9], [pair(worn, off), 0.07], [pair(off, welded), 0.02], [welded, 0.01]);
+    expect(besideOf(both)).toBeCloseTo(0.07, 9);
+    // By itself 90, with another 97 in a hundred: enough for what hands undo, too little for a part.
+    expect(sure(both)).toBe(false);
+    expect(sure(ranked([off, 0.9], [pair(worn, off), 0.06], [welded, 0.04]))).toBe(true);
+    expect(sure(ranked([off, 0.9], [pair(worn, welded), 0.06], [welded, 0.04]))).toBe(false);
+    // Where a pair is nearly as likely it is what is looked for; of a pair that leads nothing counts beside it.
+    expect(sure(ranked([off, 0.6], [pair(worn, off), 0.39], [welded, 0.01]))).toBe(false);
+    expect(besideOf(ranked([pair(worn, off), 0.6], [off, 0.4]))).toBe(0);
   });
   it('faults that no test tells apart are named together, and sizes of one fault as one', () => {
     const groups = groupsOf(cellar);

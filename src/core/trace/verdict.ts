@@ -28,15 +28,33 @@ export function standings(board: Board, p: readonly number[]): Standing[] {
     .sort((a, b) => b.probability - a.probability);
 }
 
+/**
+ * How likely the leading fault is there together with another: pairs that were asked and of which it is one. Mending it is right in each of them,
+ * and what is tested after the mend is about the other.
+ */
+export function besideOf([first, ...others]: readonly Standing[]): number {
+  if (!first || first.suspects[0]!.suspect.kind === 'pair') return 0;
+  const own = new Set(first.suspects.flatMap(({ suspect }) => suspect.faults.map((f) => f.id)));
+  return others
+    .flatMap((o) => o.suspects)
+    .filter(({ suspect }) => suspect.kind === 'pair' && suspect.faults.some((f) => own.has(f.id)))
+    .reduce((sum, o) => sum + o.probability, 0);
+}
+
 /** How sure one is before something is turned back, and before a housing is opened or a part is bought. */
 export const SURE = { hand: 0.95, part: 0.99 } as const;
+/** What would stand beside the leading fault counts for it up to this share of it alone: past that a pair is what is looked for. */
+const BESIDE = 0.3;
 
-/** Whether the leading group is sure enough for its mend. */
-export function sure([first]: readonly Standing[]): boolean {
+/** Whether it is sure enough that the leading fault is there, alone or beside another, for its mend. */
+export function sure(ranked: readonly Standing[]): boolean {
+  const [first] = ranked;
   if (!first) return false;
   const buys = first.suspects.some(
     ({ suspect, probability }) => probability > 0.01 && suspect.faults.some((f) => f.buys),
   );
   const named = first.suspects[0]!.suspect.kind !== 'other';
-  return named && first.probability >= (buys ? SURE.part : SURE.hand);
+  const beside = besideOf(ranked);
+  const there = first.probability + (beside <= BESIDE * first.probability ? beside : 0);
+  return named && there >= (buys ? SURE.part : SURE.hand);
 }

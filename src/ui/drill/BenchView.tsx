@@ -96,7 +96,7 @@ function Hint({ acts, ask, busy }: HintProps) {
   const [hinted, setHinted] = useState<{ of: readonly DrillAct[]; words: string } | null>(null);
   const told = async () => {
     const words = await ask(acts);
-    setHinted({ of: acts, words: words ?? 'nothing that is left tells anything more: say what it is' });
+    setHinted({ of: acts, words: words ?? 'nothing that is left tells enough for its minutes: say what it is' });
   };
   return (
     <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>

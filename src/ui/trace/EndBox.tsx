@@ -19,10 +19,16 @@ interface Props {
 
 const WHO = 'pitbell.who';
 
+/** How likely it is, by itself and with something else beside it. */
+const shareOf = ({ probability }: Bar, { beside }: Thought): string =>
+  beside < 0.005
+    ? `${Math.round(probability * 100)} %`
+    : `${Math.round(probability * 100)} % by itself, ${Math.round(beside * 100)} % with something else beside it`;
+
 /** What is written in the book of it. */
 const wordsOf = (bar: Bar, thought: Thought): string =>
   [
-    `Fault traced: ${bar.label} (${Math.round(bar.probability * 100)} %).`,
+    `Fault traced: ${bar.label} (${shareOf(bar, thought)}).`,
     `Told: ${thought.told.join('; ')}.`,
     ...(bar.like.length > 0 ? [`No test told it from: ${bar.like.join('; ')}.`] : []),
   ].join(' ');
@@ -213,7 +219,7 @@ export function EndBox({ thought, told, tell, mend }: Props) {
           {first.label}
         </Typography>
         <Typography variant="body1" component="p" sx={{ m: 0 }}>
-          {Math.round(first.probability * 100)} %, of {thought.asked} suspects asked. {first.why}.
+          {shareOf(first, thought)}, of {thought.asked} suspects asked. {first.why}.
         </Typography>
         {first.like.length > 0 && (
           <Typography variant="body1" component="p" sx={{ m: 0 }}>

@@ -56,17 +56,36 @@ const costs = ({ minutes, before, people, risk }: Card): string =>
     risk,
   ].join(' · ');
 
-function Nothing({ stage, thought }: Pick<Props, 'stage' | 'thought'>) {
+/** Tests that could be made in place of the one that is proposed, or all the same where none is. */
+function Others({ title, thought, onTake }: { title: string } & Pick<Props, 'thought' | 'onTake'>) {
+  if (!thought || thought.besides.length === 0) return null;
+  return (
+    <Box component="section" aria-label="other tests">
+      <Typography variant="h3">{title}</Typography>
+      {thought.besides.map((b) => (
+        <Button key={b.id} size="small" onClick={() => onTake(b.id)} sx={{ display: 'block', textAlign: 'left' }}>
+          {b.title} – {b.minutes} min, {b.risk}
+        </Button>
+      ))}
+    </Box>
+  );
+}
+
+/** Nothing is proposed: why, what that means, and what can be made all the same. */
+function Nothing({ stage, thought, onTake }: Pick<Props, 'stage' | 'thought' | 'onTake'>) {
   const words =
     stage.kind === 'cannot'
       ? `No trace of this station: ${stage.reasons.join('; ')}.`
       : thought
-        ? 'No test that is left here tells anything more that is worth its risk. What remains open stands among the suspects.'
+        ? 'No test that is left here tells enough to be worth its minutes and its risk. What remains open stands among the suspects.'
         : 'Every suspect is being asked what it would show …';
   return (
-    <Typography role="status" variant="body1" sx={{ px: { xs: 2, md: 2.5 }, pt: 2 }}>
-      {words}
-    </Typography>
+    <Box sx={{ px: { xs: 2, md: 2.5 }, pt: 2, display: 'flex', flexDirection: 'column', gap: 1.75, maxWidth: 760 }}>
+      <Typography role="status" variant="body1">
+        {words}
+      </Typography>
+      <Others title="All the same" thought={thought} onTake={onTake} />
+    </Box>
   );
 }
 
@@ -124,16 +143,7 @@ function After({ card, thought, onTake }: { card: Card } & Pick<Props, 'thought'
           ))}
         </Box>
       )}
-      {thought && thought.besides.length > 0 && (
-        <Box component="section" aria-label="other tests">
-          <Typography variant="h3">Instead of it</Typography>
-          {thought.besides.map((b) => (
-            <Button key={b.id} size="small" onClick={() => onTake(b.id)} sx={{ display: 'block', textAlign: 'left' }}>
-              {b.title} – {b.minutes} min, {b.risk}
-            </Button>
-          ))}
-        </Box>
-      )}
+      <Others title="Instead of it" thought={thought} onTake={onTake} />
     </>
   );
 }
@@ -218,7 +228,7 @@ export function NextCard({ card, stage, thought, station, told, tell, onTake }: 
   const system = useStationSystem();
   const [drafts, setDrafts] = useState<Drafts>({});
   const [looks, setLooks] = useState<Looks>({});
-  if (!card) return <Nothing stage={stage} thought={thought} />;
+  if (!card) return <Nothing stage={stage} thought={thought} onTake={onTake} />;
   const found = card.fields.flatMap((f) => {
     const is = foundOf(f, drafts[f.id] ?? null, system);
     return is === null ? [] : [{ kind: 'reading' as const, test: card.id, observation: f.id, found: is }];

@@ -86,6 +86,9 @@ export function Suspects({
             {thought.asked} asked
             {thought.pairs ? ', pairs among them, because no single one explains what was told' : ''}.{' '}
             {thought.sure ? 'Sure enough to act on the first.' : 'Not sure yet.'}
+            {thought.sure && thought.beside >= 0.005
+              ? ` In ${percent(thought.beside)} something else is wrong beside it: what is tested after the mend is about that.`
+              : ''}
           </Typography>
           {thought.sure && (
             <Button variant="contained" onClick={onEnd} sx={{ mt: 1, minHeight: 44 }}>
