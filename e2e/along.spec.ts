@@ -39,6 +39,10 @@ test('a phone at a pit without signal: taken along, worked, closed, opened again
   const context = await browser.newContext(phoneSize);
   let page = await context.newPage();
   await takeAlong(page, FAR);
+  // The suspects are asked before anybody stands there.
+  await expect(page.getByRole('listitem').filter({ hasText: FAR })).toContainText('Trace has its suspects', {
+    timeout: 120_000,
+  });
   await context.setOffline(true);
 
   // Every view opens on the device, and works.

@@ -317,9 +317,15 @@ test('a phase off its terminal: the pump hums, its overload warms, and opens whe
 }) => {
   await open(page, await makeDuplex(request, 'Two phases'));
   await page.getByRole('button', { name: /^core W-pump1\/grey/ }).click();
-  await page.locator('[data-terminal="loose"]').click();
-  // What the landing does comes in above what is worked by hand, and moves it.
-  await expect(page.getByText('Not as designed')).toBeVisible();
+  const loose = page.locator('[data-terminal="loose"]');
+  await loose.click();
+  // What the landing does comes in a moment later, and moves nothing from under a hand.
+  const before = await loose.boundingBox();
+  const told = page.getByRole('button', { name: /^1 not as designed · / });
+  await expect(told).toBeVisible();
+  expect(await loose.boundingBox()).toEqual(before);
+  await told.press('Enter');
+  await expect(page.getByRole('list', { name: 'what it will do' })).toBeInViewport();
   // The water stands over the stop float already.
   await floatInShaft(page, 'lead').click();
   await expect(does(page)).toContainText('○ pump 1 stands');

@@ -51,8 +51,8 @@ describe('what suspects would show, kept on a device', () => {
   it('drops the stations that were asked longest ago', async () => {
     vi.spyOn(Date, 'now').mockImplementation(() => ++now);
     let now = 1e15;
-    for (let n = 0; n < 13; n++) await keepRows(named(n), [], 'one');
-    const there = await Promise.all([0, 1, 12].map((n) => keptRows(named(n), 'one')));
+    for (let n = 0; n < 41; n++) await keepRows(named(n), [], 'one');
+    const there = await Promise.all([0, 1, 40].map((n) => keptRows(named(n), 'one')));
     expect(there).toEqual([null, [], []]);
   });
 

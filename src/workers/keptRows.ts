@@ -1,3 +1,4 @@
+import canonicalize from 'canonicalize';
 import { deleteDB, openDB, type IDBPDatabase } from 'idb';
 import type { Rows } from '@/core/trace';
 import type { Station } from '@/core/station';
@@ -8,11 +9,11 @@ import type { Station } from '@/core/station';
  */
 
 /** What the core was made from when this was built; empty while it is being developed: then nothing is kept. */
-const PROGRAM = process.env.PITBELL_CORE ?? '';
+export const KEEPS = process.env.PITBELL_CORE ?? '';
 const NAME = 'pitbell-suspects';
 const STORE = 'rows';
-/** So many stations are kept, those that were asked last. */
-const MOST = 12;
+/** So many stations are kept, those that were asked last: a round that is taken along whole, some 50 MB. */
+const MOST = 40;
 
 interface Kept {
   readonly name: string;
@@ -28,12 +29,12 @@ const open = (): Promise<IDBPDatabase> =>
     upgrade: (db) => void db.createObjectStore(STORE, { keyPath: 'name' }).createIndex('at', 'at'),
   });
 
-/** Landings as they were found are suspects among others: a station is asked as it is designed. */
-const textOf = (station: Station): string => JSON.stringify({ ...station, landings: null });
+/** Landings as they were found are suspects among others: a station is asked as it is designed. In whatever order its fields stand. */
+const textOf = (station: Station): string => canonicalize({ ...station, landings: null })!;
 const nameOf = ({ identity: { site, name } }: Station): string => `${site} ▸ ${name}`;
 
 /** The rows of a station as this program made them; null where they are not here. Never throws. */
-export async function keptRows(station: Station, program = PROGRAM): Promise<Rows | null> {
+export async function keptRows(station: Station, program = KEEPS): Promise<Rows | null> {
   if (program === '') return null;
   try {
     const db = await open();
@@ -46,7 +47,7 @@ export async function keptRows(station: Station, program = PROGRAM): Promise<Row
 }
 
 /** Keeps the rows of a station, in the place of those of its older documents. Never throws: a device without room asks anew. */
-export async function keepRows(station: Station, rows: Rows, program = PROGRAM): Promise<void> {
+export async function keepRows(station: Station, rows: Rows, program = KEEPS): Promise<void> {
   if (program === '') return;
   try {
     const db = await open();

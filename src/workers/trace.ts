@@ -14,6 +14,7 @@ import {
   type Tracing,
 } from '@/core/trace';
 import type { Station } from '@/core/station';
+import { askAhead } from './askAhead';
 import { keepRows, keptRows } from './keptRows';
 
 let tracing: Tracing | null = null;
@@ -47,6 +48,16 @@ const api = {
     if (!onDevice) void keepRows(station, rows);
     onDevice = true;
     return { ok: true as const };
+  },
+  /** Asks a station that is along ahead. @returns whether Trace has nothing left to ask there */
+  async ahead(id: number, told: (share: number) => void): Promise<boolean> {
+    try {
+      const answer = await fetch(`/api/stations/${id}/file`);
+      return answer.ok && (await askAhead(await answer.json(), told));
+    } catch {
+      // Without signal it is asked another time.
+      return false;
+    }
   },
   often: () => (tracing ? oftenFor(tracing) : []),
   think: (told: Told, share: (share: number) => void) => (tracing ? think(tracing, told, share) : null),

@@ -7,6 +7,7 @@ import { TickBox } from '../parts/TickBox';
 import { clock } from '../parts/when';
 import type { AlongList, Progress } from './take';
 import { takenNow, type Taken } from './taken';
+import { useSuspects, type Suspects } from './useSuspects';
 import { useStorage } from './useStorage';
 
 export interface StationToTake {
@@ -60,16 +61,25 @@ function Storage({ free, kept }: { free: number | null; kept: boolean | null }) 
   );
 }
 
+/** How long Trace would take to open there. */
+const suspectWords = (is: Suspects | undefined): string => {
+  if (is === undefined) return '';
+  if (is.kind === 'asking') return `; its suspects are asked for Trace: ${Math.round(is.share * 100)} %`;
+  return is.kind === 'here' ? '; Trace has its suspects' : '; Trace asks its suspects when it is opened';
+};
+
 function Ticks({
   stations,
   chosen,
   taken,
+  suspects,
   onChosen,
   onLeave,
 }: {
   stations: readonly StationToTake[];
   chosen: readonly number[];
   taken: Taken | null;
+  suspects: ReadonlyMap<number, Suspects>;
   onChosen(ids: readonly number[]): void;
   onLeave(id: number): void;
 }) {
@@ -95,6 +105,7 @@ function Ticks({
               {along && (
                 <Typography component="span" variant="label" sx={{ display: 'block' }}>
                   along since {clock(new Date(along.at).toISOString())}, {mb(along.bytes)}
+                  {suspectWords(suspects.get(s.id))}
                 </Typography>
               )}
             </Typography>
@@ -149,6 +160,7 @@ function useTaking() {
 export function TakeList({ stations }: { stations: readonly StationToTake[] }) {
   const t = useTaking();
   const { able, free, kept } = useStorage(t.taken);
+  const suspects = useSuspects(t.taken);
   const { older, bytes } = useSize(t.chosen, t.taken);
   const nothing = t.chosen.length === 0 && !older;
   return (
@@ -200,7 +212,14 @@ export function TakeList({ stations }: { stations: readonly StationToTake[] }) {
               Not taken: {t.failed}.
             </Typography>
           )}
-          <Ticks stations={stations} chosen={t.chosen} taken={t.taken} onChosen={t.setChosen} onLeave={t.leave} />
+          <Ticks
+            stations={stations}
+            chosen={t.chosen}
+            taken={t.taken}
+            suspects={suspects}
+            onChosen={t.setChosen}
+            onLeave={t.leave}
+          />
         </>
       )}
       <Storage free={free} kept={kept} />

@@ -5,9 +5,8 @@ import Typography from '@mui/material/Typography';
 import { landedByDesign } from '@/core/editing';
 import type { AsLanded, Effect } from '@/core/wiring';
 import { useEditor } from '../editor/StationProvider';
+import { BEFORE } from './effectWords';
 import { usePanel } from './PanelProvider';
-
-const BEFORE = { danger: 'danger: ', fault: '', latent: 'works until a second fault: ' } as const;
 
 /** So many sentences are read at once; danger is told whole. */
 const AT_ONCE = 5;
@@ -39,7 +38,7 @@ export function Landed({ report }: { report: AsLanded }) {
     <Box
       component="section"
       aria-label="not as designed"
-      sx={{ px: 1.5, py: 1, borderBottom: 1, borderColor: 'divider', '& ul': { m: 0, pl: 2.5 } }}
+      sx={{ px: 1.5, py: 1, borderTop: 1, borderColor: 'divider', '& ul': { m: 0, pl: 2.5 } }}
     >
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
         <Typography component="h2" variant="h3" sx={{ flex: 1 }}>

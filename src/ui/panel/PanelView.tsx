@@ -17,6 +17,7 @@ import { PanelProvider, usePanel, usePanelStore } from './PanelProvider';
 import { Hands } from './Hands';
 import { nextPosition } from './panelStore';
 import { LadderWithWhy } from './LadderWithWhy';
+import { LandedLine } from './LandedLine';
 import { useLanded } from './useLanded';
 import { Notice } from '../parts/Notice';
 import { Sheets } from '../parts/Sheets';
@@ -29,7 +30,10 @@ const Checks = dynamic(() => import('./Checks').then((m) => m.Checks), { loading
 const Lists = dynamic(() => import('./Lists').then((m) => m.Lists), { loading: Waiting });
 const Readings = dynamic(() => import('./Readings').then((m) => m.Readings), { loading: Waiting });
 const SchemeSheet = dynamic(() => import('./SchemeSheet').then((m) => m.SchemeSheet), { loading: Waiting });
-const Landed = dynamic(() => import('./Landed').then((m) => m.Landed), { loading: () => null });
+const Landed = dynamic(() => import('./Landed').then((m) => m.Landed), {
+  // Whoever goes there before it has come lands where it will stand.
+  loading: () => <Box sx={{ minHeight: 400 }} />,
+});
 // Terminals are there, and the meter in hand, a moment after the drawing.
 const Strip = dynamic(() => import('./Strip').then((m) => m.Strip), {
   ssr: false,
@@ -95,7 +99,7 @@ function DrawingSheet() {
   const sheets = useMemo(() => sheetsOf(panel), [panel]);
   const report = useLanded();
   const differs = report ? report.differences.length + report.strays.length : 0;
-  const lower = useRef<HTMLDivElement>(null);
+  const told = useRef<HTMLDivElement>(null);
   const [at, setAt] = useState<string | null>(null);
   const [asked, setAsked] = useState<string | null>(null);
   const sheet =
@@ -146,24 +150,16 @@ function DrawingSheet() {
           onPick={setAt}
         />
         <Outcomes outcomes={panel.outcomes} />
-        {differs > 0 && (
-          <Button color="error" variant="outlined" onClick={() => lower.current?.scrollTo({ top: 0 })}>
-            {differs} not as designed{report && report.effects.length > 0 ? `, ${report.effects.length} told` : ''}
-          </Button>
-        )}
         <Button onClick={() => void write()}>SVG</Button>
       </Box>
       <LadderWithWhy panel={panel} sheet={sheet} asked={asked} hands={hands} />
-      <Box ref={lower} sx={LOWER}>
-        {/* Until it is known, silence would read as “nothing is wrong”. */}
-        {report === null && (
-          <Box role="status" sx={{ px: 1.5, py: 1, fontSize: 13 }}>
-            checking what this landing does…
-          </Box>
-        )}
-        {report && differs + report.effects.length > 0 && <Landed report={report} />}
+      <LandedLine report={report} onGo={() => told.current?.scrollIntoView({ block: 'start' })} />
+      <Box sx={LOWER}>
         <Hands />
         <Strip />
+        <Box ref={told} sx={{ scrollMarginTop: { xs: 50, md: 0 } }}>
+          {report && differs + report.effects.length > 0 && <Landed report={report} />}
+        </Box>
       </Box>
     </Box>
   );

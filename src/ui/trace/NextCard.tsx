@@ -72,7 +72,14 @@ function Others({ title, thought, onTake }: { title: string } & Pick<Props, 'tho
 }
 
 /** Nothing is proposed: why, what that means, and what can be made all the same. */
-function Nothing({ stage, thought, onTake }: Pick<Props, 'stage' | 'thought' | 'onTake'>) {
+function Nothing({
+  stage,
+  thought,
+  told,
+  tell,
+  onTake,
+}: Pick<Props, 'stage' | 'thought' | 'told' | 'tell' | 'onTake'>) {
+  const passed = told.skipped.length;
   const words =
     stage.kind === 'cannot'
       ? `No trace of this station: ${stage.reasons.join('; ')}.`
@@ -84,6 +91,15 @@ function Nothing({ stage, thought, onTake }: Pick<Props, 'stage' | 'thought' | '
       <Typography role="status" variant="body1">
         {words}
       </Typography>
+      {thought && passed > 0 && (
+        <Button
+          variant="outlined"
+          onClick={() => tell({ ...told, skipped: [] })}
+          sx={{ minHeight: 44, alignSelf: 'flex-start' }}
+        >
+          {passed === 1 ? 'go back to the one that was passed over' : `go back to the ${passed} that were passed over`}
+        </Button>
+      )}
       <Others title="All the same" thought={thought} onTake={onTake} />
     </Box>
   );
@@ -228,7 +244,7 @@ export function NextCard({ card, stage, thought, station, told, tell, onTake }: 
   const system = useStationSystem();
   const [drafts, setDrafts] = useState<Drafts>({});
   const [looks, setLooks] = useState<Looks>({});
-  if (!card) return <Nothing stage={stage} thought={thought} onTake={onTake} />;
+  if (!card) return <Nothing {...{ stage, thought, told, tell, onTake }} />;
   const found = card.fields.flatMap((f) => {
     const is = foundOf(f, drafts[f.id] ?? null, system);
     return is === null ? [] : [{ kind: 'reading' as const, test: card.id, observation: f.id, found: is }];
