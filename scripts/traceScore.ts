@@ -26,11 +26,11 @@ import {
 /*
  * How well faults are found: every single fault, in its usual size, of every demo station and of generated ones, and pairs of which one was
  * hidden; each from its true symptoms, with truthful answers, meter noise and 3 % slips; beside the order that tells most bits whatever it takes and risks, and a plain list from its beginning to its end.
- *   npm run trace:score -- [generated stations, 60] [pairs a station, 4] [seed, 1] [demo stations: 1, or 0 for none]
+ *   npm run trace:score -- [generated stations, 60] [pairs a station, 4] [seed, 1] [demo stations: 1, or 0 for none] [the order with most bits: 1, or 0 without it] [every so-many-th single fault, 1]
  * Stations are looked at in as many threads as there are processors.
  */
 
-const [stations = 60, pairs = 4, seed = 1, demo = 1] = process.argv.slice(2).map(Number);
+const [stations = 60, pairs = 4, seed = 1, demo = 1, greedy = 1, every = 1] = process.argv.slice(2).map(Number);
 
 const pick = <T>(random: Random, all: readonly T[]): T => all[Math.floor(random.even() * all.length)]!;
 
@@ -94,7 +94,9 @@ function scored({ file, station }: { file: string; station: Station }): Scored {
   const [made, answers] = [askingOf(station), askingOf(station)];
   if (!made.ok || !answers.ok) return { ...NONE, said: `${file}: not asked` };
   const board = boardOf(made.asking, suspectsOf(station, made.asking.panel, NO_PAST));
-  const own = [...board.suspects.entries()].filter(([, s]) => s.kind === 'fault' && !s.id.includes('-size-'));
+  const own = [...board.suspects.entries()]
+    .filter(([, s]) => s.kind === 'fault' && !s.id.includes('-size-'))
+    .filter((_, n) => n % every === 0);
   const by = (...way: ['bits' | 'list'] | []) => own.map(([i, s]) => play(board, s, randomFrom(seed + i), ...way));
   const ours = by();
   const both = somePairs(board, answers.asking, randomFrom(seed)).map((p, i) =>
@@ -104,7 +106,7 @@ function scored({ file, station }: { file: string; station: Station }): Scored {
   return {
     said: `${file}, ${station.control.scheme}: ${JSON.stringify(summary(ours))} pairs in three ${inThree} of ${both.length}`,
     ours,
-    bits: by('bits'),
+    bits: greedy ? by('bits') : [],
     list: by('list'),
     both,
   };
@@ -136,10 +138,10 @@ function total(found: readonly Scored[]) {
   return {
     stations: found.filter((f) => f.ours.length > 0).length,
     singles: summary(ours),
-    mostBits: summary(bits),
+    mostBits: bits.length > 0 ? summary(bits) : null,
     plainList: summary(list),
     testsOverBound: round(tests(ours) / mean(ours.map((p) => p.bound))),
-    testsOverMostBits: round(tests(ours) / tests(bits)),
+    testsOverMostBits: bits.length > 0 ? round(tests(ours) / tests(bits)) : null,
     pairs: {
       cases: both.length,
       inFirstThree: round(mean(both.map((p) => (p.place <= 3 ? 100 : 0))), 1),
@@ -148,7 +150,7 @@ function total(found: readonly Scored[]) {
   };
 }
 
-const all = [...(demo ? demoStations() : []), ...Array.from({ length: stations }, (_, n) => generated(n))];
+const all = [...Array.from({ length: stations }, (_, n) => generated(n)), ...(demo ? demoStations() : [])];
 if (!isMainThread) parentPort!.on('message', (n: number) => parentPort!.postMessage(scored(all[n]!)));
 else {
   const found: Scored[] = [];

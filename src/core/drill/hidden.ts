@@ -51,10 +51,10 @@ export function hiddenIn(asking: Asking, level: LevelName, seed: number): Found 
   for (const other of single) {
     if (other.faults[0]!.part === seen.faults[0]!.part) continue;
     const [alone, pair] = [asking.row(other)!, pairOf(seen, other, 1)];
-    if (inseparable(alone, sound)) continue;
+    if (inseparable(asking, alone, sound)) continue;
     const both = asking.row(pair)!;
     // Each of them makes a difference beside the other, or nobody could find it.
-    if (shows(asking, both, sound) && !inseparable(both, row) && !inseparable(both, alone))
+    if (shows(asking, both, sound) && !inseparable(asking, both, row) && !inseparable(asking, both, alone))
       return { ok: true, suspect: pair, row: both };
   }
   return none;

@@ -88,7 +88,7 @@ function isSame({ asking, suspects }: Board, named: string, hidden: string): boo
   const of = (id: string) => suspects.find((s) => s.id === id || s.family === id);
   const [a, b] = [of(named), of(hidden)];
   if (!a || !b) return false;
-  return a.family === b.family || inseparable(asking.row(a)!, asking.row(b)!);
+  return a.family === b.family || inseparable(asking, asking.row(a)!, asking.row(b)!);
 }
 
 /** What Trace would do next at a bench; null where nothing tells enough for its minutes. @param board of the same drill */
@@ -116,7 +116,7 @@ export function reviewOf(ready: Ready, bench: Bench, before: Board): Review {
         (s) =>
           s.suspect.id === hidden.id ||
           (s.suspect.kind === hidden.kind &&
-            inseparable(asking.row(s.suspect) ?? row, row) &&
+            inseparable(asking, asking.row(s.suspect) ?? row, row) &&
             s.suspect.faults.length > 0),
       ),
     )?.probability ?? 0;

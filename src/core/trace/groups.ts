@@ -1,8 +1,8 @@
 import type { Risk, Setting } from '../tests';
 import type { Board } from './belief';
-import type { Row } from './dictionary';
+import type { Asking, Row } from './dictionary';
 import type { Expect } from './expect';
-import { roundOf, ROUNDS } from './symptoms';
+import { roundOf, ROUNDS, type Symptom } from './symptoms';
 
 /** Figures nearer than this many of their spreads are one answer. */
 const APART = 2.5;
@@ -47,9 +47,16 @@ const textOf = (ways: readonly (readonly string[])[]): string =>
     .sort()
     .join(' | ');
 
-/** Whether no question tells two suspects apart, by their rows. */
-export const inseparable = (a: Row, b: Row): boolean =>
-  a.symptoms.every((s, i) => s === b.symptoms[i]) && a.expects.every((e, i) => alike(e, b.expects[i]!));
+/** What shows less often than that tells too little to be counted on. */
+const SURELY = 0.8;
+
+/** Whether a symptom that a suspect has can be counted on to show. */
+const shows = ({ ofTheTrade = 1 }: Symptom): boolean => ofTheTrade >= SURELY;
+
+/** Whether no question tells two suspects apart, by their rows; a symptom that shows now and then does not. */
+export const inseparable = ({ symptoms }: Asking, a: Row, b: Row): boolean =>
+  symptoms.every((s, i) => !shows(s) || a.symptoms[i] === b.symptoms[i]) &&
+  a.expects.every((e, i) => alike(e, b.expects[i]!));
 
 /** One thing that can be asked, a test or a round of looks, with which answer each suspect gives to all of it. */
 export interface Question {
@@ -98,7 +105,7 @@ export function questionsOf(board: Board, seen: ReadonlySet<string> = new Set())
     const own = asking.symptoms.flatMap((s, i) => (roundOf(s) === round && !seen.has(s.id) ? [i] : []));
     if (own.length === 0) return [];
     const classes = own.map((i) =>
-      Int16Array.from(rows, (r) => (r ? (r.symptoms[i] && !(asking.symptoms[i]!.ofTheTrade! < SURELY) ? 1 : 0) : -1)),
+      Int16Array.from(rows, (r) => (r ? (r.symptoms[i] && shows(asking.symptoms[i]!) ? 1 : 0) : -1)),
     );
     const { id, minutes } = round;
     return [{ id, minutes, risk: 'look', setting: null, slip: 0.1, ...joined(classes, suspects.length) }];
@@ -107,9 +114,6 @@ export function questionsOf(board: Board, seen: ReadonlySet<string> = new Set())
   of.set(key, made);
   return made;
 }
-
-/** What shows less often than that tells too little to be counted on. */
-const SURELY = 0.8;
 
 function testsAsked({ asking, rows, suspects }: Board): Question[] {
   const one = asking.asked.map((_, i) => classesOf(rows.map((r) => r?.expects[i] ?? null)));
@@ -137,7 +141,7 @@ export function groupsOf(board: Board): Int16Array {
     const family = byFamily.get(s.family);
     if (family !== undefined) return family;
     const row = rows[i];
-    const group = (row && heads.find((h) => rows[h] && inseparable(row, rows[h]))) ?? i;
+    const group = (row && heads.find((h) => rows[h] && inseparable(board.asking, row, rows[h]))) ?? i;
     if (group === i) heads.push(i);
     byFamily.set(s.family, group);
     return group;

@@ -75,8 +75,8 @@ const ORDER = Object.keys(RISKS) as Risk[];
 const WORTH = 0.35;
 /** Under this a test tells nothing, bits. */
 export const NOTHING_TOLD = 0.02;
-/** Under this a test is not worth its minutes, bits a minute: what is known is said instead of it, and what remains open. */
-const WORTHWHILE = 0.005;
+/** Where no test tells so much, none is worth its minutes, bits a minute: what is known is said instead, and what remains open. */
+const WORTHWHILE = 0.0035;
 /** Below this gain of the best one looks two tests ahead, bits; and over how many. */
 const LOW = 0.4;
 const AHEAD = 8;
@@ -109,8 +109,6 @@ export function allowed(all: readonly Candidate[]): Candidate[] {
   return [];
 }
 
-const worthwhile = (all: readonly Candidate[]): Candidate[] => all.filter((c) => rate(c) >= WORTHWHILE);
-
 /**
  * The next question: most bits per minute in the lowest class of risk that still has one worth it; two ahead where the best alone gains little.
  * (J. de Kleer and B. C. Williams, “Diagnosing multiple faults”, 1987; J. S. Breese and D. Heckerman, “Decision-theoretic
@@ -119,7 +117,8 @@ const worthwhile = (all: readonly Candidate[]): Candidate[] => all.filter((c) =>
  */
 export function nextOf(board: Board, p: readonly number[], course: Course): Candidate | null {
   const all = candidates(board, p, course);
-  const within = allowed(worthwhile(all));
+  if (!all.some((c) => rate(c) >= WORTHWHILE)) return null;
+  const within = allowed(all);
   const first = best(within);
   if (!first || first.tells >= LOW) return first;
   const questions = new Map(questionsOf(board, course.seen).map((q) => [q.id, q]));

@@ -78,7 +78,7 @@ function placeOf(board: Board, p: readonly number[], truth: Suspect, row: Row): 
   const { rows, suspects } = board;
   const is = (s: Suspect) => {
     const own = rows[suspects.indexOf(s)];
-    return s.family === truth.family || (own !== null && own !== undefined && inseparable(own, row));
+    return s.family === truth.family || (own !== null && own !== undefined && inseparable(board.asking, own, row));
   };
   const ranked = standings(board, p);
   // Of a group its likeliest is named; what is true may be another of it.
