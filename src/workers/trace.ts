@@ -49,14 +49,13 @@ const api = {
     onDevice = true;
     return { ok: true as const };
   },
-  /** Asks a station that is along ahead. @returns whether Trace has nothing left to ask there */
-  async ahead(id: number, told: (share: number) => void): Promise<boolean> {
+  /** Asks a station that is along ahead. @returns whether Trace has nothing left to ask there; null: without signal it is not known */
+  async ahead(id: number, told: (share: number) => void): Promise<boolean | null> {
     try {
       const answer = await fetch(`/api/stations/${id}/file`);
-      return answer.ok && (await askAhead(await answer.json(), told));
+      return answer.ok ? await askAhead(await answer.json(), told) : null;
     } catch {
-      // Without signal it is asked another time.
-      return false;
+      return null;
     }
   },
   often: () => (tracing ? oftenFor(tracing) : []),

@@ -63,7 +63,7 @@ function Storage({ free, kept }: { free: number | null; kept: boolean | null }) 
 
 /** How long Trace would take to open there. */
 const suspectWords = (is: Suspects | undefined): string => {
-  if (is === undefined) return '';
+  if (is === undefined || is.kind === 'unknown') return '';
   if (is.kind === 'asking') return `; its suspects are asked for Trace: ${Math.round(is.share * 100)} %`;
   return is.kind === 'here' ? '; Trace has its suspects' : '; Trace asks its suspects when it is opened';
 };

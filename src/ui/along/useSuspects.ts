@@ -4,9 +4,12 @@ import { useEffect, useState } from 'react';
 import type { TraceApi } from '@/workers/trace';
 import type { Taken } from './taken';
 
-/** How it stands with the suspects of a station that is along: asked, being asked, or left until Trace is opened. */
+/** How it stands with the suspects of a station that is along: asked, being asked, left until Trace is opened, or not known. */
 export type Suspects =
-  { readonly kind: 'here' } | { readonly kind: 'asking'; readonly share: number } | { readonly kind: 'later' };
+  | { readonly kind: 'here' }
+  | { readonly kind: 'asking'; readonly share: number }
+  | { readonly kind: 'later' }
+  | { readonly kind: 'unknown' };
 
 /**
  * Asks the suspects of what is along what they would show, one station after the other, in a thread beside the page: at the pit nobody waits for
@@ -28,7 +31,7 @@ export function useSuspects(taken: Taken | null): ReadonlyMap<number, Suspects> 
         id,
         proxy((share: number) => say(id, { kind: 'asking', share })),
       );
-      say(id, { kind: here ? 'here' : 'later' });
+      say(id, { kind: here === null ? 'unknown' : here ? 'here' : 'later' });
     };
     void ids.reduce((before, id) => before.then(() => (over ? undefined : one(id))), Promise.resolve());
     return () => {
