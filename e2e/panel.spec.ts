@@ -321,7 +321,7 @@ test('a phase off its terminal: the pump hums, its overload warms, and opens whe
   await loose.click();
   // What the landing does comes in a moment later, and moves nothing from under a hand.
   const before = await loose.boundingBox();
-  const told = page.getByRole('button', { name: /^1 not as designed · / });
+  const told = page.getByRole('button', { name: /^1 not as designed, \d+ danger/ });
   await expect(told).toBeVisible();
   expect(await loose.boundingBox()).toEqual(before);
   await told.press('Enter');

@@ -65,7 +65,9 @@ function Storage({ free, kept }: { free: number | null; kept: boolean | null }) 
 const suspectWords = (is: Suspects | undefined): string => {
   if (is === undefined || is.kind === 'unknown') return '';
   if (is.kind === 'asking') return `; its suspects are asked for Trace: ${Math.round(is.share * 100)} %`;
-  return is.kind === 'here' ? '; Trace has its suspects' : '; Trace asks its suspects when it is opened';
+  return is.kind === 'here'
+    ? '; Trace has its suspects, as it was last saved'
+    : '; Trace asks its suspects when it is opened';
 };
 
 function Ticks({

@@ -2,21 +2,7 @@
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import type { AsLanded } from '@/core/wiring';
-import { BEFORE } from './effectWords';
-
-/** What is landed otherwise, in one line: how much, the worst that it will do, and how much more is told. */
-function wordsOf({ differences, strays, effects }: AsLanded): string {
-  const count = differences.length + strays.length;
-  const [worst, ...more] = effects;
-  if (count === 0 && !worst) return 'every core and link as designed';
-  return [
-    `${count} not as designed`,
-    ...(worst ? [`${BEFORE[worst.severity]}${worst.sentence} (${worst.when})`] : []),
-    // Of what is kept from another panel nothing was asked.
-    ...(!worst && differences.length > 0 ? ['no effect in what was asked, as it stands below'] : []),
-    ...(more.length > 0 ? [`${more.length} more told`] : []),
-  ].join(' · ');
-}
+import { landedWords } from './effectWords';
 
 /**
  * How the panel is landed, always in its place and always as high: what comes to be known moves no terminal from under a hand. Touched, it goes to
@@ -53,7 +39,7 @@ export function LandedLine({ report, onGo }: { report: AsLanded | null; onGo(): 
           '& > span': { display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical', overflow: 'hidden' },
         }}
       >
-        <span>{report === null ? 'checking what this landing does…' : wordsOf(report)}</span>
+        <span>{report === null ? 'checking what this landing does…' : landedWords(report)}</span>
       </ButtonBase>
     </Box>
   );

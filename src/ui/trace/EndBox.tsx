@@ -30,7 +30,7 @@ const wordsOf = (bar: Bar, thought: Thought): string =>
   [
     `Fault traced: ${bar.label} (${shareOf(bar, thought)}).`,
     `Told: ${thought.told.join('; ')}.`,
-    ...(bar.like.length > 0 ? [`No test told it from: ${bar.like.join('; ')}.`] : []),
+    ...(bar.like.length > 0 ? [`No test was sure to tell it from: ${bar.like.join('; ')}.`] : []),
   ].join(' ');
 
 /** A line in the book, with the fault that was confirmed. */
@@ -223,7 +223,7 @@ export function EndBox({ thought, told, tell, mend }: Props) {
         </Typography>
         {first.like.length > 0 && (
           <Typography variant="body1" component="p" sx={{ m: 0 }}>
-            No test here tells it from: {first.like.join('; ')}.
+            No test here is sure to tell it from: {first.like.join('; ')}.
           </Typography>
         )}
       </Box>

@@ -35,7 +35,7 @@ function Suspect({ bar }: { bar: Bar }) {
       </Typography>
       {bar.like.length > 0 && (
         <Typography component="p" variant="body2" sx={{ m: 0, color: 'text.secondary' }}>
-          No test here tells it from: {bar.like.slice(0, 3).join('; ')}
+          No test here is sure to tell it from: {bar.like.slice(0, 3).join('; ')}
           {bar.like.length > 3 ? ` and ${bar.like.length - 3} more` : ''}.
         </Typography>
       )}
