@@ -34,6 +34,16 @@ describe('the line of what a landing does', () => {
     };
     expect(landedWords(unknown)).toBe('1 danger · danger: nothing is known (always)');
   });
+  it('of what works until a second fault it does not say that it goes wrong', () => {
+    const latent: AsLanded = {
+      differences: [{ what: 'a link is missing' }] as unknown as AsLanded['differences'],
+      strays: [],
+      effects: [{ id: 'later', severity: 'latent', sentence: 'the lamp stays out', inputs: null, when: 'mains gone' }],
+    };
+    expect(landedWords(latent)).toBe(
+      '1 not as designed, 1 waits for a second fault · works until a second fault: the lamp stays out (mains gone)',
+    );
+  });
   it('says of what is kept from another panel only that it is there: it was not asked', () => {
     expect(landedWords({ differences: [], strays: ['core X'], effects: [] })).toBe('1 not as designed');
   });

@@ -13,11 +13,12 @@ export function landedWords({ differences, strays, effects }: AsLanded): string 
   const otherwise = differences.length + strays.length;
   const [worst] = effects;
   if (otherwise === 0 && !worst) return 'every core and link as designed';
-  const dangers = effects.filter((e) => e.severity === 'danger').length;
+  const of = (severity: keyof typeof BEFORE) => effects.filter((e) => e.severity === severity).length;
   const told = [
     ...count(otherwise, 'not as designed', 'not as designed'),
-    ...count(dangers, 'danger', 'dangers'),
-    ...count(effects.length - dangers, 'that does not work as it should', 'that do not work as they should'),
+    ...count(of('danger'), 'danger', 'dangers'),
+    ...count(of('fault'), 'thing goes wrong', 'things go wrong'),
+    ...count(of('latent'), 'waits for a second fault', 'wait for a second fault'),
   ].join(', ');
   if (worst) return `${told} · ${BEFORE[worst.severity]}${worst.sentence} (${worst.when})`;
   // Of what is kept from another panel nothing was asked.
