@@ -118,7 +118,7 @@ export function liveToEarth(solution: Solution, at: string): number {
 }
 
 /** What the load of low-impedance mode makes devices do, where it makes them do anything. */
-function movedBy(structure: Structure, states: States, a: string, b: string): Pick<VoltsReading, 'moves' | 'then'> {
+function movedBy({ structure, states }: Solution, a: string, b: string): Pick<VoltsReading, 'moves' | 'then'> {
   const { netlist } = structure;
   const meter: Component = { kind: 'impedance', id: METER, a, b, r: LOW };
   const settled = settle(structureOf({ ...netlist, components: [...netlist.components, meter] }), states);
@@ -130,8 +130,7 @@ function movedBy(structure: Structure, states: States, a: string, b: string): Pi
   };
 }
 
-function volts(structure: Structure, states: States, a: string, b: string, mode: VoltsMode): VoltsReading {
-  const solution = solve(structure, states);
+function volts(solution: Solution, a: string, b: string, mode: VoltsMode): VoltsReading {
   const port = portOf(solution, a, b);
   const low = port.under(LOW);
   const { ac, dc } = mode === 'low-z-volts' ? low : port.under(HIGH, INPUT);
@@ -139,7 +138,7 @@ function volts(structure: Structure, states: States, a: string, b: string, mode:
   const toEarth = [liveToEarth(solution, a), liveToEarth(solution, b)] as const;
   const reading = { ok: true, value, unit: 'V', toEarth } as const;
   if (mode === 'low-z-volts') {
-    const moved = movedBy(structure, states, a, b);
+    const moved = movedBy(solution, a, b);
     if (Math.abs(value) >= NONE || moved.moves) return { ...reading, state: 'steady', ...moved };
   }
   const kind: Kind = mode === 'dc-volts' ? 'dc' : 'ac';
@@ -153,14 +152,8 @@ function volts(structure: Structure, states: States, a: string, b: string, mode:
   return { ...reading, state: 'ghost', ...(felt >= FELT && { felt }) };
 }
 
-function ohms(
-  structure: Structure,
-  states: States,
-  a: string,
-  b: string,
-  mode: Exclude<MeterMode, VoltsMode>,
-): Reading {
-  const live = solve(structure, states);
+/** By what a battery would drive through it: the resistance between the two at 0 Hz with every source off. */
+function ohms(live: Solution, a: string, b: string, mode: Exclude<MeterMode, VoltsMode>): Reading {
   // What only the air holds up is none.
   const held = (p: string, q: string) => {
     const { ac, dc } = portOf(live, p, q).under(LOW * 100);
@@ -172,16 +165,7 @@ function ohms(
   ].find((v) => v.volts > v.limit);
   if (seen) return { ok: false, reason: 'live', at: seen.at, volts: seen.volts };
 
-  const [test, behind] = [1, 1e6];
-  const dead: Component[] = structure.netlist.components.map((p) => (p.kind === 'source' ? { ...p, volts: 0 } : p));
-  const meter: Component = { kind: 'source', id: METER, a, b, volts: test, phaseDeg: 0, frequency: 0, r: behind };
-  const shown = between(
-    solve(structureOf({ ...structure.netlist, components: [...dead, meter] }), states),
-    a,
-    b,
-    'dc',
-  ).re;
-  const value = (shown * behind) / (test - shown);
+  const value = impedanceBetween(live.structure, live.states, a, b, 'dc').re;
   const top = mode === 'insulation' ? INSULATION_TOP : OPEN;
   if (mode === 'continuity')
     return {
@@ -192,6 +176,13 @@ function ohms(
     };
   if (value > top || value < 0) return { ok: true, value: Infinity, unit: 'Ω', state: 'open' };
   return { ok: true, value, unit: 'Ω', state: value < 1 ? 'near-zero' : 'steady' };
+}
+
+/** What a meter reads between two points of a circuit that is solved already: as `read`. */
+export function readOn(solution: Solution, a: string, b: string, mode: MeterMode): Reading {
+  for (const at of [a, b])
+    if (at !== '0' && !solution.structure.nodes.has(at)) return { ok: false, reason: 'no-such-point', at };
+  return isVolts(mode) ? volts(solution, a, b, mode) : ohms(solution, a, b, mode);
 }
 
 /**
@@ -205,11 +196,8 @@ function ohms(
  * read(wired.structure, states, line, neutral, 'ac-volts').value.toFixed(0) // → '230'
  * read(wired.structure, states, line, neutral, 'ohms').reason // → 'live'
  */
-export function read(structure: Structure, states: States, a: string, b: string, mode: MeterMode): Reading {
-  for (const at of [a, b])
-    if (at !== '0' && !structure.nodes.has(at)) return { ok: false, reason: 'no-such-point', at };
-  return isVolts(mode) ? volts(structure, states, a, b, mode) : ohms(structure, states, a, b, mode);
-}
+export const read = (structure: Structure, states: States, a: string, b: string, mode: MeterMode): Reading =>
+  readOn(solve(structure, states), a, b, mode);
 
 /** What a clamp round one conductor reads, A; round several at once, their sum (what leaks to earth). */
 export function clamp(solution: Solution, components: readonly string[]): Reading {

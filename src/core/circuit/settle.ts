@@ -1,3 +1,4 @@
+import { sameIn } from './difference';
 import { nextOfMotor, turns } from './motor';
 import type { Behaviour, CircuitDevice, MotorBehaviour, Sense, States } from './netlist';
 import { plus, size, ZERO, type Phasor } from './phasor';
@@ -149,12 +150,50 @@ function ordered(structure: Structure): readonly CircuitDevice[] {
 }
 const ORDERED = new WeakMap<Structure, readonly CircuitDevice[]>();
 
+/** Combinations that are remembered of a circuit, at most. */
+const REMEMBERED = 5000;
+const SETTLED = new WeakMap<Structure, Map<string, Settled>>();
+
+/**
+ * What one that is like this circuit comes to from the same states, where this one comes to the same: both conduct alike in every state on
+ * the way, and nothing moves there that is held here. Null: that is not so, and it is to be solved.
+ */
+function asThere(structure: Structure, from: States): Settled | null {
+  if (!structure.like) return null;
+  const { structure: there, by } = structure.like;
+  if (!sameIn(by, from)) return null;
+  const settled = settle(there, from);
+  const states = { ...from };
+  for (const { device, to } of settled.moves) {
+    states[device] = to;
+    if (by.held.has(device) || !sameIn(by, states)) return null;
+  }
+  return { ...settled, solution: { ...settled.solution, structure } };
+}
+
+/**
+ * What a circuit comes to from given states, when no device wants to move any more. It is remembered: the same states, the same answer; and
+ * what a circuit like it comes to is not solved anew where it must be the same.
+ */
+export function settle(structure: Structure, from: States): Settled {
+  let known = SETTLED.get(structure);
+  if (!known) SETTLED.set(structure, (known = new Map()));
+  let key = '';
+  for (const { id } of structure.netlist.devices) key += `${from[id]}|`;
+  const found = known.get(key);
+  if (found) return found;
+  const made = asThere(structure, from) ?? solved(structure, from);
+  if (known.size >= REMEMBERED) known.clear();
+  known.set(key, made);
+  return made;
+}
+
 /**
  * Solves again and again until no device wants to move. Protection moves before coils, coils before rotors, one at a time: of
  * protection the last in the list, which is nearest to the load; of the others the first. The answer is always the same. Where a combination of
  * states comes back, the devices that moved since then chatter.
  */
-export function settle(structure: Structure, from: States): Settled {
+function solved(structure: Structure, from: States): Settled {
   const moving = ordered(structure);
   const states = { ...from };
   const solution = solve(structure, states);

@@ -1,4 +1,5 @@
 import { admittance, emf } from './admittance';
+import { differenceOf, type Difference } from './difference';
 import { EARTH, type Netlist, type Component } from './netlist';
 
 /** Where a part is put: pairs of nodes with the weight of its admittance there. A place below zero is to earth at node −1 − place. */
@@ -75,6 +76,8 @@ export interface Structure {
   readonly islands: readonly Island[];
   readonly components: ReadonlyMap<string, Component>;
   readonly hasDc: boolean;
+  /** A circuit that it differs little from; null where there is none, or more than that is different. */
+  readonly like: { readonly structure: Structure; readonly by: Difference } | null;
 }
 
 interface Join {
@@ -267,8 +270,10 @@ function prepare(stamps: readonly Stamp[], count: number, places: number, freque
  * @param like one that was laid out before: where it is made of the same components it is laid out the same
  */
 export function structureOf(netlist: Netlist, like: Structure | null = null): Structure {
+  const by = like && differenceOf(netlist, like.netlist);
+  const likeness = by && { structure: like, by };
   if (like && like.netlist.components === netlist.components && like.netlist.frequency === netlist.frequency)
-    return { ...like, netlist };
+    return { ...like, netlist, like: likeness };
   const nodes = new Map<string, number>();
   const names: string[] = [];
   const globalOf = (name: string): number => {
@@ -286,5 +291,6 @@ export function structureOf(netlist: Netlist, like: Structure | null = null): St
     islands,
     components: new Map(netlist.components.map((p) => [p.id, p])),
     hasDc: islands.some((i) => i.dc !== null),
+    like: likeness,
   };
 }

@@ -195,12 +195,20 @@ export function prepare(
       return motor ? faultId(motor.tag, THERMAL) : '';
     }),
   };
-  const able = (all: readonly Fault[]): Prepared => ({
-    ...rest,
-    faults: all,
-    withFaults: worldsOf(sound, all, healthy),
-    andFaults: (more) => able([...all, ...more]),
-  });
+  const able = (all: readonly Fault[]): Prepared => {
+    // The same faults are rehearsed at one inflow after another.
+    const abler = new WeakMap<readonly Fault[], Prepared>();
+    return {
+      ...rest,
+      faults: all,
+      withFaults: worldsOf(sound, all, healthy),
+      andFaults(more) {
+        const made = abler.get(more) ?? able([...all, ...more]);
+        abler.set(more, made);
+        return made;
+      },
+    };
+  };
   const prepared = able(faults);
   known.set(station, prepared);
   return { ok: true, prepared };

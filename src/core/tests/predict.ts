@@ -1,4 +1,4 @@
-import { clamp, read, structureOf, type Component, type Netlist, type Reading, type Settled } from '../circuit';
+import { clamp, read, readOn, structureOf, type Component, type Netlist, type Potentials, type Reading, type Solution, type States } from '../circuit';
 import { sayNoDuty, type LevelGeometry } from '../levels';
 import { ampsAt, powerOf } from '../hydraulics';
 import { kindOf } from '../sensors';
@@ -52,17 +52,18 @@ function metered(scene: Scene, { a, b, mode }: Probes): Reading | null {
   const [from, to] = [node(a), node(b)];
   if (from === undefined || to === undefined)
     return { ok: false, reason: 'no-such-point', at: from === undefined ? a : b };
-  return remembered(panel.settled, `${from} ${to} ${mode}`, () =>
-    read(panel.wired.structure, panel.settled.states, from, to, mode),
-  );
+  const { solution } = panel.settled;
+  // What low-impedance mode loads may move what another circuit, that stands the same, holds.
+  const of = mode === 'low-z-volts' ? solution : solution.ac;
+  return remembered(of, `${from} ${to} ${mode}`, () => readOn(solution, from, to, mode));
 }
 
-const readings = new WeakMap<Settled, Map<string, Reading>>();
+const readings = new WeakMap<Solution | Potentials, Map<string, Reading>>();
 
-/** A reading of a settled circuit, made once. */
-function remembered(settled: Settled, at: string, make: () => Reading): Reading {
-  let of = readings.get(settled);
-  if (!of) readings.set(settled, (of = new Map()));
+/** A reading of a solved circuit, made once: of all that stand the same. */
+function remembered(solved: Solution | Potentials, at: string, make: () => Reading): Reading {
+  let of = readings.get(solved);
+  if (!of) readings.set(solved, (of = new Map()));
   const found = of.get(at) ?? make();
   of.set(at, found);
   return found;
@@ -134,8 +135,10 @@ function ownOf({ components }: Netlist): ReadonlyMap<string, Own> {
 
 const NONE_OF_IT: Own = { parts: [], text: '' };
 
-/** What was read over devices by themselves, by their panel: parts, states and points as one text. */
-const aloneKnown = new WeakMap<Panel, Map<string, Reading>>();
+/** How each device of a panel rests, and what was read over devices by themselves: by parts, states and points as one text. */
+const aloneKnown = new WeakMap<Panel, { readonly rest: States; readonly read: Map<string, Reading> }>();
+
+const restOf = ({ devices }: Panel): States => Object.fromEntries(devices.map((d) => [d.tag, d.initial]));
 
 /** What the meter shows over one device with its wires off: nothing of the panel is asked but how it stands itself. */
 function alone({ world, hands }: Scene, tag: string, { a, b, mode }: Probes): Reading | null {
@@ -143,17 +146,19 @@ function alone({ world, hands }: Scene, tag: string, { a, b, mode }: Probes): Re
   const { netlist, points } = world.wiring({ cores: [], links: [] }).wired;
   const [from, to] = [points.get(a)!, points.get(b)!];
   const { parts, text } = ownOf(netlist).get(tag) ?? NONE_OF_IT;
-  const rest = Object.fromEntries(world.panel.devices.map((d) => [d.tag, d.initial]));
-  const stands = { ...rest, ...hands, ...putsOf(world, true) };
   let known = aloneKnown.get(world.panel);
-  if (!known) aloneKnown.set(world.panel, (known = new Map()));
-  const key = `${text} ${parts.map((p) => p.when && stands[p.when.device]).join()} ${from} ${to} ${mode}`;
-  const found = known.get(key);
+  if (!known) aloneKnown.set(world.panel, (known = { rest: restOf(world.panel), read: new Map() }));
+  const { rest, read: readings } = known;
+  const puts = putsOf(world, true);
+  const standing = (device: string) => puts[device] ?? hands[device] ?? rest[device];
+  const key = `${text} ${parts.map((p) => p.when && standing(p.when.device)).join()} ${from} ${to} ${mode}`;
+  const found = readings.get(key);
   if (found) return found;
   // A cord that is cut leaves nothing between its ends but air.
   const air: Component = { kind: 'impedance', id: 'air', a: from, b: to, r: AIR };
-  const reading = read(structureOf({ ...netlist, components: [...parts, air] }), stands, from, to, mode);
-  known.set(key, reading);
+  const structure = structureOf({ ...netlist, components: [...parts, air] });
+  const reading = read(structure, { ...rest, ...hands, ...puts }, from, to, mode);
+  readings.set(key, reading);
   return reading;
 }
 
