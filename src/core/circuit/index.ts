@@ -11,7 +11,8 @@ export {
 } from './netlist';
 export { structureOf, type Structure } from './structure';
 export { across, between, impedanceBetween, potential, rms, solve, type Potentials, type Solution } from './solve';
-export { isPickedUp, sensed, settle, waitingOf, type Settled, type Waiting } from './settle';
+export { sensed } from './senses';
+export { isPickedUp, settle, waitingOf, type Settled, type Waiting } from './settle';
 export { turns } from './motor';
 export { breakerCurve, overloadCurve, OVERLOAD_CLASSES, tripTime, type OverloadClass } from './tripCurve';
 export { clamp, liveToEarth, METER_MODES, read, readOn, type MeterMode, type Reading, type VoltsReading } from './meter';

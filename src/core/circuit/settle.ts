@@ -1,26 +1,11 @@
 import { sameIn } from './difference';
 import { nextOfMotor, turns } from './motor';
-import type { Behaviour, CircuitDevice, MotorBehaviour, Sense, States } from './netlist';
-import { plus, size, ZERO, type Phasor } from './phasor';
-import { across, between, solve, solveAgain, type Solution } from './solve';
+import type { Behaviour, MotorBehaviour, States } from './netlist';
+import { size } from './phasor';
+import { sensed, voltsOver } from './senses';
+import { solve, solveAgain, type Solution } from './solve';
 import type { Structure } from './structure';
 import { tripTime } from './tripCurve';
-
-/** What a device attends to, V or A. */
-export function sensed(solution: Solution, sense: Sense): number {
-  // Most devices are coils: the volts over one part.
-  if (sense.what === 'volts' && sense.components.length === 1) {
-    const part = solution.structure.components.get(sense.components[0]!);
-    return part ? size(between(solution, part.a, part.b, sense.of)) : 0;
-  }
-  const all = sense.components.map((id): Phasor => {
-    const part = solution.structure.components.get(id);
-    return part ? across(solution, part, sense.of)[sense.what] : ZERO;
-  });
-  if (sense.by === 'sum') return size(all.reduce(plus, ZERO));
-  const sizes = all.map(size);
-  return sense.by === 'least' ? Math.min(...sizes) : Math.max(...sizes);
-}
 
 const held = (value: number, was: boolean, { pickUp, dropOut }: { pickUp: number; dropOut: number }): boolean =>
   was ? value >= dropOut : value >= pickUp;
@@ -52,22 +37,22 @@ export function next(behaviour: Attends, state: string, value: number): string {
   }
 }
 
-const voltsOver = (solution: Solution, id: string): Phasor => {
-  const part = solution.structure.components.get(id);
-  return part ? between(solution, part.a, part.b, 'ac') : ZERO;
-};
+/** The state that a device goes to at once in a solved circuit, from the one that it is in. */
+type Mover = (solution: Solution, state: string) => string;
 
-/** The state that a device goes to at once in a solved circuit. */
-function moved(solution: Solution, behaviour: Behaviour, state: string): string {
-  if (behaviour.kind === 'worked') return state;
-  if (behaviour.kind !== 'motor') return next(behaviour, state, sensed(solution, behaviour.senses));
-  const { windings, auxiliary } = behaviour;
-  return nextOfMotor(
-    behaviour,
-    state,
-    windings.map((id) => voltsOver(solution, id)),
-    auxiliary === undefined ? 0 : size(voltsOver(solution, auxiliary)),
-  );
+function moverOf(structure: Structure, behaviour: Behaviour): Mover {
+  if (behaviour.kind === 'worked') return (_, state) => state;
+  if (behaviour.kind !== 'motor')
+    return (solution, state) => next(behaviour, state, sensed(solution, behaviour.senses));
+  const windings = behaviour.windings.map((id) => voltsOver(structure, id, 'ac'));
+  const auxiliary = behaviour.auxiliary === undefined ? null : voltsOver(structure, behaviour.auxiliary, 'ac');
+  return (solution, state) =>
+    nextOfMotor(
+      behaviour,
+      state,
+      windings.map((volts) => volts(solution)),
+      auxiliary ? size(auxiliary(solution)) : 0,
+    );
 }
 
 /** Whether what a device attends to holds it in; of a motor, whether it turns. */
@@ -135,20 +120,26 @@ function comesBack(moves: readonly Move[], states: States): number | null {
   return null;
 }
 
+interface Moving {
+  readonly id: string;
+  readonly to: Mover;
+}
+
 /** The devices that move by themselves, in the order in which they are asked. */
-function ordered(structure: Structure): readonly CircuitDevice[] {
-  const known = ORDERED.get(structure);
+function movingIn(structure: Structure): readonly Moving[] {
+  const known = MOVING.get(structure);
   if (known) return known;
   const { devices } = structure.netlist;
-  const made = [
+  const ordered = [
     ...devices.filter((d) => d.behaviour.kind === 'trip').reverse(),
     ...devices.filter((d) => !['trip', 'worked', 'motor'].includes(d.behaviour.kind)),
     ...devices.filter((d) => d.behaviour.kind === 'motor'),
   ];
-  ORDERED.set(structure, made);
+  const made = ordered.map(({ id, behaviour }) => ({ id, to: moverOf(structure, behaviour) }));
+  MOVING.set(structure, made);
   return made;
 }
-const ORDERED = new WeakMap<Structure, readonly CircuitDevice[]>();
+const MOVING = new WeakMap<Structure, readonly Moving[]>();
 
 /** Combinations that are remembered of a circuit, at most. */
 const REMEMBERED = 5000;
@@ -194,16 +185,17 @@ export function settle(structure: Structure, from: States): Settled {
  * states comes back, the devices that moved since then chatter.
  */
 function solved(structure: Structure, from: States): Settled {
-  const moving = ordered(structure);
+  const moving = movingIn(structure);
   const states = { ...from };
   const solution = solve(structure, states);
   const moves: Move[] = [];
   for (;;) {
     let move: Move | null = null;
-    for (const { id, behaviour } of moving) {
-      const to = moved(solution, behaviour, states[id]!);
-      if (to !== states[id]) {
-        move = { device: id, from: states[id]!, to };
+    for (const device of moving) {
+      const from = states[device.id]!;
+      const to = device.to(solution, from);
+      if (to !== from) {
+        move = { device: device.id, from, to };
         break;
       }
     }

@@ -28,8 +28,6 @@ interface Probe {
 function layDown({ nodes, work }: Island, prepared: Prepared, states: States, probe?: Probe): void {
   work.yRe.set(prepared.yRe);
   work.yIm.set(prepared.yIm);
-  work.gRe.set(prepared.gRe);
-  work.gIm.set(prepared.gIm);
   if (probe) {
     work.jRe.fill(0);
     work.jIm.fill(0);
@@ -41,15 +39,13 @@ function layDown({ nodes, work }: Island, prepared: Prepared, states: States, pr
     work.jRe.set(prepared.jRe);
     work.jIm.set(prepared.jIm);
   }
-  for (const { stamp, re, im, jRe, jIm } of prepared.gates) {
-    if (conducts(stamp.part, states)) put(stamp, re, im, probe ? 0 : jRe, probe ? 0 : jIm, work);
-    else if (stamp.part.when?.leak) put(stamp, stamp.part.when.leak, 0, 0, 0, work);
-  }
+  for (const gates of prepared.gates)
+    for (const conducting of gates.in(states[gates.device])) put(conducting, work, !probe);
 }
 
 /** Eliminates node after node of the equations that are laid down. */
 function eliminate({ order, work }: Island): void {
-  const { yRe, yIm, gRe, gIm, jRe, jIm, sRe, sIm } = work;
+  const { yRe, yIm, jRe, jIm, sRe, sIm } = work;
   let at = 0;
   while (at < order.length) {
     const node = order[at]!;
@@ -57,8 +53,8 @@ function eliminate({ order, work }: Island): void {
     const neighbours = at + 2;
     const to = neighbours + count;
     at = to + count;
-    let re = gRe[node]!;
-    let im = gIm[node]!;
+    let re = yRe[node]!;
+    let im = yIm[node]!;
     for (let i = to; i < to + count; i++) {
       re += yRe[order[i]!]!;
       im += yIm[order[i]!]!;
@@ -71,8 +67,8 @@ function eliminate({ order, work }: Island): void {
       const wRe = yRe[place]! * sRe[node] - yIm[place]! * sIm[node];
       const wIm = yRe[place]! * sIm[node] + yIm[place]! * sRe[node];
       const n = order[neighbours + i]!;
-      gRe[n]! += wRe * gRe[node]! - wIm * gIm[node]!;
-      gIm[n]! += wRe * gIm[node]! + wIm * gRe[node]!;
+      yRe[n]! += wRe * yRe[node]! - wIm * yIm[node]!;
+      yIm[n]! += wRe * yIm[node]! + wIm * yRe[node]!;
       jRe[n]! += wRe * jRe[node]! - wIm * jIm[node]!;
       jIm[n]! += wRe * jIm[node]! + wIm * jRe[node]!;
       for (let k = to + i + 1; k < to + count; k++) {
@@ -110,16 +106,12 @@ function follow({ order, starts, work }: Island): void {
  * (star–mesh transformation, A. Rosen, 1924), its injected current shared among them; then the potentials follow backwards. This is
  * Gaussian elimination of the nodal equations whose diagonal is never stored but summed, so that nothing is subtracted where all components
  * are passive, and a leak of 1e-9 S beside a contact of 100 S keeps its digits (W. K. Grassmann, M. I. Taksar and D. P. Heyman, 1985).
+ * They stand in the workspace of the island until it is solved again.
  */
-function solveIsland(island: Island, prepared: Prepared, states: States, field: Potentials, probe?: Probe): void {
+function solveIsland(island: Island, prepared: Prepared, states: States, probe?: Probe): void {
   layDown(island, prepared, states, probe);
   eliminate(island);
   follow(island);
-  const { nodes, work } = island;
-  for (let i = 0; i < nodes.length; i++) {
-    field.re[nodes[i]!] = work.re[i]!;
-    field.im[nodes[i]!] = work.im[i]!;
-  }
 }
 
 const blank = (frequency: number, count: number): Potentials => ({
@@ -145,8 +137,18 @@ export function solve(structure: Structure, states: States): Solution {
 }
 
 function into({ states, ac, dc }: Solution, island: Island): void {
-  if (island.ac) solveIsland(island, island.ac, states, ac);
-  if (island.dc) solveIsland(island, island.dc, states, dc!);
+  const { nodes, work } = island;
+  for (const [prepared, field] of [
+    [island.ac, ac],
+    [island.dc, dc],
+  ] as const) {
+    if (!prepared || !field) continue;
+    solveIsland(island, prepared, states);
+    for (let i = 0; i < nodes.length; i++) {
+      field.re[nodes[i]!] = work.re[i]!;
+      field.im[nodes[i]!] = work.im[i]!;
+    }
+  }
 }
 
 /** Solves again, in place, what a device reaches whose state has changed in the solution’s own states. */
@@ -161,12 +163,16 @@ export function solveAgain(solution: Solution, device: string): void {
 export function impedanceBetween(structure: Structure, states: States, a: string, b: string, of: 'ac' | 'dc'): Phasor {
   const place = (name: string) => structure.nodes.get(name) ?? -1;
   const probe = { a: place(a), b: place(b) };
-  const field = blank(0, structure.names.length);
-  for (const island of structure.islands)
-    if (island.nodes.includes(probe.a) || island.nodes.includes(probe.b))
-      solveIsland(island, island.at(of), states, field, probe);
-  const at = (n: number): Phasor => (n < 0 ? ZERO : { re: field.re[n]!, im: field.im[n]! });
-  return minus(at(probe.a), at(probe.b));
+  let [re, im] = [0, 0];
+  for (const island of structure.islands) {
+    const [from, to] = [island.nodes.indexOf(probe.a), island.nodes.indexOf(probe.b)];
+    if (from < 0 && to < 0) continue;
+    solveIsland(island, island.at(of), states, probe);
+    const { work } = island;
+    re += (from < 0 ? 0 : work.re[from]!) - (to < 0 ? 0 : work.re[to]!);
+    im += (from < 0 ? 0 : work.im[from]!) - (to < 0 ? 0 : work.im[to]!);
+  }
+  return { re, im };
 }
 
 /** Potential of a node against earth, V; zero for a node that is in no part. */

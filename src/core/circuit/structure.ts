@@ -2,7 +2,7 @@ import { admittance, emf } from './admittance';
 import { differenceOf, type Difference } from './difference';
 import { EARTH, type Netlist, type Component } from './netlist';
 
-/** Where a part is put: pairs of nodes with the weight of its admittance there. A place below zero is to earth at node −1 − place. */
+/** Where a part is put: the places of its admittance, each with its weight there. */
 interface Stamp {
   readonly part: Component;
   readonly at: readonly { readonly place: number; readonly weight: number }[];
@@ -13,8 +13,8 @@ interface Stamp {
   readonly windings?: readonly { readonly stamp: Stamp; readonly g: number }[];
 }
 
-/** A stamp that a device opens and closes, with what it conducts closed, S, and what it injects then, A. */
-export interface Gate {
+/** A stamp with what it conducts, S, and what it injects, A. */
+interface Conducting {
   readonly stamp: Stamp;
   readonly re: number;
   readonly im: number;
@@ -22,19 +22,24 @@ export interface Gate {
   readonly jIm: number;
 }
 
-/** Admittances between the nodes of an island by their places, S; those of each node to earth, S; what is injected into each node, A. */
+/** Admittances of an island by their places, S: of each node to earth, then between nodes; what is injected into each node, A. */
 export interface Equations {
   readonly yRe: Float64Array;
   readonly yIm: Float64Array;
-  readonly gRe: Float64Array;
-  readonly gIm: Float64Array;
   readonly jRe: Float64Array;
   readonly jIm: Float64Array;
 }
 
+/** What a device opens and closes in an island. */
+export interface Gates {
+  readonly device: string;
+  /** What conducts while it is in a state: what is closed, and what open contacts leak. */
+  in(state: string | undefined): readonly Conducting[];
+}
+
 /** An island at one frequency with every part in it that no device opens; the others apart. */
 export interface Prepared extends Equations {
-  readonly gates: readonly Gate[];
+  readonly gates: readonly Gates[];
 }
 
 /** Where an island is solved, again and again: written anew by each solve, read by nobody after it. */
@@ -47,10 +52,14 @@ export interface Workspace extends Equations {
   readonly im: Float64Array;
 }
 
-/** Nodes that hang together other than by earth: solved by themselves. */
-export interface Island {
-  /** Each node’s place among all nodes of the circuit. */
+/** How nodes that hang together are laid out to be eliminated, whatever stands between them. */
+interface Layout {
+  /** Each node’s place among all nodes of the circuit, and its number here by its name. */
   readonly nodes: Int32Array;
+  readonly local: ReadonlyMap<string, number>;
+  /** The place of the admittance between two nodes, a and b: by a · nodes + b, and by b · nodes + a. */
+  readonly between: ReadonlyMap<number, number>;
+  readonly places: number;
   /**
    * The order of elimination as one list of whole numbers, node after node: the node; how many neighbours it has then, n; n neighbours; the n
    * places of the admittances to them; the n(n − 1)/2 places of those between each pair of them, row by row.
@@ -59,6 +68,11 @@ export interface Island {
   /** Where each node begins in `order`. */
   readonly starts: Int32Array;
   readonly work: Workspace;
+}
+
+/** Nodes that hang together other than by earth: solved by themselves. */
+export interface Island extends Layout {
+  readonly components: readonly Component[];
   /** Devices whose states decide which components of it conduct. */
   readonly devices: ReadonlySet<string>;
   /** At the mains frequency and at 0 Hz; null where it has no source of that kind. */
@@ -86,10 +100,13 @@ interface Join {
   readonly weight: number;
 }
 
+const endsOf = (part: Component): readonly string[] =>
+  part.kind === 'transformer' ? [part.a, part.b, part.c, part.d] : [part.a, part.b];
+
 /** The pairs that a part joins, with weights: one for two ends; the six of the rank-one admittance w·wᵀ for a transformer, w = (n, −n, −1, 1). */
 function joins(part: Component): Join[] {
   if (part.kind !== 'transformer') return [{ a: part.a, b: part.b, weight: 1 }];
-  const ends = [part.a, part.b, part.c, part.d];
+  const ends = endsOf(part);
   const w = [part.ratio, -part.ratio, -1, 1];
   return ends.flatMap((a, i) => ends.slice(i + 1).map((b, j) => ({ a, b, weight: -w[i]! * w[i + 1 + j]! })));
 }
@@ -104,9 +121,7 @@ function islandsOf(components: readonly Component[]): Component[][] {
     return at;
   };
   for (const part of components) {
-    const ends = (part.kind === 'transformer' ? [part.a, part.b, part.c, part.d] : [part.a, part.b]).filter(
-      (e) => e !== EARTH,
-    );
+    const ends = endsOf(part).filter((e) => e !== EARTH);
     for (const end of ends) over.set(root(end), root(ends[0]!));
   }
   const lists = new Map<string, Component[]>();
@@ -124,50 +139,28 @@ function islandsOf(components: readonly Component[]): Component[][] {
  * Lays an island out for elimination node by node, always the node with fewest neighbours next (minimum degree: W. F. Tinney and
  * J. W. Walker, “Direct solutions of sparse network equations by optimally ordered triangular factorization”, 1967).
  */
-function islandOf(components: readonly Component[], frequency: number, globalOf: (name: string) => number): Island {
+function layoutOf(components: readonly Component[], globalOf: (name: string) => number): Layout {
   const local = new Map<string, number>();
   const nodes: number[] = [];
-  const nodeOf = (name: string): number => {
-    if (name === EARTH) return -1;
-    const known = local.get(name);
-    if (known !== undefined) return known;
-    local.set(name, nodes.length);
-    nodes.push(globalOf(name));
-    return nodes.length - 1;
-  };
-  const joined = components.map((part) =>
-    joins(part).map((j) => ({ a: nodeOf(j.a), b: nodeOf(j.b), weight: j.weight })),
-  );
-
+  for (const part of components)
+    for (const end of endsOf(part)) {
+      if (end === EARTH || local.has(end)) continue;
+      local.set(end, nodes.length);
+      nodes.push(globalOf(end));
+    }
   const neighbours = nodes.map(() => new Map<number, number>());
-  let places = 0;
+  const between = new Map<number, number>();
+  let places = nodes.length;
   const placeOf = (a: number, b: number): number => {
     const known = neighbours[a]!.get(b);
     if (known !== undefined) return known;
     neighbours[a]!.set(b, places);
     neighbours[b]!.set(a, places);
+    between.set(a * nodes.length + b, places).set(b * nodes.length + a, places);
     return places++;
   };
-  const stampOf = (part: Component, over: readonly { a: number; b: number; weight: number }[]): Stamp => ({
-    part,
-    a: nodeOf(part.a),
-    b: nodeOf(part.b),
-    at: over
-      .filter(({ a, b }) => a !== b)
-      .map(({ a, b, weight }) => ({ place: a < 0 ? -1 - b : b < 0 ? -1 - a : placeOf(a, b), weight })),
-  });
-  const stamps = components.map((part, i): Stamp => {
-    const stamp = stampOf(part, joined[i]!);
-    if (part.kind !== 'transformer' || !part.dc) return stamp;
-    const [primary, secondary] = part.dc;
-    return {
-      ...stamp,
-      windings: [
-        { stamp: stampOf(part, [{ a: nodeOf(part.a), b: nodeOf(part.b), weight: 1 }]), g: 1 / primary },
-        { stamp: stampOf(part, [{ a: nodeOf(part.c), b: nodeOf(part.d), weight: 1 }]), g: 1 / secondary },
-      ],
-    };
-  });
+  for (const part of components)
+    for (const { a, b } of joins(part)) if (a !== b && a !== EARTH && b !== EARTH) placeOf(local.get(a)!, local.get(b)!);
 
   const left = new Set(nodes.keys());
   const order: number[] = [];
@@ -176,27 +169,73 @@ function islandOf(components: readonly Component[], frequency: number, globalOf:
     let node = -1;
     for (const n of left) if (node < 0 || neighbours[n]!.size < neighbours[node]!.size) node = n;
     const around = [...neighbours[node]!];
-    const between: number[] = [];
-    for (const [i, [n]] of around.entries()) for (const [m] of around.slice(i + 1)) between.push(placeOf(n, m));
+    const pairs: number[] = [];
+    for (const [i, [n]] of around.entries()) for (const [m] of around.slice(i + 1)) pairs.push(placeOf(n, m));
     for (const [n] of around) neighbours[n]!.delete(node);
     left.delete(node);
     starts.push(order.length);
-    order.push(node, around.length, ...around.map(([n]) => n), ...around.map(([, p]) => p), ...between);
+    order.push(node, around.length, ...around.map(([n]) => n), ...around.map(([, p]) => p), ...pairs);
+  }
+  return {
+    nodes: Int32Array.from(nodes),
+    local,
+    between,
+    places,
+    order: Int32Array.from(order),
+    starts: Int32Array.from(starts),
+    work: workspace(nodes.length, places),
+  };
+}
+
+/** Where two ends meet in a layout: their place; −1 where they are one, undefined where nothing was laid out between them. */
+function placeIn({ nodes, local, between }: Layout, from: string, to: string): number | undefined {
+  if (from === to) return -1;
+  if (from === EARTH) return local.get(to);
+  if (to === EARTH) return local.get(from);
+  return between.get(local.get(from)! * nodes.length + local.get(to)!);
+}
+
+/** Where a part is put in a layout; null where nothing was laid out between its ends. */
+function stampOf(layout: Layout, part: Component, over: readonly Join[]): Stamp | null {
+  const at: { place: number; weight: number }[] = [];
+  for (const { a, b, weight } of over) {
+    const place = placeIn(layout, a, b);
+    if (place === undefined) return null;
+    if (place >= 0) at.push({ place, weight });
+  }
+  return { part, a: layout.local.get(part.a) ?? -1, b: layout.local.get(part.b) ?? -1, at };
+}
+
+/** What a transformer is at 0 Hz: two windings. */
+function windingsOf(layout: Layout, part: Component): Stamp['windings'] {
+  if (part.kind !== 'transformer' || !part.dc) return undefined;
+  const [primary, secondary] = part.dc;
+  const winding = (a: string, b: string, ohms: number) => ({
+    stamp: stampOf(layout, part, [{ a, b, weight: 1 }])!,
+    g: 1 / ohms,
+  });
+  return [winding(part.a, part.b, primary), winding(part.c, part.d, secondary)];
+}
+
+/** Parts put into a layout; null where some of them join what was not laid out as joined. */
+function islandOn(layout: Layout, components: readonly Component[], frequency: number): Island | null {
+  const stamps: Stamp[] = [];
+  for (const part of components) {
+    const stamp = stampOf(layout, part, joins(part));
+    if (!stamp) return null;
+    const windings = windingsOf(layout, part);
+    stamps.push(windings ? { ...stamp, windings } : stamp);
   }
   const source = (dc: boolean) => components.some((p) => p.kind === 'source' && (p.frequency === 0) === dc);
   const made = new Map<'ac' | 'dc', Prepared>();
   const at = (of: 'ac' | 'dc'): Prepared => {
-    const known = made.get(of);
-    if (known) return known;
-    const now = prepare(stamps, nodes.length, places, of === 'ac' ? frequency : 0);
-    made.set(of, now);
-    return now;
+    const known = made.get(of) ?? prepare(stamps, layout, of === 'ac' ? frequency : 0);
+    made.set(of, known);
+    return known;
   };
   return {
-    nodes: Int32Array.from(nodes),
-    order: Int32Array.from(order),
-    starts: Int32Array.from(starts),
-    work: workspace(nodes.length, places),
+    ...layout,
+    components,
     devices: new Set(components.flatMap((p) => (p.when ? [p.when.device] : []))),
     ac: source(false) ? at('ac') : null,
     dc: source(true) ? at('dc') : null,
@@ -207,18 +246,13 @@ function islandOf(components: readonly Component[], frequency: number, globalOf:
 /** Every node hangs on earth by this, S: what nothing else holds has a potential all the same, and any meter pulls it down. */
 const AIR = 1e-9;
 
-/** Adds a stamp that conducts re + j·im and injects j into the equations of an island. */
-export function put({ at, a, b }: Stamp, re: number, im: number, jRe: number, jIm: number, to: Equations): void {
+/** Adds what a stamp conducts and injects to the equations of an island. @param sources false: all of them off */
+export function put({ stamp: { at, a, b }, re, im, jRe, jIm }: Conducting, to: Equations, sources: boolean): void {
   for (const { place, weight } of at) {
-    if (place < 0) {
-      to.gRe[-1 - place]! += weight * re;
-      to.gIm[-1 - place]! += weight * im;
-    } else {
-      to.yRe[place]! += weight * re;
-      to.yIm[place]! += weight * im;
-    }
+    to.yRe[place]! += weight * re;
+    to.yIm[place]! += weight * im;
   }
-  if (jRe === 0 && jIm === 0) return;
+  if (!sources || (jRe === 0 && jIm === 0)) return;
   if (a >= 0) {
     to.jRe[a]! += jRe;
     to.jIm[a]! += jIm;
@@ -232,8 +266,6 @@ export function put({ at, a, b }: Stamp, re: number, im: number, jRe: number, jI
 const blankEquations = (count: number, places: number): Equations => ({
   yRe: new Float64Array(places),
   yIm: new Float64Array(places),
-  gRe: new Float64Array(count),
-  gIm: new Float64Array(count),
   jRe: new Float64Array(count),
   jIm: new Float64Array(count),
 });
@@ -246,21 +278,107 @@ const workspace = (count: number, places: number): Workspace => ({
   im: new Float64Array(count),
 });
 
-function prepare(stamps: readonly Stamp[], count: number, places: number, frequency: number): Prepared {
-  const made = { ...blankEquations(count, places), gates: [] as Gate[] };
-  made.gRe.fill(AIR);
+/** What a device opens and closes, looked up by its state. */
+function gatesOf(device: string, closed: readonly Conducting[]): Gates {
+  const known = new Map<string | undefined, readonly Conducting[]>();
+  return {
+    device,
+    in(state) {
+      const found = known.get(state);
+      if (found) return found;
+      const made = closed.flatMap((gate): Conducting[] => {
+        const { states, leak } = gate.stamp.part.when!;
+        if (states.includes(state ?? '')) return [gate];
+        return leak ? [{ stamp: gate.stamp, re: leak, im: 0, jRe: 0, jIm: 0 }] : [];
+      });
+      known.set(state, made);
+      return made;
+    },
+  };
+}
+
+function prepare(stamps: readonly Stamp[], { nodes, places }: Layout, frequency: number): Prepared {
+  const made = blankEquations(nodes.length, places);
+  made.yRe.fill(AIR, 0, nodes.length);
+  const gated = new Map<string, Conducting[]>();
   for (const stamp of stamps) {
     const { part } = stamp;
     // At 0 Hz a transformer does not couple: its windings are copper, each by itself.
     if (part.kind === 'transformer' && frequency === 0) {
-      for (const { stamp: winding, g } of stamp.windings ?? []) put(winding, g, 0, 0, 0, made);
+      for (const { stamp: winding, g } of stamp.windings ?? [])
+        put({ stamp: winding, re: g, im: 0, jRe: 0, jIm: 0 }, made, true);
       continue;
     }
     const { re, im } = admittance(part, frequency);
     const e = emf(part, frequency);
-    const gate = { stamp, re, im, jRe: e.re * re, jIm: e.im * re };
-    if (part.when) made.gates.push(gate);
-    else put(stamp, re, im, gate.jRe, gate.jIm, made);
+    const conducting = { stamp, re, im, jRe: e.re * re, jIm: e.im * re };
+    if (!part.when) put(conducting, made, true);
+    else gated.set(part.when.device, [...(gated.get(part.when.device) ?? []), conducting]);
+  }
+  return { ...made, gates: [...gated].map(([device, closed]) => gatesOf(device, closed)) };
+}
+
+/** In which island each node and each part of a circuit is, by their places. */
+interface Whereabouts {
+  readonly node: Int32Array;
+  readonly part: ReadonlyMap<Component, number>;
+}
+
+const WHEREABOUTS = new WeakMap<readonly Island[], Whereabouts>();
+
+function whereaboutsIn({ islands, names }: Structure): Whereabouts {
+  const known = WHEREABOUTS.get(islands);
+  if (known) return known;
+  const node = new Int32Array(names.length);
+  for (const [i, { nodes }] of islands.entries()) for (const n of nodes) node[n] = i;
+  const part = new Map(islands.flatMap(({ components }, i) => components.map((p) => [p, i] as const)));
+  const made = { node, part };
+  WHEREABOUTS.set(islands, made);
+  return made;
+}
+
+/** The island that all ends of a part are in; −1 where it is to earth only, null where they are not in one. */
+function islandFor(part: Component, nodes: Structure['nodes'], node: Int32Array): number | null {
+  let found = -1;
+  for (const end of endsOf(part)) {
+    if (end === EARTH) continue;
+    const n = nodes.get(end);
+    if (n === undefined || (found >= 0 && node[n] !== found)) return null;
+    found = node[n]!;
+  }
+  return found;
+}
+
+/**
+ * The islands of a circuit laid out as those of one before it, where it joins no nodes that were not joined there and leaves none of them out:
+ * a part that is another, that is gone, or that lies beside what was there. Null: it is to be laid out by itself.
+ */
+function islandsAs({ components, frequency }: Netlist, before: Structure): Island[] | null {
+  const { nodes, islands } = before;
+  const { node, part: places } = whereaboutsIn(before);
+  const lists = islands.map((): Component[] => []);
+  const changed = new Set<number>();
+  for (const part of components) {
+    let place = places.get(part);
+    if (place === undefined) {
+      const found = islandFor(part, nodes, node);
+      if (found === null) return null;
+      if (found < 0) continue;
+      changed.add((place = found));
+    }
+    lists[place]!.push(part);
+  }
+  const made: Island[] = [];
+  for (const [i, island] of islands.entries()) {
+    const parts = lists[i]!;
+    if (!changed.has(i) && parts.length === island.components.length) {
+      made.push(island);
+      continue;
+    }
+    const met = new Set(parts.flatMap(endsOf).filter((end) => end !== EARTH));
+    const one = met.size === island.nodes.length ? islandOn(island, parts, frequency) : null;
+    if (!one) return null;
+    made.push(one);
   }
   return made;
 }
@@ -272,8 +390,18 @@ function prepare(stamps: readonly Stamp[], count: number, places: number, freque
 export function structureOf(netlist: Netlist, like: Structure | null = null): Structure {
   const by = like && differenceOf(netlist, like.netlist);
   const likeness = by && { structure: like, by };
-  if (like && like.netlist.components === netlist.components && like.netlist.frequency === netlist.frequency)
-    return { ...like, netlist, like: likeness };
+  const components = new Map(netlist.components.map((p) => [p.id, p]));
+  const again = like && like.netlist.frequency === netlist.frequency ? islandsAs(netlist, like) : null;
+  if (like && again)
+    return {
+      netlist,
+      nodes: like.nodes,
+      names: like.names,
+      islands: again,
+      components,
+      hasDc: again.some((i) => i.dc !== null),
+      like: likeness,
+    };
   const nodes = new Map<string, number>();
   const names: string[] = [];
   const globalOf = (name: string): number => {
@@ -283,14 +411,8 @@ export function structureOf(netlist: Netlist, like: Structure | null = null): St
     names.push(name);
     return names.length - 1;
   };
-  const islands = islandsOf(netlist.components).map((components) => islandOf(components, netlist.frequency, globalOf));
-  return {
-    netlist,
-    nodes,
-    names,
-    islands,
-    components: new Map(netlist.components.map((p) => [p.id, p])),
-    hasDc: islands.some((i) => i.dc !== null),
-    like: likeness,
-  };
+  const islands = islandsOf(netlist.components).map(
+    (parts) => islandOn(layoutOf(parts, globalOf), parts, netlist.frequency)!,
+  );
+  return { netlist, nodes, names, islands, components, hasDc: islands.some((i) => i.dc !== null), like: likeness };
 }

@@ -58,17 +58,21 @@ export function branchOf(
   };
 }
 
-/** Leak through the weep hole of a pump that sends `flow` into its riser while the joint is at `head`. */
-export function weepOf(b: Branch, flow: number, head: number, { level, hole, entryHead }: Around): number {
+/** What passes a weep hole with the pump sending `flow` past it, at so much head over the joint as the riser loses. */
+function weeping({ level, hole, entryHead }: Around, flow: number, head: number, lost: number): number {
   if (!hole) return 0;
-  const above = head + b.riser.friction(flow) - entryHead(flow) - Math.max(hole.height, level);
-  return orificeFlow(hole.coefficient, hole.diameter, above);
+  return orificeFlow(hole.coefficient, hole.diameter, head + lost - entryHead(flow) - Math.max(hole.height, level));
 }
+
+/** Leak through the weep hole of a pump that sends `flow` into its riser while the joint is at `head`. */
+export const weepOf = (b: Branch, flow: number, head: number, around: Around): number =>
+  around.hole ? weeping(around, flow, head, b.riser.friction(flow)) : 0;
 
 /** What is left of the pump’s head over that of the joint when it sends `flow` there: it delivers more while this is above zero. */
 export function surplusOf(b: Branch, flow: number, head: number, around: Around): number {
-  const through = Math.min(flow + weepOf(b, flow, head, around), b.curve.to);
-  return around.suction + b.curve.at(through) - b.riser.friction(flow) - head;
+  const lost = b.riser.friction(flow);
+  const through = Math.min(flow + weeping(around, flow, head, lost), b.curve.to);
+  return around.suction + b.curve.at(through) - lost - head;
 }
 
 const TOLERANCE = 1e-12;

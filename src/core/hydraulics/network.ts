@@ -116,12 +116,12 @@ export function operatingPoint(net: Network, level: number, running: readonly nu
   const groups = groupsOf(net, running, level);
   const needs = line.climb(level);
   const suction = net.suction(level);
-  // Before anything flows the water stands at the crest, if the pumps bring it there through whatever short-circuits them.
-  const reached = sumOf(net, groups, needs, level);
   const active = running.map((i) => branches[i]!);
   const best = Math.max(...active.map((b) => surplusOf(b, 0, needs, net.around(level, b))));
   if (best <= 0) return { ok: false, reason: 'below-static-head', needs: needs - suction, has: needs - suction + best };
-  if (reached <= 0) {
+  // Before anything flows the water stands at the crest, if the pumps bring it there through whatever short-circuits them.
+  const short = groups.length > 1 && sumOf(net, groups, needs, level) <= 0;
+  if (short) {
     const { head } = balance(net, groups, level);
     return { ok: false, reason: 'below-static-head', needs: needs - suction, has: head - suction };
   }
