@@ -1,7 +1,7 @@
 import { admittance, emf } from './admittance';
 import { conducts, type Component, type States } from './netlist';
 import { minus, type Phasor, size, times, ZERO } from './phasor';
-import { type Island, type Prepared, put, type Structure } from './structure';
+import { add, type Island, type Prepared, type Structure } from './structure';
 
 /** Potentials against earth at one frequency. */
 export interface Potentials {
@@ -39,8 +39,7 @@ function layDown({ nodes, work }: Island, prepared: Prepared, states: States, pr
     work.jRe.set(prepared.jRe);
     work.jIm.set(prepared.jIm);
   }
-  for (const gates of prepared.gates)
-    for (const conducting of gates.in(states[gates.device])) put(conducting, work, !probe);
+  for (const gates of prepared.gates) add(gates.in(states[gates.device]), work, !probe);
 }
 
 /** Eliminates node after node of the equations that are laid down. */
@@ -137,17 +136,16 @@ export function solve(structure: Structure, states: States): Solution {
 }
 
 function into({ states, ac, dc }: Solution, island: Island): void {
+  if (island.ac) put(island, island.ac, states, ac);
+  if (island.dc) put(island, island.dc, states, dc!);
+}
+
+function put(island: Island, prepared: Prepared, states: States, { re, im }: Potentials): void {
+  solveIsland(island, prepared, states);
   const { nodes, work } = island;
-  for (const [prepared, field] of [
-    [island.ac, ac],
-    [island.dc, dc],
-  ] as const) {
-    if (!prepared || !field) continue;
-    solveIsland(island, prepared, states);
-    for (let i = 0; i < nodes.length; i++) {
-      field.re[nodes[i]!] = work.re[i]!;
-      field.im[nodes[i]!] = work.im[i]!;
-    }
+  for (let i = 0; i < nodes.length; i++) {
+    re[nodes[i]!] = work.re[i]!;
+    im[nodes[i]!] = work.im[i]!;
   }
 }
 

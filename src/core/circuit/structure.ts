@@ -30,11 +30,21 @@ export interface Equations {
   readonly jIm: Float64Array;
 }
 
+/** What several parts conduct and inject together, as plain figures by their places. */
+export interface Sum {
+  readonly places: readonly number[];
+  readonly re: readonly number[];
+  readonly im: readonly number[];
+  readonly nodes: readonly number[];
+  readonly jRe: readonly number[];
+  readonly jIm: readonly number[];
+}
+
 /** What a device opens and closes in an island. */
 export interface Gates {
   readonly device: string;
   /** What conducts while it is in a state: what is closed, and what open contacts leak. */
-  in(state: string | undefined): readonly Conducting[];
+  in(state: string | undefined): Sum;
 }
 
 /** An island at one frequency with every part in it that no device opens; the others apart. */
@@ -246,20 +256,41 @@ function islandOn(layout: Layout, components: readonly Component[], frequency: n
 /** Every node hangs on earth by this, S: what nothing else holds has a potential all the same, and any meter pulls it down. */
 const AIR = 1e-9;
 
-/** Adds what a stamp conducts and injects to the equations of an island. @param sources false: all of them off */
-export function put({ stamp: { at, a, b }, re, im, jRe, jIm }: Conducting, to: Equations, sources: boolean): void {
-  for (const { place, weight } of at) {
-    to.yRe[place]! += weight * re;
-    to.yIm[place]! += weight * im;
+/** What stamps conduct and inject. */
+function sumOf(all: readonly Conducting[]): Sum {
+  const on = all.flatMap(({ stamp, re, im }) =>
+    stamp.at.map(({ place, weight }) => ({ place, re: weight * re, im: weight * im })),
+  );
+  const into = all.flatMap(({ stamp: { a, b }, jRe, jIm }) =>
+    jRe === 0 && jIm === 0
+      ? []
+      : [
+          { node: a, re: jRe, im: jIm },
+          { node: b, re: -jRe, im: -jIm },
+        ].filter(({ node }) => node >= 0),
+  );
+  return {
+    places: on.map((x) => x.place),
+    re: on.map((x) => x.re),
+    im: on.map((x) => x.im),
+    nodes: into.map((x) => x.node),
+    jRe: into.map((x) => x.re),
+    jIm: into.map((x) => x.im),
+  };
+}
+
+/** Adds a sum to the equations of an island. @param sources false: all of them off */
+export function add({ places, re, im, nodes, jRe, jIm }: Sum, to: Equations, sources: boolean): void {
+  const { yRe, yIm } = to;
+  for (let i = 0; i < places.length; i++) {
+    const place = places[i]!;
+    yRe[place]! += re[i]!;
+    yIm[place]! += im[i]!;
   }
-  if (!sources || (jRe === 0 && jIm === 0)) return;
-  if (a >= 0) {
-    to.jRe[a]! += jRe;
-    to.jIm[a]! += jIm;
-  }
-  if (b >= 0) {
-    to.jRe[b]! -= jRe;
-    to.jIm[b]! -= jIm;
+  if (!sources) return;
+  for (let i = 0; i < nodes.length; i++) {
+    to.jRe[nodes[i]!]! += jRe[i]!;
+    to.jIm[nodes[i]!]! += jIm[i]!;
   }
 }
 
@@ -280,17 +311,19 @@ const workspace = (count: number, places: number): Workspace => ({
 
 /** What a device opens and closes, looked up by its state. */
 function gatesOf(device: string, closed: readonly Conducting[]): Gates {
-  const known = new Map<string | undefined, readonly Conducting[]>();
+  const known = new Map<string | undefined, Sum>();
   return {
     device,
     in(state) {
       const found = known.get(state);
       if (found) return found;
-      const made = closed.flatMap((gate): Conducting[] => {
-        const { states, leak } = gate.stamp.part.when!;
-        if (states.includes(state ?? '')) return [gate];
-        return leak ? [{ stamp: gate.stamp, re: leak, im: 0, jRe: 0, jIm: 0 }] : [];
-      });
+      const made = sumOf(
+        closed.flatMap((gate): Conducting[] => {
+          const { states, leak } = gate.stamp.part.when!;
+          if (states.includes(state ?? '')) return [gate];
+          return leak ? [{ stamp: gate.stamp, re: leak, im: 0, jRe: 0, jIm: 0 }] : [];
+        }),
+      );
       known.set(state, made);
       return made;
     },
@@ -298,23 +331,25 @@ function gatesOf(device: string, closed: readonly Conducting[]): Gates {
 }
 
 function prepare(stamps: readonly Stamp[], { nodes, places }: Layout, frequency: number): Prepared {
-  const made = blankEquations(nodes.length, places);
-  made.yRe.fill(AIR, 0, nodes.length);
+  const always: Conducting[] = [];
   const gated = new Map<string, Conducting[]>();
   for (const stamp of stamps) {
     const { part } = stamp;
     // At 0 Hz a transformer does not couple: its windings are copper, each by itself.
     if (part.kind === 'transformer' && frequency === 0) {
       for (const { stamp: winding, g } of stamp.windings ?? [])
-        put({ stamp: winding, re: g, im: 0, jRe: 0, jIm: 0 }, made, true);
+        always.push({ stamp: winding, re: g, im: 0, jRe: 0, jIm: 0 });
       continue;
     }
     const { re, im } = admittance(part, frequency);
     const e = emf(part, frequency);
     const conducting = { stamp, re, im, jRe: e.re * re, jIm: e.im * re };
-    if (!part.when) put(conducting, made, true);
+    if (!part.when) always.push(conducting);
     else gated.set(part.when.device, [...(gated.get(part.when.device) ?? []), conducting]);
   }
+  const made = blankEquations(nodes.length, places);
+  made.yRe.fill(AIR, 0, nodes.length);
+  add(sumOf(always), made, true);
   return { ...made, gates: [...gated].map(([device, closed]) => gatesOf(device, closed)) };
 }
 
@@ -390,6 +425,8 @@ function islandsAs({ components, frequency }: Netlist, before: Structure): Islan
 export function structureOf(netlist: Netlist, like: Structure | null = null): Structure {
   const by = like && differenceOf(netlist, like.netlist);
   const likeness = by && { structure: like, by };
+  if (like && like.netlist.components === netlist.components && like.netlist.frequency === netlist.frequency)
+    return { ...like, netlist, like: likeness };
   const components = new Map(netlist.components.map((p) => [p.id, p]));
   const again = like && like.netlist.frequency === netlist.frequency ? islandsAs(netlist, like) : null;
   if (like && again)

@@ -77,6 +77,21 @@ export interface Disorder {
  * (point.flow * 1000).toFixed(2) // → '2.86'
  */
 export function hydraulicsOf(station: HydraulicStation, { checksOpen = [] }: Disorder = {}): Hydraulics {
+  const { pumps, discharge, duty, settings } = station;
+  const key = JSON.stringify([pumps, discharge, duty, WATER_SETTINGS.map((s) => settings[s]), checksOpen]);
+  const before = LAST.get(key);
+  if (before) return before;
+  if (LAST.size >= KEPT) LAST.delete(LAST.keys().next().value!);
+  const made = hydraulicsMade(station, checksOpen);
+  LAST.set(key, made);
+  return made;
+}
+
+/** Those that were asked for last: what is judged, predicted and rehearsed of one station flows through one pipe. */
+const LAST = new Map<string, Hydraulics>();
+const KEPT = 8;
+
+function hydraulicsMade(station: HydraulicStation, checksOpen: readonly number[]): Hydraulics {
   const { discharge, settings, pumps } = station;
   const { mover, direction, drowned } = traitsOf(station);
   const viscosity = kinematicViscosity(settings.waterTemperature);
