@@ -15,6 +15,15 @@ export { sensed } from './senses';
 export { isPickedUp, settle, waitingOf, type Settled, type Waiting } from './settle';
 export { turns } from './motor';
 export { breakerCurve, overloadCurve, OVERLOAD_CLASSES, tripTime, type OverloadClass } from './tripCurve';
-export { clamp, liveToEarth, METER_MODES, read, readOn, type MeterMode, type Reading, type VoltsReading } from './meter';
+export {
+  clamp,
+  liveToEarth,
+  METER_MODES,
+  read,
+  readOn,
+  type MeterMode,
+  type Reading,
+  type VoltsReading,
+} from './meter';
 export { spice } from './spice';
 export { size, type Phasor } from './phasor';

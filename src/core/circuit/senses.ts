@@ -21,7 +21,10 @@ export function voltsOver(structure: Structure, id: string, of: 'ac' | 'dc'): Ov
   };
 }
 
-const endsIn = ({ nodes }: Structure, { a, b }: Component): [number, number] => [nodes.get(a) ?? -1, nodes.get(b) ?? -1];
+const endsIn = ({ nodes }: Structure, { a, b }: Component): [number, number] => [
+  nodes.get(a) ?? -1,
+  nodes.get(b) ?? -1,
+];
 
 /** How many volts that are. Most devices are coils: this is asked most. */
 function sizeOver(structure: Structure, part: Component, of: 'ac' | 'dc'): Figure {

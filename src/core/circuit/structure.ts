@@ -2,24 +2,14 @@ import { admittance, emf } from './admittance';
 import { differenceOf, type Difference } from './difference';
 import { EARTH, type Netlist, type Component } from './netlist';
 
-/** Where a part is put: the places of its admittance, each with its weight there. */
-interface Stamp {
-  readonly part: Component;
-  readonly at: readonly { readonly place: number; readonly weight: number }[];
-  /** Its ends among the nodes of the island; below zero: earth. */
-  readonly a: number;
-  readonly b: number;
-  /** What a transformer is at 0 Hz: its two windings, each with where it is put and what it conducts there, S. */
-  readonly windings?: readonly { readonly stamp: Stamp; readonly g: number }[];
-}
-
-/** A stamp with what it conducts, S, and what it injects, A. */
-interface Conducting {
-  readonly stamp: Stamp;
-  readonly re: number;
-  readonly im: number;
-  readonly jRe: number;
-  readonly jIm: number;
+/** What a part conducts, S, and injects, A, where it is put: plain figures by their places. */
+export interface Put {
+  readonly places: readonly number[];
+  readonly re: readonly number[];
+  readonly im: readonly number[];
+  readonly nodes: readonly number[];
+  readonly jRe: readonly number[];
+  readonly jIm: readonly number[];
 }
 
 /** Admittances of an island by their places, S: of each node to earth, then between nodes; what is injected into each node, A. */
@@ -30,21 +20,11 @@ export interface Equations {
   readonly jIm: Float64Array;
 }
 
-/** What several parts conduct and inject together, as plain figures by their places. */
-export interface Sum {
-  readonly places: readonly number[];
-  readonly re: readonly number[];
-  readonly im: readonly number[];
-  readonly nodes: readonly number[];
-  readonly jRe: readonly number[];
-  readonly jIm: readonly number[];
-}
-
 /** What a device opens and closes in an island. */
 export interface Gates {
   readonly device: string;
   /** What conducts while it is in a state: what is closed, and what open contacts leak. */
-  in(state: string | undefined): Sum;
+  in(state: string | undefined): Put;
 }
 
 /** An island at one frequency with every part in it that no device opens; the others apart. */
@@ -78,6 +58,8 @@ interface Layout {
   /** Where each node begins in `order`. */
   readonly starts: Int32Array;
   readonly work: Workspace;
+  /** What parts come to in it, each once: circuits that differ little are made of the same ones. */
+  readonly puts: Readonly<Record<'ac' | 'dc', WeakMap<Component, Put>>>;
 }
 
 /** Nodes that hang together other than by earth: solved by themselves. */
@@ -170,7 +152,8 @@ function layoutOf(components: readonly Component[], globalOf: (name: string) => 
     return places++;
   };
   for (const part of components)
-    for (const { a, b } of joins(part)) if (a !== b && a !== EARTH && b !== EARTH) placeOf(local.get(a)!, local.get(b)!);
+    for (const { a, b } of joins(part))
+      if (a !== b && a !== EARTH && b !== EARTH) placeOf(local.get(a)!, local.get(b)!);
 
   const left = new Set(nodes.keys());
   const order: number[] = [];
@@ -194,6 +177,7 @@ function layoutOf(components: readonly Component[], globalOf: (name: string) => 
     order: Int32Array.from(order),
     starts: Int32Array.from(starts),
     work: workspace(nodes.length, places),
+    puts: { ac: new WeakMap(), dc: new WeakMap() },
   };
 }
 
@@ -205,41 +189,54 @@ function placeIn({ nodes, local, between }: Layout, from: string, to: string): n
   return between.get(local.get(from)! * nodes.length + local.get(to)!);
 }
 
-/** Where a part is put in a layout; null where nothing was laid out between its ends. */
-function stampOf(layout: Layout, part: Component, over: readonly Join[]): Stamp | null {
-  const at: { place: number; weight: number }[] = [];
-  for (const { a, b, weight } of over) {
-    const place = placeIn(layout, a, b);
-    if (place === undefined) return null;
-    if (place >= 0) at.push({ place, weight });
+/** Whether all that a part joins was laid out as joined. */
+const fits = (layout: Layout, part: Component): boolean =>
+  joins(part).every(({ a, b }) => placeIn(layout, a, b) !== undefined);
+
+/** What a part joins and conducts there at a frequency, S. */
+function conducted(part: Component, frequency: number): { a: string; b: string; re: number; im: number }[] {
+  // At 0 Hz a transformer does not couple: its windings are copper, each by itself.
+  if (part.kind === 'transformer' && frequency === 0) {
+    const { a, b, c, d, dc } = part;
+    if (!dc) return [];
+    return [
+      { a, b, re: 1 / dc[0], im: 0 },
+      { a: c, b: d, re: 1 / dc[1], im: 0 },
+    ];
   }
-  return { part, a: layout.local.get(part.a) ?? -1, b: layout.local.get(part.b) ?? -1, at };
+  const { re, im } = admittance(part, frequency);
+  return joins(part).map(({ a, b, weight }) => ({ a, b, re: weight * re, im: weight * im }));
 }
 
-/** What a transformer is at 0 Hz: two windings. */
-function windingsOf(layout: Layout, part: Component): Stamp['windings'] {
-  if (part.kind !== 'transformer' || !part.dc) return undefined;
-  const [primary, secondary] = part.dc;
-  const winding = (a: string, b: string, ohms: number) => ({
-    stamp: stampOf(layout, part, [{ a, b, weight: 1 }])!,
-    g: 1 / ohms,
-  });
-  return [winding(part.a, part.b, primary), winding(part.c, part.d, secondary)];
+function putInto(layout: Layout, part: Component, frequency: number): Put {
+  const on = conducted(part, frequency)
+    .map((c) => ({ ...c, place: placeIn(layout, c.a, c.b)! }))
+    .filter(({ place }) => place >= 0);
+  const e = emf(part, frequency);
+  const y = admittance(part, frequency).re;
+  const drives = e.re !== 0 || e.im !== 0;
+  const into = [
+    { node: layout.local.get(part.a) ?? -1, sign: 1 },
+    { node: layout.local.get(part.b) ?? -1, sign: -1 },
+  ].filter(({ node }) => drives && node >= 0);
+  return {
+    places: on.map((x) => x.place),
+    re: on.map((x) => x.re),
+    im: on.map((x) => x.im),
+    nodes: into.map((x) => x.node),
+    jRe: into.map(({ sign }) => sign * e.re * y),
+    jIm: into.map(({ sign }) => sign * e.im * y),
+  };
 }
 
 /** Parts put into a layout; null where some of them join what was not laid out as joined. */
 function islandOn(layout: Layout, components: readonly Component[], frequency: number): Island | null {
-  const stamps: Stamp[] = [];
-  for (const part of components) {
-    const stamp = stampOf(layout, part, joins(part));
-    if (!stamp) return null;
-    const windings = windingsOf(layout, part);
-    stamps.push(windings ? { ...stamp, windings } : stamp);
-  }
+  if (!components.every((part) => layout.puts.ac.has(part) || layout.puts.dc.has(part) || fits(layout, part)))
+    return null;
   const source = (dc: boolean) => components.some((p) => p.kind === 'source' && (p.frequency === 0) === dc);
   const made = new Map<'ac' | 'dc', Prepared>();
   const at = (of: 'ac' | 'dc'): Prepared => {
-    const known = made.get(of) ?? prepare(stamps, layout, of === 'ac' ? frequency : 0);
+    const known = made.get(of) ?? prepare(components, layout, of, frequency);
     made.set(of, known);
     return known;
   };
@@ -256,31 +253,8 @@ function islandOn(layout: Layout, components: readonly Component[], frequency: n
 /** Every node hangs on earth by this, S: what nothing else holds has a potential all the same, and any meter pulls it down. */
 const AIR = 1e-9;
 
-/** What stamps conduct and inject. */
-function sumOf(all: readonly Conducting[]): Sum {
-  const on = all.flatMap(({ stamp, re, im }) =>
-    stamp.at.map(({ place, weight }) => ({ place, re: weight * re, im: weight * im })),
-  );
-  const into = all.flatMap(({ stamp: { a, b }, jRe, jIm }) =>
-    jRe === 0 && jIm === 0
-      ? []
-      : [
-          { node: a, re: jRe, im: jIm },
-          { node: b, re: -jRe, im: -jIm },
-        ].filter(({ node }) => node >= 0),
-  );
-  return {
-    places: on.map((x) => x.place),
-    re: on.map((x) => x.re),
-    im: on.map((x) => x.im),
-    nodes: into.map((x) => x.node),
-    jRe: into.map((x) => x.re),
-    jIm: into.map((x) => x.im),
-  };
-}
-
-/** Adds a sum to the equations of an island. @param sources false: all of them off */
-export function add({ places, re, im, nodes, jRe, jIm }: Sum, to: Equations, sources: boolean): void {
+/** Adds what a part comes to to the equations of an island. @param sources false: all of them off */
+export function add({ places, re, im, nodes, jRe, jIm }: Put, to: Equations, sources: boolean): void {
   const { yRe, yIm } = to;
   for (let i = 0; i < places.length; i++) {
     const place = places[i]!;
@@ -309,19 +283,46 @@ const workspace = (count: number, places: number): Workspace => ({
   im: new Float64Array(count),
 });
 
+/** A part that a device opens and closes, and what it comes to closed. */
+interface Gate {
+  readonly part: Component;
+  readonly closed: Put;
+}
+
+const leaking = ({ places, re }: Put, leak: number): Put => ({
+  places,
+  re: re.map(() => leak),
+  im: re.map(() => 0),
+  nodes: [],
+  jRe: [],
+  jIm: [],
+});
+
+function together(all: readonly Put[]): Put {
+  if (all.length === 1) return all[0]!;
+  return {
+    places: all.flatMap((p) => p.places),
+    re: all.flatMap((p) => p.re),
+    im: all.flatMap((p) => p.im),
+    nodes: all.flatMap((p) => p.nodes),
+    jRe: all.flatMap((p) => p.jRe),
+    jIm: all.flatMap((p) => p.jIm),
+  };
+}
+
 /** What a device opens and closes, looked up by its state. */
-function gatesOf(device: string, closed: readonly Conducting[]): Gates {
-  const known = new Map<string | undefined, Sum>();
+function gatesOf(device: string, gates: readonly Gate[]): Gates {
+  const known = new Map<string | undefined, Put>();
   return {
     device,
     in(state) {
       const found = known.get(state);
       if (found) return found;
-      const made = sumOf(
-        closed.flatMap((gate): Conducting[] => {
-          const { states, leak } = gate.stamp.part.when!;
-          if (states.includes(state ?? '')) return [gate];
-          return leak ? [{ stamp: gate.stamp, re: leak, im: 0, jRe: 0, jIm: 0 }] : [];
+      const made = together(
+        gates.flatMap(({ part, closed }): Put[] => {
+          const { states, leak } = part.when!;
+          if (states.includes(state ?? '')) return [closed];
+          return leak ? [leaking(closed, leak)] : [];
         }),
       );
       known.set(state, made);
@@ -330,27 +331,20 @@ function gatesOf(device: string, closed: readonly Conducting[]): Gates {
   };
 }
 
-function prepare(stamps: readonly Stamp[], { nodes, places }: Layout, frequency: number): Prepared {
-  const always: Conducting[] = [];
-  const gated = new Map<string, Conducting[]>();
-  for (const stamp of stamps) {
-    const { part } = stamp;
-    // At 0 Hz a transformer does not couple: its windings are copper, each by itself.
-    if (part.kind === 'transformer' && frequency === 0) {
-      for (const { stamp: winding, g } of stamp.windings ?? [])
-        always.push({ stamp: winding, re: g, im: 0, jRe: 0, jIm: 0 });
-      continue;
-    }
-    const { re, im } = admittance(part, frequency);
-    const e = emf(part, frequency);
-    const conducting = { stamp, re, im, jRe: e.re * re, jIm: e.im * re };
-    if (!part.when) always.push(conducting);
-    else gated.set(part.when.device, [...(gated.get(part.when.device) ?? []), conducting]);
+function prepare(components: readonly Component[], layout: Layout, of: 'ac' | 'dc', frequency: number): Prepared {
+  const made = blankEquations(layout.nodes.length, layout.places);
+  made.yRe.fill(AIR, 0, layout.nodes.length);
+  const puts = layout.puts[of];
+  const gated = new Map<string, Gate[]>();
+  for (const part of components) {
+    let closed = puts.get(part);
+    if (!closed) puts.set(part, (closed = putInto(layout, part, of === 'ac' ? frequency : 0)));
+    const { when } = part;
+    if (!when) add(closed, made, true);
+    else if (gated.has(when.device)) gated.get(when.device)!.push({ part, closed });
+    else gated.set(when.device, [{ part, closed }]);
   }
-  const made = blankEquations(nodes.length, places);
-  made.yRe.fill(AIR, 0, nodes.length);
-  add(sumOf(always), made, true);
-  return { ...made, gates: [...gated].map(([device, closed]) => gatesOf(device, closed)) };
+  return { ...made, gates: [...gated].map(([device, gates]) => gatesOf(device, gates)) };
 }
 
 /** In which island each node and each part of a circuit is, by their places. */
@@ -448,8 +442,8 @@ export function structureOf(netlist: Netlist, like: Structure | null = null): St
     names.push(name);
     return names.length - 1;
   };
-  const islands = islandsOf(netlist.components).map(
-    (parts) => islandOn(layoutOf(parts, globalOf), parts, netlist.frequency)!,
+  const islands = islandsOf(netlist.components).map((parts) =>
+    islandOn(layoutOf(parts, globalOf), parts, netlist.frequency)!,
   );
   return { netlist, nodes, names, islands, components, hasDc: islands.some((i) => i.dc !== null), like: likeness };
 }

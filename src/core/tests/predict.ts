@@ -1,4 +1,15 @@
-import { clamp, read, readOn, structureOf, type Component, type Netlist, type Potentials, type Reading, type Solution, type States } from '../circuit';
+import {
+  clamp,
+  read,
+  readOn,
+  structureOf,
+  type Component,
+  type Netlist,
+  type Potentials,
+  type Reading,
+  type Solution,
+  type States,
+} from '../circuit';
 import { sayNoDuty, type LevelGeometry } from '../levels';
 import { ampsAt, powerOf } from '../hydraulics';
 import { kindOf } from '../sensors';
