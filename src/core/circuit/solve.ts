@@ -1,7 +1,8 @@
 import { admittance, emf } from './admittance';
+import { add, type Island, type Prepared } from './island';
 import { conducts, type Component, type States } from './netlist';
 import { minus, type Phasor, size, times, ZERO } from './phasor';
-import { add, type Island, type Prepared, type Structure } from './structure';
+import type { Structure } from './structure';
 
 /** Potentials against earth at one frequency. */
 export interface Potentials {
