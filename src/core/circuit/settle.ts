@@ -44,8 +44,8 @@ function moverOf(structure: Structure, behaviour: Behaviour): Mover {
   if (behaviour.kind === 'worked') return (_, state) => state;
   if (behaviour.kind !== 'motor')
     return (solution, state) => next(behaviour, state, sensed(solution, behaviour.senses));
-  const windings = behaviour.windings.map((id) => voltsOver(structure, id, 'ac'));
-  const auxiliary = behaviour.auxiliary === undefined ? null : voltsOver(structure, behaviour.auxiliary, 'ac');
+  const windings = behaviour.windings.map((id) => voltsOver(structure, id));
+  const auxiliary = behaviour.auxiliary === undefined ? null : voltsOver(structure, behaviour.auxiliary);
   return (solution, state) =>
     nextOfMotor(
       behaviour,
