@@ -104,8 +104,9 @@ function between(from: readonly Standing[], to: readonly Standing[]): string[] {
 export const standingIn = (world: World, setting: Setting | null): Standing[] =>
   setting === null ? [] : standing(actsOf(world, setting).reduce(perform, atRest(world)));
 
-/** Suspects of whom a card says what they would show. */
+/** Suspects of whom a card says what they would show; and how likely one is at least that is added because it would show something else. */
 const LEADING = 4;
+const ANOTHER = 0.005;
 
 const probesOf = (o: Observation): Probes | null => (o.kind === 'volts' || o.kind === 'ohms' ? o.probes : null);
 
@@ -115,8 +116,26 @@ function answersOf(all: readonly { readonly under: string; readonly shows: strin
   return texts.map((shows) => ({ shows, under: all.filter((a) => a.shows === shows).map((a) => a.under) }));
 }
 
+/** What the leading suspects would show; where that is all the same, the likeliest that would show something else as well. */
+function expectedOf(board: Board, o: Observation, index: number, ranked: readonly number[], p: readonly number[]) {
+  const shows = (i: number) => sayExpect(board, o, board.rows[i]?.expects[index] ?? null);
+  const leading = ranked.slice(0, LEADING);
+  const first = leading.length > 0 ? shows(leading[0]!) : '';
+  const other = leading.every((i) => shows(i) === first)
+    ? ranked.slice(LEADING).find((i) => p[i]! >= ANOTHER && shows(i) !== first)
+    : undefined;
+  const all = other === undefined ? leading : [...leading, other];
+  return answersOf(all.map((i) => ({ under: board.suspects[i]!.label, shows: shows(i) })));
+}
+
 /** How an observation is answered. */
-function fieldOf(board: Board, test: FaultTest, o: Observation, leading: readonly number[]): Field {
+function fieldOf(
+  board: Board,
+  test: FaultTest,
+  o: Observation,
+  ranked: readonly number[],
+  p: readonly number[],
+): Field {
   const index = board.place.get(keyOf(test.test.id, o.id))!;
   const format = formatOf(o);
   const words = wordsOf(board.rows, index);
@@ -137,12 +156,7 @@ function fieldOf(board: Board, test: FaultTest, o: Observation, leading: readonl
     label: o.label,
     probes: probesOf(o),
     as,
-    expects: answersOf(
-      leading.map((i) => ({
-        under: board.suspects[i]!.label,
-        shows: sayExpect(board, o, board.rows[i]?.expects[index] ?? null),
-      })),
-    ),
+    expects: expectedOf(board, o, index, ranked, p),
     sound:
       sound?.kind === 'words'
         ? sound.text
@@ -237,10 +251,9 @@ export function cardOf(board: Board, told: Told, p: readonly number[], id: strin
     };
   const test = board.asking.tests.find((t) => t.test.id === id)!;
   const system = systemOf(board.asking.station.profile);
-  const leading = standings(board, p)
+  const ranked = standings(board, p)
     .map((g) => board.suspects.indexOf(g.suspects[0]!.suspect))
-    .filter((i) => board.rows[i])
-    .slice(0, LEADING);
+    .filter((i) => board.rows[i]);
   const start = test.test.needs.reduce(perform, atRest(world));
   const end = test.test.parts.flatMap((x) => x.acts).reduce(perform, start);
   const left = standing(test.test.restores.reduce(perform, end)).map((s) => s.is);
@@ -257,7 +270,7 @@ export function cardOf(board: Board, told: Told, p: readonly number[], id: strin
     restores: standing(end)
       .filter((s) => !left.includes(s.is))
       .map((s) => s.undo),
-    fields: test.test.parts.flatMap((x) => x.observes.map((o) => fieldOf(board, test, o, leading))),
+    fields: test.test.parts.flatMap((x) => x.observes.map((o) => fieldOf(board, test, o, ranked, p))),
     looks: [],
   };
 }

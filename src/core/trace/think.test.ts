@@ -30,6 +30,7 @@ import { dangers } from './danger';
 import { expectOf } from './expect';
 import { floodOf } from './flood';
 import { bites, TRAPS, type Moment } from './traps';
+import { sayExpect } from './words';
 
 const demo = (file: string) => demoStations().find((d) => d.file === `${file}.json`)!.station;
 
@@ -68,6 +69,27 @@ describe('what is thought', () => {
     expect(t.next!.leaves.length).toBeGreaterThan(1);
     for (const l of t.next!.leaves) expect(l.left.length).toBeGreaterThan(0);
     expect(t.next!.fields.length + t.next!.looks.length).toBeGreaterThan(0);
+  });
+  it('says of a reading that all leading suspects would show alike who would show another', () => {
+    const tell = told(CELLAR, { evidence: shown('never-starts', 'over'), setting: 'called' });
+    const of = tracing(CELLAR);
+    const bars = think(of, tell).bars.filter((b) => b.kind !== 'other');
+    const { asking, suspects, rows, place } = of.board;
+    let added = 0;
+    for (const { test } of asking.tests)
+      for (const field of cardFor(of, tell, test.id)?.fields ?? []) {
+        const at = place.get(`${test.id}/${field.id}`)!;
+        const shows = bars.map((b) => {
+          const row = rows[suspects.findIndex((s) => s.id === b.id)]!;
+          return sayExpect(of.board, asking.asked[at]!.observation, row.expects[at] ?? null);
+        });
+        const other = shows.findIndex((x) => x !== shows[0]);
+        const said = field.expects.map((e) => e.shows);
+        if (other >= 4) added++;
+        // Whoever of those that are shown as bars would show another, it is said what.
+        if (other > 0) expect(said, `${test.id} ${field.id}`).toEqual(expect.arrayContaining([shows[0], shows[other]]));
+      }
+    expect(added).toBeGreaterThan(0);
   });
   it('a reading of one’s own between any two points counts, and puts what would show it first', () => {
     const panel = worldOf(demo(CELLAR)).panel!;
