@@ -1,5 +1,5 @@
 import { checkStation } from '@/core/station';
-import { rowsOf } from '@/core/trace';
+import { askingOf, rowsOf } from '@/core/trace';
 import { keepRows, keptRows, KEEPS } from './keptRows';
 
 /**
@@ -17,9 +17,9 @@ export async function askAhead(
   if (!checked.ok || program === '') return false;
   const { station } = checked;
   if (await keptRows(station, program)) return true;
-  const rows = rowsOf(station, 0, 1, told);
-  if (rows.length === 0) return false;
-  await keepRows(station, rows, program);
+  const made = askingOf(station);
+  if (!made.ok) return false;
+  await keepRows(station, rowsOf(made.asking, 0, 1, told), program);
   // A device without room keeps nothing, and says so by not having it.
   return (await keptRows(station, program)) !== null;
 }

@@ -2,14 +2,18 @@ import 'fake-indexeddb/auto';
 import { afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { demoStations } from '@/core/demo';
 import type { Station } from '@/core/station';
-import { nothingTold, rowsOf, think, tracingOf, type Rows, type Told } from '@/core/trace';
+import { askingOf, nothingTold, rowsOf, think, tracingOf, type Rows, type Told } from '@/core/trace';
 import { forgetRows, keepRows, keptRows } from './keptRows';
 
 const { station } = demoStations().find((d) => d.file === 'cold-store-condensate.json')!;
 const named = (n: number): Station => ({ ...station, identity: { ...station.identity, name: `Pit ${n}` } });
 
 let rows: Rows = [];
-beforeAll(() => void (rows = rowsOf(station, 0, 1)));
+beforeAll(() => {
+  const made = askingOf(station);
+  if (!made.ok) throw new Error('not asked');
+  rows = rowsOf(made.asking, 0, 1);
+});
 afterEach(() => {
   vi.unstubAllGlobals();
   vi.restoreAllMocks();

@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
 import {
+  askingOf,
   cardFor,
   looksOf,
   mendFor,
@@ -18,35 +19,40 @@ import { askAhead } from './askAhead';
 import { keepRows, keptRows } from './keptRows';
 
 let tracing: Tracing | null = null;
-/** What the suspects of this station would show, as far as it is known here. */
-let rows: Rows = [];
-/** Whether this device has them all. */
-let onDevice = false;
+/** The station, and where its suspects are asked. */
+let asked: { readonly station: Station; readonly made: ReturnType<typeof askingOf> } | null = null;
+/** What this device has kept of what they would show; null: it has not. */
+let onDevice: Rows | null = null;
+
+/** A part of the suspects asked. */
+function part(n: number, of: number): Rows {
+  return asked?.made.ok ? rowsOf(asked.made.asking, n, of) : [];
+}
 
 /** Fault finding, off the page: every suspect is asked once, and the answers stay here. */
 const api = {
   looks: (station: Station) => looksOf(station),
   /** Takes up what this device has kept of the station. @returns whether there is nothing left to ask */
   async kept(station: Station): Promise<boolean> {
-    const here = await keptRows(station);
-    onDevice = here !== null;
-    rows = here ?? [];
-    return onDevice;
+    onDevice = await keptRows(station);
+    return onDevice !== null;
   },
-  /** A part of the suspects, for a thread that has them all. */
-  rows: rowsOf,
-  /** This thread’s own part of them. */
-  share(station: Station, of: number, told: (share: number) => void) {
-    rows = rowsOf(station, 0, of, told);
+  /** A station whose suspects are to be asked here. */
+  take(station: Station) {
+    asked = { station, made: askingOf(station) };
   },
+  /** A part of its suspects, for a thread that has them all. */
+  rows: part,
+  /** The same, for this thread. */
+  share: (n: number, of: number) => void part(n, of),
   /** Begins, or begins again by another past: who was asked once is not asked again. */
-  begin(station: Station, past: Past, others: Rows, told: (share: number) => void) {
-    const made = tracingOf(station, past, told, [...rows, ...others]);
-    if (!made.ok) return made;
-    tracing = made.tracing;
-    rows = rowsOn(made.tracing.singles);
-    if (!onDevice) void keepRows(station, rows);
-    onDevice = true;
+  begin(past: Past, others: Rows, told: (share: number) => void) {
+    if (!asked) throw new Error('no station was taken');
+    const { station, made } = asked;
+    const begun = tracingOf(station, past, told, [...(onDevice ?? []), ...others], made);
+    if (!begun.ok) return begun;
+    tracing = begun.tracing;
+    if (!onDevice) void keepRows(station, (onDevice = rowsOn(tracing.singles)));
     return { ok: true as const };
   },
   /** Asks a station that is along ahead. @returns whether Trace has nothing left to ask there; null: without signal it is not known */

@@ -3,7 +3,7 @@ import { ownId, ownTest, RISKS, worldOf } from '../tests';
 import { sayPhrase, systemOf } from '../units';
 import { beliefs, boardOf, entropy, likelihoods, type Board, type Evidence } from './belief';
 import { cardOf, settingWords, standingIn, type Card } from './card';
-import { askingOf, keyOf, type Row } from './dictionary';
+import { askingOf, keyOf, type Asking, type Row } from './dictionary';
 import { dangers } from './danger';
 import { doubts, weights, type Doubt } from './doubt';
 import { fromBook } from './fromBook';
@@ -39,13 +39,11 @@ export type Rows = readonly (readonly [suspect: string, row: Row])[];
  * @param part of so many, from 0
  * @param told now and then, which share of it is done
  */
-export function rowsOf(station: Station, part: number, of: number, told?: (share: number) => void): Rows {
-  const made = askingOf(station);
-  if (!made.ok) return [];
-  const own = suspectsOf(station, made.asking.panel, NO_PAST).filter((_, i) => i % of === part);
+export function rowsOf(asking: Asking, part: number, of: number, told?: (share: number) => void): Rows {
+  const own = suspectsOf(asking.station, asking.panel, NO_PAST).filter((_, i) => i % of === part);
   return own.flatMap((s, i) => {
     told?.(i / own.length);
-    const row = made.asking.row(s);
+    const row = asking.row(s);
     return row ? [[s.id, row] as const] : [];
   });
 }
@@ -53,6 +51,7 @@ export function rowsOf(station: Station, part: number, of: number, told?: (share
 /**
  * Makes a station ready to be traced: every suspect is asked what it would show.
  * @param known rows of it that were made already; the others are made now
+ * @param made where it is asked: who was asked there is not asked again
  * @returns why it cannot be: no panel of its scheme can be drawn, or it cannot be rehearsed
  */
 export function tracingOf(
@@ -60,8 +59,8 @@ export function tracingOf(
   past: Past = NO_PAST,
   told?: (share: number) => void,
   known: Rows = [],
+  made: ReturnType<typeof askingOf> = askingOf(station),
 ): { ok: true; tracing: Tracing } | { ok: false; reasons: readonly string[] } {
-  const made = askingOf(station);
   if (!made.ok) return { ok: false, reasons: made.reasons.map((r) => sayPhrase(r, systemOf(station.profile))) };
   for (const [suspect, row] of known) made.asking.learn(suspect, row);
   const board = boardOf(made.asking, suspectsOf(station, made.asking.panel, past), told);

@@ -15,6 +15,7 @@ import { factorsOf, NO_PAST } from './past';
 import { play } from './play';
 import { HEALTHY, OTHER } from './suspect';
 import { pairOf, suspectsOf } from './suspects';
+import type { Station } from '../station';
 import { rowsOf, tracingOf } from './think';
 import { besideOf, standings, sure, type Standing } from './verdict';
 
@@ -276,9 +277,15 @@ describe('pairs', () => {
 });
 
 describe('rows that others made', () => {
+  /** A part of them, asked in a thread of its own. */
+  const partOf = (station: Station, part: number, of: number) => {
+    const made = askingOf(station);
+    if (!made.ok) throw new Error('not asked');
+    return rowsOf(made.asking, part, of);
+  };
   it('parts make the whole, each suspect once, and what is thought of them is the same', () => {
     const station = demoStations().find((d) => d.file === 'workshop-sump.json')!.station;
-    const parts = [0, 1, 2].map((part) => rowsOf(station, part, 3));
+    const parts = [0, 1, 2].map((part) => partOf(station, part, 3));
     const rows = parts.flat();
     const alone = tracingOf(station);
     const shared = tracingOf(station, NO_PAST, undefined, structuredClone(rows));
@@ -289,9 +296,21 @@ describe('rows that others made', () => {
     expect(Math.max(...parts.map((p) => p.length)) - Math.min(...parts.map((p) => p.length))).toBeLessThanOrEqual(1);
     expect(shared.tracing.board.rows).toEqual(alone.tracing.board.rows);
   });
+  it('where suspects were asked already none is asked again', () => {
+    const station = demoStations().find((d) => d.file === 'workshop-sump.json')!.station;
+    const made = askingOf(station);
+    if (!made.ok) throw new Error('not asked');
+    const own = rowsOf(made.asking, 0, 2);
+    const others = partOf(station, 1, 2);
+    const begun = tracingOf(station, NO_PAST, undefined, others, made);
+    if (!begun.ok) throw new Error('not asked');
+    const { suspects, rows } = begun.tracing.board;
+    for (const [id, row] of [...own, ...others]) expect(rows[suspects.findIndex((s) => s.id === id)]).toBe(row);
+    expect(own.length + others.length).toBe(suspects.length - 1);
+  });
   it('one that is missing is made, and one that was made elsewhere is taken as it is', () => {
     const station = demoStations().find((d) => d.file === 'workshop-sump.json')!.station;
-    const other = rowsOf(station, 1, 40);
+    const other = partOf(station, 1, 40);
     const [id, row] = other[0]!;
     const marked = { ...row, symptoms: row.symptoms.map((s) => !s) };
     const made = tracingOf(station, NO_PAST, undefined, [[id, marked]]);

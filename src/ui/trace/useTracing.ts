@@ -30,18 +30,36 @@ function started(): Thread {
   return { worker, api: wrap<TraceApi>(worker) };
 }
 
-/** One thread’s part of the suspects; nothing where it fell over: the first thread asks those itself. */
-function partOf({ worker, api }: Thread, station: Station, part: number): Promise<Rows> {
-  return new Promise((resolve) => {
-    worker.onerror = () => resolve([]);
-    api.rows(station, part, THREADS).then(resolve, () => resolve([]));
+/** So many parts for each thread: who is ready first takes the next. */
+const PARTS = 8 * THREADS;
+
+/** Parts that are still to be asked: the next, null where there is none; and one that is done. */
+interface Queue {
+  next(): number | null;
+  done(): void;
+}
+
+async function ask({ next, done }: Queue, part: (n: number) => Promise<void>): Promise<void> {
+  for (let n = next(); n !== null; n = next()) {
+    await part(n);
+    done();
+  }
+}
+
+/** As many parts of the suspects as one thread comes to; where it falls over, the first thread asks in the end what is missing. */
+async function partsBy({ worker, api }: Thread, station: Station, queue: Queue): Promise<Rows> {
+  const rows: Rows[] = [];
+  const fell = new Promise<void>((resolve) => {
+    worker.onerror = () => resolve();
   });
+  const asked = api.take(station).then(() => ask(queue, async (n) => void rows.push(await api.rows(n, PARTS))));
+  await Promise.race([fell, asked.catch(() => {})]);
+  return rows.flat();
 }
 
 /** A station whose suspects were asked what they would show: the thread that knows it, and rows that others have made. */
 interface Asked {
   readonly api: Remote<TraceApi>;
-  readonly station: Station;
   readonly rows: Rows;
 }
 
@@ -55,29 +73,29 @@ function useAsked(station: Station, onStage: (stage: Stage) => void) {
     const others: Thread[] = [];
     const fell = () => void (!over && onStage({ kind: 'cannot', reasons: FELL }));
     first.worker.onerror = fell;
+    const kept = first.api.kept(station);
     void first.api.looks(station).then(
       (all) => void (!over && setLooks(all)),
       () => {},
     );
     const asking = async () => {
-      if (await first.api.kept(station)) return [];
-      if (!over) others.push(...Array.from({ length: THREADS - 1 }, started));
-      // What is said on the way may come late: a bar never goes back.
-      let most = 0;
-      const hear = proxy((share: number) => {
-        if (over || share <= most) return;
-        most = share;
-        onStage({ kind: 'asking', share });
-      });
-      const parts = others.map((o, i) => partOf(o, station, i + 1));
-      await first.api.share(station, THREADS, hear);
+      const has = await kept;
+      await first.api.take(station);
+      if (has || over) return [];
+      let [taken, done] = [0, 0];
+      const queue: Queue = {
+        next: () => (!over && taken < PARTS ? taken++ : null),
+        done: () => void (!over && onStage({ kind: 'asking', share: ++done / PARTS })),
+      };
+      others.push(...Array.from({ length: THREADS - 1 }, started));
+      const parts = others.map((o) => partsBy(o, station, queue));
+      await ask(queue, (n) => first.api.share(n, PARTS));
       const rows = (await Promise.all(parts)).flat();
-      most = 1;
       for (const o of others) o.worker.terminate();
       return rows;
     };
     onStage({ kind: 'asking', share: 0 });
-    asking().then((rows) => void (!over && setAsked({ api: first.api, station, rows })), fell);
+    asking().then((rows) => void (!over && setAsked({ api: first.api, rows })), fell);
     return () => {
       over = true;
       setAsked(null);
@@ -100,7 +118,7 @@ export function useTracing(station: Station, past: Past | null, told: Told | nul
     if (!asked || !past) return;
     let over = false;
     const nobody = proxy(() => {});
-    asked.api.begin(asked.station, past, asked.rows, nobody).then(
+    asked.api.begin(past, asked.rows, nobody).then(
       (made) => {
         if (over) return;
         if (made.ok) setBegun({ api: asked.api, past });
