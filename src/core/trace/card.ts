@@ -119,10 +119,12 @@ function answersOf(all: readonly { readonly under: string; readonly shows: strin
 /** What the leading suspects would show; where that is all the same, the likeliest that would show something else as well. */
 function expectedOf(board: Board, o: Observation, index: number, ranked: readonly number[], p: readonly number[]) {
   const shows = (i: number) => sayExpect(board, o, board.rows[i]?.expects[index] ?? null);
+  // Of whom it cannot be told is not somebody who would show something else.
+  const told = (i: number) => (board.rows[i]?.expects[index] ?? null) !== null;
   const leading = ranked.slice(0, LEADING);
   const first = leading.length > 0 ? shows(leading[0]!) : '';
   const other = leading.every((i) => shows(i) === first)
-    ? ranked.slice(LEADING).find((i) => p[i]! >= ANOTHER && shows(i) !== first)
+    ? ranked.slice(LEADING).find((i) => p[i]! >= ANOTHER && told(i) && shows(i) !== first)
     : undefined;
   const all = other === undefined ? leading : [...leading, other];
   return answersOf(all.map((i) => ({ under: board.suspects[i]!.label, shows: shows(i) })));
