@@ -381,13 +381,14 @@ describe('pitbell trace', () => {
       station: string;
       bars: { probability: number; why: string }[];
       next: { title: string; risk: string };
-      flood: { over: { usual: string } };
+      flood: { over: { from: string; usual: string }[] };
     };
     expect([status, answer.station]).toEqual([0, 'Trace sump']);
     expect(answer.bars.map((b) => b.probability)).toEqual(answer.bars.map((b) => b.probability).sort((a, b) => b - a));
     expect(answer.bars[0]!.why).toMatch(/For it: never starts/);
     expect(answer.next.risk).toBe('looking and listening');
-    expect(answer.flood.over.usual).toMatch(/min/);
+    expect(answer.flood.over).toHaveLength(1);
+    expect(answer.flood.over[0]!.usual).toMatch(/min/);
   });
   it('refuses observations of another station, an edited file, and a station that no panel fits', async () => {
     const other = write('other.json', told({ station: { name: 'Other', site: 'Yard', revision: 1 } }));

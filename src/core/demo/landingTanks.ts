@@ -326,6 +326,7 @@ export function header(): Station {
       float('low', 0.2, 270, { cordLength: 8 }),
     ],
     control: { ...s.control, scheme: 'relay', options: { switch: 'relay', low: 'dc' } },
+    alarm: { ...s.alarm, low: true },
     interlocks: [{ kind: 'full', name: 'Rain cistern' }],
     settings: { ...s.settings, reserveTime: 30 },
   };

@@ -1,4 +1,4 @@
-import type { Panel } from '../schemes';
+import { usedContact, type Panel } from '../schemes';
 import { kindOf, type Sensor, type SensorFault } from '../sensors';
 import type { Station } from '../station';
 import { leaking, reversed, welded, without } from './change';
@@ -53,6 +53,9 @@ const KINDS = {
   breather: kind(0.02, 'the breather of the pressure switch is wet or blocked', 'clear or change the breather'),
 } as const satisfies Record<SensorFault | 'wrong-core', FaultKind>;
 
+/** Faults of a contact, not of what works it. */
+const OF_CONTACT: ReadonlySet<SensorFault | 'wrong-core'> = new Set(['welded', 'leaking', 'wrong-core']);
+
 /** A pressure that a blocked breather holds, Pa: an example to rehearse with. */
 const TRAPPED = 600;
 
@@ -88,8 +91,11 @@ function effectsOf(
   tag: string,
   panel: Panel,
   size: number,
+  contact: string | null,
 ): FaultEffects | null {
-  const contact = sensor.contact === 'closes-on-rise' ? 'NO' : 'NC';
+  // What happens to a contact that the panel does not use changes nothing.
+  if (contact === null && OF_CONTACT.has(fault)) return null;
+  const [throws, other] = contact === 'NC' ? ['NC', 'NO'] : ['NO', 'NC'];
   switch (fault) {
     case 'stuck-up':
       return { holds: { [tag]: 'up' }, freeInHand: true };
@@ -109,14 +115,15 @@ function effectsOf(
     case 'cord-cut':
       return { circuit: without(`${tag}.NO`, `${tag}.NC`) };
     case 'welded':
-      return { circuit: welded(`${tag}.${contact}`) };
+      // A blade that is welded to the one throw never comes to the other.
+      return { circuit: (netlist) => without(`${tag}.${other}`)(welded(`${tag}.${throws}`)(netlist)) };
     case 'leaking':
-      return { circuit: leaking(`${tag}.${contact}`, 1 / size) };
+      return { circuit: leaking(`${tag}.${throws}`, 1 / size) };
     case 'upside-down':
       return { circuit: reversed(tag, { up: 'down', down: 'up' }) };
     case 'wrong-core': {
-      const used = panel.cores.find((c) => c.pin === `${tag}:${contact}`);
-      const spare = panel.cores.find((c) => c.pin === `${tag}:${contact === 'NO' ? 'NC' : 'NO'}`);
+      const used = panel.cores.find((c) => c.pin === `${tag}:${throws}`);
+      const spare = panel.cores.find((c) => c.pin === `${tag}:${other}`);
       if (!used?.terminal || !spare || spare.terminal !== null) return null;
       return {
         landings: {
@@ -130,16 +137,17 @@ function effectsOf(
   }
 }
 
-/** Faults of a sensor, by its kind. */
+/** Faults of a sensor, by its kind; those of its contact, of the one that the panel uses. */
 export const sensorFaults: FaultsOf = (device, { station, panel }) => {
   const sensor = station.sensors.find((s) => s.id === device.sensor)!;
+  const contact = usedContact(panel, device);
   const kinds: readonly (keyof typeof KINDS)[] = [
     ...kindOf(sensor).faults,
     ...(sensor.changeover ? (['wrong-core'] as const) : []),
   ];
   return kinds.flatMap((what): Fault[] => {
     const make = (size: number, ending = ''): Fault | null => {
-      const effects = effectsOf(what, sensor, device.tag, panel, size);
+      const effects = effectsOf(what, sensor, device.tag, panel, size, contact);
       return (
         effects && {
           id: `${faultId(sensor.id, what)}${ending}`,
@@ -152,14 +160,13 @@ export const sensorFaults: FaultsOf = (device, { station, panel }) => {
       );
     };
     const sizes = SIZES[what];
-    const fault = sizes
-      ? inSizes(
-          (s) => quantity(sizes.format, s),
-          sizes.usual,
-          sizes.others,
-          (s, ending) => make(s, ending)!,
-        )
-      : make(0);
-    return fault ? [fault] : [];
+    if (!sizes || make(sizes.usual) === null) return [make(0) ?? []].flat();
+    const sized = inSizes(
+      (s) => quantity(sizes.format, s),
+      sizes.usual,
+      sizes.others,
+      (s, ending) => make(s, ending)!,
+    );
+    return [sized];
   });
 };

@@ -64,5 +64,6 @@ export {
   type WireFunction,
 } from './model';
 export { fold, leaves, namesOf, nets, pinOf, rungOf } from './tree';
+export { usedContact } from './usedContact';
 export { coloursOf } from './colours';
 export { CAPACITOR_CHARGE } from './motor';

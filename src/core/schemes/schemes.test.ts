@@ -97,7 +97,7 @@ describe('low-voltage float and relay', () => {
     table(s, { 'S-pump': FLOAT, 'S-alarm': FLOAT, 'S-low': FLOAT }, (p) => ({
       M1: !up(p, 'pump'),
       U30: !up(p, 'pump'),
-      horn: up(p, 'alarm'),
+      horn: up(p, 'alarm') || !up(p, 'low'),
     }));
   });
 });

@@ -41,9 +41,10 @@ describe.each([
   ['contactor', {}],
 ] as const)('a valve by %s %j', (scheme, options) => {
   it.each(['solenoid', 'motorised'] as const)('%s, closing without power: open while the tank calls', (drive) => {
-    table(filled(scheme, { drive }, options), { 'S-pump': FLOAT, 'S-alarm': FLOAT }, (p) => ({
+    table(filled(scheme, { drive }, options), { 'S-pump': FLOAT, 'S-alarm': FLOAT, 'S-low': FLOAT }, (p) => ({
       Y1: !up(p, 'pump'),
-      horn: up(p, 'alarm'),
+      // A plain cord has no relay for its low float.
+      horn: up(p, 'alarm') || (scheme !== 'cord' && !up(p, 'low')),
     }));
     const p = standing(filled(scheme, { drive }, options));
     expect([p.put({}).Y1, p.put({ W0: 'cut' }).Y1]).toEqual([true, false]);

@@ -18,7 +18,8 @@ export function timeDrawn(
   known.set(hydraulics, ofLine);
   const times = ofLine.get(vessel) ?? new Map<string, number>();
   ofLine.set(vessel, times);
-  const key = `${from} ${to} ${String(running)} ${tolerance}`;
+  // One pump and the pump of that number are two things.
+  const key = JSON.stringify([from, to, running, tolerance]);
   const time = times.get(key) ?? drawTime(levels, from, to, 0, running, tolerance);
   times.set(key, time);
   return time;

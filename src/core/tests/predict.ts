@@ -157,12 +157,14 @@ const FORMAT = {
   flow: 'flow',
 } as const satisfies Record<string, Format>;
 
-/** Time over a way, by the pumps that ran on each piece of it; by the first where none did, in Hand. s */
-function timeOf(levels: LevelGeometry, way: readonly Passage[]): { time: number } | { why: Phrase } {
+/** Time over a way, by the pumps that ran on each piece of it and move water; by the first where none did, in Hand. s */
+function timeOf({ levels, idle }: World, way: readonly Passage[]): { time: number } | { why: Phrase } {
   let time = 0;
   for (const { from, to, running: runs } of way) {
-    const running = runs();
-    const by = running.length === 0 ? 1 : running.every((n, i) => n === i) ? running.length : running;
+    const ran = runs();
+    const running = (ran.length === 0 ? [0] : ran).filter((n) => !idle.has(n + 1));
+    if (running.length === 0) return { why: phrase`the pump turns and moves no water` };
+    const by = running.every((n, i) => n === i) ? running.length : running;
     for (const level of [from, to]) {
       const point = levels.hydraulics.at(level, by);
       if (!point.ok) return { why: sayNoDuty(point) };
@@ -177,7 +179,7 @@ type Moved = Extract<Observation, { kind: keyof typeof FORMAT }>;
 
 /** What the way of the water comes to: from where it stood before the acts to where it stands. */
 function ofWater(before: Scene, after: Scene, { kind, by }: Moved): Prediction {
-  const { levels, station, idle } = after.world;
+  const { levels, station } = after.world;
   const format = FORMAT[kind];
   if (after.inVain) return untold(format, IN_VAIN);
   const to = after.level ?? 0;
@@ -196,8 +198,7 @@ function ofWater(before: Scene, after: Scene, { kind, by }: Moved): Prediction {
     const time = volume / station.settings.hoseFlow;
     return spread(quantity('time', time), spreadOf.hose(levels, rise, time));
   }
-  if (idle.has(1)) return untold(format, phrase`the pump turns and moves no water`);
-  const drawn = timeOf(levels, after.way.slice(before.way.length));
+  const drawn = timeOf(after.world, after.way.slice(before.way.length));
   if ('why' in drawn) return untold(format, drawn.why);
   const { time } = drawn;
   switch (kind) {

@@ -78,7 +78,7 @@ describe('what lifting the floats does, scheme by scheme', () => {
       'a tank that is filled: the lower float lets it run on, the upper stops it',
       'workshop-header-tank',
       [
-        ['nothing changes (pump 1 runs)', 'nothing changes (pump 1 runs)'],
+        ['the lamp is out, the horn is quiet', 'the lamp is lit, the horn sounds'],
         ['pump 1 stands, Rain cistern may not fill it', 'pump 1 runs, Rain cistern may fill it'],
         RINGS,
       ],

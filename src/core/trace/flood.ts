@@ -2,11 +2,12 @@ import { traitsOf } from '../duties';
 import { levelOf, type Setting } from '../tests';
 import { quantity, say, systemOf } from '../units';
 import type { Board } from './belief';
+import { settingWords } from './card';
 
 /** What the water does while one looks for the fault, and how it is pumped down first. */
 export interface Flood {
-  /** Until it runs over with nothing pumping, at an ordinary inflow and at the peak. */
-  readonly over: { readonly usual: string; readonly peak: string };
+  /** From where, in words, and how long until it runs over with nothing pumping: at an ordinary inflow and at the peak. */
+  readonly over: readonly { readonly from: string; readonly usual: string; readonly peak: string }[];
   /** Ways to pump it down first, each with how likely it pumps, asked of every suspect; null: not asked of the model. */
   readonly ways: readonly { readonly how: string; readonly works: number | null }[];
 }
@@ -24,23 +25,38 @@ function runs(board: Board, p: readonly number[], test: string): number {
   }, 0);
 }
 
-/** Null where nothing rises: the water is under every call, everything is dead, or a tank is filled. */
+/** From which heights it is told in each setting: while everything is dead nobody has said where the water stands. */
+const FROM: Readonly<Record<Setting, readonly ('called' | 'high')[]>> = {
+  resting: [],
+  called: ['called'],
+  high: ['high'],
+  dead: ['called', 'high'],
+};
+
+/** A way that asks nothing of the station. */
+const SPARE = { how: 'A spare pump, with its own hose and supply', works: null };
+
+/** Null where nothing rises: the water is under every call, or a tank is filled. */
 export function floodOf(board: Board, p: readonly number[], setting: Setting | null): Flood | null {
   const { world, station } = board.asking;
-  if (setting !== 'called' && setting !== 'high') return null;
-  if (traitsOf(station).direction === 'fill') return null;
-  const level = levelOf(world, setting);
-  if (level === null) return null;
+  if (setting === null || traitsOf(station).direction === 'fill') return null;
   const { vessel, overflow, inflow } = world.levels;
-  const room = vessel.volume(overflow) - vessel.volume(level);
   const system = systemOf(station.profile);
-  const until = (flow: number) =>
-    flow > 0 ? say(quantity('span', room / flow), system) : 'never: no inflow was surveyed';
-  const tests = board.asking.tests.flatMap(({ test }) =>
-    /^(hand-|bypass$)/.test(test.id) ? [{ how: test.title, works: runs(board, p, test.id) }] : [],
-  );
-  return {
-    over: { usual: until(inflow.design), peak: until(inflow.peak) },
-    ways: [...tests, { how: 'A spare pump, with its own hose and supply', works: null }],
-  };
+  const words = settingWords(station);
+  const over = FROM[setting].flatMap((at) => {
+    const level = levelOf(world, at);
+    if (level === null) return [];
+    const room = vessel.volume(overflow) - vessel.volume(level);
+    const until = (flow: number) =>
+      flow > 0 ? say(quantity('span', room / flow), system) : 'never: no inflow was surveyed';
+    return [{ from: words[at], usual: until(inflow.design), peak: until(inflow.peak) }];
+  });
+  if (over.length === 0) return null;
+  const tests =
+    setting === 'dead'
+      ? []
+      : board.asking.tests.flatMap(({ test }) =>
+          /^(hand-|bypass$)/.test(test.id) ? [{ how: test.title, works: runs(board, p, test.id) }] : [],
+        );
+  return { over, ways: [...tests, SPARE] };
 }

@@ -193,11 +193,18 @@ describe('time and water', () => {
     const flood = floodOf(board, p, 'called')!;
     const room = levels.vessel.volume(levels.overflow) - levels.vessel.volume(levels.lead);
     const minutes = Math.floor(room / levels.inflow.design / 60);
-    expect(flood.over.usual.startsWith(`${minutes} min`) || flood.over.usual.includes('h')).toBe(true);
+    const [{ from, usual }, ...more] = flood.over as [(typeof flood.over)[0], ...typeof flood.over];
+    expect(more).toEqual([]);
+    expect(from).toBe('the water at the first call');
+    expect(usual.startsWith(`${minutes} min`) || usual.includes('h')).toBe(true);
     expect(flood.ways.at(-1)!.works).toBeNull();
     for (const w of flood.ways.slice(0, -1)) expect(w.works).toBeGreaterThan(0.3);
     expect(floodOf(board, p, 'resting')).toBeNull();
-    expect(floodOf(board, p, 'dead')).toBeNull();
+    // While all is dead nothing pumps, and nobody has said where the water stands: it is told from the call and from the alarm.
+    const dead = floodOf(board, p, 'dead')!;
+    expect(dead.over[0]).toEqual(flood.over[0]);
+    expect(dead.over[1]).toEqual(floodOf(board, p, 'high')!.over[0]);
+    expect(dead.ways.map((w) => w.works)).toEqual([null]);
   });
 });
 

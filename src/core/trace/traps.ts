@@ -23,12 +23,13 @@ export interface Trap {
   says(moment: Moment): string | null;
 }
 
-/** From here on a suspect is worth a warning. */
+/** From here on a suspect is worth a warning; and one that every float of a station has, which adds up before anything speaks for it. */
 const WORTH = 0.04;
+const WORTH_OF_ANY = 0.1;
 
 const shown = ({ evidence }: Moment, symptom: string): boolean =>
   evidence.some((e) => e.kind === 'symptom' && e.symptom === symptom && e.shown);
-const among = (m: Moment, faults: RegExp): boolean => m.among(faults) >= WORTH;
+const among = (m: Moment, faults: RegExp, worth = WORTH): boolean => m.among(faults) >= worth;
 const has = ({ world }: Moment, what: (f: string) => boolean): boolean =>
   world.panel?.devices.some((d) => what(d.function)) ?? false;
 const makesWater = ({ world }: Moment): boolean => world.panel?.outcomes.some((o) => o.makesWater) ?? false;
@@ -73,7 +74,7 @@ export const TRAPS: readonly Trap[] = [
     name: 'a pump that lives on its alarm switch',
     says: (m) =>
       shown(m, 'only-at-alarm')
-        ? 'A pump that starts only then lives on its alarm switch: nothing stands behind it any more. Look for the float that should call it; the alarm has worn as long.'
+        ? 'A pump that starts only then lives on its alarm switch: nothing stands behind it any more. Look for the switch that should call it; that of the alarm has worn as long.'
         : null,
   },
   {
@@ -141,14 +142,18 @@ export const TRAPS: readonly Trap[] = [
     id: 'resting-float',
     name: 'a float resting on something as the water falls',
     says: (m) =>
-      among(m, /-(stuck-up|tangled)$/) && m.world.levels.sensors.some((s) => ROLE[s.sensor.role].calls !== undefined)
+      among(m, /-(stuck-up|tangled)$/, WORTH_OF_ANY) &&
+      m.world.levels.sensors.some((s) => ROLE[s.sensor.role].calls !== undefined)
         ? 'A float may come to rest on the pump, a pipe or a ledge as the water falls: work it by hand through its whole travel.'
         : null,
   },
   {
     id: 'crept',
     name: 'a clamp that crept',
-    says: (m) => (among(m, /-slipped(-size-\d)?$/) ? 'A clamp may have crept down its pole: tape before meter.' : null),
+    says: (m) =>
+      among(m, /-slipped(-size-\d)?$/, WORTH_OF_ANY)
+        ? 'A clamp may have crept down its pole: tape before meter.'
+        : null,
   },
   {
     id: 'vent',

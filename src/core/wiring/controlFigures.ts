@@ -93,6 +93,20 @@ function solidLeaks({ panel }: Wired, rest: Settled): WiringCheck[] {
   );
 }
 
+/** Relays of which no contact is used: what works them changes nothing. */
+const idleRelays = (panel: Panel): WiringCheck[] =>
+  panel.devices.flatMap((d): WiringCheck[] =>
+    d.function !== 'relay' || Object.values(d.elements).some((e) => e.closed)
+      ? []
+      : [
+          told(
+            `idle-${d.tag}`,
+            `${d.tag}, ${d.label}`,
+            phrase`None of its contacts is used: it comes in, and nothing runs, stops or rings by it. A low float rings once “low level alarms too” is set; what fills a tank it never cuts.`,
+          ),
+        ],
+  );
+
 const OPENS_ON_CURRENT: ReadonlySet<DeviceFunction> = new Set(['breaker', 'fuse', 'residual-current']);
 
 /** What kind of current each breaker and fuse opens. */
@@ -230,6 +244,7 @@ export function controlFigures(station: Station, wired: Wired): WiringCheck[] {
     ...longRuns(station, wired),
     ...pullsIn(wired.panel, trials.slice(0, byFloats)),
     ...solidLeaks(wired, trials[0]!),
+    ...idleRelays(wired.panel),
     ...breakerKinds(wired.panel),
     ...earthFigures(wired),
     ...driveFigures(station, wired),

@@ -9,10 +9,12 @@ const shares = (works: number | null) =>
 export function FloodLine({ flood }: { flood: NonNullable<Thought['flood']> }) {
   return (
     <Box component="section" aria-label="time to overflow" sx={{ px: { xs: 2, md: 2.5 }, pt: 2 }}>
-      <Typography variant="body1" component="p" sx={{ m: 0 }}>
-        From there until it runs over, nothing pumping: <b>{flood.over.usual}</b> at the ordinary inflow that was
-        surveyed, {flood.over.peak} at the peak.
-      </Typography>
+      {flood.over.map(({ from, usual, peak }) => (
+        <Typography key={from} variant="body1" component="p" sx={{ m: 0 }}>
+          From {from} until it runs over, nothing pumping: <b>{usual}</b> at the ordinary inflow that was surveyed,{' '}
+          {peak} at the peak.
+        </Typography>
+      ))}
       <Typography variant="body2" component="p" sx={{ m: 0 }}>
         Pump it down first: {flood.ways.map((w) => `${w.how} (${shares(w.works)})`).join('; ')}.
       </Typography>

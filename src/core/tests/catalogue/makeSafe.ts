@@ -1,5 +1,5 @@
 import { traitsOf } from '../../duties';
-import { isPlugged, type Panel } from '../../schemes';
+import { isPlugged, usedContact, type Panel } from '../../schemes';
 import { kindOf, ROLE, type Sensor } from '../../sensors';
 import type { Station } from '../../station';
 import { phrase, quantity, type Phrase } from '../../units';
@@ -113,13 +113,11 @@ interface Contact {
 export function contactOf({ panel }: World, sensor: Sensor): Contact | null {
   const device = panel?.devices.find((d) => d.sensor === sensor.id);
   if (!panel || !device) return null;
-  const landed = (pin: string) => panel.cores.some((c) => c.pin === `${device.tag}:${pin}` && c.terminal !== null);
-  const used = Object.entries(device.elements).find(([name, e]) =>
-    device.cable ? e.closed && e.pins.every(landed) : panel.spans[`${device.tag}.${name}`],
-  );
-  if (!used) return null;
-  const [a, b] = used[1].pins.map((pin) => `${device.tag}:${pin}`) as [string, string];
-  return { tag: device.tag, probes: { a, b, mode: 'ohms' }, closes: used[1].closed?.includes('up') ?? true };
+  const used = usedContact(panel, device);
+  if (used === null) return null;
+  const { pins, closed } = device.elements[used]!;
+  const [a, b] = pins.map((pin) => `${device.tag}:${pin}`) as [string, string];
+  return { tag: device.tag, probes: { a, b, mode: 'ohms' }, closes: closed?.includes('up') ?? true };
 }
 
 /** A float that stands in the cord of its pump. */

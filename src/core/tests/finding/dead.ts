@@ -179,6 +179,40 @@ export function earths(world: World): FaultTest[] {
   });
 }
 
+/**
+ * The earth of each feeder by itself, where several come into one panel: while they lie on one bar each stands in for the other, and a lost one
+ * shows nowhere.
+ */
+export function feedEarths(world: World): FaultTest[] {
+  const { panel } = world;
+  const feeds = (panel?.devices ?? []).flatMap((d) => {
+    const core = panel!.cores.find((c) => c.pin === `${d.tag}:PE` && c.terminal !== null);
+    return (d.function === 'supply' || d.function === 'alarm-supply') && core ? [{ d, core }] : [];
+  });
+  if (feeds.length < 2) return [];
+  return feeds.map(({ d, core }) => {
+    const land = (to: string | null): Act => ({ kind: 'land', cores: [{ core: core.id, to }] });
+    return faultTest(
+      world,
+      'dead',
+      dead({
+        id: `feed-earth-${d.tag}`,
+        title: `Earth of the feeder by itself: ${d.label}`,
+        actions: [
+          phrase`Its earth core off ${core.terminal!}; a long lead from the core to the main earth of the board: less than an ohm.`,
+          phrase`Land it again and pull at it before the next.`,
+        ],
+        cautions: [DEAD, 'Nothing is switched on while an earth is off.'],
+        parts: [
+          { acts: [land(null)], observes: [ohms('earth', `earth core of ${d.tag} to main earth`, core.pin, 'earth')] },
+        ],
+        restores: [land(core.terminal)],
+        minutes: 4,
+      }),
+    );
+  });
+}
+
 /** From the metal of each pump to the main earth, its plug in and its cores landed: the earth of its cord is part of the way. */
 export function frames(world: World): FaultTest[] {
   const acts = isolationOf(world)?.acts ?? [];

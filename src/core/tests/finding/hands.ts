@@ -1,13 +1,14 @@
 import { kindOf } from '../../sensors';
 import { phrase } from '../../units';
-import { fieldInputs } from '../../wiring';
+import { fieldInputs, happens } from '../../wiring';
 import type { Act } from '../act';
 import { straightIn } from '../bypass';
 import type { Observation } from '../observation';
 import { test, type Test } from '../test';
 import type { World } from '../world';
 import { faultTest, type FaultTest } from './faultTest';
-import { levelOf, type Setting } from './setting';
+import { atRest, perform } from '../scene';
+import { actsOf, levelOf, type Setting } from './setting';
 
 const NOW: Observation = { id: 'now', label: 'what happens', kind: 'happens' };
 
@@ -27,24 +28,47 @@ const acted = (
   );
 };
 
-/** Each float lifted alone with a dry rod, the water under all of them. */
-const lifts = (world: World): FaultTest[] =>
+/** Whether the water holds a float up in a setting, asked of the panel. */
+const isUp = (world: World, setting: Setting, device: string): boolean =>
+  actsOf(world, setting).reduce(perform, atRest(world)).panel()!.settled.states[device] === 'up';
+
+/** A float that hangs at rest, lifted alone, the water under all of them. */
+const lifted = (world: World, word: string, device: string, id: string): FaultTest =>
+  acted(world, 'resting', {
+    id: `lift-${id}`,
+    title: `Lift the ${word} alone`,
+    actions: [phrase`With a dry, non-conducting rod lift the ${word}, hold it, note what happens, let it go.`],
+    cautions: ['Live: dry rod, hands out of the water. A pump that starts runs dry: seconds only.'],
+    acts: [{ kind: 'put', device, to: 'up' }],
+    back: [{ kind: 'let go', device }],
+    risk: 'rod',
+    about: [`float:${id}`],
+  });
+
+/** A float that the water holds up even at rest, held down: as if the water were gone from it. */
+const heldDown = (world: World, word: string, device: string, id: string): FaultTest =>
+  acted(world, isUp(world, 'called', device) ? 'called' : 'resting', {
+    id: `down-${id}`,
+    title: `Hold the ${word} down`,
+    actions: [
+      phrase`With a long non-conducting rod, its handle dry, push the ${word} down, as if the water were gone from it; hold it, note what happens, let it go.`,
+    ],
+    cautions: [
+      'Live: hands out of the water, off the wet end of the rod. What starts has nobody but you to stop it: seconds only.',
+    ],
+    acts: [{ kind: 'put', device, to: 'down' }],
+    back: [{ kind: 'let go', device }],
+    risk: 'rod',
+    about: [`float:${id}`],
+  });
+
+/** Each float worked alone with a rod, the other way than it stands at rest. */
+const worked = (world: World): FaultTest[] =>
   world.levels.sensors.flatMap(({ sensor }) => {
     const device = world.panel?.devices.find((d) => d.sensor === sensor.id)?.tag;
     if (device === undefined || kindOf(sensor).lead === 'tube') return [];
     const word = `${sensor.role} ${kindOf(sensor).noun}`;
-    return [
-      acted(world, 'resting', {
-        id: `lift-${sensor.id}`,
-        title: `Lift the ${word} alone`,
-        actions: [phrase`With a dry, non-conducting rod lift the ${word}, hold it, note what happens, let it go.`],
-        cautions: ['Live: dry rod, hands out of the water. A pump that starts runs dry: seconds only.'],
-        acts: [{ kind: 'put', device, to: 'up' }],
-        back: [{ kind: 'let go', device }],
-        risk: 'rod',
-        about: [`float:${sensor.id}`],
-      }),
-    ];
+    return [(isUp(world, 'resting', device) ? heldDown : lifted)(world, word, device, sensor.id)];
   });
 
 /** Each selector turned to Hand, where there is one. */
@@ -131,26 +155,46 @@ const buttons = (world: World): FaultTest[] => {
   });
 };
 
+const RINGS: ReadonlySet<string> = new Set(['alarm', 'lamp']);
+
+/** What raises the alarm: high water, or where nothing acts so high the button that tests it, held; null where neither does. */
+function alarmUp(world: World): { setting: Setting; acts: readonly Act[]; back: readonly Act[]; by: string } | null {
+  if (levelOf(world, 'high') !== null)
+    return { setting: 'high', acts: [], back: [], by: 'with the water still at the alarm' };
+  const { panel } = world;
+  const rest = actsOf(world, 'resting').reduce(perform, atRest(world));
+  for (const d of panel?.devices ?? []) {
+    const way = d.positions.find((p) => p.state !== d.initial);
+    if (d.function !== 'button' || !way) continue;
+    const held: Act = { kind: 'put', device: d.tag, to: way.state };
+    const { settled } = perform(rest, held).panel()!;
+    if (panel!.outcomes.some((o) => RINGS.has(o.kind) && happens(settled, o)))
+      return { setting: 'resting', acts: [held], back: [{ ...held, to: d.initial }], by: `with ${d.tag} held` };
+  }
+  return null;
+}
+
 /** The supply taken away with the alarm up: what goes on by its battery. */
 function onBattery(world: World): FaultTest[] {
   const supplies = (world.panel?.devices ?? []).filter((d) => d.function === 'supply' || d.function === 'alarm-supply');
   const battery = world.panel?.devices.some((d) => d.function === 'battery');
-  if (!battery || levelOf(world, 'high') === null) return [];
+  const up = battery ? alarmUp(world) : null;
+  if (!up) return [];
   return [
-    acted(world, 'high', {
+    acted(world, up.setting, {
       id: 'battery',
       title: 'Alarm on its battery',
       actions: [
-        phrase`At the board, switch off what feeds the panel, with the water still at the alarm; note what goes on; switch it on again.`,
+        phrase`At the board, switch off what feeds the panel, ${up.by}; note what goes on; switch it on again.`,
       ],
-      cautions: ['Nothing pumps meanwhile: seconds only.'],
-      acts: supplies.map((d): Act => ({ kind: 'put', device: d.tag, to: 'cut' })),
-      back: supplies.map((d): Act => ({ kind: 'put', device: d.tag, to: d.initial })),
-      risk: 'look',
+      cautions: ['Nothing pumps meanwhile: seconds only. Pumps may start as it is switched on again.'],
+      acts: [...supplies.map((d): Act => ({ kind: 'put', device: d.tag, to: 'cut' })), ...up.acts],
+      back: [...up.back, ...supplies.map((d): Act => ({ kind: 'put', device: d.tag, to: d.initial }))],
+      risk: 'outside',
     }),
   ];
 }
 
 /** What a hand can work without a meter. */
 export const hands = (world: World): FaultTest[] =>
-  [lifts, inHand, bypass, bridges, buttons, onBattery].flatMap((of) => of(world));
+  [worked, inHand, bypass, bridges, buttons, onBattery].flatMap((of) => of(world));

@@ -1,5 +1,5 @@
 import type { World } from '../world';
-import { contacts, earths, frames, landings, loops, motors, parts } from './dead';
+import { contacts, earths, feedEarths, frames, landings, loops, motors, parts } from './dead';
 import type { FaultTest } from './faultTest';
 import { hands } from './hands';
 import { doing, floatsSeen, levers } from './looks';
@@ -22,6 +22,7 @@ export const faultTestsOf = (world: World): FaultTest[] =>
         amps,
         leaks,
         earths,
+        feedEarths,
         frames,
         contacts,
         parts,

@@ -1,7 +1,16 @@
 import { traitsOf } from '../../duties';
 import { phrase, quantity } from '../../units';
 import { tapeCheck } from '../catalogue/dry';
-import { alternation, drawdownTest, pumpDown, fillToLead, runTime, waitFor } from '../catalogue/wet';
+import {
+  alternation,
+  drawdownOfOthers,
+  drawdownTest,
+  fillTank,
+  pumpDown,
+  fillToLead,
+  runTime,
+  waitFor,
+} from '../catalogue/wet';
 import { alarmTests } from '../catalogue/alarm';
 import { carriedParts } from '../catalogue/carried';
 import { rotation } from '../catalogue/dry';
@@ -71,7 +80,8 @@ function still(world: World): FaultTest[] {
 export function moved(world: World): FaultTest[] {
   const fills = traitsOf(world.station).direction === 'fill';
   const { stop, lead } = world.levels;
-  const wet = fills || !world.panel ? [] : [fillToLead(world), pumpDown(world), drawdownTest(world)];
+  const wet =
+    fills || !world.panel ? [] : [fillToLead(world), pumpDown(world), drawdownTest(world), ...drawdownOfOthers(world)];
   const all = [
     tapeCheck(world),
     ...rotation(world),

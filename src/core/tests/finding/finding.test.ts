@@ -1,0 +1,169 @@
+import { describe, expect, it } from 'vitest';
+import { demoStations } from '../../demo';
+import { faultsOf } from '../../faults';
+import type { Station } from '../../station';
+import { sayPhrase } from '../../units';
+import { predict, type Prediction } from '../predict';
+import { worldOf, type World } from '../world';
+import { faultTestsOf } from './index';
+
+/* Tests by which a fault is looked for: each hidden fault has one that shows it, and each shows what it is for and nothing else. */
+
+const demo = (file: string): Station => demoStations().find((d) => d.file === `${file}.json`)!.station;
+
+const text = (p: Prediction): string =>
+  p.kind === 'value' ? 'a figure' : sayPhrase(p.kind === 'untold' ? p.why : p.sentence, 'metric');
+
+/** A station sound, and with one of its faults. */
+function worlds(station: Station) {
+  const sound = worldOf(station);
+  const all = faultsOf(station, sound.panel!);
+  return {
+    sound,
+    all,
+    with: (id: string): World => worldOf(station, [all.find((f) => f.id === id)!], 'designed', sound),
+  };
+}
+
+const askedOf = (world: World, sound: World, id: string) =>
+  predict(world, faultTestsOf(sound).find((t) => t.test.id === id)!.test);
+
+/** What a test shows of one observation: words, or a figure. */
+function shown(file: string, test: string, observation: string, ...faults: string[]): (string | number)[] {
+  const of = worlds(demo(file));
+  return [of.sound, ...faults.map(of.with)].map((world) => {
+    const p = askedOf(world, of.sound, test).get(observation)!;
+    return p.kind === 'value' ? p.value.value : text(p);
+  });
+}
+
+/** Whether two predictions are told from one another by a person: other words, or figures that lie outside each other’s bounds. */
+function differs(a: Prediction, b: Prediction): boolean {
+  if (a.kind !== 'value' || b.kind !== 'value') return a.kind !== b.kind || text(a) !== text(b);
+  const outside = (x: number, p: typeof a) => (p.least !== null && x < p.least) || (p.most !== null && x > p.most);
+  return outside(a.value.value, b) || outside(b.value.value, a);
+}
+
+describe('a fault that hides is shown by some test', () => {
+  // What nobody sees before it is asked: contacts that weld or leak, floats that hang fast, earths, batteries.
+  const HIDES = /-(welded|leaking|wrong-core|stuck-up|stuck-down|cord-cut|earth-lost|earth-core|flat)$/;
+
+  it.each(demoStations().map((d) => [d.file, d.station] as const))('%s', (_, station) => {
+    const of = worlds(station);
+    const tests = faultTestsOf(of.sound);
+    const hidden = of.all.filter((f) => HIDES.test(f.id));
+    expect(hidden.length).toBeGreaterThan(5);
+    const unseen = hidden.filter((fault) => {
+      const world = of.with(fault.id);
+      return !tests.some(({ test }) => {
+        const [is, should] = [predict(world, test), predict(of.sound, test)];
+        return [...is].some(([id, p]) => differs(p, should.get(id)!));
+      });
+    });
+    expect(unseen.map((f) => f.id)).toEqual([]);
+  });
+});
+
+describe('a contact that changes over', () => {
+  it('welds where the panel uses it: a cut-off of which the closed throw is stuck never stops the coils', () => {
+    expect(shown('cold-store-condensate', 'lift-cutoff', 'now', 'cutoff-welded', 'cutoff-stuck-down')).toEqual([
+      'the lamp is lit',
+      'cold store coils may run',
+      'cold store coils may run',
+    ]);
+    const [sound, welded] = shown('cold-store-condensate', 'contact-cutoff', 'lifted', 'cutoff-welded');
+    expect(sound).toBe('open line');
+    expect(welded).toBeLessThan(1);
+  });
+  it('its spare core, landed in place of the other, turns it round', () => {
+    expect(shown('cold-store-condensate', 'now-called', 'now', 'cutoff-wrong-core')[1]).toContain('the lamp is lit');
+    expect(shown('cold-store-condensate', 'lift-cutoff', 'now', 'cutoff-wrong-core')[1]).toBe(
+      'cold store coils may run',
+    );
+  });
+  it('that no panel uses has no faults', () => {
+    const station = demo('cold-store-condensate');
+    const panel = worldOf(station).panel!;
+    const cut = {
+      ...panel,
+      cores: panel.cores.map((c) => (c.pin.startsWith('S-cutoff:') ? { ...c, terminal: null } : c)),
+    };
+    const ids = (p: typeof panel) => faultsOf(station, p).flatMap((f) => (f.part === 'S-cutoff' ? [f.id] : []));
+    expect(ids(panel)).toEqual(expect.arrayContaining(['cutoff-welded', 'cutoff-leaking', 'cutoff-wrong-core']));
+    expect(ids(cut).filter((id) => /welded|leaking|wrong-core/.test(id))).toEqual([]);
+    expect(ids(cut)).toContain('cutoff-stuck-up');
+  });
+});
+
+describe('the earth of each feeder', () => {
+  it('is read with its core off the bar: beside the other a lost one reads less than an ohm', () => {
+    const [lost, other] = ['W0-earth-lost', 'W9-earth-lost'] as const;
+    for (const r of shown('underpass-storm-sump', 'earth-X1:PE', 'earth', lost, other)) expect(r).toBeLessThan(1);
+    const [sound, own, beside] = shown('underpass-storm-sump', 'feed-earth-W0', 'earth', lost, other);
+    expect(sound).toBeLessThan(1);
+    expect(own).toBe('open line');
+    expect(beside).toBe(sound);
+    expect(shown('underpass-storm-sump', 'feed-earth-W9', 'earth', lost, other)[2]).toBe('open line');
+  });
+  it('is landed again, and there is none to tell apart where one feeder is all', () => {
+    const { sound } = worlds(demo('underpass-storm-sump'));
+    for (const { test } of faultTestsOf(sound).filter((t) => t.test.id.startsWith('feed-earth-'))) {
+      const [off] = test.parts[0]!.acts;
+      const [back] = test.restores;
+      expect(off).toMatchObject({ kind: 'land', cores: [{ to: null }] });
+      expect(back).toMatchObject({ kind: 'land', cores: [{ to: expect.stringMatching(/:PE$/) as string }] });
+    }
+    const one = demo('wash-down-basin');
+    const earthed = worldOf({ ...one, alarm: { ...one.alarm, ownSupply: false } });
+    const feeders = earthed.panel!.devices.filter((d) => d.function === 'supply' || d.function === 'alarm-supply');
+    expect(feeders).toHaveLength(1);
+    expect(faultTestsOf(earthed).filter((t) => t.test.id.startsWith('feed-earth-'))).toEqual([]);
+  });
+});
+
+describe('what each pump moves', () => {
+  it('is its own: a worn second pump shows in its drawdown and not in that of the first, and the other way round', () => {
+    const flow = (test: string) => shown('underpass-storm-sump', test, 'flow', 'M1-worn', 'M2-worn') as number[];
+    const [first, second] = [flow('drawdown'), flow('drawdown-2')];
+    expect(first[1]! / first[0]!).toBeLessThan(0.9);
+    expect(first[2]! / first[0]!).toBeCloseTo(1, 6);
+    expect(second[1]! / second[0]!).toBeCloseTo(1, 6);
+    // The pumps are alike: what wear takes from the one it takes from the other.
+    expect(second[2]!).toBeCloseTo(first[1]!, 6);
+  });
+  it('is nothing where that pump turns and moves none, whatever the other does', () => {
+    const none = 'the pump turns and moves no water';
+    expect(shown('underpass-storm-sump', 'drawdown-2', 'flow', 'M2-airlocked')[1]).toBe(none);
+    expect(shown('underpass-storm-sump', 'drawdown-2', 'flow', 'M1-airlocked')[1]).toBeGreaterThan(0.01);
+    expect(shown('underpass-storm-sump', 'drawdown', 'flow', 'M1-airlocked')[1]).toBe(none);
+  });
+});
+
+describe('a float that the water holds up at rest', () => {
+  it('is held down while the pump is called: one that is stuck up lets it run on', () => {
+    expect(shown('wash-down-basin', 'down-low', 'now', 'low-stuck-up')).toEqual([
+      'nothing runs, sounds or is lit',
+      'pump 1 runs',
+    ]);
+    const tests = faultTestsOf(worldOf(demo('sand-bed-dosing-tank'))).map((t) => t.test.id);
+    expect(tests).toContain('down-low');
+    expect(tests).not.toContain('lift-low');
+    expect(tests).toContain('lift-pump');
+  });
+  it('of a tank that is filled, its stop at rest: held down, filling starts', () => {
+    expect(shown('workshop-header-tank', 'down-pump', 'now')).toEqual(['pump 1 runs, Rain cistern may fill it']);
+  });
+});
+
+describe('an alarm on its battery', () => {
+  it('is tried by its button where nothing rings at high water', () => {
+    const { sound } = worlds(demo('rain-cistern'));
+    const { test, setting } = faultTestsOf(sound).find((t) => t.test.id === 'battery')!;
+    expect(setting).toBe('resting');
+    expect(sayPhrase(test.actions[0]!, 'metric')).toContain('with S3 held');
+    expect(shown('rain-cistern', 'battery', 'now', 'GB-flat')).toEqual([
+      'the lamp is lit',
+      'nothing runs, sounds or is lit',
+    ]);
+  });
+});
