@@ -1,5 +1,5 @@
 import { clamp } from '../circuit';
-import { sayNoDuty, type LevelGeometry } from '../levels';
+import { sayNoDuty } from '../levels';
 import { ampsAt, powerOf } from '../hydraulics';
 import { kindOf } from '../sensors';
 import { pinOf } from '../schemes';

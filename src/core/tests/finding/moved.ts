@@ -80,8 +80,8 @@ function still(world: World): FaultTest[] {
 export function moved(world: World): FaultTest[] {
   const fills = traitsOf(world.station).direction === 'fill';
   const { stop, lead } = world.levels;
-  const wet =
-    fills || !world.panel ? [] : [fillToLead(world), pumpDown(world), drawdownTest(world), ...drawdownOfOthers(world)];
+  const drains = () => [fillToLead(world), pumpDown(world), drawdownTest(world), ...drawdownOfOthers(world)];
+  const wet = !world.panel ? [] : fills ? fillTank(world) : drains();
   const all = [
     tapeCheck(world),
     ...rotation(world),
