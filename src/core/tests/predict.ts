@@ -10,7 +10,7 @@ import type { Act } from './act';
 import { alone, metered } from './metered';
 import type { Band, Observation, Probes } from './observation';
 import { response, sayResponses } from './response';
-import { atRest, perform, visible, type Passage, type Scene } from './scene';
+import { atRest, perform, runningIn, visible, type Passage, type Scene } from './scene';
 import { powerSpread, SPREAD, spreadOf, tripSpread, type Spread } from './spread';
 import type { Test } from './test';
 import { byTurns, turnsOf } from './turns';
@@ -118,11 +118,18 @@ function amps(before: Scene, after: Scene, { pump, core, of }: Extract<Observati
     if (shown.ok) return within(quantity('current', shown.value), { share: SPREAD.power }, 'the motor as assumed');
   }
   if (of === 'plate') return within(quantity('current', model.ratedCurrent * (1 + SPREAD.plate)), { atMost: true });
-  const point = (s: Scene) => levels.hydraulics.at(s.level ?? levels.lead, 1);
+  // Beside others that run it has a flow of its own; one that moves no water is none of them.
+  const own = pump - 1;
+  const others = runningIn(after).filter((n) => n !== own && !idle.has(n + 1));
+  const running = [...others, own].sort((a, b) => a - b);
+  const point = (s: Scene) => levels.hydraulics.at(s.level ?? levels.lead, running);
   const [from, to] = [point(before), point(after)];
   if (!from.ok || !to.ok) return untold('current', phrase`its flow cannot be told, and so not what it takes`);
-  const at = (flow: number) => ampsAt(model, station.supply, powerOf(model, station.supply)(idle.has(pump) ? 0 : flow));
-  return spread(quantity('current', (at(from.pumpFlow) + at(to.pumpFlow)) / 2), powerSpread(levels, pump));
+  const at = ({ pumps, pumpFlow }: typeof from) => {
+    const flow = idle.has(pump) ? 0 : (pumps[running.indexOf(own)]?.pumpFlow ?? pumpFlow);
+    return ampsAt(model, station.supply, powerOf(model, station.supply)(flow));
+  };
+  return spread(quantity('current', (at(from) + at(to)) / 2), powerSpread(levels, pump));
 }
 
 /** A clamp shows nothing under this, A; and errs by this share. */

@@ -1,5 +1,3 @@
-import { traitsOf } from '../duties';
-import type { Station } from '../station';
 import {
   actsOf,
   atRest,
@@ -71,24 +69,6 @@ export interface Card {
   /** Bits that it is expected to tell, and what would be left of the leading suspects by each answer. */
   readonly tells: number;
   readonly leaves: readonly { readonly answer: string; readonly chance: number; readonly left: readonly string[] }[];
-}
-
-/** How a station stands in each setting, in words: by which way its pumps move the water. */
-export function settingWords({ duty, sensors }: Pick<Station, 'duty' | 'sensors'>): Readonly<Record<Setting, string>> {
-  const dead = 'isolated, locked, proved dead';
-  return traitsOf({ duty }).direction === 'fill'
-    ? {
-        resting: 'the water at the stop, nothing called',
-        called: 'the water under the start',
-        high: 'the water over everything that stops and rings',
-        dead,
-      }
-    : {
-        resting: 'the water under every call',
-        called: 'the water at the first call',
-        high: `the water over every call${sensors.some((x) => x.role === 'alarm') ? ' and the alarm' : ''}`,
-        dead,
-      };
 }
 
 /** What is put back and brought about between two settings, in words of the panel: what nobody has said is not told. */

@@ -2,7 +2,7 @@ import { traitsOf } from '../duties';
 import { levelOf, type Setting } from '../tests';
 import { quantity, say, systemOf } from '../units';
 import type { Board } from './belief';
-import { settingWords } from './card';
+import { settingWords } from './settingWords';
 
 /** What the water does while one looks for the fault, and how it is pumped down first. */
 export interface Flood {

@@ -13,7 +13,8 @@ export {
   type Thought,
   type Tracing,
 } from './think';
-export { settingWords, type Card, type Field } from './card';
+export type { Card, Field } from './card';
+export { settingWords } from './settingWords';
 export { nothingTold, readTold, traceJsonSchema, type Told } from './told';
 export { LATELY, NO_PAST, type Lately, type Past, type Rate } from './past';
 export type { Often } from './often';

@@ -27,10 +27,10 @@ import {
   type Tracing,
 } from './index';
 import { dangers } from './danger';
-import { expectOf } from './expect';
+import { expectOf, type Found } from './expect';
 import { floodOf } from './flood';
 import { bites, TRAPS, type Moment } from './traps';
-import { sayExpect } from './words';
+import { sayEvidence, sayExpect } from './words';
 
 const demo = (file: string) => demoStations().find((d) => d.file === `${file}.json`)!.station;
 
@@ -182,6 +182,30 @@ describe('danger', () => {
     const only = (id: string) => board.suspects.map((s) => (s.id === id ? 1 : 0));
     expect(dangers(board, [], only(live[0]!.id))[0]!.says).toMatch(/may be live.*100 %/);
     expect(dangers(board, [], only('healthy'))).toEqual([]);
+  });
+});
+
+describe('what a piece of evidence is called', () => {
+  it('names its test where another has the same label, and the water where one is made at several', () => {
+    const { board } = tracing('cold-store-condensate');
+    const says = (test: string, observation: string, found: Found) =>
+      sayEvidence(board, { kind: 'reading', test, observation, found });
+    expect(says('contact-cutoff', 'lifted', 0.05)).toMatch(/^Contact of the cut-off float, in the hand, lifted: /);
+    expect(says('contact-pump', 'lifted', 0.05)).toMatch(/^Contact of the pump float, in the hand, lifted: /);
+    const now = (at: string) => says(`now-${at}`, 'now', []);
+    expect(now('called')).toContain('the water at the first call: nothing runs');
+    expect(new Set(['resting', 'called', 'high'].map(now)).size).toBe(3);
+    // What only one test reads needs no more than its label.
+    expect(says('frame-M1', 'frame', 0.2)).toMatch(/^metal to main earth: /);
+  });
+  it('of every reading of the demo stations is its own', () => {
+    for (const file of ['cold-store-condensate', 'underpass-storm-sump', 'workshop-header-tank']) {
+      const { board } = tracing(file);
+      const all = board.asking.asked.map((a) =>
+        sayEvidence(board, { kind: 'reading', test: a.test.test.id, observation: a.observation.id, found: 'x' }),
+      );
+      expect(all.filter((x, i) => all.indexOf(x) !== i)).toEqual([]);
+    }
   });
 });
 

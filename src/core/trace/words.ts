@@ -1,9 +1,40 @@
 import type { Observation } from '../tests';
 import { sayPhrase, systemOf } from '../units';
 import type { Board, Evidence } from './belief';
-import { formatOf, keyOf, type Asking } from './dictionary';
+import { formatOf, keyOf, type Asked, type Asking } from './dictionary';
 import type { Expect, Found } from './expect';
+import { settingWords } from './settingWords';
 import { saysOf } from './symptoms';
+
+const names = new WeakMap<readonly Asked[], ReadonlyMap<string, string>>();
+
+/**
+ * What each observation is called by itself: its label, with its test where another test has the same, and with the water where that test is
+ * made with it here and there.
+ */
+function namesOf({ asked, station }: Asking): ReadonlyMap<string, string> {
+  const found = names.get(asked);
+  if (found) return found;
+  const titles = new Map<string, Set<string>>();
+  const settings = new Map<string, Set<string>>();
+  const add = (to: Map<string, Set<string>>, key: string, value: string) =>
+    void to.set(key, (to.get(key) ?? new Set()).add(value));
+  for (const { observation: o, test: t } of asked) {
+    add(titles, o.label, t.test.title);
+    add(settings, `${t.test.title} ${o.label}`, t.setting);
+  }
+  const water = settingWords(station);
+  const made = new Map(
+    asked.map(({ key, observation: { label }, test: { test, setting } }) => {
+      const alone = test.parts.flatMap((p) => p.observes).length === 1;
+      const plain = titles.get(label)!.size === 1 || test.title.endsWith(label);
+      const named = plain ? label : alone ? test.title : `${test.title}, ${label}`;
+      return [key, settings.get(`${test.title} ${label}`)!.size === 1 ? named : `${named}, ${water[setting]}`];
+    }),
+  );
+  names.set(asked, made);
+  return made;
+}
 
 /** What a piece of evidence says, in words. */
 export function sayEvidence(board: Board, e: Evidence): string {
@@ -14,7 +45,7 @@ export function sayEvidence(board: Board, e: Evidence): string {
   }
   const asked = board.asking.asked.find((a) => a.key === keyOf(e.test, e.observation));
   if (!asked) return `${e.test}: ${e.observation}`;
-  return `${asked.observation.label}: ${sayFound(board.asking, asked.observation, e.found)}`;
+  return `${namesOf(board.asking).get(asked.key)!}: ${sayFound(board.asking, asked.observation, e.found)}`;
 }
 
 /** Of which station something is said. */

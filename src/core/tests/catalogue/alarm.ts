@@ -183,7 +183,13 @@ function alarmOff(world: World): Act[] {
     ? [one]
     : panel.devices
         .filter((d) => d.function === 'alarm-supply')
-        .map((d) => ({ kind: 'put', device: d.tag, to: 'cut' }));
+        .map((d): Act => {
+          // At the board its breaker is what a hand finds.
+          const breaker = d.inside?.find((i) => i.follows !== undefined)?.follows;
+          return breaker === undefined
+            ? { kind: 'put', device: d.tag, to: 'cut' }
+            : { kind: 'put', device: breaker, to: 'off' };
+        });
 }
 
 const back = (world: World, acts: readonly Act[]): Act[] =>

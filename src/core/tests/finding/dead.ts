@@ -1,6 +1,6 @@
 import { traitsOf } from '../../duties';
 import { isPlugged, type Device } from '../../schemes';
-import { kindOf } from '../../sensors';
+import { kindOf, ROLE } from '../../sensors';
 import { phrase } from '../../units';
 import type { Act } from '../act';
 import { contactOf, whereOf } from '../catalogue/makeSafe';
@@ -34,7 +34,7 @@ export function contacts(world: World): FaultTest[] {
     const { tag, probes } = contact;
     const off = unplugged(world.panel!, tag);
     const put = (to: string): Act => ({ kind: 'put', device: tag, to });
-    const word = `${sensor.role} ${kindOf(sensor).noun}`;
+    const word = `${ROLE[sensor.role].word} ${kindOf(sensor).noun}`;
     return [
       faultTest(
         world,

@@ -64,6 +64,11 @@ describe('a fault that hides is shown by some test', () => {
   });
 });
 
+it.each(demoStations().map((d) => [d.file, d.station] as const))('no two tests of %s have one name', (_, station) => {
+  const ids = faultTestsOf(worldOf(station)).map((t) => t.test.id);
+  expect(ids.filter((id, i) => ids.indexOf(id) !== i)).toEqual([]);
+});
+
 describe('a contact that changes over', () => {
   it('welds where the panel uses it: a cut-off of which the closed throw is stuck never stops the coils', () => {
     expect(shown('cold-store-condensate', 'lift-cutoff', 'now', 'cutoff-welded', 'cutoff-stuck-down')).toEqual([
@@ -136,6 +141,24 @@ describe('what each pump moves', () => {
     expect(shown('underpass-storm-sump', 'drawdown-2', 'flow', 'M2-airlocked')[1]).toBe(none);
     expect(shown('underpass-storm-sump', 'drawdown-2', 'flow', 'M1-airlocked')[1]).toBeGreaterThan(0.01);
     expect(shown('underpass-storm-sump', 'drawdown', 'flow', 'M1-airlocked')[1]).toBe(none);
+  });
+});
+
+describe('what each pump takes', () => {
+  const amps = (pump: number, ...faults: string[]) =>
+    shown('underpass-storm-sump', `amps-M${pump}-high`, 'amps', ...faults) as number[];
+  it('is by its own flow beside the other: alike pumps change places with their faults', () => {
+    for (const what of ['worn', 'clogged', 'airlocked']) {
+      const [first, second] = [1, 2].map((n) => amps(n, `M1-${what}`, `M2-${what}`));
+      expect(second![0]!).toBeCloseTo(first![0]!, 6);
+      expect(second![2]!).toBeCloseTo(first![1]!, 6);
+      expect(second![1]!).toBeCloseTo(first![2]!, 6);
+    }
+  });
+  it('is that of one alone where the other moves no water', () => {
+    // Alone on the line a pump moves more than beside another, and takes more for it.
+    const [beside, alone] = amps(2, 'M1-airlocked');
+    expect(alone!).toBeGreaterThan(beside!);
   });
 });
 

@@ -1,4 +1,4 @@
-import { kindOf } from '../../sensors';
+import { kindOf, ROLE } from '../../sensors';
 import { phrase } from '../../units';
 import { fieldInputs, happens } from '../../wiring';
 import type { Act } from '../act';
@@ -67,7 +67,7 @@ const worked = (world: World): FaultTest[] =>
   world.levels.sensors.flatMap(({ sensor }) => {
     const device = world.panel?.devices.find((d) => d.sensor === sensor.id)?.tag;
     if (device === undefined || kindOf(sensor).lead === 'tube') return [];
-    const word = `${sensor.role} ${kindOf(sensor).noun}`;
+    const word = `${ROLE[sensor.role].word} ${kindOf(sensor).noun}`;
     return [(isUp(world, 'resting', device) ? heldDown : lifted)(world, word, device, sensor.id)];
   });
 
@@ -174,22 +174,21 @@ function alarmUp(world: World): { setting: Setting; acts: readonly Act[]; back: 
   return null;
 }
 
-/** The supply taken away with the alarm up: what goes on by its battery. */
+/** Every breaker at the board taken away with the alarm up: what goes on by its battery. */
 function onBattery(world: World): FaultTest[] {
-  const supplies = (world.panel?.devices ?? []).filter((d) => d.function === 'supply' || d.function === 'alarm-supply');
-  const battery = world.panel?.devices.some((d) => d.function === 'battery');
-  const up = battery ? alarmUp(world) : null;
+  const devices = world.panel?.devices ?? [];
+  const feeds = devices.filter((d) => d.place === 'board' && d.function === 'breaker');
+  const up = devices.some((d) => d.function === 'battery') ? alarmUp(world) : null;
   if (!up) return [];
+  const named = feeds.map((d) => d.tag).join(' and ');
   return [
     acted(world, up.setting, {
       id: 'battery',
       title: 'Alarm on its battery',
-      actions: [
-        phrase`At the board, switch off what feeds the panel, ${up.by}; note what goes on; switch it on again.`,
-      ],
+      actions: [phrase`At the board, ${named} off, ${up.by}; note what goes on; on again.`],
       cautions: ['Nothing pumps meanwhile: seconds only. Pumps may start as it is switched on again.'],
-      acts: [...supplies.map((d): Act => ({ kind: 'put', device: d.tag, to: 'cut' })), ...up.acts],
-      back: [...up.back, ...supplies.map((d): Act => ({ kind: 'put', device: d.tag, to: d.initial }))],
+      acts: [...feeds.map((d): Act => ({ kind: 'put', device: d.tag, to: 'off' })), ...up.acts],
+      back: [...up.back, ...feeds.map((d): Act => ({ kind: 'put', device: d.tag, to: d.initial }))],
       risk: 'outside',
     }),
   ];
