@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
+import { Fragment } from 'react';
 import type { Thought } from '@/core/trace';
 
 const shares = (works: number | null) =>
@@ -9,12 +10,15 @@ const shares = (works: number | null) =>
 export function FloodLine({ flood }: { flood: NonNullable<Thought['flood']> }) {
   return (
     <Box component="section" aria-label="time to overflow" sx={{ px: { xs: 2, md: 2.5 }, pt: 2 }}>
-      {flood.over.map(({ from, usual, peak }) => (
-        <Typography key={from} variant="body1" component="p" sx={{ m: 0 }}>
-          From {from} until it runs over, nothing pumping: <b>{usual}</b> at the ordinary inflow that was surveyed,{' '}
-          {peak} at the peak.
-        </Typography>
-      ))}
+      <Typography variant="body1" component="p" sx={{ m: 0 }}>
+        Until it runs over, nothing pumping, at the ordinary inflow that was surveyed (at the peak):{' '}
+        {flood.over.map(({ from, usual, peak }, i) => (
+          <Fragment key={from}>
+            {i > 0 && '; '}from {from} <b>{usual}</b> ({peak})
+          </Fragment>
+        ))}
+        .
+      </Typography>
       <Typography variant="body2" component="p" sx={{ m: 0 }}>
         Pump it down first: {flood.ways.map((w) => `${w.how} (${shares(w.works)})`).join('; ')}.
       </Typography>
