@@ -72,6 +72,12 @@ describe('a station made into another', () => {
     sound(lagged);
     expect(roles(withDutyChoice(lagged, 'from', 'valve'))).not.toContain('lag');
   });
+  it('a low float of a tank that is filled rings; of a pit that is emptied it cuts, and rings as it was told', () => {
+    const tank = withRole(withDuty(metric(), 'fill'), 'low', false, 'metric');
+    const silent = { ...tank, alarm: { ...tank.alarm, low: false } };
+    expect(withRole(silent, 'low', true, 'metric').alarm.low).toBe(true);
+    expect(withRole(metric(), 'low', true, 'metric').alarm.low).toBe(metric().alarm.low);
+  });
   it('tells another source with about the flows there were', () => {
     const before = flowsOf(metric().inflow);
     for (const kind of ['pattern', 'storm'] as const satisfies readonly InflowSource['kind'][]) {

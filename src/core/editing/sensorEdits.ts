@@ -133,7 +133,10 @@ export function withRole(station: Station, role: SensorRole, fitted: boolean, sy
     place: { from: 'pole', bearing: 0, offset: station.pole.diameter / 2 },
   };
   const sensor = hung(station, common, 'tilt', { rise: middle + 0.02, fall: middle - 0.02 }, system);
-  const added = { ...station, sensors: [...others, sensor] };
+  // A low float cuts no pump that fills: of a tank it is there to ring.
+  const rings = role === 'low' && way.direction === 'fill';
+  const alarm = rings ? { ...station.alarm, low: true } : station.alarm;
+  const added = { ...station, alarm, sensors: [...others, sensor] };
   return turnFloat(added, sensor.id, bestFacing(added, sensor.id).facing);
 }
 

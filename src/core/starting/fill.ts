@@ -47,6 +47,7 @@ export function fillExample(s: Station): Station {
       pilot(f, 'low', f.small(200, 8), bracket(200, f.small(400, 16), 120)),
     ],
     control: { ...s.control, scheme: 'relay', options: { switch: 'relay', low: 'dc' } },
+    alarm: { ...s.alarm, low: true },
     settings: { ...s.settings, reserveTime: 30 },
   };
 }

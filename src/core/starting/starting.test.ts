@@ -40,6 +40,8 @@ describe('a station to begin from', () => {
     if (!made.ok) return;
     const checks = [...supplyFigures(s), ...controlFigures(s, wire(s, made.panel))];
     expect(checks.filter((c) => c.state === 'broken').map((c) => c.title)).toEqual([]);
+    // Nothing in it comes in and works nothing.
+    expect(checks.filter((c) => c.id.startsWith('idle-')).map((c) => c.title)).toEqual([]);
     const day = rehearse(s, readyScenarios(s)[0]!);
     expect(day.ok && [day.run.overflowTime, day.run.alarms, day.run.dryRunTime]).toEqual([0, 0, 0]);
   });

@@ -5,7 +5,7 @@ import type { Station } from '../../station';
 import { sayPhrase } from '../../units';
 import { predict, type Prediction } from '../predict';
 import { worldOf, type World } from '../world';
-import { faultTestsOf } from './index';
+import { faultTestsOf, levelOf } from './index';
 
 /* Tests by which a fault is looked for: each hidden fault has one that shows it, and each shows what it is for and nothing else. */
 
@@ -175,6 +175,18 @@ describe('a float that the water holds up at rest', () => {
   });
   it('of a tank that is filled, its stop at rest: held down, filling starts', () => {
     expect(shown('workshop-header-tank', 'down-pump', 'now')).toEqual(['pump 1 runs, Rain cistern may fill it']);
+  });
+});
+
+describe('high water', () => {
+  it('is over the peak float where no alarm hangs above it', () => {
+    const dosed = demo('sand-bed-dosing-tank');
+    const bare: Station = { ...dosed, sensors: dosed.sensors.filter((s) => s.role !== 'alarm') };
+    const world = worldOf(bare);
+    expect(levelOf(world, 'high')).toBeGreaterThan(world.levels.peak!.rise);
+    const { test } = faultTestsOf(world).find((t) => t.test.id === 'floats-high')!;
+    const found = predict(world, test);
+    expect(text(found.get('S-peak')!)).toBe('lifted');
   });
 });
 

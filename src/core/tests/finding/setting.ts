@@ -13,15 +13,15 @@ const JUST = 1e-6;
 /** Where the water stands in a setting, m; null: it does not matter there, or this station has nothing that acts so high. */
 export function levelOf({ station, levels }: World, setting: Setting): number | null {
   const fills = traitsOf(station).direction === 'fill';
-  const { stop, lead, overflow, alarm, cutoff, calls } = levels;
+  const { stop, lead, overflow, alarm, cutoff, peak, calls } = levels;
   switch (setting) {
     case 'resting':
       return fills ? stop + JUST : Math.max(0, stop - JUST);
     case 'called':
       return fills ? lead - JUST : lead + JUST;
     case 'high': {
-      const acts = [...(fills ? [] : calls.slice(1)), ...(alarm ? [alarm.rise] : []), ...(cutoff ? [cutoff.rise] : [])];
-      const over = acts.filter((l) => Number.isFinite(l) && l < overflow);
+      const trips = [peak, alarm, cutoff].flatMap((t) => t?.rise ?? []);
+      const over = [...(fills ? [] : calls.slice(1)), ...trips].filter((l) => Number.isFinite(l) && l < overflow);
       return over.length === 0 ? null : Math.max(...over) + JUST;
     }
     case 'dead':
