@@ -68,8 +68,10 @@ function alarmSupply(b: PanelBuilder, feed: Feed | null): void {
     b.land('LA', 'alarm-mains', 'W9', 'L1');
     b.land('NA', 'alarm-mains', 'W9', 'N');
     b.wire('NA', 'neutral');
-    b.wire('PE', 'earth');
-    b.land('PE', 'alarm-mains', 'W9', 'PE', 'X3:PE');
+    // In the panel of the pumps there is one earth bar; an alarm in a box of its own has no wire to theirs.
+    const earth = feed ? 'PE' : 'PEA';
+    b.wire(earth, 'earth');
+    b.land(earth, 'alarm-mains', 'W9', 'PE', 'X3:PE');
     b.rung('alarm supply, a circuit of its own', 'alarm-mains', 'LA', [fuse!, g.input], 'NA');
   } else b.rung('alarm supply, from the pump circuit', 'alarm-mains', feed.lines[0]!, [fuse!, g.input], 'N');
   if (!alarm.battery) {

@@ -180,16 +180,19 @@ export function earths(world: World): FaultTest[] {
 }
 
 /**
- * The earth of each feeder by itself, where several come into one panel: while they lie on one bar each stands in for the other, and a lost one
- * shows nowhere.
+ * The earth of each feeder by itself, where several come to one bar: while they lie on it each stands in for the other, and a lost one shows
+ * nowhere.
  */
 export function feedEarths(world: World): FaultTest[] {
   const { panel } = world;
-  const feeds = (panel?.devices ?? []).flatMap((d) => {
+  const netOf = (terminal: string | null) => panel!.terminals.find((t) => t.id === terminal)?.net;
+  const all = (panel?.devices ?? []).flatMap((d) => {
     const core = panel!.cores.find((c) => c.pin === `${d.tag}:PE` && c.terminal !== null);
-    return (d.function === 'supply' || d.function === 'alarm-supply') && core ? [{ d, core }] : [];
+    return (d.function === 'supply' || d.function === 'alarm-supply') && core
+      ? [{ d, core, net: netOf(core.terminal) }]
+      : [];
   });
-  if (feeds.length < 2) return [];
+  const feeds = all.filter(({ net }) => all.filter((other) => other.net === net).length > 1);
   return feeds.map(({ d, core }) => {
     const land = (to: string | null): Act => ({ kind: 'land', cores: [{ core: core.id, to }] });
     return faultTest(

@@ -3,6 +3,7 @@ import { demoStations } from '../../demo';
 import { faultsOf } from '../../faults';
 import type { Station } from '../../station';
 import { sayPhrase } from '../../units';
+import { wire, wireList } from '../../wiring';
 import { predict, type Prediction } from '../predict';
 import { worldOf, type World } from '../world';
 import { faultTestsOf, levelOf } from './index';
@@ -123,6 +124,21 @@ describe('the earth of each feeder', () => {
     const feeders = earthed.panel!.devices.filter((d) => d.function === 'supply' || d.function === 'alarm-supply');
     expect(feeders).toHaveLength(1);
     expect(faultTestsOf(earthed).filter((t) => t.test.id.startsWith('feed-earth-'))).toEqual([]);
+  });
+});
+
+describe('the earth of a pump on a plug', () => {
+  it('has no second way over the alarm in its box: lost, its metal is open to earth, and no wire joins the two', () => {
+    for (const file of ['workshop-sump', 'ticket-office-cellar'] as const) {
+      const [sound, own, alarms] = shown(file, 'frame-M1', 'frame', 'W0-earth-lost', 'W9-earth-lost');
+      expect(sound).toBeLessThan(1);
+      expect(own).toBeGreaterThan(1000);
+      expect(alarms).toBe(sound);
+      const station = demo(file);
+      const wires = wireList(station, wire(station, worldOf(station).panel!));
+      const box = wires.filter((w) => [w.from, w.to].includes('X3:PE'));
+      expect(box.map((w) => [w.from, w.to].find((end) => end !== 'X3:PE'))).toEqual(['W9:PE']);
+    }
   });
 });
 
