@@ -472,20 +472,6 @@ describe('figures of the wiring', () => {
     expect(holdingCapacitance(230, 231, { r: 100, x: 100 }, 50)).toBeGreaterThan(0);
     expect(holdingCapacitance(230, 500, { r: 100, x: 10 }, 50)).toBe(Infinity);
   });
-  it('tells a relay that comes in and works nothing: the low float of a tank that is to ring by none', () => {
-    const tank = demo('workshop-header-tank.json');
-    const idle = (low: boolean) => {
-      const s: Station = { ...tank, alarm: { ...tank.alarm, low } };
-      return controlFigures(s, wired(s)).filter((c) => c.id.startsWith('idle-'));
-    };
-    expect(idle(true)).toEqual([]);
-    expect(idle(false).map((c) => [c.id, c.state])).toEqual([['idle-K3', 'note']]);
-    // It is so: whether that float lifts or hangs changes nothing that the panel does.
-    const s: Station = { ...tank, alarm: { ...tank.alarm, low: false } };
-    const does = (at: string) => outcomesOf(wired(s), solveWith(wired(s), { 'S-low': at }));
-    expect(does('up')).toEqual(does('down'));
-  });
-
   it('contact duty is what flows: the motor’s current in the cord, milliamps at a relay', () => {
     const duty = (s: Station) => controlFigures(s, wired(s)).find((c) => c.id === 'contact-pump')!;
     // By the loop the motor sees a little less than 230 V, so a little less than its rated current.
