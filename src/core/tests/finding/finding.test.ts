@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../../demo';
-import { faultsOf } from '../../faults';
+import { applyFaults, faultsOf } from '../../faults';
+import type { Running } from '../../hydraulics';
 import type { Station } from '../../station';
 import { sayPhrase } from '../../units';
 import { wire, wireList } from '../../wiring';
+import { timeDrawn } from '../drawn';
 import { predict, type Prediction } from '../predict';
 import { worldOf, type World } from '../world';
 import { faultTestsOf, levelOf } from './index';
@@ -81,6 +83,21 @@ describe('a contact that changes over', () => {
     expect(sound).toBe('open line');
     expect(welded).toBeLessThan(1);
   });
+  it('that is welded to the one throw never comes to the other', () => {
+    const station = demo('cold-store-condensate');
+    const { sound, all } = worlds(station);
+    const made = wire(station, sound.panel!);
+    const parts = (ids: string[]) =>
+      applyFaults(
+        station,
+        sound.panel!,
+        made,
+        all.filter((f) => ids.includes(f.id)),
+      ).netlist.components.map((c) => c.id);
+    expect(parts([])).toContain('S-cutoff.NO');
+    expect(parts(['cutoff-welded'])).not.toContain('S-cutoff.NO');
+    expect(parts(['cutoff-welded'])).toContain('S-cutoff.NC');
+  });
   it('its spare core, landed in place of the other, turns it round', () => {
     expect(shown('cold-store-condensate', 'now-called', 'now', 'cutoff-wrong-core')[1]).toContain('the lamp is lit');
     expect(shown('cold-store-condensate', 'lift-cutoff', 'now', 'cutoff-wrong-core')[1]).toBe(
@@ -151,6 +168,12 @@ describe('what each pump moves', () => {
     expect(second[1]! / second[0]!).toBeCloseTo(1, 6);
     // The pumps are alike: what wear takes from the one it takes from the other.
     expect(second[2]!).toBeCloseTo(first[1]!, 6);
+  });
+  it('takes its own time: so many pumps, and the pump of that number, are two things', () => {
+    const { levels } = worlds(demo('underpass-storm-sump')).with('M2-worn');
+    const time = (running: Running) => timeDrawn(levels, levels.lead, levels.stop, running);
+    expect(time(1)).toBeCloseTo(time([0]), 6);
+    expect(time([1]) / time(1)).toBeGreaterThan(1.1);
   });
   it('is nothing where that pump turns and moves none, whatever the other does', () => {
     const none = 'the pump turns and moves no water';
