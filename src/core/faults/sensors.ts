@@ -160,7 +160,8 @@ export const sensorFaults: FaultsOf = (device, { station, panel }) => {
       );
     };
     const sizes = SIZES[what];
-    if (!sizes || make(sizes.usual) === null) return [make(0) ?? []].flat();
+    const usual = make(sizes?.usual ?? 0);
+    if (!usual || !sizes) return usual ? [usual] : [];
     const sized = inSizes(
       (s) => quantity(sizes.format, s),
       sizes.usual,

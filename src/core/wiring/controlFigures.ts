@@ -94,18 +94,21 @@ function solidLeaks({ panel }: Wired, rest: Settled): WiringCheck[] {
 }
 
 /** Relays of which no contact is used: what works them changes nothing. */
-const idleRelays = (panel: Panel): WiringCheck[] =>
-  panel.devices.flatMap((d): WiringCheck[] =>
-    d.function !== 'relay' || Object.values(d.elements).some((e) => e.closed)
-      ? []
-      : [
-          told(
-            `idle-${d.tag}`,
-            `${d.tag}, ${d.label}`,
-            phrase`None of its contacts is used: it comes in, and nothing runs, stops or rings by it. A low float rings once “low level alarms too” is set; what fills a tank it never cuts.`,
-          ),
-        ],
-  );
+const idleRelays = ({ sensors }: Station, panel: Panel): WiringCheck[] =>
+  panel.devices.flatMap((d): WiringCheck[] => {
+    if (d.function !== 'relay' || Object.values(d.elements).some((e) => e.closed)) return [];
+    const rung = rungOf(panel, (leaf) => namesOf(leaf)[0] === d.tag);
+    const works = rung ? leaves(rung.tree).map((leaf) => panel.devices.find((x) => x.tag === namesOf(leaf)[0])) : [];
+    const low = works.some((x) => sensors.some((s) => s.role === 'low' && s.id === x?.sensor));
+    const ring = low ? phrase` It would ring with “low level alarms too” set.` : phrase``;
+    return [
+      told(
+        `idle-${d.tag}`,
+        `${d.tag}, ${d.label}`,
+        phrase`None of its contacts is used: it comes in, and nothing runs, stops or rings by it.${ring}`,
+      ),
+    ];
+  });
 
 const OPENS_ON_CURRENT: ReadonlySet<DeviceFunction> = new Set(['breaker', 'fuse', 'residual-current']);
 
@@ -244,7 +247,7 @@ export function controlFigures(station: Station, wired: Wired): WiringCheck[] {
     ...longRuns(station, wired),
     ...pullsIn(wired.panel, trials.slice(0, byFloats)),
     ...solidLeaks(wired, trials[0]!),
-    ...idleRelays(wired.panel),
+    ...idleRelays(station, wired.panel),
     ...breakerKinds(wired.panel),
     ...earthFigures(wired),
     ...driveFigures(station, wired),

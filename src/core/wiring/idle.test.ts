@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { demoStations } from '../demo';
 import { panelOf } from '../schemes';
 import type { Station } from '../station';
+import { sayPhrase } from '../units';
 import { controlFigures, outcomesOf, solveWith, wire } from '.';
 
 const tank = demoStations().find((d) => d.file === 'workshop-header-tank.json')!.station;
@@ -20,6 +21,7 @@ describe('a relay of which no contact is used', () => {
     };
     expect(idle(true)).toEqual([]);
     expect(idle(false).map((c) => [c.id, c.state])).toEqual([['idle-K3', 'note']]);
+    expect(sayPhrase(idle(false)[0]!.why, 'metric')).toContain('low level alarms too');
     // It is so: whether that float lifts or hangs changes nothing that the panel does.
     const s: Station = { ...tank, alarm: { ...tank.alarm, low: false } };
     const does = (at: string) => outcomesOf(wired(s), solveWith(wired(s), { 'S-low': at }));

@@ -170,7 +170,7 @@ export function earths(world: World): FaultTest[] {
       dead({
         id: `earth-${id}`,
         title: `Earth at ${id}`,
-        actions: [phrase`A long lead from ${id} to the main earth of the board; less than an ohm.`],
+        actions: [phrase`A long lead from ${id} to the main earth of the board.`],
         parts: [{ acts: [], observes: [ohms('earth', `${id} to main earth`, id, 'earth')] }],
         minutes: 3,
         risk: 'inside',
@@ -202,7 +202,7 @@ export function feedEarths(world: World): FaultTest[] {
         id: `feed-earth-${d.tag}`,
         title: `Earth of the feeder by itself: ${d.label}`,
         actions: [
-          phrase`Its earth core off ${core.terminal!}; a long lead from the core to the main earth of the board: less than an ohm.`,
+          phrase`Its earth core off ${core.terminal!}; a long lead from the core to the main earth of the board.`,
           phrase`Land it again and pull at it before the next.`,
         ],
         cautions: [DEAD, 'Nothing is switched on while an earth is off.'],
@@ -226,7 +226,7 @@ export function frames(world: World): FaultTest[] {
       id: `frame-${motor.tag}`,
       title: `Earth of the metal of ${motor.label}`,
       actions: [
-        phrase`Its plug in, its cores landed. A long lead from bare metal of ${motor.label} to the main earth of the board; less than an ohm.`,
+        phrase`Its plug in, its cores landed. A long lead from bare metal of ${motor.label} to the main earth of the board.`,
       ],
       parts: [{ acts: [], observes: [ohms('frame', 'metal to main earth', c.pin, 'earth')] }],
       minutes: 4,

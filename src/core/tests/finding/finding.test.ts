@@ -230,6 +230,16 @@ describe('high water', () => {
 });
 
 describe('an alarm on its battery', () => {
+  it('is not tried at high water that rings nothing: over the peak float alone its button is held', () => {
+    const dosed = demo('sand-bed-dosing-tank');
+    const bare: Station = { ...dosed, sensors: dosed.sensors.filter((s) => s.role !== 'alarm') };
+    const world = worldOf(bare);
+    const { test, setting } = faultTestsOf(world).find((t) => t.test.id === 'battery')!;
+    expect(levelOf(world, 'high')).not.toBeNull();
+    expect(setting).toBe('resting');
+    expect(sayPhrase(test.actions[0]!, 'metric')).not.toContain('water');
+    expect(text(predict(world, test).get('now')!)).toContain('the lamp is lit');
+  });
   it('is tried by its button where nothing rings at high water', () => {
     const { sound } = worlds(demo('rain-cistern'));
     const { test, setting } = faultTestsOf(sound).find((t) => t.test.id === 'battery')!;

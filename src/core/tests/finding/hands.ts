@@ -157,18 +157,20 @@ const buttons = (world: World): FaultTest[] => {
 
 const RINGS: ReadonlySet<string> = new Set(['alarm', 'lamp']);
 
-/** What raises the alarm: high water, or where nothing acts so high the button that tests it, held; null where neither does. */
+/** What raises the alarm, asked of the panel: high water, or else the button that tests it, held; null where neither does. */
 function alarmUp(world: World): { setting: Setting; acts: readonly Act[]; back: readonly Act[]; by: string } | null {
-  if (levelOf(world, 'high') !== null)
-    return { setting: 'high', acts: [], back: [], by: 'with the water still at the alarm' };
   const { panel } = world;
-  const rest = actsOf(world, 'resting').reduce(perform, atRest(world));
+  const rings = (setting: Setting, acts: readonly Act[]): boolean => {
+    const { settled } = [...actsOf(world, setting), ...acts].reduce(perform, atRest(world)).panel()!;
+    return panel!.outcomes.some((o) => RINGS.has(o.kind) && happens(settled, o));
+  };
+  if (levelOf(world, 'high') !== null && rings('high', []))
+    return { setting: 'high', acts: [], back: [], by: 'with the water still at the alarm' };
   for (const d of panel?.devices ?? []) {
     const way = d.positions.find((p) => p.state !== d.initial);
     if (d.function !== 'button' || !way) continue;
     const held: Act = { kind: 'put', device: d.tag, to: way.state };
-    const { settled } = perform(rest, held).panel()!;
-    if (panel!.outcomes.some((o) => RINGS.has(o.kind) && happens(settled, o)))
+    if (rings('resting', [held]))
       return { setting: 'resting', acts: [held], back: [{ ...held, to: d.initial }], by: `with ${d.tag} held` };
   }
   return null;
@@ -179,7 +181,7 @@ function onBattery(world: World): FaultTest[] {
   const devices = world.panel?.devices ?? [];
   const feeds = devices.filter((d) => d.place === 'board' && d.function === 'breaker');
   const up = devices.some((d) => d.function === 'battery') ? alarmUp(world) : null;
-  if (!up) return [];
+  if (!up || feeds.length === 0) return [];
   const named = feeds.map((d) => d.tag).join(' and ');
   return [
     acted(world, up.setting, {
