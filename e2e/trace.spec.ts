@@ -1,7 +1,7 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import { demoStations } from '@/core/demo';
 import { pageSchema } from '@/core/book';
-import { askingOf, boardOf, NO_PAST, suspectsOf, type Board } from '@/core/trace';
+import { askingOf, boardOf, NO_PAST, settingWords, suspectsOf, type Board } from '@/core/trace';
 import type { Observation } from '@/core/tests';
 import { makeStation, taken, test } from './station';
 
@@ -52,19 +52,14 @@ async function answer(page: Page, world: World): Promise<void> {
   if (title.startsWith('Look round') || title.startsWith('Stay for')) await look(article, world);
   else {
     const state = await article.locator('p', { hasText: 'State:' }).innerText();
-    const { test } = world.board.asking.tests.find((t) => t.test.title === title && state.includes(WORDS[t.setting]))!;
+    const { test } = world.board.asking.tests.find(
+      (t) => t.test.title === title && state.includes(settingWords(world.board.asking.station)[t.setting]),
+    )!;
     for (const o of test.parts.flatMap((p) => p.observes))
       await answerField(article.getByRole('group', { name: o.label, exact: true }), world, test.id, o);
   }
   await article.getByRole('button', { name: 'that was found' }).press('Enter');
 }
-
-const WORDS = {
-  resting: 'under every call',
-  called: 'at the first call',
-  high: 'over every call',
-  dead: 'isolated',
-} as const;
 
 const suspects = (page: Page) => page.getByRole('region', { name: 'suspects' });
 const told = (page: Page, symptom: string, is = 'yes') =>
@@ -149,7 +144,7 @@ test('on a phone without a signal the trace goes on, and is there again after a 
   const world = worldWith('ticket-office-cellar.json', 'Q1-off');
   await told(page, 'never starts, though the water is high').tap();
   await told(page, 'water over the top').tap();
-  await page.getByRole('group', { name: 'the water stands' }).getByRole('button', { name: 'at the call' }).tap();
+  await page.getByRole('group', { name: 'the water stands' }).getByRole('button', { name: 'at the first call' }).tap();
   await page.getByRole('button', { name: 'on to the next test' }).tap();
   await expect(page.getByRole('region', { name: 'time to overflow' })).toContainText('Pump it down first');
   await toTheEnd(page, world);

@@ -135,7 +135,7 @@ export const SHEETS: readonly Sheet[] = [
           await page.getByRole('status', { name: 'save state' }).waitFor();
           await page
             .getByRole('group', { name: 'the water stands' })
-            .getByRole('button', { name: 'at the call' })
+            .getByRole('button', { name: 'at the first call' })
             .waitFor();
         },
       },

@@ -115,7 +115,7 @@ export const SHOTS: readonly Shot[] = [
     before: async (page) => {
       const press = (group: string, name: string) =>
         page.getByRole('group', { name: group, exact: true }).getByRole('button', { name }).click();
-      await press('the water stands', 'at the call');
+      await press('the water stands', 'at the first call');
       await press('never starts, though the water is high', 'yes');
       await press('water over the top', 'yes');
       await page.getByRole('button', { name: 'on to the next test' }).click();

@@ -1,8 +1,8 @@
 import { traitsOf } from '../duties';
 import { columnOver } from '../levels';
 import { randomFrom } from '../numeric';
-import { catalogueOf, predict } from '../tests';
-import { minutesBetween, ROUNDS, roundOf, saysOf, settingWords } from '../trace';
+import { catalogueOf, GIVING_BACK, levelOf, minutesBetween, predict, type Height } from '../tests';
+import { ROUNDS, roundOf, saysOf, settingWords } from '../trace';
 import { quantity, say, systemOf } from '../units';
 import type { DrillAct } from './drill';
 import { handStep, ownStep, testStep } from './reading';
@@ -105,6 +105,18 @@ function hose({ asking: { station } }: Ready, minutes: number): Step {
   };
 }
 
+function bring({ asking: { station, world } }: Ready, { setting }: State, { to }: { to: Height }): Step {
+  const words = settingWords(station)[to];
+  if (setting === 'dead') return refused('Everything is off: give the supply back first');
+  if (levelOf(world, to) === null) return refused(`Nothing acts there at this station: ${words}`);
+  return {
+    title: `Bring it to: ${words}`,
+    minutes: minutesBetween(world, setting ?? FOUND, to),
+    risk: 'water',
+    then: { setting: to },
+  };
+}
+
 /** Every act that is possible at a bench. */
 export const STEPS: { readonly [D in DrillAct['do']]: StepOf<Extract<DrillAct, { do: D }>> } = {
   look: (ready, _, { round }, seed) => look(ready, round, seed),
@@ -121,17 +133,14 @@ export const STEPS: { readonly [D in DrillAct['do']]: StepOf<Extract<DrillAct, {
   'prove dead': proveDead,
   'give back': (_, { setting }) =>
     setting === 'dead'
-      ? { title: 'Locks off, supply back', minutes: 3, risk: 'outside', then: { setting: FOUND, proved: false } }
+      ? {
+          title: 'Locks off, supply back',
+          minutes: GIVING_BACK,
+          risk: 'outside',
+          then: { setting: FOUND, proved: false },
+        }
       : refused('Nothing is isolated'),
-  water: ({ asking }, { setting }, { to }) =>
-    setting === 'dead'
-      ? refused('Everything is off: give the supply back first')
-      : {
-          title: `Bring it to: ${settingWords(asking.station)[to]}`,
-          minutes: minutesBetween(setting ?? FOUND, to),
-          risk: 'water',
-          then: { setting: to },
-        },
+  water: bring,
   test: (ready, state, { id }, seed) => {
     const made = ready.asking.tests.find((t) => t.test.id === id);
     return made ? testStep(ready, state, made, seed) : refused(`There is no such test at this station: ${id}`);

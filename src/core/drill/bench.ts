@@ -2,7 +2,7 @@ import { traitsOf } from '../duties';
 import { faultsOf } from '../faults';
 import { columnOver } from '../levels';
 import { kindOf, ROLE } from '../sensors';
-import { RISKS, straightIn, type Act, type Risk, type Setting } from '../tests';
+import { heightsOf, RISKS, straightIn, type Act, type Height, type Risk, type Setting } from '../tests';
 import { settingWords } from '../trace';
 import { STEPS } from './acts';
 import type { DrillAct } from './drill';
@@ -187,6 +187,8 @@ export interface Offers {
   /** What may be done about what is wrong here, each once. */
   readonly mends: readonly string[];
   readonly settings: Readonly<Record<Setting, string>>;
+  /** Where the water can be brought, from the lowest up. */
+  readonly heights: readonly Height[];
 }
 
 /** Something that can be done next. */
@@ -237,5 +239,6 @@ export function offersOf({ asking }: Ready): Offers {
     faults: all.map(({ id, label, part }) => ({ id, label, part })),
     mends: [...new Set(all.map((f) => f.remedy))].sort(),
     settings: settingWords(station),
+    heights: [...heightsOf(world).keys()],
   };
 }

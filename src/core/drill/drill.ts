@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { checkStation, type Problem, type Station } from '../station';
 import { METER_MODES } from '../circuit';
+import { SETTINGS } from '../tests';
 import { DRILL_LEVELS, type LevelName } from './level';
 
 export const DRILL_VERSION = 2;
@@ -16,7 +17,7 @@ const actSchema = z.discriminatedUnion(
     z.strictObject({ do: z.literal('isolate') }),
     z.strictObject({ do: z.literal('prove dead') }),
     z.strictObject({ do: z.literal('give back') }),
-    z.strictObject({ do: z.literal('water'), to: z.enum(['resting', 'called', 'high']) }),
+    z.strictObject({ do: z.literal('water'), to: z.enum(SETTINGS).exclude(['dead']) }),
     z.strictObject({ do: z.literal('test'), id: z.string().min(1).max(200) }),
     z.strictObject({
       do: z.literal('meter'),

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { traitsOf } from '../duties';
 import { columnOver } from '../levels';
+import { minutesBetween } from '../tests';
 import { fieldInputs } from '../wiring';
 import { benchAfter, offersOf } from './bench';
 import type { DrillAct } from './drill';
@@ -174,6 +175,20 @@ describe('what is poured, opened, asked', () => {
     const poured = volume([{ do: 'hose', minutes: 2 }]) - volume([wait(2)]);
     expect(poured).toBeCloseTo(120 * dead.drill.station.settings.hoseFlow, 6);
     expect(lastOf(hiding('workshop-header-tank', 'P1-dead'), { do: 'hose', minutes: 2 }).minutes).toBe(0);
+  });
+  it('the water is brought where something acts here, by the minutes that it takes; elsewhere it is refused', () => {
+    const tank = hiding('workshop-header-tank', 'P1-dead');
+    const low = lastOf(tank, { do: 'water', to: 'low' });
+    expect([low.title, low.minutes]).toEqual([
+      'Bring it to: the water under the low alarm',
+      minutesBetween(tank.asking.world, 'called', 'low'),
+    ]);
+    expect(low.minutes).toBeGreaterThan(5);
+    const none = lastOf(tank, { do: 'water', to: 'lag' });
+    expect([none.title, none.minutes]).toEqual([
+      'Nothing acts there at this station: the water under the lag and no lower',
+      0,
+    ]);
   });
   it('the pipe opened over its column is counted with its litres; drained before it is not; over a pump that may start it is stopped', () => {
     const sump = hiding('workshop-sump', 'P1-dead');

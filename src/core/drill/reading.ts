@@ -1,6 +1,15 @@
 import { randomFrom } from '../numeric';
-import { actsOf, isolationOf, ownTest, test, type Act, type FaultTest, type OwnReading } from '../tests';
-import { formatOf, minutesBetween, PROBED, sayFound, settingWords, truly, type Asking, type Row } from '../trace';
+import {
+  actsOf,
+  isolationOf,
+  minutesBetween,
+  ownTest,
+  test,
+  type Act,
+  type FaultTest,
+  type OwnReading,
+} from '../tests';
+import { formatOf, PROBED, sayFound, settingWords, truly, type Asking, type Row } from '../trace';
 import { byHand, leftAfter, leftWords, type HandAct } from './hands';
 import type { Ready } from './ready';
 import { FOUND, refused, type Entry, type State, type Step } from './step';
@@ -73,7 +82,7 @@ export function testStep(ready: Ready, state: State, made: FaultTest, seed: numb
   if (incidents.some((i) => i.stopped)) return { title, minutes: 1, risk, incidents };
   if (setting === 'dead' && made.setting !== 'dead')
     return refused(`${title}: everything is off. Give the supply back first`);
-  const moves = made.setting === 'dead' ? 0 : minutesBetween(state.setting, made.setting);
+  const moves = made.setting === 'dead' ? 0 : minutesBetween(asking.world, setting, made.setting);
   const of = asLeft(ready, state, made);
   const how =
     made.setting === 'dead' && !state.proved ? 'isolated, not proved dead' : settingWords(asking.station)[made.setting];

@@ -20,7 +20,7 @@ export { sayNoDuty } from './sayNoDuty';
 export type { JudgedRule, DrawingRef, RuleState } from './rule';
 export type { TapeRow, TapeSetting } from './tape';
 export type { Raise } from './water';
-export { markActs, markWords, type Mark } from './marks';
+export { actsOn, markActs, markWords, type Mark } from './marks';
 export { moves, type Move } from './moves';
 export { bellOf, coverNeeded } from './cover';
 export { doseFigures, timedDay } from './dose';

@@ -11,11 +11,15 @@ export { causesOf, type Cause } from './causes';
 export {
   actsOf,
   faultTestsOf,
+  GIVING_BACK,
+  heightsOf,
   levelOf,
+  minutesBetween,
   ownId,
   ownTest,
   SETTINGS,
   type FaultTest,
+  type Height,
   type OwnReading,
   type Setting,
 } from './finding';

@@ -1,6 +1,7 @@
 import {
   actsOf,
   atRest,
+  minutesBetween,
   perform,
   RISKS,
   standing,
@@ -16,7 +17,7 @@ import { sayPhrase, systemOf, type Format } from '../units';
 import type { Board } from './belief';
 import { formatOf, keyOf, wordsOf } from './dictionary';
 import { questionsOf, type Question } from './groups';
-import { minutesBetween, tells } from './next';
+import { tells } from './next';
 import { HEALTHY } from './suspect';
 import { roundOf, ROUNDS, saysOf } from './symptoms';
 import { seenOf, type Told } from './told';
@@ -206,7 +207,7 @@ export function cardOf(board: Board, told: Told, p: readonly number[], id: strin
     id,
     risk: RISKS[q.risk],
     minutes: q.minutes,
-    before: minutesBetween(told.setting, q.setting),
+    before: minutesBetween(world, told.setting, q.setting),
     setting: q.setting,
     tells: tells(q, p),
     leaves: leavesOf(board, q, p, seen),

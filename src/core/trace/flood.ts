@@ -25,13 +25,9 @@ function runs(board: Board, p: readonly number[], test: string): number {
   }, 0);
 }
 
-/** From which heights it is told in each setting: while everything is dead nobody has said where the water stands. */
-const FROM: Readonly<Record<Setting, readonly ('called' | 'high')[]>> = {
-  resting: [],
-  called: ['called'],
-  high: ['high'],
-  dead: ['called', 'high'],
-};
+/** From which heights it is told: while everything is dead nobody has said where the water stands. */
+const from = (setting: Setting): readonly Setting[] =>
+  setting === 'dead' ? ['called', 'high'] : setting === 'low' || setting === 'resting' ? [] : [setting];
 
 /** A way that asks nothing of the station. */
 const SPARE = { how: 'A spare pump, with its own hose and supply', works: null };
@@ -43,7 +39,7 @@ export function floodOf(board: Board, p: readonly number[], setting: Setting | n
   const { vessel, overflow, inflow } = world.levels;
   const system = systemOf(station.profile);
   const words = settingWords(station);
-  const over = FROM[setting].flatMap((at) => {
+  const over = from(setting).flatMap((at) => {
     const level = levelOf(world, at);
     if (level === null) return [];
     const room = vessel.volume(overflow) - vessel.volume(level);

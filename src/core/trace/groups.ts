@@ -6,21 +6,43 @@ import { roundOf, ROUNDS, type Symptom } from './symptoms';
 
 /** Figures nearer than this many of their spreads are one answer. */
 const APART = 2.5;
+/** Gaps that differ by less than this many spreads are alike. */
+const ALIKE = 1e-9;
+/** A spread is at least that: what has none is exact. */
+const LEAST = 1e-12;
+
+interface Figure {
+  /** Whose it is, by its place. */
+  readonly i: number;
+  readonly at: number;
+  readonly spread: number;
+}
+
+/** Figures in rising order, as answers: a row that is longer than one answer is cut where its figures lie farthest apart. */
+function cut(row: readonly Figure[]): (readonly Figure[])[] {
+  const [first, last] = [row[0]!, row.at(-1)!];
+  if (last.at - first.at <= APART * Math.max(first.spread, last.spread)) return [row];
+  // In spreads, so that ohms and megohms of one row are cut alike; of gaps alike the one that halves it best.
+  const gap = (k: number) => (row[k]!.at - row[k - 1]!.at) / Math.max(row[k]!.spread, row[k - 1]!.spread, LEAST);
+  const off = (k: number) => Math.abs(2 * k - row.length);
+  let at = 1;
+  for (let k = 2; k < row.length; k++) {
+    const [a, b] = [gap(k), gap(at)];
+    if (a > b + ALIKE || (a > b - ALIKE && off(k) < off(at))) at = k;
+  }
+  return [...cut(row.slice(0, at)), ...cut(row.slice(at))];
+}
 
 /** Which answer each suspect would give, by a number; −1: it cannot be told. */
 export function classesOf(expects: readonly Expect[]): Int16Array {
   const made = new Int16Array(expects.length).fill(-1);
-  const figures = expects.flatMap((e, i) => (e?.kind === 'figure' ? [{ i, at: e.at, spread: e.spread }] : []));
+  const figures = expects.flatMap((e, i): Figure[] =>
+    e?.kind === 'figure' ? [{ i, at: e.at, spread: e.spread }] : [],
+  );
   figures.sort((a, b) => a.at - b.at);
-  // From the first of a class on, so that a row of sizes does not become one answer.
-  let [next, begins, spread] = [-1, -Infinity, 0];
-  for (const f of figures) {
-    if (f.at - begins > APART * Math.max(f.spread, spread)) {
-      next++;
-      [begins, spread] = [f.at, f.spread];
-    }
-    made[f.i] = next;
-  }
+  const cuts = figures.length > 0 ? cut(figures) : [];
+  cuts.forEach((own, k) => own.forEach(({ i }) => (made[i] = k)));
+  let next = cuts.length - 1;
   const texts = new Map<string, number>();
   expects.forEach((e, i) => {
     if (e === null || e.kind === 'figure') return;

@@ -9,6 +9,7 @@ export {
   tracingOf,
   type Bar,
   type Look,
+  type Looks,
   type Rows,
   type Thought,
   type Tracing,
@@ -27,7 +28,7 @@ export { pairOf, suspectsOf } from './suspects';
 export { askingOf, formatOf, type Asking, type Row } from './dictionary';
 export { truly } from './expect';
 export { inseparable } from './groups';
-export { minutesBetween, nextOf } from './next';
+export { nextOf } from './next';
 export { ROUNDS, roundOf, saysOf } from './symptoms';
 export { HEALTHY, type Suspect } from './suspect';
 export { sayFound } from './words';

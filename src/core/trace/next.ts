@@ -1,4 +1,4 @@
-import { RISKS, type Risk, type Setting } from '../tests';
+import { minutesBetween, RISKS, type Risk, type Setting } from '../tests';
 import { entropy, type Board } from './belief';
 import { questionsOf, type Question } from './groups';
 
@@ -59,17 +59,6 @@ export function after({ answers, count, slip }: Question, p: readonly number[], 
   return sum > 0 ? raw.map((x) => x / sum) : [...p];
 }
 
-/** Minutes from one state into another: isolating and proving dead, giving back, bringing the water up or down. */
-const CHANGE: Readonly<Record<Setting, Readonly<Record<Setting, number>>>> = {
-  resting: { resting: 0, called: 2, high: 4, dead: 6 },
-  called: { resting: 2, called: 0, high: 2, dead: 6 },
-  high: { resting: 4, called: 2, high: 0, dead: 6 },
-  dead: { resting: 4, called: 5, high: 6, dead: 0 },
-};
-
-export const minutesBetween = (from: Setting | null, to: Setting | null): number =>
-  to === null ? 0 : from === null ? (to === 'dead' ? 6 : 1) : CHANGE[from][to];
-
 const ORDER = Object.keys(RISKS) as Risk[];
 /** A class of risk is left for a worse one only where its best test tells less than this share of the best of all, per minute. */
 const WORTH = 0.35;
@@ -90,7 +79,7 @@ export function candidates(board: Board, p: readonly number[], { setting, closed
     if (closed.has(q.id)) return [];
     const told = tells(q, p);
     if (told < NOTHING_TOLD) return [];
-    const minutes = EACH + q.minutes + minutesBetween(setting, q.setting);
+    const minutes = EACH + q.minutes + minutesBetween(board.asking.world, setting, q.setting);
     return [{ id: q.id, tells: told, minutes, risk: q.risk, setting: q.setting }];
   });
 }

@@ -1,12 +1,12 @@
 import type { Random } from '../numeric';
-import { RISKS, type Risk, type Setting } from '../tests';
+import { minutesBetween, RISKS, type Risk, type Setting } from '../tests';
 import { beliefs, entropy, type Board, type Evidence } from './belief';
 import { keyOf, type Asking, type Row } from './dictionary';
 import { foundAt, truly, type Expect, type Found, type Range } from './expect';
 import { inseparable, questionsOf } from './groups';
 import { withPairs } from './pairs';
 import type { Suspect } from './suspect';
-import { candidates, minutesBetween, nextOf, type Candidate } from './next';
+import { candidates, nextOf, type Candidate } from './next';
 import { roundOf, ROUNDS } from './symptoms';
 import { standings, sure } from './verdict';
 
@@ -134,7 +134,7 @@ export function play(
     tests.push(id);
     const asked = questionsOf(board, seen).find((q) => q.id === id);
     if (asked) {
-      minutes += asked.minutes + minutesBetween(setting, asked.setting);
+      minutes += asked.minutes + minutesBetween(board.asking.world, setting, asked.setting);
       hazard += ORDER.indexOf(asked.risk);
       setting = asked.setting ?? setting;
     }

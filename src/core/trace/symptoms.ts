@@ -1,7 +1,7 @@
 import { liveToEarth } from '../circuit';
 import { traitsOf } from '../duties';
 import type { Panel } from '../schemes';
-import { atRest, levelOf, perform, type World } from '../tests';
+import { atRest, levelOf, perform, type Height, type World } from '../tests';
 import { happens } from '../wiring';
 import type { Life } from './life';
 
@@ -40,6 +40,7 @@ const NEVER_STOPS = 3;
 const NOTICED = 20;
 
 const always = () => true;
+const fills = ({ station }: World): boolean => traitsOf(station).direction === 'fill';
 const mean = (all: readonly number[]): number => (all.length === 0 ? NaN : all.reduce((a, b) => a + b, 0) / all.length);
 const total = (life: Life) => life.account.pumps.reduce((n, p) => n + p.starts, 0);
 const has = (panel: Panel | null, what: (d: Panel['devices'][number]) => boolean) => panel?.devices.some(what) ?? false;
@@ -54,23 +55,27 @@ const opened = (view: View, of: readonly string[]): boolean =>
       (view.usual.tripped.has(d.tag) || (view.usual.last !== null && view.usual.last.states[d.tag] !== d.initial)),
   );
 
-/** With the water in a setting, whether any outcome of a kind happens. */
+/** With the water where the sound station has a setting, whether any outcome of a kind happens. */
 function inSetting(
   world: World,
-  setting: 'resting' | 'called' | 'high',
+  sound: World,
+  setting: Height,
   kinds: readonly string[],
   hands: Readonly<Record<string, string>> = {},
 ): boolean {
   const { panel } = world;
-  const rest = levelOf(world, 'resting');
-  const level = levelOf(world, setting);
+  const level = levelOf(sound, setting);
   if (!panel || level === null) return false;
-  const start = rest === null ? atRest(world) : perform(atRest(world), { kind: 'water', to: rest });
+  const start = perform(atRest(world), { kind: 'water', to: levelOf(sound, 'resting')! });
   const wet = perform(start, { kind: 'water', to: level });
   const scene = Object.entries(hands).reduce((s, [device, to]) => perform(s, { kind: 'put', device, to }), wet);
   const now = scene.panel()!;
   return panel.outcomes.some((o) => kinds.includes(o.kind) && happens(now.settled, o));
 }
+
+/** Whether an outcome of a kind that the sound station has at a height does not happen there. */
+const missing = ({ world, healthy }: View, at: Height, kind: string): boolean =>
+  inSetting(healthy.world, healthy.world, at, [kind]) && !inSetting(world, healthy.world, at, [kind]);
 
 const handOf = (world: World) =>
   Object.fromEntries(
@@ -223,7 +228,14 @@ export const SYMPTOMS: readonly Symptom[] = [
     says: 'silent at high water',
     minutes: 2,
     applies: (world) => alarms(world) && levelOf(world, 'high') !== null,
-    holds: ({ world, healthy }) => inSetting(healthy.world, 'high', ['alarm']) && !inSetting(world, 'high', ['alarm']),
+    holds: (view) => missing(view, 'high', 'alarm'),
+  },
+  {
+    id: 'silent-low',
+    says: 'silent, though the tank is low',
+    minutes: 2,
+    applies: (world) => fills(world) && levelOf(world, 'low') !== null,
+    holds: (view) => missing(view, 'low', 'alarm'),
   },
   {
     id: 'dark',
@@ -231,7 +243,7 @@ export const SYMPTOMS: readonly Symptom[] = [
     minutes: 2,
     applies: (world) =>
       (world.panel?.outcomes.some((o) => o.kind === 'lamp') ?? false) && levelOf(world, 'high') !== null,
-    holds: ({ world, healthy }) => inSetting(healthy.world, 'high', ['lamp']) && !inSetting(world, 'high', ['lamp']),
+    holds: (view) => missing(view, 'high', 'lamp'),
   },
   {
     id: 'false-alarm',
@@ -253,14 +265,15 @@ export const SYMPTOMS: readonly Symptom[] = [
     says: 'good by hand, dead in Auto',
     minutes: 2,
     applies: (world) => Object.keys(handOf(world)).length > 0,
-    holds: ({ world, usual }) => total(usual) === 0 && inSetting(world, 'called', ['pump'], handOf(world)),
+    holds: ({ world, healthy, usual }) =>
+      total(usual) === 0 && inSetting(world, healthy.world, 'called', ['pump'], handOf(world)),
   },
   {
     id: 'dry',
     missed: 0.3,
     says: 'draws air: the water is at the intake and it runs on',
     minutes: 2,
-    applies: ({ station }) => traitsOf(station).direction !== 'fill',
+    applies: (world) => !fills(world),
     holds: ({ usual, healthy: h }) => usual.account.dryRunTime > NOTICED && h.usual.account.dryRunTime <= NOTICED,
   },
   {
@@ -307,6 +320,6 @@ export const roundOf = ({ minutes }: Symptom): Round => ROUNDS.find((r) => minut
 
 /** What a symptom is called at a station. */
 export const saysOf = ({ says }: Symptom, world: World): string =>
-  typeof says === 'string' ? says : says[traitsOf(world.station).direction === 'fill' ? 1 : 0]!;
+  typeof says === 'string' ? says : says[fills(world) ? 1 : 0]!;
 
 export const symptomsOf = (world: World): Symptom[] => SYMPTOMS.filter((s) => s.applies(world));

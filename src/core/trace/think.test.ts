@@ -131,6 +131,46 @@ describe('what is thought', () => {
     expect(t.strangers).toHaveLength(2);
     expect(t.bars[0]!.probability).toBe(thought(CELLAR, {}).bars[0]!.probability);
   });
+  it('a height that this station does not have counts for nothing, and is named; nor does a reading taken there', () => {
+    const core = worldOf(demo(CELLAR)).panel!.cores[0]!.id;
+    const clamp = { kind: 'clamp', core, setting: 'lag', found: 0 } as const;
+    const t = thought(CELLAR, { setting: 'lag', evidence: [...shown('no-water'), clamp] });
+    expect(t.strangers[0]).toBe('the water at the lag and no higher');
+    expect(t.strangers).toHaveLength(2);
+    const { strangers: _, told: __, ...rest } = t;
+    const { strangers: none, told: ___, ...same } = thought(CELLAR, { evidence: shown('no-water') });
+    expect(none).toEqual([]);
+    expect(rest).toEqual(same);
+  });
+  it('with the water at the lag and no higher both pumps should run and nothing ring: one that stands is told', () => {
+    const now = (found: string[]) =>
+      thought('underpass-storm-sump', {
+        setting: 'lag',
+        evidence: [{ kind: 'reading', test: 'now-lag', observation: 'now', found }],
+      }).bars[0]!;
+    const outcomes = worldOf(demo('underpass-storm-sump')).panel!.outcomes;
+    const pumps = outcomes.filter((o) => o.kind === 'pump').map((o) => o.id);
+    const lit =
+      tracing('underpass-storm-sump').board.rows[0]!.expects[
+        tracing('underpass-storm-sump').board.place.get('now-lag/now')!
+      ]!;
+    if (lit.kind !== 'happens') throw new Error('nothing happens');
+    const sound = lit.ways[0]!;
+    expect(pumps.every((id) => sound.includes(id))).toBe(true);
+    expect(outcomes.some((o) => o.kind === 'alarm' && sound.includes(o.id))).toBe(false);
+    expect(now([...sound]).label).not.toMatch(/[Pp]ump|lag/);
+    expect(now(sound.filter((id) => id !== pumps[1])).label).toMatch(/[Pp]ump 2|lag/);
+  });
+  it('a tank under its low alarm that does not ring is silent there, and rings at high water all the same', () => {
+    const { board } = tracing('workshop-header-tank');
+    const symptom = (b: typeof board, id: string, fault: string) =>
+      b.rows[b.suspects.findIndex((s) => s.id === fault)]!.symptoms[b.place.get(`symptom/${id}`)!];
+    expect(symptom(board, 'silent-low', 'low-stuck-up')).toBe(true);
+    expect(symptom(board, 'silent-low', 'healthy')).toBe(false);
+    expect(symptom(board, 'silent-low', 'alarm-stuck-down')).toBe(false);
+    expect(symptom(board, 'silent', 'alarm-stuck-down')).toBe(true);
+    expect(symptom(board, 'silent', 'low-stuck-up')).toBe(false);
+  });
   it('an answer that stands against all others is doubted by name', () => {
     const t = thought(CELLAR, {
       evidence: [
@@ -350,7 +390,7 @@ describe('what was told, as a file', () => {
   it.each([
     [{ format: 'pit-bell/station' }, /not a Pit Bell trace/],
     [{ version: 9 }, /not known here/],
-    [{ setting: 'upside down' }, /resting, called, high or dead/],
+    [{ setting: 'upside down' }, /must be one of low, resting, called, .*dead/],
     [{ lately: ['flood'] }, /not one of what is done lately/],
     [{ evidence: [{ kind: 'reading', test: 'x', observation: 'y', found: null }] }, /evidence/],
     [{ evidence: [{ kind: 'guess' }] }, /symptom, a reading, a probe or a clamp/],
@@ -403,12 +443,19 @@ describe('a sketch in six taps', () => {
     });
     expect(notTaken.join()).toMatch(/it runs one pump/);
   });
+  it('offers the heights that a station has, and all isolated', () => {
+    expect(looksOf(demo('underpass-storm-sump')).settings).toEqual(['resting', 'called', 'lag', 'high', 'dead']);
+    expect(looksOf(demo('workshop-header-tank')).settings).toEqual(['low', 'called', 'resting', 'high', 'dead']);
+    const words = settingWords(demo('underpass-storm-sump'));
+    expect([words.lag, words.low]).toEqual(['the water at the lag and no higher', 'the water under the redundant off']);
+    expect(settingWords(demo('workshop-header-tank')).low).toBe('the water under the low alarm');
+  });
   it('asks in the words of its duty', () => {
     const says = (duty: Sketch['duty']) =>
       looksOf(
         sketchStation('S', 'n', { duty, size: 'wide', control: 'panel', pumps: 1, profile: 'us-120', alarm: true })
           .station,
-      ).map((l) => l.says);
+      ).looks.map((l) => l.says);
     expect(says('empty')).toContain('never starts, though the water is high');
     expect(says('fill')).toContain('never fills, though the water is low');
     expect(says('fill')).not.toContain('draws air: the water is at the intake and it runs on');

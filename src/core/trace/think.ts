@@ -1,5 +1,5 @@
 import type { Station } from '../station';
-import { ownId, ownTest, RISKS, worldOf } from '../tests';
+import { heightsOf, levelOf, ownId, ownTest, RISKS, worldOf, type Setting, type World } from '../tests';
 import { sayPhrase, systemOf } from '../units';
 import { beliefs, boardOf, entropy, likelihoods, type Board, type Evidence } from './belief';
 import { cardOf, standingIn, type Card } from './card';
@@ -83,9 +83,14 @@ function evidenceOf({ book }: Tracing, told: Told): Evidence[] {
   return [...countedOf(told), ...book.filter((e) => e.kind === 'symptom' && !seen.has(e.symptom))];
 }
 
+/** Whether a station can stand so: nothing of another one, or of another revision, is taken for it. */
+const standsThere = (world: World, setting: Setting | null): boolean =>
+  setting === null || setting === 'dead' || levelOf(world, setting) !== null;
+
 /** A board that knows the readings of one's own as well. */
 function withOwn(board: Board, told: Told): Board {
-  const news = new Map(ownTold(told).map((own) => [ownId(own.of, own.setting), own]));
+  const own = ownTold(told).filter(({ setting }) => standsThere(board.asking.world, setting));
+  const news = new Map(own.map((o) => [ownId(o.of, o.setting), o]));
   for (const id of news.keys()) if (board.place.has(keyOf(id, PROBED))) news.delete(id);
   if (news.size === 0) return board;
   const asking = [...news.values()].reduce(
@@ -95,12 +100,25 @@ function withOwn(board: Board, told: Told): Board {
   return boardOf(asking, board.suspects);
 }
 
-/** What can be seen at a station, before any suspect is asked; `ofTheTrade`: no model says what shows it. */
-export const looksOf = (station: Station): Look[] => {
+/** How a station may stand, from the water at its lowest up; and what can be seen there, before any suspect is asked. */
+export function looksOf(station: Station): Looks {
   const world = worldOf(station);
-  return symptomsOf(world).map((s) => ({ id: s.id, says: saysOf(s, world), ofTheTrade: s.ofTheTrade !== undefined }));
-};
+  return {
+    settings: [...heightsOf(world).keys(), 'dead'],
+    looks: symptomsOf(world).map((s) => ({
+      id: s.id,
+      says: saysOf(s, world),
+      ofTheTrade: s.ofTheTrade !== undefined,
+    })),
+  };
+}
 
+export interface Looks {
+  readonly settings: readonly Setting[];
+  readonly looks: readonly Look[];
+}
+
+/** One thing that can be seen; `ofTheTrade`: no model says what shows it. */
 export interface Look {
   readonly id: string;
   readonly says: string;
@@ -230,7 +248,8 @@ function trapsNow(
  * What is known now: suspects with how likely each is and why, the next test, what contradicts, and which traps bite.
  * Pairs are asked where no single suspect explains what was told.
  */
-export function think(tracing: Tracing, told: Told, report?: (share: number) => void): Thought {
+export function think(tracing: Tracing, said: Told, report?: (share: number) => void): Thought {
+  const told = standsThere(tracing.board.asking.world, said.setting) ? said : { ...said, setting: null };
   const evidence = evidenceOf(tracing, told);
   tracing.singles = withOwn(tracing.singles, told);
   tracing.board = withPairs(tracing.singles, evidence, tracing.board, report);
@@ -264,7 +283,10 @@ export function think(tracing: Tracing, told: Told, report?: (share: number) => 
     flood: floodOf(board, p, told.setting),
     doubts: doubts(board, evidence).map((d) => ({ ...d, says: sayEvidence(board, d.evidence) })),
     traps: [...dangers(board, evidence, p), ...trapsNow(board, told, evidence, p, next?.id)],
-    strangers: evidence.flatMap((e) => (likelihoods(board, e) ? [] : [sayEvidence(board, e)])),
+    strangers: [
+      ...(told === said ? [] : [settingWords(tracing.station)[said.setting!]]),
+      ...evidence.flatMap((e) => (likelihoods(board, e) ? [] : [sayEvidence(board, e)])),
+    ],
     pairs: board.suspects.some((s) => s.kind === 'pair'),
     putBack: standingIn(board.asking.world, told.setting).map((s) => s.undo),
     told: countedOf({ ...told, evidence: told.evidence.map(undoubted) }).map((e) => sayEvidence(board, e)),

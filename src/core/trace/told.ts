@@ -38,7 +38,7 @@ const evidence = z.discriminatedUnion(
       a: text,
       b: text,
       mode: z.enum(METER_MODES, 'must be a mode of the meter'),
-      setting: z.enum(SETTINGS, 'must be resting, called, high or dead'),
+      setting: z.enum(SETTINGS, `must be one of ${SETTINGS.join(', ')}`),
       found,
       doubted: z.literal(true).optional(),
     }),
@@ -46,7 +46,7 @@ const evidence = z.discriminatedUnion(
     z.strictObject({
       kind: z.literal('clamp'),
       core: text,
-      setting: z.enum(SETTINGS, 'must be resting, called, high or dead'),
+      setting: z.enum(SETTINGS, `must be one of ${SETTINGS.join(', ')}`),
       found,
       doubted: z.literal(true).optional(),
     }),
@@ -66,7 +66,7 @@ const toldSchema = z.strictObject({
   }),
   lately: z.array(z.enum(Object.keys(LATELY) as [Lately, ...Lately[]], 'is not one of what is done lately')).max(20),
   /** How the station stands: where the water is, or everything dead; null where nobody has said. */
-  setting: z.enum(SETTINGS, 'must be resting, called, high or dead').nullable(),
+  setting: z.enum(SETTINGS, `must be one of ${SETTINGS.join(', ')}`).nullable(),
   evidence: z.array(evidence).max(2000, 'more than 2000 answers'),
   /** Questions that were skipped, and that cannot be asked there. */
   skipped: z.array(text).max(500),

@@ -3,12 +3,12 @@ import { demoStations } from '../demo';
 import { faultsOf } from '../faults';
 import { randomFrom } from '../numeric';
 import { panelOf } from '../schemes';
-import { RISKS, type Risk } from '../tests';
+import { minutesBetween, RISKS, type Risk } from '../tests';
 import { beliefs, boardOf, entropy, SLIP, type Board, type Evidence } from './belief';
 import { askingOf } from './dictionary';
 import { likelihood } from './expect';
 import { alike, classesOf, groupsOf, inseparable, questionsOf, type Question } from './groups';
-import { candidates, minutesBetween, nextOf, tells, after } from './next';
+import { candidates, nextOf, tells, after } from './next';
 import { explained, withPairs } from './pairs';
 import { oftenOf } from './often';
 import { factorsOf, NO_PAST } from './past';
@@ -144,6 +144,23 @@ describe('questions', () => {
     const figure = (at: number) => ({ kind: 'figure', at, spread: 1 }) as const;
     expect([...classesOf([figure(0), figure(2), figure(4), figure(6), null])]).toEqual([0, 0, 1, 1, -1]);
   });
+  it('figures are parted where they lie farthest apart, not where a count from the lowest falls; equal ones never', () => {
+    const row = (...at: number[]) => [...classesOf(at.map((x) => ({ kind: 'figure', at: x, spread: 0.2 }) as const))];
+    // From 4.35 on, 4.8 would be the last of one answer and 4.9 the first of the next.
+    expect(row(4.9, 4.35, 4.8, 5.2)).toEqual([1, 0, 1, 1]);
+    expect(row(1, 1, 1, 9, 9)).toEqual([0, 0, 0, 1, 1]);
+    const exact = [3, 3, 5, 3].map((at) => ({ kind: 'figure', at, spread: 0 }) as const);
+    expect([...classesOf(exact)]).toEqual([0, 0, 1, 0]);
+    // No answer is longer than what cannot be told apart, and every one lies in one piece of the row.
+    const random = randomFrom(7);
+    const many = Array.from({ length: 200 }, () => 20 * random.even());
+    const of = row(...many);
+    for (const k of new Set(of)) {
+      const own = many.filter((_, i) => of[i] === k);
+      expect(Math.max(...own) - Math.min(...own)).toBeLessThanOrEqual(2.5 * 0.2 + 1e-12);
+      expect(many.filter((x) => x >= Math.min(...own) && x <= Math.max(...own))).toHaveLength(own.length);
+    }
+  });
   const brute = ({ answers, count, slip }: Question, p: readonly number[]): number => {
     // Mutual information of suspect and answer, term by term: Σ P(h)·P(a|h)·log₂(P(a|h)/P(a)).
     const given = (i: number, a: number) =>
@@ -214,12 +231,11 @@ describe('the next test', () => {
     expect(closed.size).toBeGreaterThan(3);
   });
   it('knows what it costs to come into its state', () => {
-    expect(minutesBetween('called', 'called')).toBe(0);
-    expect(minutesBetween('called', 'dead')).toBeGreaterThan(minutesBetween('resting', 'called'));
+    const { world } = cellar.asking;
     const p = beliefs(cellar, [shown('never-starts')]);
     const at = (setting: 'called' | 'dead') =>
       candidates(cellar, p, { ...course, setting }).find((c) => c.id === 'part-M1')!.minutes;
-    expect(at('called') - at('dead')).toBe(minutesBetween('called', 'dead'));
+    expect(at('called') - at('dead')).toBe(minutesBetween(world, 'called', 'dead'));
   });
 });
 

@@ -7,7 +7,7 @@ export function Water({ act, bench, offers }: DoingProps) {
   return (
     <>
       <Row>
-        {(['resting', 'called', 'high'] as const).map((to) => (
+        {offers.heights.map((to) => (
           <Button
             key={to}
             variant="outlined"

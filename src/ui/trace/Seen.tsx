@@ -2,34 +2,23 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { LATELY, type Lately, type Look, type Told } from '@/core/trace';
-import { traitsOf } from '@/core/duties';
+import { LATELY, settingWords, type Lately, type Looks, type Told } from '@/core/trace';
 import type { Station } from '@/core/station';
 import { Segments, WRAPPED } from '../parts/Segments';
 import { TickBox } from '../parts/TickBox';
 import { LookLine } from './LookLine';
 import { OwnReading } from './OwnReading';
 
-/** Where the water stands, in few words: of a station that empties, and of one that fills. */
-const WATER = {
-  empty: [
-    ['resting', 'under every call'],
-    ['called', 'at the call'],
-    ['high', 'over call and alarm'],
-    ['dead', 'all is isolated'],
-  ],
-  fill: [
-    ['resting', 'at the stop'],
-    ['called', 'under the start'],
-    ['high', 'over stop and alarm'],
-    ['dead', 'all is isolated'],
-  ],
-} as const;
+/** How the station stands, in few words. */
+function standsOf(station: Station, { settings }: Looks) {
+  const words = settingWords(station);
+  return settings.map((s) => [s, s === 'dead' ? 'all is isolated' : words[s].replace(/^the water /, '')] as const);
+}
 
 interface Props {
   told: Told;
   tell(next: Told): void;
-  looks: readonly Look[];
+  looks: Looks;
   station: Station;
   onGo(): void;
 }
@@ -57,7 +46,7 @@ export function Seen({ told, tell, looks, station, onGo }: Props) {
         <Segments
           label="the water stands"
           value={told.setting}
-          choices={WATER[traitsOf(station).direction]}
+          choices={standsOf(station, looks)}
           onPick={(v) => tell({ ...told, setting: v === told.setting ? null : v })}
           sx={{ mt: 1, ...WRAPPED }}
         />
@@ -68,7 +57,7 @@ export function Seen({ told, tell, looks, station, onGo }: Props) {
           Say yes or no; leave out what nobody knows.
         </Typography>
         <Box component="ul" aria-label="what is seen" sx={{ m: 0, mt: 1, p: 0, listStyle: 'none' }}>
-          {looks.map((s) => (
+          {looks.looks.map((s) => (
             <LookLine
               key={s.id}
               says={s.says}

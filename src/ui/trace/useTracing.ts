@@ -1,7 +1,7 @@
 'use client';
 import { wrap, proxy, type Remote } from 'comlink';
 import { useCallback, useEffect, useState } from 'react';
-import type { Card, Look, Mend, Often, Past, Rows, Thought, Told } from '@/core/trace';
+import type { Card, Looks, Mend, Often, Past, Rows, Thought, Told } from '@/core/trace';
 import type { Station } from '@/core/station';
 import type { TraceApi } from '@/workers/trace';
 
@@ -10,6 +10,9 @@ export type Stage =
   | { readonly kind: 'asking'; readonly share: number }
   | { readonly kind: 'cannot'; readonly reasons: readonly string[] }
   | { readonly kind: 'ready' };
+
+/** Until the model has been asked. */
+const NO_LOOKS: Looks = { settings: [], looks: [] };
 
 const FELL = ['it fell over: open the page again; what was told is kept'];
 
@@ -66,7 +69,7 @@ interface Asked {
 /** Asks every suspect of a station once, by several threads at a time; none of those that this device has kept. */
 function useAsked(station: Station, onStage: (stage: Stage) => void) {
   const [asked, setAsked] = useState<Asked | null>(null);
-  const [looks, setLooks] = useState<readonly Look[]>([]);
+  const [looks, setLooks] = useState<Looks>(NO_LOOKS);
   useEffect(() => {
     let over = false;
     const first = started();

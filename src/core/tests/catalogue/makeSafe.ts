@@ -11,6 +11,9 @@ import { SPREAD } from '../spread';
 import { test, type Test } from '../test';
 import type { World } from '../world';
 
+/** Minutes to isolate everything that goes to the pit, lock it and prove it dead. */
+export const ISOLATING = 6;
+
 /** What to switch off and lock, by name; where no panel can be drawn, as it is anywhere. */
 function opens({ supply }: Station, isolation: Isolation | null): Phrase {
   if (!isolation || isolation.open.length === 0)
@@ -97,7 +100,7 @@ export function isolate(world: World): Test {
         ],
       },
     ],
-    minutes: 6,
+    minutes: ISOLATING,
     risk: 'probes',
   });
 }

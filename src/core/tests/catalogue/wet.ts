@@ -18,7 +18,8 @@ export const fall = (until: 'pump' | 'alarm' | 'interlock', toward: number): Act
 /** How exactly a time is worked out that is told in minutes, s. */
 const ROUGH = 1;
 
-const minutesOf = (seconds: number, beside: number): number =>
+/** Whole minutes of something, and of what is done beside it; where it cannot be told, ten. */
+export const minutesOf = (seconds: number, beside: number): number =>
   Number.isFinite(seconds) ? Math.ceil(seconds / 60) + beside : beside + 10;
 
 /** Time by the hose over some water, s. */
@@ -368,6 +369,7 @@ export function fillTank(world: World): Test[] {
       title: 'Draw until filling starts',
       actions: [
         phrase`Open a draw and watch the water go down. From stop to start it is ${quantity('volume', drawdown)}.`,
+        phrase`One that gives as much as your hose (${quantity('flow', world.station.settings.hoseFlow)}) takes ${quantity('time', waitFor(world, lead, stop))} beside the use of an ordinary day.`,
       ],
       cautions: ['A float in a tank of drinking water is of a kind that is made for it.'],
       needs: [water(stop + JUST)],
@@ -380,7 +382,7 @@ export function fillTank(world: World): Test[] {
           ],
         },
       ],
-      minutes: 10,
+      minutes: minutesOf(waitFor(world, lead, stop), 2),
       risk: 'water',
       about: ['level:lead'],
     }),

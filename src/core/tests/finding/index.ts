@@ -33,6 +33,7 @@ export const faultTestsOf = (world: World): FaultTest[] =>
       ].flatMap((of) => of(world))
     : [];
 
+export { GIVING_BACK, minutesBetween } from './change';
 export type { FaultTest } from './faultTest';
-export { actsOf, levelOf, SETTINGS, type Setting } from './setting';
+export { actsOf, heightsOf, levelOf, SETTINGS, type Height, type Setting } from './setting';
 export { ownId, ownTest, type OwnReading } from './probe';

@@ -5,7 +5,7 @@ import type { Observation } from '../observation';
 import { test } from '../test';
 import type { World } from '../world';
 import { faultTest, type FaultTest } from './faultTest';
-import { levelOf } from './setting';
+import { heightsOf } from './setting';
 
 /** What shows how it stands to a person who opens no cover: levers, flags, selectors, a code on a display. */
 const SHOWN: ReadonlySet<DeviceFunction> = new Set([
@@ -51,22 +51,18 @@ export function levers(world: World): FaultTest[] {
 
 /** What runs, sounds and is lit, with the water at each height. */
 export const doing = (world: World): FaultTest[] =>
-  (['resting', 'called', 'high'] as const).flatMap((setting) =>
-    levelOf(world, setting) === null
-      ? []
-      : [
-          faultTest(world, setting, {
-            ...test({
-              id: `now-${setting}`,
-              phase: 'look',
-              title: 'Look and listen what runs, sounds, is lit',
-              actions: [phrase`Stand still for a minute. Note every pump that runs, every lamp, the horn.`],
-              parts: [{ acts: [], observes: [{ id: 'now', label: 'what happens', kind: 'happens' }] }],
-              minutes: 1,
-              risk: 'look',
-            }),
-          }),
-        ],
+  [...heightsOf(world).keys()].map((setting) =>
+    faultTest(world, setting, {
+      ...test({
+        id: `now-${setting}`,
+        phase: 'look',
+        title: 'Look and listen what runs, sounds, is lit',
+        actions: [phrase`Stand still for a minute. Note every pump that runs, every lamp, the horn.`],
+        parts: [{ acts: [], observes: [{ id: 'now', label: 'what happens', kind: 'happens' }] }],
+        minutes: 1,
+        risk: 'look',
+      }),
+    }),
   );
 
 /** Floats as they are seen from the rim: hanging, or lifted by the water. */
@@ -76,32 +72,23 @@ export function floatsSeen(world: World): FaultTest[] {
     return sensor !== undefined && kindOf(sensor).lead === 'cord' && kindOf(sensor).switchIn === 'pit';
   });
   if (seen.length === 0) return [];
-  return (['resting', 'called', 'high'] as const).flatMap((setting) =>
-    levelOf(world, setting) === null
-      ? []
-      : [
-          faultTest(world, setting, {
-            ...test({
-              id: `floats-${setting}`,
-              phase: 'look',
-              title: 'Look at the floats from the rim',
-              actions: [phrase`With a light from above: which floats lie on the water or hang, and which are caught.`],
-              cautions: ['From the rim: do not lean in over water while anything can start.'],
-              parts: [
-                {
-                  acts: [],
-                  observes: seen.map((d): Observation => ({
-                    id: d.tag,
-                    label: d.label,
-                    kind: 'stands',
-                    device: d.tag,
-                  })),
-                },
-              ],
-              minutes: 2,
-              risk: 'look',
-            }),
-          }),
+  return [...heightsOf(world).keys()].map((setting) =>
+    faultTest(world, setting, {
+      ...test({
+        id: `floats-${setting}`,
+        phase: 'look',
+        title: 'Look at the floats from the rim',
+        actions: [phrase`With a light from above: which floats lie on the water or hang, and which are caught.`],
+        cautions: ['From the rim: do not lean in over water while anything can start.'],
+        parts: [
+          {
+            acts: [],
+            observes: seen.map((d): Observation => ({ id: d.tag, label: d.label, kind: 'stands', device: d.tag })),
+          },
         ],
+        minutes: 2,
+        risk: 'look',
+      }),
+    }),
   );
 }

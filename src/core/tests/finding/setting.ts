@@ -1,40 +1,67 @@
-import { traitsOf } from '../../duties';
+import { traitsOf, wayOf } from '../../duties';
+import { actsOn, type LevelGeometry } from '../../levels';
 import type { Act } from '../act';
 import { asIsolated } from '../catalogue/makeSafe';
 import type { World } from '../world';
 
-/** How a station stands while a fault is looked for: the water under every call, at the first call, over the alarm; or everything dead. */
-export const SETTINGS = ['resting', 'called', 'high', 'dead'] as const;
+/**
+ * How a station stands while a fault is looked for: the water under every call, at the first call, over everything that acts; between them at
+ * each further thing that acts, and at nothing beyond it; or everything dead.
+ */
+export const SETTINGS = ['low', 'resting', 'called', 'lag', 'lag2', 'peak', 'alarm', 'cutoff', 'high', 'dead'] as const;
 export type Setting = (typeof SETTINGS)[number];
+/** Where the water stands. */
+export type Height = Exclude<Setting, 'dead'>;
 
 /** Room past a trip, m: nothing else lies in it. */
 const JUST = 1e-6;
+/** Levels nearer than this are one to anybody who looks, m. */
+const ALIKE = 1e-3;
 
-/** Where the water stands in a setting, m; null: it does not matter there, or this station has nothing that acts so high. */
-export function levelOf({ station, levels }: World, setting: Setting): number | null {
-  const fills = traitsOf(station).direction === 'fill';
-  const { stop, lead, overflow, alarm, cutoff, peak, calls } = levels;
-  switch (setting) {
-    case 'resting':
-      return fills ? stop + JUST : Math.max(0, stop - JUST);
-    case 'called':
-      return fills ? lead - JUST : lead + JUST;
-    case 'high': {
-      const trips = [peak, alarm, cutoff].flatMap((t) => t?.rise ?? []);
-      const over = [...(fills ? [] : calls.slice(1)), ...trips].filter((l) => Number.isFinite(l) && l < overflow);
-      return over.length === 0 ? null : Math.max(...over) + JUST;
-    }
-    case 'dead':
-      return null;
+const known = new WeakMap<LevelGeometry, ReadonlyMap<Height, number>>();
+
+/** The heights at which water can stand for something else to have acted, from the floor up, m. A height that this station does not have is not among them. */
+export function heightsOf({ station, levels }: Pick<World, 'station' | 'levels'>): ReadonlyMap<Height, number> {
+  const found = known.get(levels);
+  if (found) return found;
+  const way = wayOf(station);
+  const fills = way.direction === 'fill';
+  const { stop, lead, overflow, alarm, cutoff, peak, calls, marks } = levels;
+  const trips = [peak, alarm, cutoff].flatMap((t) => t?.rise ?? []);
+  const over = [...(fills ? [] : calls.slice(1)), ...trips].filter((l) => Number.isFinite(l) && l < overflow);
+  const own: [Height, number][] = [
+    ['resting', fills ? stop + JUST : Math.max(0, stop - JUST)],
+    ['called', fills ? lead - JUST : lead + JUST],
+    ...(over.length > 0 ? [['high', Math.max(...over) + JUST] as [Height, number]] : []),
+  ];
+  for (const { name, level } of marks) {
+    if (name === 'stop' || name === 'lead' || name === 'overflow') continue;
+    const at = actsOn(name, way) === 'fall' ? level - JUST : level + JUST;
+    const alike = own.some(([, l]) => Math.abs(l - at) < ALIKE);
+    if (Number.isFinite(at) && at > 0 && at < overflow && !alike) own.push([name, at]);
   }
+  const made = new Map(own.sort((a, b) => a[1] - b[1]));
+  known.set(levels, made);
+  return made;
 }
 
-const made = new WeakMap<World, Map<Setting, readonly Act[]>>();
+/** Where the water stands in a setting, m; null: it does not matter there, or this station has nothing that acts there. */
+export const levelOf = (world: Pick<World, 'station' | 'levels'>, setting: Setting): number | null =>
+  setting === 'dead' ? null : (heightsOf(world).get(setting) ?? null);
+
+/** Whether water comes to a height from rest without a call. */
+function uncalled(world: World, height: Height): boolean {
+  const at = (h: Height) => levelOf(world, h) ?? 0;
+  const [rest, called, level] = [at('resting'), at('called'), at(height)];
+  return traitsOf(world.station).direction === 'fill' ? level > called && level <= rest : level < called;
+}
+
+const ways = new WeakMap<World, Map<Setting, readonly Act[]>>();
 
 /** What brings a station at rest into a setting; the same list each time, so that what follows from it is worked out once. */
 export function actsOf(world: World, setting: Setting): readonly Act[] {
-  let of = made.get(world);
-  if (!of) made.set(world, (of = new Map()));
+  let of = ways.get(world);
+  if (!of) ways.set(world, (of = new Map()));
   const found = of.get(setting);
   if (found) return found;
   const water = (s: Setting): Act[] => {
@@ -46,8 +73,8 @@ export function actsOf(world: World, setting: Setting): readonly Act[] {
       ? asIsolated(world)
       : [
           ...water('resting'),
-          ...(setting === 'resting' ? [] : water('called')),
-          ...(setting === 'high' ? water('high') : []),
+          ...(uncalled(world, setting) ? [] : water('called')),
+          ...(setting === 'resting' || setting === 'called' ? [] : water(setting)),
           ...(setting === 'called' && traitsOf(world.station).timer ? [{ kind: 'wait' } as const] : []),
         ];
   of.set(setting, acts);
