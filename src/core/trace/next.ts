@@ -1,6 +1,7 @@
 import { minutesBetween, RISKS, type Risk, type Setting } from '../tests';
 import { entropy, type Board } from './belief';
 import { questionsOf, type Question } from './groups';
+import { OTHER } from './suspect';
 
 /** A question that could be asked next: what it is worth, and what it costs. */
 export interface Candidate {
@@ -73,8 +74,21 @@ const AHEAD = 8;
 /** Minutes that any question takes beside its own: to read it, to go there, to write down what was found. */
 export const EACH = 5;
 
+/**
+ * What is believed as far as questions are chosen by it. What no catalogue names cannot be asked, and one look too many that was told wrong makes it
+ * likeliest of all: as long as little was asked, those that are named are looked for as well, half as much after each answer.
+ */
+function askable(board: Board, p: readonly number[], { closed }: Course): readonly number[] {
+  const other = board.suspects.findIndex((s) => s.id === OTHER);
+  const [named, least] = [1 - (p[other] ?? 0), 2 ** -closed.size];
+  if (named >= least || named <= 0) return p;
+  return p.map((x, i) => (i === other ? 1 - least : (x / named) * least));
+}
+
 /** Every question that may be asked, with what it tells and costs, in no order. */
-export function candidates(board: Board, p: readonly number[], { setting, closed, seen }: Course): Candidate[] {
+export function candidates(board: Board, believed: readonly number[], course: Course): Candidate[] {
+  const { setting, closed, seen } = course;
+  const p = askable(board, believed, course);
   return questionsOf(board, seen).flatMap((q): Candidate[] => {
     if (closed.has(q.id)) return [];
     const told = tells(q, p);
