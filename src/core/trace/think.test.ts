@@ -444,8 +444,9 @@ describe('a sketch in six taps', () => {
     expect(notTaken.join()).toMatch(/it runs one pump/);
   });
   it('offers the heights that a station has, and all isolated', () => {
-    expect(looksOf(demo('underpass-storm-sump')).settings).toEqual(['resting', 'called', 'lag', 'high', 'dead']);
-    expect(looksOf(demo('workshop-header-tank')).settings).toEqual(['low', 'called', 'resting', 'high', 'dead']);
+    const heights = (file: string) => looksOf(demo(file)).settings.map((s) => s.setting);
+    expect(heights('underpass-storm-sump')).toEqual(['resting', 'called', 'lag', 'high', 'dead']);
+    expect(heights('workshop-header-tank')).toEqual(['low', 'called', 'resting', 'high', 'dead']);
     const words = settingWords(demo('underpass-storm-sump'));
     expect([words.lag, words.low]).toEqual(['the water at the lag and no higher', 'the water under the redundant off']);
     expect(settingWords(demo('workshop-header-tank')).low).toBe('the water under the low alarm');

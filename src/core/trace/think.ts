@@ -104,7 +104,10 @@ function withOwn(board: Board, told: Told): Board {
 export function looksOf(station: Station): Looks {
   const world = worldOf(station);
   return {
-    settings: [...heightsOf(world).keys(), 'dead'],
+    settings: [
+      ...[...heightsOf(world)].map(([setting, level]) => ({ setting, level })),
+      { setting: 'dead', level: null },
+    ],
     looks: symptomsOf(world).map((s) => ({
       id: s.id,
       says: saysOf(s, world),
@@ -114,7 +117,8 @@ export function looksOf(station: Station): Looks {
 }
 
 export interface Looks {
-  readonly settings: readonly Setting[];
+  /** Each with where the water stands, m; null: it does not matter. */
+  readonly settings: readonly { readonly setting: Setting; readonly level: number | null }[];
   readonly looks: readonly Look[];
 }
 

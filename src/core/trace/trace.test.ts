@@ -243,7 +243,12 @@ describe('the next test', () => {
     expect(worth(2)).toBeLessThan(worth(1));
     expect(worth(3)).toBeLessThan(worth(2));
     // After a dozen answers it is what it is by all that was found.
-    expect(worth(12)).toBe(tells(questionsOf(cellar).find((q) => q.id === next.id)!, p));
+    expect(worth(12)).toBe(
+      tells(
+        questionsOf(cellar).find((q) => q.id === next.id)!,
+        p,
+      ),
+    );
   });
   it('knows what it costs to come into its state', () => {
     const { world } = cellar.asking;

@@ -12,7 +12,9 @@ import { OwnReading } from './OwnReading';
 /** How the station stands, in few words. */
 function standsOf(station: Station, { settings }: Looks) {
   const words = settingWords(station);
-  return settings.map((s) => [s, s === 'dead' ? 'all is isolated' : words[s].replace(/^the water /, '')] as const);
+  return settings.map(
+    ({ setting: s }) => [s, s === 'dead' ? 'all is isolated' : words[s].replace(/^the water /, '')] as const,
+  );
 }
 
 interface Props {

@@ -2,7 +2,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
-import { LATELY, type Card, type Lately, type Past, type Thought, type Told } from '@/core/trace';
+import { LATELY, type Card, type Lately, type Looks, type Past, type Thought, type Told } from '@/core/trace';
 import type { Station } from '@/core/station';
 import { surveyFigures, unconfirmed } from '@/core/surveyed';
 import { isDirty } from '../editor/editorStore';
@@ -118,6 +118,15 @@ function useShown(card: Card | null, page: Page | null) {
   return pane;
 }
 
+/** The water of the drawing stands where it is told to stand. */
+function useWaterTold({ settings }: Looks, told: Told | null) {
+  const setLevel = useEditor((s) => s.setLevel);
+  const level = settings.find((s) => s.setting === told?.setting)?.level ?? null;
+  useEffect(() => {
+    if (level !== null) setLevel(level);
+  }, [level, setLevel]);
+}
+
 /** Fault finding at one station: what is seen, who is suspected, the next test, and the end. */
 export function TraceView({ station, revision, past }: { station: Station; revision: number; past: Past }) {
   const id = useEditor((s) => s.id);
@@ -133,6 +142,7 @@ export function TraceView({ station, revision, past }: { station: Station; revis
     [past, lately, rates],
   );
   const { stage, looks, thought, current, card, mend, often } = useTracing(station, whole, told);
+  useWaterTold(looks, told);
   const chosen = useChosen(told, card);
   const shown = chosen.card ?? thought?.next ?? null;
   const assumed = useMemo(() => [unconfirmed(station).length, surveyFigures(station).length] as const, [station]);
