@@ -1,5 +1,6 @@
 import { across, conducts, rms, sensed, type Settled } from '../circuit';
 import { type Device, type DeviceFunction, leaves, namesOf, type Panel, rungOf } from '../schemes';
+import { kindOf, ROLE } from '../sensors';
 import type { Station } from '../station';
 import { phrase, quantity } from '../units';
 import { atLeast, atMost, told, type WiringCheck } from './check';
@@ -107,6 +108,23 @@ const idleRelays = ({ sensors }: Station, panel: Panel): WiringCheck[] =>
         `${d.tag}, ${d.label}`,
         phrase`None of its contacts is used: it comes in, and nothing runs, stops or rings by it.${ring}`,
       ),
+    ];
+  });
+
+/** Floats that hang in the pit and sit in no circuit of this panel: what their levels promise, nothing does. */
+const unwired = ({ sensors }: Station, panel: Panel): WiringCheck[] =>
+  sensors.flatMap((s): WiringCheck[] => {
+    if (panel.devices.some((d) => d.sensor === s.id)) return [];
+    const name = `${ROLE[s.role].word} ${kindOf(s).noun}`;
+    return [
+      {
+        ...told(
+          `unwired-${s.id}`,
+          `the ${name} is in no circuit`,
+          phrase`This panel has no place for it: whatever the water does to it, nothing runs, stops or rings by it, and what its level promises is not done. Choose a panel that uses it, or take it out of the survey.`,
+        ),
+        state: 'broken',
+      },
     ];
   });
 
@@ -248,6 +266,7 @@ export function controlFigures(station: Station, wired: Wired): WiringCheck[] {
     ...pullsIn(wired.panel, trials.slice(0, byFloats)),
     ...solidLeaks(wired, trials[0]!),
     ...idleRelays(station, wired.panel),
+    ...unwired(station, wired.panel),
     ...breakerKinds(wired.panel),
     ...earthFigures(wired),
     ...driveFigures(station, wired),

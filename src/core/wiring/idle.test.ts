@@ -28,3 +28,21 @@ describe('a relay of which no contact is used', () => {
     expect(does('up')).toEqual(does('down'));
   });
 });
+
+describe('a float that no circuit of the panel uses', () => {
+  it('is told: the redundant off of a pump on its cord stops nothing, and one in a panel with a place for it does', () => {
+    const told = (file: string, role: 'low' | 'cutoff') => {
+      const s = demoStations().find((d) => d.file === file)!.station;
+      const like = s.sensors.find((x) => x.role === 'alarm')!;
+      const with_ = { ...s, sensors: [...s.sensors, { ...like, id: role, role }] };
+      return controlFigures(with_, wired(with_)).filter((c) => c.id.startsWith('unwired-'));
+    };
+    const [check, ...more] = told('workshop-sump.json', 'low');
+    expect([check!.state, check!.title, more.length]).toEqual(['broken', 'the low float is in no circuit', 0]);
+    expect(told('workshop-sump.json', 'cutoff')).toEqual([]);
+    expect(told('underpass-storm-sump.json', 'low')).toEqual([]);
+  });
+  it.each(demoStations())('$file has none', ({ station }) => {
+    expect(controlFigures(station, wired(station)).filter((c) => c.id.startsWith('unwired-'))).toEqual([]);
+  });
+});

@@ -27,15 +27,24 @@ describe('heights at which the water can stand', () => {
     expect(new Set(all).size).toBe(all.length);
   });
   it('what acts at the height of another is one with it, and what is over the overflow is none', () => {
-    const { station, levels } = demo('slipway-drainage-pit');
+    const world = demo('slipway-drainage-pit');
+    const { levels } = world;
     const near = (at: number) =>
       heightsOf({
-        station,
+        ...world,
         levels: { ...levels, marks: levels.marks.map((m) => (m.name === 'lag2' ? { ...m, level: at } : m)) },
       });
     expect(near(levels.calls[1]!).has('lag2')).toBe(false);
     expect(near(levels.calls[1]! + 0.05).has('lag2')).toBe(true);
     expect(near(levels.overflow + 0.05).has('lag2')).toBe(false);
+  });
+  it('what hangs there and is in no circuit of the panel acts nowhere', () => {
+    const { station } = demoStations().find((d) => d.file === 'workshop-sump.json')!;
+    const like = station.sensors.find((s) => s.role === 'alarm')!;
+    const sensors = station.sensors.map((x) => (x === like ? { ...x, id: 'peak', role: 'peak' as const } : x));
+    const idle = worldOf({ ...station, sensors });
+    expect(idle.levels.marks.some((m) => m.name === 'peak')).toBe(true);
+    expect(heightsOf(idle).has('peak')).toBe(false);
   });
   it('what is over a call is come to by that call: the pump runs there; what is under it is not', () => {
     const storm = demo('underpass-storm-sump');

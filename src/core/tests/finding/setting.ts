@@ -1,5 +1,5 @@
 import { traitsOf, wayOf } from '../../duties';
-import { actsOn, type LevelGeometry } from '../../levels';
+import { actsOn } from '../../levels';
 import type { Act } from '../act';
 import { asIsolated } from '../catalogue/makeSafe';
 import type { World } from '../world';
@@ -18,12 +18,13 @@ const JUST = 1e-6;
 /** Levels nearer than this are one to anybody who looks, m. */
 const ALIKE = 1e-3;
 
-const known = new WeakMap<LevelGeometry, ReadonlyMap<Height, number>>();
+const known = new WeakMap<World, ReadonlyMap<Height, number>>();
 
 /** The heights at which water can stand for something else to have acted, from the floor up, m. A height that this station does not have is not among them. */
-export function heightsOf({ station, levels }: Pick<World, 'station' | 'levels'>): ReadonlyMap<Height, number> {
-  const found = known.get(levels);
+export function heightsOf(world: World): ReadonlyMap<Height, number> {
+  const found = known.get(world);
   if (found) return found;
+  const { station, levels, panel } = world;
   const way = wayOf(station);
   const fills = way.direction === 'fill';
   const { stop, lead, overflow, alarm, cutoff, peak, calls, marks } = levels;
@@ -34,19 +35,21 @@ export function heightsOf({ station, levels }: Pick<World, 'station' | 'levels'>
     ['called', fills ? lead - JUST : lead + JUST],
     ...(over.length > 0 ? [['high', Math.max(...over) + JUST] as [Height, number]] : []),
   ];
-  for (const { name, level } of marks) {
+  for (const { name, level, sensor } of marks) {
     if (name === 'stop' || name === 'lead' || name === 'overflow') continue;
+    // What hangs there and is in no circuit does not act.
+    if (!panel?.devices.some((d) => d.sensor === sensor)) continue;
     const at = actsOn(name, way) === 'fall' ? level - JUST : level + JUST;
     const alike = own.some(([, l]) => Math.abs(l - at) < ALIKE);
     if (Number.isFinite(at) && at > 0 && at < overflow && !alike) own.push([name, at]);
   }
   const made = new Map(own.sort((a, b) => a[1] - b[1]));
-  known.set(levels, made);
+  known.set(world, made);
   return made;
 }
 
 /** Where the water stands in a setting, m; null: it does not matter there, or this station has nothing that acts there. */
-export const levelOf = (world: Pick<World, 'station' | 'levels'>, setting: Setting): number | null =>
+export const levelOf = (world: World, setting: Setting): number | null =>
   setting === 'dead' ? null : (heightsOf(world).get(setting) ?? null);
 
 /** Whether water comes to a height from rest without a call. */
