@@ -45,6 +45,15 @@ const MAY_BE = (control: Sketch['control'], pumps: number): readonly string[] =>
     set: ['condensate', 'cord'],
   })[control];
 
+/** Without floats that the panel has no place for: a typical station has none. */
+function withoutIdle(station: Station): Station {
+  const made = panelOf(station);
+  if (!made.ok) return station;
+  const idle = station.sensors.filter((s) => !made.panel.devices.some((d) => d.sensor === s.id));
+  const sensors = station.sensors.filter((s) => !idle.includes(s));
+  return idle.length > 0 && checkStation({ ...station, sensors }).ok ? { ...station, sensors } : station;
+}
+
 /**
  * A typical station for a site that was only looked at: every figure of it assumed. What of the taps no scheme here can be drawn for is left as
  * the example of the duty has it, and said.
@@ -83,10 +92,10 @@ export function sketchStation(name: string, site: string, sketch: Sketch): { sta
   const drawable = (s: Station): boolean => panelOf(s).ok;
   const wished = MAY_BE(control, pumps).map((id) => withScheme(rung, id));
   const drawn = wished.find(drawable);
-  if (drawn) return { station: assumedThroughout(drawn), notTaken };
+  if (drawn) return { station: assumedThroughout(withoutIdle(drawn)), notTaken };
   const made = panelOf(wished[0]!);
   const why = made.ok || !made.reasons[0] ? 'it does not fit' : sayPhrase(made.reasons[0], system);
   notTaken.push(`${CONTROLS[control]}: ${why}`);
   const others = [rung, ...SCHEMES.map(({ id }) => withScheme(rung, id)), several, wide];
-  return { station: assumedThroughout(others.find(drawable) ?? example), notTaken };
+  return { station: assumedThroughout(withoutIdle(others.find(drawable) ?? example)), notTaken };
 }

@@ -432,6 +432,15 @@ describe('a sketch in six taps', () => {
     }
     expect(SCHEMES.map((s) => s.id).filter((id) => !schemes.has(id))).toEqual(['alarm-only']);
   });
+  it('hangs no float that the panel has no place for', () => {
+    for (const control of Object.keys(CONTROLS) as Sketch['control'][])
+      for (const pumps of [1, 2] as const) {
+        const taps = { duty: 'dose', size: 'wide', control, pumps, profile: 'metric-230', alarm: true } as const;
+        const { station } = sketchStation('S', 'n', taps);
+        const devices = worldOf(station).panel!.devices;
+        expect(station.sensors.filter((s) => !devices.some((d) => d.sensor === s.id))).toEqual([]);
+      }
+  });
   it('says what of the taps no scheme can be drawn for', () => {
     const { notTaken } = sketchStation('S', 'n', {
       duty: 'empty',

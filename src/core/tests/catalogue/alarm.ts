@@ -9,7 +9,7 @@ import { atRest, perform, type Scene } from '../scene';
 import { test, type Part, type Test } from '../test';
 import type { World } from '../world';
 import { calledByItself, runsNoPump } from './byItself';
-import { fall, rise, runTime, waitFor } from './wet';
+import { fall, rise, runTime, waitFor } from './water';
 
 const filled = ({ station }: World) => traitsOf(station).direction === 'fill';
 

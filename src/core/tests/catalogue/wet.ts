@@ -1,64 +1,14 @@
 import { calledByItself, runsNoPump } from './byItself';
 import { traitsOf } from '../../duties';
-import { timeDrawn } from '../drawn';
-import { phrase, quantity, type Phrase } from '../../units';
+import { phrase, quantity } from '../../units';
 import type { Act } from '../act';
 import type { Observation, Probes } from '../observation';
 import { SPREAD } from '../spread';
+import { JUST } from '../further';
 import { test, type Test } from '../test';
 import type { World } from '../world';
-
-/** Room between a level and where a test begins, m: nothing else lies in it. */
-const JUST = 1e-6;
-
-const water = (to: number): Act => ({ kind: 'water', to });
-export const rise = (until: 'pump' | 'alarm' | 'interlock', toward: number): Act => ({ kind: 'rise', until, toward });
-export const fall = (until: 'pump' | 'alarm' | 'interlock', toward: number): Act => ({ kind: 'fall', until, toward });
-
-/** How exactly a time is worked out that is told in minutes, s. */
-const ROUGH = 1;
-
-/** Whole minutes of something, and of what is done beside it; where it cannot be told, ten. */
-export const minutesOf = (seconds: number, beside: number): number =>
-  Number.isFinite(seconds) ? Math.ceil(seconds / 60) + beside : beside + 10;
-
-/** Time by the hose over some water, s. */
-export const hoseTime = ({ station, levels: { vessel } }: World, from: number, to: number): number =>
-  Math.abs(vessel.volume(to) - vessel.volume(from)) / station.settings.hoseFlow;
-
-/** A way by hose that takes longer than this is left to the inflow as well, s. */
-const LONG = 1800;
-
-/** How long one waits for water from one level to another: by the hose, and where that is slow by the inflow of an ordinary day too, s. */
-export function waitFor(world: World, from: number, to: number): number {
-  const hose = hoseTime(world, from, to);
-  const { inflow, vessel } = world.levels;
-  return hose <= LONG
-    ? hose
-    : Math.abs(vessel.volume(to) - vessel.volume(from)) / (world.station.settings.hoseFlow + inflow.design);
-}
-
-/** Time of one pump over some water, s; without an end where it cannot be told. */
-export function runTime({ levels }: World, from: number, to: number): number {
-  const ends = [from, to].every((level) => levels.hydraulics.at(level, 1).ok);
-  return ends ? timeDrawn(levels, from, to, 1, ROUGH) : Infinity;
-}
-
-/** Until the pump that was called by the water runs: at once, or when a timer’s rest is over. */
-const called = ({ station, levels: { stop, lead } }: World): Act[] => [
-  water(stop),
-  rise('pump', lead),
-  ...(traitsOf(station).timer ? [{ kind: 'wait' } as const] : []),
-];
-
-/** What to do where the hose is slow: the inflow of an ordinary day does it. */
-function slow(world: World, from: number, to: number): Phrase[] {
-  const hose = hoseTime(world, from, to);
-  if (hose <= LONG || world.levels.inflow.design <= 0) return [];
-  return [
-    phrase`By hose alone that is ${quantity('time', hose)}. With the inflow left on as well, at design, it comes in ${quantity('time', waitFor(world, from, to))}; the litres are then not counted.`,
-  ];
-}
+import { doseByTimer, restAtPeak } from './dose';
+import { called, fall, minutesOf, rise, runTime, slow, waitFor, water, weep } from './water';
 
 export function fillToLead(world: World): Test {
   const { station, levels } = world;
@@ -150,15 +100,6 @@ export function running(world: World): Test {
   });
 }
 
-const weep = ({ station }: World): Observation => ({
-  id: 'weep',
-  label: 'check valve and weep hole',
-  kind: 'sense',
-  good: station.discharge.weepHole
-    ? phrase`a jet from the weep hole while it runs; no flow back for longer than the pipe takes to empty`
-    : phrase`no flow back for longer than the pipe takes to empty`,
-});
-
 export function pumpDown(world: World): Test {
   const { levels } = world;
   const { vessel, stop, lead, hydraulics } = levels;
@@ -196,44 +137,6 @@ export function pumpDown(world: World): Test {
     risk: 'water',
     about: ['level:stop', 'pipe'],
   });
-}
-
-/** A dose by the timer: how long it runs, what it moves, what follows. Nothing where levels alone decide. */
-function doseByTimer(world: World): Test[] {
-  const { timer } = traitsOf(world.station);
-  if (!timer) return [];
-  return [
-    test({
-      id: 'dose',
-      phase: 'wet',
-      title: 'One dose by the timer',
-      actions: [
-        phrase`Hose off, inflow stopped. Watch in hand from the start of the pump to its stop, tape before and after.`,
-      ],
-      cautions: ['It starts by itself when its rest is over: hands out of the pit.'],
-      needs: called(world),
-      parts: [
-        {
-          acts: [{ kind: 'pump', seconds: timer.on }, { kind: 'wait' }],
-          observes: [
-            {
-              id: 'run',
-              label: 'run of the dose',
-              kind: 'figure',
-              value: quantity('time', timer.on),
-              band: { amount: Math.max(SPREAD.watch * 2, 0.02 * timer.on) },
-            },
-            { id: 'volume', label: 'water moved, by the tape', kind: 'volume', by: 'tape' },
-            { id: 'stops', label: 'what reacts', kind: 'reacts', pumps: true },
-            weep(world),
-          ],
-        },
-      ],
-      minutes: minutesOf(timer.on, 3),
-      risk: 'water',
-      about: ['level:lead', 'pump'],
-    }),
-  ];
 }
 
 export function drawdownTest(world: World): Test {
@@ -424,6 +327,7 @@ export function wetTests(world: World): Test[] {
     fillToLead(world),
     running(world),
     ...(traits.timer ? doseByTimer(world) : [pumpDown(world)]),
+    ...restAtPeak(world),
     drawdownTest(world),
     ...drawdownOfOthers(world),
     ...fillToLag(world),

@@ -1,6 +1,6 @@
 import { traitsOf } from '../../duties';
 import { ISOLATING } from '../catalogue/makeSafe';
-import { minutesOf, runTime, waitFor } from '../catalogue/wet';
+import { minutesOf, runTime, waitFor } from '../catalogue/water';
 import { atRest, perform } from '../scene';
 import type { World } from '../world';
 import { actsOf, heightsOf, levelOf, type Setting } from './setting';

@@ -5,6 +5,7 @@ import type { Running } from '../../hydraulics';
 import type { Station } from '../../station';
 import { sayPhrase } from '../../units';
 import { wire, wireList } from '../../wiring';
+import { catalogueOf } from '../catalogue';
 import { timeDrawn } from '../drawn';
 import { predict, type Prediction } from '../predict';
 import { worldOf, type World } from '../world';
@@ -249,5 +250,23 @@ describe('an alarm on its battery', () => {
       'the lamp is lit',
       'nothing runs, sounds or is lit',
     ]);
+  });
+});
+
+describe('a timer that rests less at peak', () => {
+  it('is waited for there: one that never runs out starts nothing, though the usual one would', () => {
+    const [sound, never, usual] = shown('sand-bed-dosing-tank', 'rest-peak', 'starts', 'T3-never', 'T2-never');
+    expect(sound).toMatch(/[Pp]ump/);
+    expect(never).not.toBe(sound);
+    expect(usual).toBe(sound);
+  });
+  it('is proved: the rest by the survey, and none where no peak float is fitted', () => {
+    const station = demo('sand-bed-dosing-tank');
+    const test = catalogueOf(worldOf(station)).find((t) => t.id === 'rest-peak')!;
+    const rest = predict(worldOf(station), test).get('rest')!;
+    if (station.duty.kind !== 'dose' || rest.kind !== 'value') throw new Error('no doser');
+    expect(rest.value.value).toBe(station.duty.peakOff);
+    const without = { ...station, sensors: station.sensors.filter((s) => s.role !== 'peak') };
+    expect(catalogueOf(worldOf(without)).some((t) => t.id === 'rest-peak')).toBe(false);
   });
 });

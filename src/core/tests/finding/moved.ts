@@ -1,16 +1,9 @@
 import { traitsOf } from '../../duties';
 import { phrase, quantity } from '../../units';
 import { tapeCheck } from '../catalogue/dry';
-import {
-  alternation,
-  drawdownOfOthers,
-  drawdownTest,
-  fillTank,
-  pumpDown,
-  fillToLead,
-  runTime,
-  waitFor,
-} from '../catalogue/wet';
+import { alternation, drawdownOfOthers, drawdownTest, fillTank, pumpDown, fillToLead } from '../catalogue/wet';
+import { restAtPeak } from '../catalogue/dose';
+import { runTime, waitFor } from '../catalogue/water';
 import { alarmTests } from '../catalogue/alarm';
 import { carriedParts } from '../catalogue/carried';
 import { rotation } from '../catalogue/dry';
@@ -80,7 +73,13 @@ function still(world: World): FaultTest[] {
 export function moved(world: World): FaultTest[] {
   const fills = traitsOf(world.station).direction === 'fill';
   const { stop, lead } = world.levels;
-  const drains = () => [fillToLead(world), pumpDown(world), drawdownTest(world), ...drawdownOfOthers(world)];
+  const drains = () => [
+    fillToLead(world),
+    pumpDown(world),
+    drawdownTest(world),
+    ...drawdownOfOthers(world),
+    ...restAtPeak(world),
+  ];
   const wet = !world.panel ? [] : fills ? fillTank(world) : drains();
   const all = [
     tapeCheck(world),

@@ -1,7 +1,7 @@
-import { traitsOf, wayOf } from '../../duties';
-import { actsOn } from '../../levels';
+import { traitsOf } from '../../duties';
 import type { Act } from '../act';
 import { asIsolated } from '../catalogue/makeSafe';
+import { furtherOf, JUST } from '../further';
 import type { World } from '../world';
 
 /**
@@ -13,8 +13,6 @@ export type Setting = (typeof SETTINGS)[number];
 /** Where the water stands. */
 export type Height = Exclude<Setting, 'dead'>;
 
-/** Room past a trip, m: nothing else lies in it. */
-const JUST = 1e-6;
 /** Levels nearer than this are one to anybody who looks, m. */
 const ALIKE = 1e-3;
 
@@ -24,10 +22,8 @@ const known = new WeakMap<World, ReadonlyMap<Height, number>>();
 export function heightsOf(world: World): ReadonlyMap<Height, number> {
   const found = known.get(world);
   if (found) return found;
-  const { station, levels, panel } = world;
-  const way = wayOf(station);
-  const fills = way.direction === 'fill';
-  const { stop, lead, overflow, alarm, cutoff, peak, calls, marks } = levels;
+  const fills = traitsOf(world.station).direction === 'fill';
+  const { stop, lead, overflow, alarm, cutoff, peak, calls } = world.levels;
   const trips = [peak, alarm, cutoff].flatMap((t) => t?.rise ?? []);
   const over = [...(fills ? [] : calls.slice(1)), ...trips].filter((l) => Number.isFinite(l) && l < overflow);
   const own: [Height, number][] = [
@@ -35,14 +31,8 @@ export function heightsOf(world: World): ReadonlyMap<Height, number> {
     ['called', fills ? lead - JUST : lead + JUST],
     ...(over.length > 0 ? [['high', Math.max(...over) + JUST] as [Height, number]] : []),
   ];
-  for (const { name, level, sensor } of marks) {
-    if (name === 'stop' || name === 'lead' || name === 'overflow') continue;
-    // What hangs there and is in no circuit does not act.
-    if (!panel?.devices.some((d) => d.sensor === sensor)) continue;
-    const at = actsOn(name, way) === 'fall' ? level - JUST : level + JUST;
-    const alike = own.some(([, l]) => Math.abs(l - at) < ALIKE);
-    if (Number.isFinite(at) && at > 0 && at < overflow && !alike) own.push([name, at]);
-  }
+  for (const { name, level } of furtherOf(world))
+    if (!own.some(([, l]) => Math.abs(l - level) < ALIKE)) own.push([name, level]);
   const made = new Map(own.sort((a, b) => a[1] - b[1]));
   known.set(world, made);
   return made;
