@@ -29,6 +29,7 @@ import {
 import { dangers } from './danger';
 import { expectOf, type Found } from './expect';
 import { floodOf } from './flood';
+import { groupsOf } from './groups';
 import { bites, TRAPS, type Moment } from './traps';
 import { sayEvidence, sayExpect } from './words';
 
@@ -440,6 +441,20 @@ describe('a sketch in six taps', () => {
         const devices = worldOf(station).panel!.devices;
         expect(station.sensors.filter((s) => !devices.some((d) => d.sensor === s.id))).toEqual([]);
       }
+  });
+  it.each([
+    // Each pump of a tank is timed by itself: by turns the one fills, and the other is never asked.
+    { duty: 'fill', control: 'panel', pumps: 2, hidden: [] },
+    // No hand lifts a bell: its contact is read where it acts. A blocked breather makes a redundant off act too soon, which no test waits for.
+    { duty: 'transfer', control: 'bells', pumps: 1, hidden: ['low-breather'] },
+  ] as const)('$duty at $control, $pumps: no fault hides but these: $hidden', ({ duty, control, pumps, hidden }) => {
+    const taps = { duty, size: 'wide', control, pumps, profile: 'metric-230', alarm: true } as const;
+    const traced = tracingOf(sketchStation('S', 'n', taps).station);
+    if (!traced.ok) throw new Error(traced.reasons.join());
+    const { singles } = traced.tracing;
+    const groups = groupsOf(singles);
+    const [sound, ...others] = singles.suspects.map((s, i) => ({ id: s.id, group: groups[i] }));
+    expect(others.filter((s) => s.group === sound!.group).map((s) => s.id)).toEqual(hidden);
   });
   it('says what of the taps no scheme can be drawn for', () => {
     const { notTaken } = sketchStation('S', 'n', {

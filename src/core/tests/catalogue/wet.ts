@@ -7,6 +7,7 @@ import { SPREAD } from '../spread';
 import { JUST } from '../further';
 import { test, type Test } from '../test';
 import type { World } from '../world';
+import { drawdownAlone, fillAlone } from './alone';
 import { doseByTimer, restAtPeak } from './dose';
 import { called, fall, minutesOf, rise, runTime, slow, waitFor, water, weep } from './water';
 
@@ -165,46 +166,6 @@ export function drawdownTest(world: World): Test {
   });
 }
 
-/** The same of each further pump, in Hand by its selector, the others at Off. Nothing where one of them has none. */
-export function drawdownOfOthers(world: World): Test[] {
-  const { levels, panel, station } = world;
-  const selectors = station.pumps.map((_, i) =>
-    panel?.devices.find(
-      (d) =>
-        d.function === 'selector' &&
-        d.pump === i + 1 &&
-        ['hand', 'off'].every((s) => d.positions.some((p) => p.state === s)),
-    ),
-  );
-  if (!selectors.every((d) => d !== undefined)) return [];
-  const all = drawdownTest(world);
-  const off = selectors.map(({ tag }): Act => ({ kind: 'put', device: tag, to: 'off' }));
-  return selectors.slice(1).map((own, i): Test => ({
-    ...all,
-    id: `${all.id}-${i + 2}`,
-    title: `Drawdown of pump ${i + 2}`,
-    actions: [
-      phrase`Every pump at Off, the water at the start. ${own.tag} to Hand: measure how far the water falls down to the stop and for how long, no hose; then ${own.tag} to Off.`,
-      all.actions[1]!,
-    ],
-    cautions: ['In Hand nothing stops the pump: stay at it until it is off again.'],
-    needs: [...off, water(levels.lead)],
-    parts: [
-      {
-        acts: [
-          { kind: 'put', device: own.tag, to: 'hand' },
-          water(levels.stop),
-          { kind: 'put', device: own.tag, to: 'off' },
-        ],
-        observes: all.parts[0]!.observes,
-      },
-    ],
-    restores: selectors.map(({ tag, initial }): Act => ({ kind: 'put', device: tag, to: initial })),
-    risk: 'rod',
-    about: ['level:lead', 'level:stop', 'pump', 'pipe'],
-  }));
-}
-
 /** Water up to the call of each further pump, those before it running or held off. Nothing where one pump is all. */
 export function fillToLag(world: World): Test[] {
   const { station, levels, panel } = world;
@@ -322,14 +283,14 @@ export function fillTank(world: World): Test[] {
 /** The wet tests, by which way the water is moved and what decides it. */
 export function wetTests(world: World): Test[] {
   const traits = traitsOf(world.station);
-  if (traits.direction === 'fill') return fillTank(world);
+  if (traits.direction === 'fill') return [...fillTank(world), ...fillAlone(world)];
   return [
     fillToLead(world),
     running(world),
     ...(traits.timer ? doseByTimer(world) : [pumpDown(world)]),
     ...restAtPeak(world),
     drawdownTest(world),
-    ...drawdownOfOthers(world),
+    ...drawdownAlone(world, drawdownTest(world)),
     ...fillToLag(world),
     ...alternation(world),
   ];

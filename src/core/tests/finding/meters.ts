@@ -6,7 +6,8 @@ import { SPREAD } from '../spread';
 import { test } from '../test';
 import type { World } from '../world';
 import { faultTest, type FaultTest } from './faultTest';
-import { levelOf, type Setting } from './setting';
+import { furtherOf } from '../further';
+import { heightsOf, levelOf, type Setting } from './setting';
 
 const LIVE = 'Live: rated meter and leads, finger guards, one hand where you can, dry feet. Covers back on after it.';
 const band = { share: SPREAD.supply } as const;
@@ -46,9 +47,13 @@ function strips({ panel }: World): { probes: Probes; title: string }[] {
 }
 
 /** Over each contact that comes in from the field: closed it shows nearly none. */
-const inputs = ({ panel }: World): { probes: Probes; title: string }[] =>
+const inputs = ({ panel }: World): { device: string; probes: Probes; title: string }[] =>
   panel
-    ? fieldInputs(panel).map(({ label, a, b, mode }) => ({ probes: { a, b, mode }, title: `Volts over ${label}` }))
+    ? fieldInputs(panel).map(({ device, label, a, b, mode }) => ({
+        device,
+        probes: { a, b, mode },
+        title: `Volts over ${label}`,
+      }))
     : [];
 
 /** Between the terminals of motors of more than one winding, leg to leg. */
@@ -100,15 +105,32 @@ function feeds({ panel }: World): { probes: Probes; title: string }[] {
   });
 }
 
-/** Volts at the strip, at the inputs and at the pumps, as the panel rests and as it is called. */
+/** The contact of what acts at a further height, there: at rest and at the call it has not, and over everything it has long. */
+function furtherInputs(world: World): FaultTest[] {
+  const heights = heightsOf(world);
+  return furtherOf(world).flatMap(({ name }) => {
+    const device = world.panel!.devices.find((d) => d.sensor !== undefined && d.sensor === sensorAt(world, name));
+    if (!device || !heights.has(name)) return [];
+    return inputs(world)
+      .filter((i) => i.device === device.tag)
+      .map(({ probes, title }) => reading(world, name, probes, title));
+  });
+}
+
+const sensorAt = ({ station }: World, role: string) => station.sensors.find((s) => s.role === role)?.id;
+
+/** Volts at the strip, at the inputs and at the pumps, as the panel rests, as it is called, and with the water over everything. */
 export function volts(world: World): FaultTest[] {
   const pairs = [...water(world), ...inputs(world), ...legs(world), ...feeds(world), ...strips(world)];
   const once = pairs.filter(
     ({ probes: p }, i) => pairs.findIndex((q) => q.probes.a === p.a && q.probes.b === p.b) === i,
   );
-  return (['resting', 'called', 'high'] as const).flatMap((setting) =>
-    levelOf(world, setting) === null ? [] : once.map(({ probes, title }) => reading(world, setting, probes, title)),
-  );
+  return [
+    ...(['resting', 'called', 'high'] as const).flatMap((setting) =>
+      levelOf(world, setting) === null ? [] : once.map(({ probes, title }) => reading(world, setting, probes, title)),
+    ),
+    ...furtherInputs(world),
+  ];
 }
 
 /** A clamp round one core of each pump while it is called: one that turns, one that hums, one that takes nothing. */

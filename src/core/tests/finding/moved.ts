@@ -1,7 +1,8 @@
 import { traitsOf } from '../../duties';
 import { phrase, quantity } from '../../units';
 import { tapeCheck } from '../catalogue/dry';
-import { alternation, drawdownOfOthers, drawdownTest, fillTank, pumpDown, fillToLead } from '../catalogue/wet';
+import { alternation, drawdownTest, fillTank, pumpDown, fillToLead } from '../catalogue/wet';
+import { drawdownAlone, fillAlone } from '../catalogue/alone';
 import { restAtPeak } from '../catalogue/dose';
 import { runTime, waitFor } from '../catalogue/water';
 import { alarmTests } from '../catalogue/alarm';
@@ -77,10 +78,10 @@ export function moved(world: World): FaultTest[] {
     fillToLead(world),
     pumpDown(world),
     drawdownTest(world),
-    ...drawdownOfOthers(world),
+    ...drawdownAlone(world, drawdownTest(world)),
     ...restAtPeak(world),
   ];
-  const wet = !world.panel ? [] : fills ? fillTank(world) : drains();
+  const wet = !world.panel ? [] : fills ? [...fillTank(world), ...fillAlone(world)] : drains();
   const all = [
     tapeCheck(world),
     ...rotation(world),
