@@ -32,9 +32,15 @@ export type Prediction =
   | { readonly kind: 'happening'; readonly ways: readonly (readonly string[])[]; readonly sentence: Phrase }
   /** Nothing that a model knows: what a good one is, from the catalogue. */
   | { readonly kind: 'good'; readonly sentence: Phrase }
-  | { readonly kind: 'untold'; readonly format: Format | null; readonly why: Phrase };
+  /** No figure that a sound station could be held to, and why; `nothing`: what is measured all the same is none, up to so much. */
+  | { readonly kind: 'untold'; readonly format: Format | null; readonly why: Phrase; readonly nothing?: number };
 
-const untold = (format: Format | null, why: Phrase): Prediction => ({ kind: 'untold', format, why });
+const untold = (format: Format | null, why: Phrase, nothing?: number): Prediction => ({
+  kind: 'untold',
+  format,
+  why,
+  ...(nothing === undefined ? {} : { nothing }),
+});
 const seen = (sentence: Phrase): Prediction => ({ kind: 'seen', sentence });
 
 function within(value: Quantity, band: Band, mostly: string | null = null): Prediction {
@@ -153,8 +159,6 @@ const KICKS: Readonly<Record<string, Phrase>> = {
 };
 
 /** What never comes, in words: on the way up, and on the way down. */
-const IN_VAIN = phrase`does not come on this way: the water runs over, or the vessel is empty, before it`;
-
 const FORMAT = {
   level: 'height',
   volume: 'volume',
@@ -164,17 +168,20 @@ const FORMAT = {
   flow: 'flow',
 } as const satisfies Record<string, Format>;
 
-/** Time over a way, by the pumps that ran on each piece of it and move water; by the first where none did, in Hand. s */
-function timeOf({ levels, idle }: World, way: readonly Passage[]): { time: number } | { why: Phrase } {
+/**
+ * Time over a way, by the pumps that ran on each piece of it and move water; by the first where none did, in Hand. s
+ * @returns else why it cannot be told, and whether that is because no water is moved at all
+ */
+function timeOf({ levels, idle }: World, way: readonly Passage[]): { time: number } | { why: Phrase; still: boolean } {
   let time = 0;
   for (const { from, to, running: runs } of way) {
     const ran = runs();
     const running = (ran.length === 0 ? [0] : ran).filter((n) => !idle.has(n + 1));
-    if (running.length === 0) return { why: phrase`the pump turns and moves no water` };
+    if (running.length === 0) return { why: phrase`the pump turns and moves no water`, still: true };
     const by = running.every((n, i) => n === i) ? running.length : running;
     for (const level of [from, to]) {
       const point = levels.hydraulics.at(level, by);
-      if (!point.ok) return { why: sayNoDuty(point) };
+      if (!point.ok) return { why: sayNoDuty(point), still: level === from && point.reason === 'below-static-head' };
     }
     time += timeDrawn(levels, from, to, by);
   }
@@ -184,11 +191,14 @@ function timeOf({ levels, idle }: World, way: readonly Passage[]): { time: numbe
 /** An observation of how the water was moved. */
 type Moved = Extract<Observation, { kind: keyof typeof FORMAT }>;
 
+/** So long somebody watches water that does not move, s: what the tape may be off in it is none. */
+const WATCHED = 120;
+
 /** What the way of the water comes to: from where it stood before the acts to where it stands. */
 function ofWater(before: Scene, after: Scene, { kind, by }: Moved): Prediction {
   const { levels, station } = after.world;
   const format = FORMAT[kind];
-  if (after.inVain) return untold(format, IN_VAIN);
+  if (after.inVain) return untold(format, after.inVain.why);
   const to = after.level ?? 0;
   if (kind === 'level')
     return within(
@@ -206,7 +216,11 @@ function ofWater(before: Scene, after: Scene, { kind, by }: Moved): Prediction {
     return spread(quantity('time', time), spreadOf.hose(levels, rise, time));
   }
   const drawn = timeOf(after.world, after.way.slice(before.way.length));
-  if ('why' in drawn) return untold(format, drawn.why);
+  if ('why' in drawn) {
+    if (!drawn.still || kind === 'run time') return untold(format, drawn.why);
+    const seen = (Math.SQRT2 * SPREAD.tape) / WATCHED;
+    return untold(format, drawn.why, kind === 'fall rate' ? seen : seen * levels.vessel.area(from));
+  }
   const { time } = drawn;
   switch (kind) {
     case 'run time':
@@ -336,7 +350,7 @@ const ANSWERS: { readonly [K in Kind]: Answer<K> } = {
   clamp: (o, _, is) => clamped(is, o.core),
   reacts(o, _, is, { before, after }) {
     if (!is.world.panel) return untold(null, noPanel(is));
-    return seen(is.inVain ? IN_VAIN : sayResponses(after.map((s, i) => response(before[i]!, s, o.pumps))));
+    return seen(is.inVain ? is.inVain.seen : sayResponses(after.map((s, i) => response(before[i]!, s, o.pumps))));
   },
   turns: (o, _, is) =>
     is.world.panel

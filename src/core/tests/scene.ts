@@ -1,9 +1,11 @@
 import { waitingOf, type Settled, type Waiting } from '../circuit';
-import { drawBetween } from '../levels';
+import { traitsOf } from '../duties';
+import { drawBetween, sayNoDuty } from '../levels';
 import { brentRoot } from '../numeric';
 import type { Outcome } from '../schemes';
 import { hasRisen } from '../sensing';
 import type { Trips } from '../sensors';
+import { phrase, type Phrase } from '../units';
 import { happens, type Inputs } from '../wiring';
 import type { Act, Until } from './act';
 import type { World, Wiring } from './world';
@@ -28,8 +30,14 @@ export interface Scene {
   readonly waited: number;
   /** When timers that run beside the last that ran out will do so, of the time waited. */
   readonly clocks: ReadonlyMap<string, number>;
-  /** The last rise or fall ended without what it waited for. */
-  readonly inVain: boolean;
+  /** The last rise or fall ended without what it waited for: at the end of its way, or because what pumps moves no water; null: it did not. */
+  readonly inVain: Vain | null;
+}
+
+/** What is waited for in vain: what a person sees, and why no figure comes of it. */
+interface Vain {
+  readonly seen: Phrase;
+  readonly why: Phrase;
 }
 
 export interface PanelNow extends Wiring {
@@ -83,7 +91,7 @@ export function atRest(world: World): Scene {
     way: [],
     waited: 0,
     clocks: new Map(),
-    inVain: false,
+    inVain: null,
   };
 }
 
@@ -180,19 +188,39 @@ function watched(scene: Scene, until: Until): string {
   return [...happening, ...timing].join();
 }
 
-/** The water rises or falls until something of the kind happens; at the end of the way it has been in vain. */
+const MOVES_NONE = phrase`does not come: what runs moves no water`;
+const PASSED = phrase`does not come on this way: the water runs over, or the vessel is empty, before it`;
+
+/** Why pumps run and none of them moves water from where it stands; null: one does, or none runs. */
+function still(scene: Scene): Vain | null {
+  const { levels, idle } = scene.world;
+  const running = runningIn(scene);
+  if (running.length === 0) return null;
+  const moving = running.filter((n) => !idle.has(n + 1));
+  if (moving.length === 0) return { seen: MOVES_NONE, why: MOVES_NONE };
+  const point = levels.hydraulics.at(scene.level ?? 0, moving);
+  return !point.ok && point.reason === 'below-static-head' ? { seen: MOVES_NONE, why: sayNoDuty(point) } : null;
+}
+
+/**
+ * The water rises or falls until something of the kind happens. In vain is a way to its end; and one that pumps have to bring it which run and move
+ * none: then it stays.
+ */
 function until(scene: Scene, act: Extract<Act, { kind: 'rise' | 'fall' }>): Scene {
   const { world } = scene;
   // A panel that runs no pump, as one that only alarms, tells nothing of it: the pump’s own switch acts where it is set.
   if (!world.panel?.outcomes.some(OF[act.until])) return brought(scene, act.toward);
   const end = act.kind === 'rise' ? world.levels.overflow : 0;
   const before = watched(scene, act.until);
+  const pumped = act.kind === (traitsOf(world.station).direction === 'fill' ? 'rise' : 'fall');
   let now = scene;
   for (const level of trips(world, scene.level ?? 0, end)) {
+    const inVain = pumped ? still(now) : null;
+    if (inVain) return { ...now, inVain };
     now = wet(now, level);
-    if (watched(now, act.until) !== before) return { ...now, inVain: false };
+    if (watched(now, act.until) !== before) return { ...now, inVain: null };
   }
-  return { ...now, inVain: true };
+  return { ...now, inVain: { seen: PASSED, why: PASSED } };
 }
 
 const running = new WeakMap<Settled, readonly Waiting[]>();

@@ -47,8 +47,9 @@ export function expectOf(p: Prediction): Expect {
     }
     case 'happening':
       return { kind: 'happens', ways: p.ways };
-    case 'good':
     case 'untold':
+      return p.nothing === undefined ? null : { kind: 'figure', at: 0, spread: p.nothing / 2 };
+    case 'good':
       return null;
   }
 }

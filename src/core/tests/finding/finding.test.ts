@@ -270,3 +270,41 @@ describe('a timer that rests less at peak', () => {
     expect(catalogueOf(worldOf(without)).some((t) => t.id === 'rest-peak')).toBe(false);
   });
 });
+
+describe('a pump that runs and moves no water', () => {
+  it('never brings it down: nothing stops, no alarm clears, and its flow is none', () => {
+    const sump = (test: string, observation: string) =>
+      shown('workshop-sump', test, observation, 'M1-airlocked', 'check-shut-1', 'M1-clogged');
+    const [sound, ...others] = sump('pump-down', 'stops');
+    expect(sound).toBe('pump 1 stands');
+    expect(others).toEqual([...Array<string>(2).fill('does not come: what runs moves no water'), 'pump 1 stands']);
+    expect(typeof sump('recover', 'clears')[0]).toBe('number');
+    expect(
+      sump('recover', 'clears')
+        .slice(1, 3)
+        .every((x) => typeof x === 'string'),
+    ).toBe(true);
+    const of = worlds(demo('workshop-sump'));
+    const flow = askedOf(of.with('M1-airlocked'), of.sound, 'drawdown').get('flow')!;
+    if (flow.kind !== 'untold') throw new Error('it has a flow');
+    // What a tape is off in two minutes, over the area of the pit.
+    const { levels } = of.sound;
+    expect(flow.nothing).toBeCloseTo((Math.SQRT2 * 0.005 * levels.vessel.area(levels.lead)) / 120, 9);
+  });
+  it('of a tank is not waited for to the stop; one that pumps takes no longer than its curve says', () => {
+    const [sound, airlocked, clogged] = shown('workshop-header-tank', 'fill-up', 'run', 'M1-airlocked', 'M1-clogged');
+    expect(airlocked).toBe('does not come: what runs moves no water');
+    expect(clogged).toBeGreaterThan(1.5 * (sound as number));
+  });
+  it('one of several is told by its own drawdown', () => {
+    const file = 'slipway-drainage-pit';
+    const none = (n: number) => {
+      const of = worlds(demo(file));
+      return [2, 3].map((k) => askedOf(of.with(`M${n}-airlocked`), of.sound, `drawdown-${k}`).get('flow')!.kind);
+    };
+    expect([none(2), none(3)]).toEqual([
+      ['untold', 'value'],
+      ['value', 'untold'],
+    ]);
+  });
+});
