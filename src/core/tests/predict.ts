@@ -144,13 +144,11 @@ const CLAMP = { least: 0.002, share: 0.1 } as const;
 function clamped(scene: Scene, core: string): Prediction {
   const panel = scene.panel();
   if (!panel) return untold('leak', noPanel(scene));
+  if (!scene.world.panel!.cores.some((c) => c.id === core)) return untold('leak', phrase`there is no such core`);
   const shown = clamp(panel.settled.solution, [core]);
-  if (!shown.ok) return untold('leak', phrase`there is no such core`);
-  return within(
-    quantity('leak', shown.value),
-    { amount: Math.max(CLAMP.least, CLAMP.share * shown.value) },
-    'the clamp',
-  );
+  // Through a core that is broken or off its terminal nothing flows.
+  const amps = shown.ok ? shown.value : 0;
+  return within(quantity('leak', amps), { amount: Math.max(CLAMP.least, CLAMP.share * amps) }, 'the clamp');
 }
 
 const KICKS: Readonly<Record<string, Phrase>> = {
@@ -158,7 +156,6 @@ const KICKS: Readonly<Record<string, Phrase>> = {
   backwards: phrase`with the arrow: it turns the wrong way`,
 };
 
-/** What never comes, in words: on the way up, and on the way down. */
 const FORMAT = {
   level: 'height',
   volume: 'volume',

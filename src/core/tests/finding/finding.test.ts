@@ -308,3 +308,11 @@ describe('a pump that runs and moves no water', () => {
     ]);
   });
 });
+
+describe('a core that is broken', () => {
+  it('carries nothing round which a clamp could read; one that leaks does', () => {
+    const leak = shown('workshop-sump', 'leak-M1-called', 'leak', 'M1-earth-core', 'W0-in-the-water');
+    expect(leak[1]).toBe(0);
+    expect(leak[2]).toBeGreaterThan(0.1);
+  });
+});
