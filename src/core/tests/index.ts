@@ -10,6 +10,7 @@ export { catalogueOf } from './catalogue';
 export { causesOf, type Cause } from './causes';
 export {
   actsOf,
+  byHandTo,
   faultTestsOf,
   GIVING_BACK,
   heightsOf,

@@ -15,6 +15,7 @@ import {
 } from '../tests';
 import { sayPhrase, systemOf, type Format } from '../units';
 import type { Board } from './belief';
+import { bringing } from './bringing';
 import { formatOf, keyOf, wordsOf } from './dictionary';
 import { questionsOf, type Question } from './groups';
 import { tells } from './next';
@@ -246,7 +247,7 @@ export function cardOf(board: Board, told: Told, p: readonly number[], id: strin
     title: test.test.title,
     people: test.test.people,
     about: test.test.about,
-    first: between(standingIn(world, told.setting), standing(start)),
+    first: [...between(standingIn(world, told.setting), standing(start)), ...bringing(world, told.setting, q.setting)],
     state: standing(start).map((s) => s.is),
     actions: test.test.actions.map((a) => sayPhrase(a, system)),
     cautions: test.test.cautions,

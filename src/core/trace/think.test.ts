@@ -26,6 +26,7 @@ import {
   type Told,
   type Tracing,
 } from './index';
+import { bringing } from './bringing';
 import { dangers } from './danger';
 import { expectOf, type Found } from './expect';
 import { floodOf } from './flood';
@@ -328,6 +329,39 @@ describe('an earth that nobody missed', () => {
     expect(sound).toMatchObject({ kind: 'figure' });
     expect(sound!.kind === 'figure' && sound!.at).toBeLessThan(0.5);
     expect(lost!.kind === 'figure' && lost!.at).toBeGreaterThan(1);
+  });
+});
+
+describe('how the water is brought where a card wants it', () => {
+  const brought = (file: string, from: Told['setting'], to: Told['setting']) =>
+    bringing(tracing(file).board.asking.world, from, to).join();
+  it('is said on the card, and not where it stands there', () => {
+    const card = (setting: Told['setting']) => cardFor(tracing(CELLAR), told(CELLAR, { setting }), 'now-high')!.first;
+    expect(card('high')).toEqual([]);
+    expect(card('resting')).toEqual([
+      'hose in, each pump held off by its selector, plug or breaker as the water comes there, then given back',
+    ]);
+  });
+  it('up by hose or draw, back by the pump, and past its stop by hand alone', () => {
+    expect(brought(CELLAR, 'resting', 'called')).toBe('hose in until the water stands at the start');
+    expect(brought(CELLAR, 'high', 'resting')).toBe('let it be pumped down to its stop');
+    expect(brought('underpass-storm-sump', 'high', 'lag')).toMatch(/^let it be pumped down, each pump held off/);
+    expect(brought('sand-bed-dosing-tank', 'resting', 'called')).toMatch(/wait until the timer has rested$/);
+    expect(brought('sand-bed-dosing-tank', 'resting', 'low')).toMatch(/by hand, watched, down .* draws air$/);
+    expect(brought('workshop-header-tank', 'called', 'low')).toMatch(/^open a draw, each pump held off/);
+    expect(brought('workshop-header-tank', 'low', 'called')).toMatch(/^let it be filled, each pump held off/);
+    expect(brought('workshop-header-tank', 'resting', 'high')).toMatch(/by hand, watched, up .* runs over$/);
+    expect(brought(CELLAR, 'called', 'dead')).toBe('');
+  });
+  it('where a hand alone brings it, even a look is water moved, and says that nothing else stops it', () => {
+    const at = (file: string, id: string) => cardFor(tracing(file), told(file, {}), id)!;
+    const look = at('sand-bed-dosing-tank', 'now-low');
+    expect(look.risk).toBe('water moved');
+    expect(look.cautions[0]).toMatch(/nothing stops it but you/);
+    expect(at('workshop-header-tank', 'now-high').risk).toBe('water moved');
+    expect(at('workshop-header-tank', 'now-low').risk).toBe('looking and listening');
+    // A worse risk stays what it is.
+    expect(at('workshop-header-tank', 'amps-M1-high').risk).toBe('live, probes at terminals');
   });
 });
 

@@ -1,6 +1,7 @@
+import { RISKS, type Risk } from '../risk';
 import type { Test } from '../test';
 import type { World } from '../world';
-import { actsOf, type Setting } from './setting';
+import { actsOf, byHandTo, type Setting } from './setting';
 
 /** A test by which a fault is looked for, and how the station stands meanwhile: coming there costs time. */
 export interface FaultTest {
@@ -8,8 +9,15 @@ export interface FaultTest {
   readonly setting: Setting;
 }
 
-/** A test made in a setting. */
-export const faultTest = (world: World, setting: Setting, made: Test): FaultTest => ({
-  setting,
-  test: { ...made, needs: actsOf(world, setting) },
-});
+const BY_HAND =
+  'If the water must be brought there: run by hand, nothing stops it but you. Stay at it until it is off.';
+const ORDER = Object.keys(RISKS) as Risk[];
+const atLeast = (risk: Risk, least: Risk): Risk => (ORDER.indexOf(risk) < ORDER.indexOf(least) ? least : risk);
+
+/** A test made in a setting. Where water comes by a hand alone it is no mere look. */
+export function faultTest(world: World, setting: Setting, made: Test): FaultTest {
+  const test = { ...made, needs: actsOf(world, setting) };
+  return byHandTo(world, setting)
+    ? { setting, test: { ...test, risk: atLeast(made.risk, 'water'), cautions: [BY_HAND, ...made.cautions] } }
+    : { setting, test };
+}

@@ -35,5 +35,5 @@ export const faultTestsOf = (world: World): FaultTest[] =>
 
 export { GIVING_BACK, minutesBetween } from './change';
 export type { FaultTest } from './faultTest';
-export { actsOf, heightsOf, levelOf, SETTINGS, type Height, type Setting } from './setting';
+export { actsOf, byHandTo, heightsOf, levelOf, SETTINGS, type Height, type Setting } from './setting';
 export { ownId, ownTest, type OwnReading } from './probe';

@@ -38,6 +38,12 @@ export function heightsOf(world: World): ReadonlyMap<Height, number> {
   return made;
 }
 
+/** Whether water comes to a setting by a hand alone: under what stops a pump that empties, over what stops one that fills. */
+export const byHandTo = ({ station }: World, setting: Setting): boolean =>
+  traitsOf(station).direction === 'fill'
+    ? setting === 'high' || setting === 'peak' || setting === 'alarm' || setting === 'cutoff'
+    : setting === 'low';
+
 /** Where the water stands in a setting, m; null: it does not matter there, or this station has nothing that acts there. */
 export const levelOf = (world: World, setting: Setting): number | null =>
   setting === 'dead' ? null : (heightsOf(world).get(setting) ?? null);
