@@ -1,7 +1,20 @@
 import { traitsOf } from '../duties';
-import { byHandTo, levelOf, type Setting, type World } from '../tests';
+import { byHandTo, levelOf, type Height, type Setting, type World } from '../tests';
 
-const OFF = 'by its selector, plug or breaker';
+const HELD = 'each pump held off by its selector, plug or breaker as the water comes there, then given back';
+
+/** How water is brought, in the words of a station that empties, and of one that fills. */
+const WAYS = {
+  empty: { toStop: 'pumped down', on: 'hose in', toHand: 'down to there, and off before it draws air' },
+  fill: { toStop: 'filled', on: 'open a draw', toHand: 'up to there, and off before it runs over' },
+} as const;
+
+/** Whether pumps bring the water to a height from another, as it is drawn, hosed in or runs in the other way. */
+function isPumped(world: World, from: Setting, to: Height): boolean {
+  const [at, wanted] = [levelOf(world, from), levelOf(world, to)];
+  if (at === null || wanted === null) return false;
+  return traitsOf(world.station).direction === 'fill' ? at < wanted : at > wanted;
+}
 
 /**
  * How somebody brings the water where a card wants it, in words.
@@ -11,18 +24,10 @@ const OFF = 'by its selector, plug or breaker';
 export function bringing(world: World, from: Setting | null, to: Setting | null): string[] {
   if (to === null || to === 'dead' || from === to) return [];
   const { direction, timer } = traitsOf(world.station);
-  const fills = direction === 'fill';
-  if (byHandTo(world, to))
-    return [
-      `run it by hand, watched, ${fills ? 'up' : 'down'} to there, and off before it ${fills ? 'runs over' : 'draws air'}`,
-    ];
-  if (to === 'resting') return [fills ? 'let it fill to its stop' : 'let it be pumped down to its stop'];
-  const [at, wanted] = [from && levelOf(world, from), levelOf(world, to)];
-  // What pumps brings it back; what comes in, or is drawn, brings it on.
-  const back = at !== null && wanted !== null && (fills ? at < wanted : at > wanted);
-  const held = `each pump held off ${OFF} as the water comes there, then given back`;
-  if (back) return [`let it be ${fills ? 'filled' : 'pumped down'}, ${held}`];
-  const on = fills ? 'open a draw' : 'hose in';
-  if (to !== 'called') return [`${on}, ${held}`];
+  const { toStop, on, toHand } = WAYS[direction];
+  if (byHandTo(world, to)) return [`run it by hand, watched, ${toHand}`];
+  if (to === 'resting') return [`let it be ${toStop} to its stop`];
+  if (from !== null && isPumped(world, from, to)) return [`let it be ${toStop}, ${HELD}`];
+  if (to !== 'called') return [`${on}, ${HELD}`];
   return [`${on} until the water stands at the start${timer ? ', and wait until the timer has rested' : ''}`];
 }
