@@ -25,5 +25,6 @@ export {
   type Setting,
 } from './finding';
 export { straightIn } from './bypass';
+export { isSlow } from './catalogue/water';
 export { isolationOf } from './isolation';
 export { leansIn } from './catalogue/dry';

@@ -1,5 +1,5 @@
 import { traitsOf } from '../duties';
-import { byHandTo, levelOf, type Height, type Setting, type World } from '../tests';
+import { byHandTo, isSlow, levelOf, type Height, type Setting, type World } from '../tests';
 
 const HELD = 'each pump held off by its selector, plug or breaker as the water comes there, then given back';
 
@@ -8,6 +8,9 @@ const WAYS = {
   empty: { toStop: 'pumped down', on: 'hose in', toHand: 'down to there, and off before it draws air' },
   fill: { toStop: 'filled', on: 'open a draw', toHand: 'up to there, and off before it runs over' },
 } as const;
+
+/** What is left to flow beside hose or draw where that alone takes long. */
+const FLOWS = { empty: ', the inflow left on', fill: ', the usual use left on' } as const;
 
 /** Whether pumps bring the water to a height from another, as it is drawn, hosed in or runs in the other way. */
 function isPumped(world: World, from: Setting, to: Height): boolean {
@@ -28,6 +31,8 @@ export function bringing(world: World, from: Setting | null, to: Setting | null)
   if (byHandTo(world, to)) return [`run it by hand, watched, ${toHand}`];
   if (to === 'resting') return [`let it be ${toStop} to its stop`];
   if (from !== null && isPumped(world, from, to)) return [`let it be ${toStop}, ${HELD}`];
-  if (to !== 'called') return [`${on}, ${HELD}`];
-  return [`${on} until the water stands at the start${timer ? ', and wait until the timer has rested' : ''}`];
+  // The minutes of the card count on it.
+  const too = isSlow(world, levelOf(world, from ?? 'resting') ?? 0, levelOf(world, to) ?? 0) ? FLOWS[direction] : '';
+  if (to !== 'called') return [`${on}${too}, ${HELD}`];
+  return [`${on}${too} until the water stands at the start${timer ? ', and wait until the timer has rested' : ''}`];
 }

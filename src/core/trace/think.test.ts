@@ -344,6 +344,8 @@ describe('how the water is brought where a card wants it', () => {
   });
   it('up by hose or draw, back by the pump, and past its stop by hand alone', () => {
     expect(brought(CELLAR, 'resting', 'called')).toBe('hose in until the water stands at the start');
+    // 143 minutes by hose alone: the ten that the card tells count on the inflow.
+    expect(brought('underpass-storm-sump', 'resting', 'called')).toMatch(/^hose in, the inflow left on until/);
     expect(brought(CELLAR, 'high', 'resting')).toBe('let it be pumped down to its stop');
     expect(brought('underpass-storm-sump', 'high', 'lag')).toMatch(/^let it be pumped down, each pump held off/);
     expect(brought('sand-bed-dosing-tank', 'resting', 'called')).toMatch(/wait until the timer has rested$/);

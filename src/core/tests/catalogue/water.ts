@@ -25,11 +25,14 @@ export const hoseTime = ({ station, levels: { vessel } }: World, from: number, t
 /** A way by hose that takes longer than this is left to the inflow as well, s. */
 const LONG = 1800;
 
+/** Whether the hose alone takes so long that what comes in is left on beside it. */
+export const isSlow = (world: World, from: number, to: number): boolean => hoseTime(world, from, to) > LONG;
+
 /** How long one waits for water from one level to another: by the hose, and where that is slow by the inflow of an ordinary day too, s. */
 export function waitFor(world: World, from: number, to: number): number {
   const hose = hoseTime(world, from, to);
   const { inflow, vessel } = world.levels;
-  return hose <= LONG
+  return !isSlow(world, from, to)
     ? hose
     : Math.abs(vessel.volume(to) - vessel.volume(from)) / (world.station.settings.hoseFlow + inflow.design);
 }
@@ -50,7 +53,7 @@ export const called = ({ station, levels: { stop, lead } }: World): Act[] => [
 /** What to do where the hose is slow: the inflow of an ordinary day does it. */
 export function slow(world: World, from: number, to: number): Phrase[] {
   const hose = hoseTime(world, from, to);
-  if (hose <= LONG || world.levels.inflow.design <= 0) return [];
+  if (!isSlow(world, from, to) || world.levels.inflow.design <= 0) return [];
   return [
     phrase`By hose alone that is ${quantity('time', hose)}. With the inflow left on as well, at design, it comes in ${quantity('time', waitFor(world, from, to))}; the litres are then not counted.`,
   ];
