@@ -335,7 +335,12 @@ function kicks({ pump }: Extract<Observation, { kind: 'kicks' }>, _: Scene, is: 
   return seen(KICKS[panel.settled.states[motor.tag]!] ?? phrase`it does not turn`);
 }
 
-const water = (o: Moved, was: Scene, is: Scene): Prediction => ofWater(was, is, o);
+/** Whether what is waited for comes by the turn of one pump, and never by that of another. */
+const comesByTurn = (after: readonly Scene[]): boolean => new Set(after.map((s) => s.inVain === null)).size > 1;
+const BY_TURN = phrase`goes by whose turn it is: by one pump it comes, by another never`;
+
+const water = (o: Moved, was: Scene, is: Scene, { after }: { readonly after: readonly Scene[] }): Prediction =>
+  comesByTurn(after) ? untold(FORMAT[o.kind], BY_TURN) : ofWater(was, is, o);
 
 /** How each kind of observation is answered: a kind more is a line here. */
 const ANSWERS: { readonly [K in Kind]: Answer<K> } = {
@@ -347,6 +352,7 @@ const ANSWERS: { readonly [K in Kind]: Answer<K> } = {
   clamp: (o, _, is) => clamped(is, o.core),
   reacts(o, _, is, { before, after }) {
     if (!is.world.panel) return untold(null, noPanel(is));
+    if (comesByTurn(after)) return untold(null, BY_TURN);
     return seen(is.inVain ? is.inVain.seen : sayResponses(after.map((s, i) => response(before[i]!, s, o.pumps))));
   },
   turns: (o, _, is) =>
