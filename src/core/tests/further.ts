@@ -10,6 +10,8 @@ export const JUST = 1e-6;
 export interface Further {
   readonly name: Extract<SensorRole, 'low' | 'lag' | 'lag2' | 'peak' | 'alarm' | 'cutoff'>;
   readonly level: number;
+  /** The device that the water works there. */
+  readonly device: string;
 }
 
 /** Everything that acts beside stop and start, from the floor up. What hangs there and is in no circuit of the panel does not act. */
@@ -18,7 +20,7 @@ export function furtherOf({ station, levels: { marks, overflow }, panel }: World
   return marks.flatMap(({ name, level, sensor }): Further[] => {
     if (name === 'stop' || name === 'lead' || name === 'overflow') return [];
     const at = actsOn(name, way) === 'fall' ? level - JUST : level + JUST;
-    const inCircuit = panel?.devices.some((d) => d.sensor === sensor) ?? false;
-    return inCircuit && at > 0 && at < overflow ? [{ name, level: at }] : [];
+    const device = panel?.devices.find((d) => d.sensor === sensor)?.tag;
+    return device !== undefined && at > 0 && at < overflow ? [{ name, level: at, device }] : [];
   });
 }

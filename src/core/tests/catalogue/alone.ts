@@ -38,19 +38,20 @@ function alone(made: Test, all: readonly Device[], own: Device, [from, to]: read
   };
 }
 
-/** The drawdown of each further pump. @param first of the pump that is called first */
-export function drawdownAlone(world: World, first: Test): Test[] {
+/** The drawdown of each pump: which of them is called in Auto is a matter of whose turn it is. @param called of the one that is called */
+export function drawdownAlone(world: World, called: Test): Test[] {
   const { lead, stop } = world.levels;
-  const selectors = selectorsOf(world);
-  return selectors.slice(1).map((own, i) =>
+  const selectors = world.station.pumps.length > 1 ? selectorsOf(world) : [];
+  if (selectors.length === 0) return [called];
+  return selectors.map((own, i) =>
     alone(
       {
-        ...first,
-        id: `${first.id}-${i + 2}`,
-        title: `Drawdown of pump ${i + 2}`,
+        ...called,
+        id: i === 0 ? called.id : `${called.id}-${i + 1}`,
+        title: `Drawdown of pump ${i + 1}`,
         actions: [
           phrase`Every pump at Off, the water at the start. ${own.tag} to Hand: measure how far the water falls down to the stop and for how long, no hose; then ${own.tag} to Off.`,
-          first.actions[1]!,
+          called.actions[1]!,
         ],
       },
       selectors,

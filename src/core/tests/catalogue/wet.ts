@@ -289,7 +289,6 @@ export function wetTests(world: World): Test[] {
     running(world),
     ...(traits.timer ? doseByTimer(world) : [pumpDown(world)]),
     ...restAtPeak(world),
-    drawdownTest(world),
     ...drawdownAlone(world, drawdownTest(world)),
     ...fillToLag(world),
     ...alternation(world),

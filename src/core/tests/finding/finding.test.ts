@@ -309,6 +309,21 @@ describe('a pump that runs and moves no water', () => {
       'does not come: what runs moves no water',
     );
   });
+  it('a drawdown of several is of the pump that it names, whoever’s turn it is: the others are off', () => {
+    const made = faultTestsOf(worldOf(demo('underpass-storm-sump')));
+    const drawn = ['drawdown', 'drawdown-2'].map((id) => made.find((t) => t.test.id === id)!.test);
+    expect(drawn.map((t) => t.title)).toEqual(['Drawdown of pump 1', 'Drawdown of pump 2']);
+    const hands = drawn.map((t) =>
+      t.parts.flatMap((p) => p.acts).flatMap((a) => (a.kind === 'put' ? [a.device, a.to] : [])),
+    );
+    expect(hands).toEqual([
+      ['S11', 'hand', 'S11', 'off'],
+      ['S12', 'hand', 'S12', 'off'],
+    ]);
+    expect(shown('underpass-storm-sump', 'drawdown', 'flow', 'M2-worn')[1]).toBe(
+      shown('underpass-storm-sump', 'drawdown', 'flow')[0],
+    );
+  });
   it('one of several is told by its own drawdown', () => {
     const file = 'slipway-drainage-pit';
     const none = (n: number) => {

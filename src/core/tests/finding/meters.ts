@@ -108,16 +108,14 @@ function feeds({ panel }: World): { probes: Probes; title: string }[] {
 /** The contact of what acts at a further height, there: at rest and at the call it has not, and over everything it has long. */
 function furtherInputs(world: World): FaultTest[] {
   const heights = heightsOf(world);
-  return furtherOf(world).flatMap(({ name }) => {
-    const device = world.panel!.devices.find((d) => d.sensor !== undefined && d.sensor === sensorAt(world, name));
-    if (!device || !heights.has(name)) return [];
-    return inputs(world)
-      .filter((i) => i.device === device.tag)
-      .map(({ probes, title }) => reading(world, name, probes, title));
-  });
+  return furtherOf(world).flatMap(({ name, device }) =>
+    heights.has(name)
+      ? inputs(world)
+          .filter((i) => i.device === device)
+          .map(({ probes, title }) => reading(world, name, probes, title))
+      : [],
+  );
 }
-
-const sensorAt = ({ station }: World, role: string) => station.sensors.find((s) => s.role === role)?.id;
 
 /** Volts at the strip, at the inputs and at the pumps, as the panel rests, as it is called, and with the water over everything. */
 export function volts(world: World): FaultTest[] {

@@ -77,7 +77,6 @@ export function moved(world: World): FaultTest[] {
   const drains = () => [
     fillToLead(world),
     pumpDown(world),
-    drawdownTest(world),
     ...drawdownAlone(world, drawdownTest(world)),
     ...restAtPeak(world),
   ];
