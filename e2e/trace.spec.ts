@@ -1,7 +1,7 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import { demoStations } from '@/core/demo';
 import { pageSchema } from '@/core/book';
-import { askingOf, boardOf, NO_PAST, settingWords, suspectsOf, type Board } from '@/core/trace';
+import { askingOf, atTurn, boardOf, NO_PAST, settingWords, suspectsOf, type Board } from '@/core/trace';
 import type { Observation } from '@/core/tests';
 import { makeStation, taken, test } from './station';
 
@@ -35,11 +35,11 @@ function typed(o: Observation, at: number): string {
 
 /** Answers one observation: words, what happens, or a figure. */
 async function answerField(field: Locator, { board, row }: World, test: string, o: Observation): Promise<void> {
-  const e = row.expects[board.place.get(`${test}/${o.id}`)!] ?? null;
+  const e = atTurn(row.expects[board.place.get(`${test}/${o.id}`)!] ?? null, 0);
   const press = (name: string) => field.getByRole('button', { name, exact: true }).press('Enter');
   if (e?.kind === 'words') await press(e.text);
   if (e?.kind === 'happens') {
-    const labels = e.ways[0]!.map((id) => board.asking.panel.outcomes.find((x) => x.id === id)!.label);
+    const labels = e.which.map((id) => board.asking.panel.outcomes.find((x) => x.id === id)!.label);
     for (const label of labels.length === 0 ? ['nothing of it'] : labels) await press(label);
   }
   if (e?.kind === 'figure') await field.getByRole('textbox').fill(typed(o, e.at));

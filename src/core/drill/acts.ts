@@ -1,7 +1,7 @@
 import { traitsOf } from '../duties';
 import { columnOver } from '../levels';
 import { randomFrom } from '../numeric';
-import { catalogueOf, GIVING_BACK, levelOf, minutesBetween, predict, type Height } from '../tests';
+import { catalogueOf, GIVING_BACK, levelOf, minutesBetween, predictByTurn, type Height } from '../tests';
 import { ROUNDS, roundOf, saysOf, settingWords } from '../trace';
 import { quantity, say, systemOf } from '../units';
 import type { DrillAct } from './drill';
@@ -45,8 +45,8 @@ function ask({ asking, row }: Ready): Step {
 function proveDead({ asking, world }: Ready, state: State): Step {
   if (state.setting !== 'dead') return refused('Nothing is isolated that could be proved dead');
   const isolate = catalogueOf(asking.world).find((t) => t.id === 'isolate');
-  const dead =
-    isolate && predict(world, { ...isolate, needs: [...isolate.needs, ...state.left.map((l) => l.act)] }).get('dead');
+  const left = state.left.map((l) => l.act);
+  const dead = isolate && predictByTurn(world, { ...isolate, needs: [...isolate.needs, ...left] }).get('dead')?.[0];
   if (dead?.kind !== 'value') return refused('Whether it is dead cannot be told of this panel');
   // At most so much is nothing; a figure with a least is what still stands there.
   const volts = dead.least === null ? 0 : dead.value.value;

@@ -9,7 +9,7 @@ import {
   type FaultTest,
   type OwnReading,
 } from '../tests';
-import { formatOf, PROBED, sayFound, settingWords, truly, type Asking, type Row } from '../trace';
+import { atTurn, formatOf, PROBED, sayFound, settingWords, truly, type Asking, type Row } from '../trace';
 import { byHand, leftAfter, leftWords, type HandAct } from './hands';
 import type { Ready } from './ready';
 import { FOUND, refused, type Entry, type State, type Step } from './step';
@@ -47,11 +47,14 @@ function asLeft(ready: Ready, state: State, made: FaultTest): Asked {
   return { asking: more, row: more.row(hidden)!, test: own, own };
 }
 
+/** Whose turn it is at a drill, from 0: as from new, from where its water is rehearsed too. */
+const TURN = 0;
+
 /** What a test shows of what is hidden: by the model, each figure within its spread. */
 function shown({ asking, row, test: { test: made } }: Asked, seed: number): Pick<Entry, 'found' | 'evidence'> {
   const random = randomFrom(seed);
   const answers = asking.asked.flatMap(({ test: of, observation }, i) => {
-    const expect = row.expects[i];
+    const expect = atTurn(row.expects[i] ?? null, TURN);
     if (of.test.id !== made.id || !expect) return [];
     return [{ observation, found: truly(expect, formatOf(observation), random) }];
   });

@@ -1,5 +1,5 @@
 import { leaves, namesOf, type Device, type Panel } from '../schemes';
-import { behaving, without } from './change';
+import { without } from './change';
 import { type FaultEffects, type Fault, type FaultsOf, kind, type FaultKind } from './fault';
 
 const KINDS = {
@@ -15,7 +15,7 @@ const KINDS = {
   coil: kind(0.006, 'burnt out: voltage, heat, age', 'change it', 'worn'),
   stuck: kind(0.006, 'contacts stuck, or dirt under the armature', 'change the relay', 'part'),
   alternator: kind(
-    0.01,
+    0.005,
     'its mechanism or its contact is worn',
     'change it; lock the toggle on the better pump until then',
     'worn',
@@ -75,14 +75,17 @@ const pulledIn =
 export const contactorFaults = pulledIn('welded', 'welded');
 export const relayFaults = pulledIn('stuck', 'stuck pulled in');
 
-export const alternatorFaults = (d: Device): Fault[] => [
-  coilOpen(d),
-  make(`${d.tag}-stuck`, 'alternator', d.tag, `${d.tag} stuck: pump 1 always first`, {
-    circuit: behaving(d.tag, (x) =>
-      x.behaviour.kind === 'alternator' ? { ...x, behaviour: { ...x.behaviour, turns: 1 } } : x,
-    ),
-  }),
-];
+/** Stuck at the turn of one pump, any of them: that one is always the first. */
+function stuckTurns({ tag, behaviour }: Device): Fault[] {
+  const turns = behaviour.kind === 'alternator' ? behaviour.turns : 0;
+  return Array.from({ length: turns }, (_, i) => {
+    const id = i === 0 ? `${tag}-stuck` : `${tag}-stuck-${i + 1}`;
+    const label = `${tag} stuck: pump ${i + 1} always first`;
+    return make(id, 'alternator', tag, label, { holds: { [tag]: `rest ${i + 1}` } });
+  });
+}
+
+export const alternatorFaults = (d: Device): Fault[] => [coilOpen(d), ...stuckTurns(d)];
 
 export const timerFaults = (d: Device): Fault[] => [
   coilOpen(d),

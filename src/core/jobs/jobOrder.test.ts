@@ -86,7 +86,7 @@ const ORDER: readonly (readonly [job: string, file: string, why: string, steps: 
     'J11',
     'underpass-storm-sump',
     'on the bench, then in the panel, then locked at one and at two',
-    `bring isolate (bench) running alternator lock-one lock-two out ${LEFT}`,
+    `bring isolate (bench) running running-2 alternator lock-one lock-two out ${LEFT}`,
   ],
   [
     'J12',

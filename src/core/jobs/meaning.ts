@@ -1,6 +1,6 @@
 import { faultsOf } from '../faults';
 import type { Station } from '../station';
-import { causesOf, GHOST, predict, worldOf, type Prediction, type Test } from '../tests';
+import { causesOf, GHOST, predictByTurn, worldOf, type Prediction, type Test } from '../tests';
 import { readingShown } from './shown';
 import { testsOf } from './card';
 
@@ -55,7 +55,8 @@ export function meterReads(
     faults.filter((f) => f !== undefined),
     'landed',
   );
-  const found: Prediction | undefined = predict(world, test).get(expectation);
+  // The stand-in is as from new.
+  const found: Prediction | undefined = predictByTurn(world, test).get(expectation)?.[0];
   if (!found) return { ok: false, reason: `step “${stepId}” reads nothing called “${expectation}”` };
   return readingShown(found, found.kind === 'value' && found.mostly === GHOST);
 }

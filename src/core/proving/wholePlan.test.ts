@@ -93,7 +93,7 @@ const PLANS: readonly Hand[] = [
     scheme: 'duplex',
     volts: 400,
     left: 'at automatic: nothing left in Hand',
-    steps: `isolate bench-stop bench-lead bench-lag bench-alarm tape rotation input-volts dry-lift fill-lead running pump-down drawdown drawdown-2 fill-lag-2 alternator fill-alarm silence battery remote recover ${END}`,
+    steps: `isolate bench-stop bench-lead bench-lag bench-alarm tape rotation input-volts dry-lift fill-lead running running-2 pump-down drawdown drawdown-2 fill-lag-2 alternator fill-alarm silence battery remote recover ${END}`,
     contacts: { stop: 'o', lead: 'o', lag: 'o', alarm: 'o' },
     // The stop float seals the call of the lead float in: alone each has nothing behind it.
     inputs: { stop: ['ghost', 0], lead: ['ghost', 0], lag: [230, 0], alarm: [230, 0] },
@@ -271,7 +271,7 @@ const PLANS: readonly Hand[] = [
     scheme: 'triplex',
     volts: 400,
     left: 'at automatic: nothing left in Hand',
-    steps: `isolate bench-stop bench-lead bench-lag bench-lag2 bench-alarm tape rotation input-volts dry-lift fill-lead running pump-down drawdown drawdown-2 drawdown-3 fill-lag-2 fill-lag-3 alternator fill-alarm silence battery remote recover ${END}`,
+    steps: `isolate bench-stop bench-lead bench-lag bench-lag2 bench-alarm tape rotation input-volts dry-lift fill-lead running running-2 running-3 pump-down drawdown drawdown-2 drawdown-3 fill-lag-2 fill-lag-3 alternator fill-alarm silence battery remote recover ${END}`,
     contacts: { stop: 'o', lead: 'o', lag: 'o', lag2: 'o', alarm: 'o' },
     inputs: { stop: ['ghost', 0], lead: ['ghost', 0], lag: [230, 0], lag2: [230, 0], alarm: [230, 0] },
     says: {
@@ -447,7 +447,7 @@ const ALWAYS: readonly (readonly [RegExp, RegExp])[] = [
 
 /** What follows from other figures of the same plan, and is checked by itself. */
 const FOLLOWS =
-  /^(fill-lead\/(time|level|volume)|fill-alarm\/(time|level|volume)|pump-down\/(run|level)|drawdown(-\d)?\/(drop|flow)|running\/.*|dose\/volume|recover\/(run|clears)|fill-up\/run|cut-off\/level)$/;
+  /^(fill-lead\/(time|level|volume)|fill-alarm\/(time|level|volume)|pump-down\/(run|level)|drawdown(-\d)?\/(drop|flow)|running(-\d)?\/.*|dose\/volume|recover\/(run|clears)|fill-up\/run|cut-off\/level)$/;
 
 const said = (e: Expectation) => sayPhrase(e.sentence, 'metric');
 const figure = (e: Expectation | undefined) => e!.reading!.expected!.value;
@@ -519,6 +519,10 @@ describe.each(PLANS)('the whole plan of a $scheme, by hand', (hand) => {
     const others = [...all.keys()].filter((k) => /^drawdown-\d\/flow$/.test(k));
     expect(others).toHaveLength(/drawdown-\d/.test(hand.steps) ? station.pumps.length - 1 : 0);
     for (const key of others) expect(figure(all.get(key)) / flow!).toBeCloseTo(1, 6);
+    // So are their motors: each draws what the first draws, by its own turn.
+    const amps = [...all.keys()].filter((k) => /^running-\d\/amps-at-flow$/.test(k));
+    expect(amps).toHaveLength(/running-\d/.test(hand.steps) ? station.pumps.length - 1 : 0);
+    for (const key of amps) expect(figure(all.get(key)) / figure(all.get('running/amps-at-flow'))).toBeCloseTo(1, 2);
     if (all.has('dose/volume')) expect(figure(all.get('dose/volume')) / 45 / flow!).toBeCloseTo(1, 1);
   });
 

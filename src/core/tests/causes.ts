@@ -1,7 +1,7 @@
 import { faultsOf, type Fault } from '../faults';
 import type { Station } from '../station';
 import { sayPhrase } from '../units';
-import { predict, type Prediction } from './predict';
+import { predictByTurn, type Prediction } from './predict';
 import type { Test } from './test';
 import { worldOf, type World } from './world';
 
@@ -25,6 +25,10 @@ function differs(healthy: Prediction, now: Prediction): boolean {
   );
 }
 
+/** Whether by somebody's turn it is another than that of the healthy station by anybody's. */
+const mayDiffer = (healthy: readonly Prediction[], now: readonly Prediction[]): boolean =>
+  now.some((p) => healthy.every((h) => differs(h, p)));
+
 const shows = (now: Prediction, found: number | boolean): boolean =>
   typeof found === 'number' &&
   now.kind === 'value' &&
@@ -44,13 +48,13 @@ export function causesOf(
   healthy: World = worldOf(station),
 ): Cause[] {
   if (!healthy.panel) return [];
-  const expected = predict(healthy, test);
+  const expected = predictByTurn(healthy, test);
   const ids = Object.keys(failed).filter((id) => expected.has(id));
   if (ids.length === 0) return [];
   const causes = faultsOf(station, healthy.panel).flatMap((fault): Cause[] => {
-    const found = predict(worldOf(station, [fault], 'designed', healthy), test);
-    const all = ids.every((id) => differs(expected.get(id)!, found.get(id)!));
-    return all ? [{ fault, fits: ids.every((id) => shows(found.get(id)!, failed[id]!)) }] : [];
+    const found = predictByTurn(worldOf(station, [fault], 'designed', healthy), test);
+    const all = ids.every((id) => mayDiffer(expected.get(id)!, found.get(id)!));
+    return all ? [{ fault, fits: ids.every((id) => found.get(id)!.some((p) => shows(p, failed[id]!))) }] : [];
   });
   return causes.sort((a, b) => Number(b.fits) - Number(a.fits) || b.fault.perYear - a.fault.perYear);
 }

@@ -5,7 +5,9 @@ export { test, type Decision, type Part, type Phase, type Test } from './test';
 export { worldOf, type World } from './world';
 export { atRest, perform, type Scene } from './scene';
 export { standing, type Standing } from './standing';
-export { GHOST, predict, type Prediction } from './predict';
+export { GHOST, predict, predictByTurn, type Prediction } from './predict';
+export { OR_BY_TURN } from './together';
+export { byTurns } from './turns';
 export { catalogueOf } from './catalogue';
 export { causesOf, type Cause } from './causes';
 export {

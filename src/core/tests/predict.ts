@@ -9,10 +9,11 @@ import { timeDrawn } from './drawn';
 import type { Act } from './act';
 import { alone, metered } from './metered';
 import type { Band, Observation, Probes } from './observation';
-import { response, sayResponses } from './response';
+import { response, sayResponse } from './response';
 import { atRest, perform, runningIn, visible, type Passage, type Scene } from './scene';
 import { powerSpread, SPREAD, spreadOf, tripSpread, type Spread } from './spread';
 import type { Test } from './test';
+import { isSame, together } from './together';
 import { byTurns, turnsOf } from './turns';
 import type { World } from './world';
 
@@ -28,8 +29,8 @@ export type Prediction =
     }
   /** What a person would see. */
   | { readonly kind: 'seen'; readonly sentence: Phrase }
-  /** Which outcomes of the panel happen, by their ids; in more than one way where it goes by whose turn it is. */
-  | { readonly kind: 'happening'; readonly ways: readonly (readonly string[])[]; readonly sentence: Phrase }
+  /** Which outcomes of the panel happen, by their ids. */
+  | { readonly kind: 'happening'; readonly which: readonly string[]; readonly sentence: Phrase }
   /** Nothing that a model knows: what a good one is, from the catalogue. */
   | { readonly kind: 'good'; readonly sentence: Phrase }
   /** No figure that a sound station could be held to, and why; `nothing`: what is measured all the same is none, up to so much. */
@@ -113,6 +114,9 @@ function ohms(scene: Scene, { probes, band, alone: tag }: Extract<Observation, {
   return within(quantity('resistance', reading.value), band, 'the windings as assumed');
 }
 
+/** A clamp on a line core shows nothing under this, A. */
+const NO_AMPS = 0.05;
+
 /** Amps of a pump that runs, by its flow over the way that the water goes; of one that does not turn, what the circuit drives through it. */
 function amps(before: Scene, after: Scene, { pump, core, of }: Extract<Observation, { kind: 'amps' }>): Prediction {
   const { levels, station, idle } = after.world;
@@ -121,7 +125,11 @@ function amps(before: Scene, after: Scene, { pump, core, of }: Extract<Observati
   const panel = after.panel();
   if (panel && motor && core !== null && panel.settled.states[motor.tag] !== 'running') {
     const shown = clamp(panel.settled.solution, [core]);
-    if (shown.ok) return within(quantity('current', shown.value), { share: SPREAD.power }, 'the motor as assumed');
+    if (shown.ok) {
+      const { value } = shown;
+      if (value < NO_AMPS) return within(quantity('current', NO_AMPS), { atMost: true });
+      return within(quantity('current', value), { share: SPREAD.power }, 'the motor as assumed');
+    }
   }
   if (of === 'plate') return within(quantity('current', model.ratedCurrent * (1 + SPREAD.plate)), { atMost: true });
   // Beside others that run it has a flow of its own; one that moves no water is none of them.
@@ -291,22 +299,16 @@ function linked({ world, landings }: Scene, { a, b }: Extract<Observation, { kin
 }
 
 /** What of all that shows happens, in the order of the panel. */
-const happening = (scene: Scene): string[] =>
-  scene.panel()!.wired.panel.outcomes.flatMap((o) => (visible(o) && happens(scene.panel()!.settled, o) ? [o.id] : []));
-
-function whatHappens(scenes: readonly Scene[]): Prediction {
-  const [first] = scenes;
-  if (!first?.world.panel) return untold(null, noPanel(first!));
-  const ways = scenes.map(happening);
-  const different = ways.filter((w, i) => ways.findIndex((x) => x.join() === w.join()) === i);
-  const { outcomes } = first.world.panel;
-  const words = different.map((w) =>
-    w.length === 0
-      ? 'nothing runs, sounds or is lit'
-      : w.map((id) => outcomes.find((o) => o.id === id)!.label).join(', '),
-  );
-  return { kind: 'happening', ways: different, sentence: phrase`${words.join(', or, by whose turn it is: ')}` };
+function whatHappens(scene: Scene): Prediction {
+  const panel = scene.panel();
+  if (!panel) return untold(null, noPanel(scene));
+  const { outcomes } = panel.wired.panel;
+  const happening = outcomes.filter((o) => visible(o) && happens(panel.settled, o));
+  const words = happening.length === 0 ? NOTHING_HAPPENS : happening.map((o) => o.label).join(', ');
+  return { kind: 'happening', which: happening.map((o) => o.id), sentence: phrase`${words}` };
 }
+
+const NOTHING_HAPPENS = 'nothing runs, sounds or is lit';
 
 /** How well the inflow of a moment is known from what was surveyed, as a share. */
 const OF_SURVEY = 0.3;
@@ -320,13 +322,8 @@ function inflowOf({ world }: Scene): Prediction {
 }
 
 type Kind = Observation['kind'];
-/** Answers one kind of observation: how it was before the acts, and how it is, from new. */
-type Answer<K extends Kind> = (
-  o: Observation & { readonly kind: K },
-  was: Scene,
-  is: Scene,
-  turns: { readonly before: readonly Scene[]; readonly after: readonly Scene[] },
-) => Prediction;
+/** Answers one kind of observation: how it was before the acts, and how it is. */
+type Answer<K extends Kind> = (o: Observation & { readonly kind: K }, was: Scene, is: Scene) => Prediction;
 
 function kicks({ pump }: Extract<Observation, { kind: 'kicks' }>, _: Scene, is: Scene): Prediction {
   const panel = is.panel();
@@ -335,12 +332,7 @@ function kicks({ pump }: Extract<Observation, { kind: 'kicks' }>, _: Scene, is: 
   return seen(KICKS[panel.settled.states[motor.tag]!] ?? phrase`it does not turn`);
 }
 
-/** Whether what is waited for comes by the turn of one pump, and never by that of another. */
-const comesByTurn = (after: readonly Scene[]): boolean => new Set(after.map((s) => s.inVain === null)).size > 1;
-const BY_TURN = phrase`goes by whose turn it is: by one pump it comes, by another never`;
-
-const water = (o: Moved, was: Scene, is: Scene, { after }: { readonly after: readonly Scene[] }): Prediction =>
-  comesByTurn(after) ? untold(FORMAT[o.kind], BY_TURN) : ofWater(was, is, o);
+const water = (o: Moved, was: Scene, is: Scene): Prediction => ofWater(was, is, o);
 
 /** How each kind of observation is answered: a kind more is a line here. */
 const ANSWERS: { readonly [K in Kind]: Answer<K> } = {
@@ -350,10 +342,9 @@ const ANSWERS: { readonly [K in Kind]: Answer<K> } = {
   ohms: (o, _, is) => ohms(is, o),
   amps: (o, was, is) => amps(was, is, o),
   clamp: (o, _, is) => clamped(is, o.core),
-  reacts(o, _, is, { before, after }) {
+  reacts(o, was, is) {
     if (!is.world.panel) return untold(null, noPanel(is));
-    if (comesByTurn(after)) return untold(null, BY_TURN);
-    return seen(is.inVain ? is.inVain.seen : sayResponses(after.map((s, i) => response(before[i]!, s, o.pumps))));
+    return seen(is.inVain ? is.inVain.seen : sayResponse(response(was, is, o.pumps)));
   },
   turns: (o, _, is) =>
     is.world.panel
@@ -366,7 +357,7 @@ const ANSWERS: { readonly [K in Kind]: Answer<K> } = {
   stands: (o, _, is) => stands(is, o.device),
   landed: (o, _, is) => landed(is, o.device),
   linked: (o, _, is) => linked(is, o),
-  happens: (_o, _was, _is, { after }) => whatHappens(after),
+  happens: (_o, _was, is) => whatHappens(is),
   inflow: (_o, _was, is) => inflowOf(is),
   kicks,
   level: water,
@@ -381,17 +372,7 @@ const ANSWERS: { readonly [K in Kind]: Answer<K> } = {
   sense: (o) => ({ kind: 'good', sentence: o.good }),
 };
 
-const one = (o: Observation, before: readonly Scene[], after: readonly Scene[]): Prediction =>
-  (ANSWERS[o.kind] as Answer<Kind>)(o, before[0]!, after[0]!, { before, after });
-
-const turnsKnown = new WeakMap<World, readonly Scene[]>();
-
-/** A world at rest, by whose turn it may be. */
-function beginnings(world: World): readonly Scene[] {
-  const known = turnsKnown.get(world) ?? byTurns(atRest(world));
-  turnsKnown.set(world, known);
-  return known;
-}
+const one = (o: Observation, was: Scene, is: Scene): Prediction => (ANSWERS[o.kind] as Answer<Kind>)(o, was, is);
 
 const settings = new WeakMap<World, WeakMap<readonly Act[], readonly Scene[]>>();
 
@@ -399,20 +380,34 @@ const settings = new WeakMap<World, WeakMap<readonly Act[], readonly Scene[]>>()
 function begun(world: World, needs: readonly Act[]): readonly Scene[] {
   let of = settings.get(world);
   if (!of) settings.set(world, (of = new WeakMap()));
-  const found = of.get(needs) ?? beginnings(world).map((s) => needs.reduce(perform, s));
+  const found = of.get(needs) ?? byTurns(world).map((s) => needs.reduce(perform, s));
   of.set(needs, found);
   return found;
 }
 
-/** What each observation of a test would come to in a world: by its id, in the order in which they are made. */
-export function predict(world: World, { needs, parts }: Test): ReadonlyMap<string, Prediction> {
+/** What each observation comes to from one beginning on: by its id, in the order in which they are made. */
+function from(begin: Scene, parts: Test['parts']): Map<string, Prediction> {
   const found = new Map<string, Prediction>();
-  const first = begun(world, needs);
-  let scenes = first;
+  let scene = begin;
   for (const { acts, observes } of parts) {
-    const before = scenes;
-    scenes = scenes.map((s) => acts.reduce(perform, s));
-    for (const o of observes) found.set(o.id, one(o, 'since' in o ? first : before, scenes));
+    const before = scene;
+    scene = acts.reduce(perform, scene);
+    for (const o of observes) found.set(o.id, one(o, 'since' in o ? begin : before, scene));
   }
   return found;
 }
+
+/** What each observation of a test would come to in a world, by its id: in one way, or in one for each pump whose turn it may be. */
+export function predictByTurn(world: World, { needs, parts }: Test): ReadonlyMap<string, readonly Prediction[]> {
+  const [first, ...others] = begun(world, needs).map((scene) => from(scene, parts));
+  return new Map(
+    [...first!].map(([id, p]) => {
+      const rest = others.map((o) => o.get(id)!);
+      return [id, rest.every((r) => isSame(p, r)) ? [p] : [p, ...rest]];
+    }),
+  );
+}
+
+/** The same, whosever turn it is: what differs by it is told so. */
+export const predict = (world: World, test: Test): ReadonlyMap<string, Prediction> =>
+  new Map([...predictByTurn(world, test)].map(([id, ways]) => [id, together(ways)]));

@@ -1,5 +1,5 @@
 import type { Outcome } from '../schemes';
-import { phrase, quantity, sayPhrase, type Phrase } from '../units';
+import { phrase, quantity, type Phrase } from '../units';
 import { happens } from '../wiring';
 import { inTime, visible, type Scene } from './scene';
 
@@ -59,28 +59,8 @@ export function response(before: Scene, after: Scene, pumps = false): Response {
 }
 
 /** A response in words. */
-function sayResponse({ at, on, later }: Response): Phrase {
+export function sayResponse({ at, on, later }: Response): Phrase {
   const goes = on.length === 0 ? '' : ` (${on.join(', ')})`;
   const first = at.length > 0 ? at.join(', ') : `nothing changes${goes}`;
   return later ? phrase`${first}; after ${quantity('time', later.after)} ${later.then.join(', ')}` : phrase`${first}`;
-}
-
-const PUMP_RUNS = /^pump (\d) runs$/;
-const PUMP_STANDS = /^pump \d stands$/;
-const text = (p: Phrase): string => sayPhrase(p, 'metric');
-
-/** One answer where all are alike, else what they have in common: which pump it is depends on whose turn it is. */
-export function sayResponses(answers: readonly Response[]): Phrase {
-  const [first] = answers;
-  const same = (of: (r: Response) => unknown) => new Set(answers.map((r) => JSON.stringify(of(r)))).size === 1;
-  if (same((r) => r)) return sayResponse(first!);
-  if (answers.every((r) => r.at.length === 0 && r.later === null)) return phrase`nothing changes: what runs goes on`;
-  const starts = answers.flatMap((r) =>
-    r.at.length === 1 && r.later === null ? (PUMP_RUNS.exec(r.at[0]!)?.[1] ?? []) : [],
-  );
-  if (starts.length === answers.length) return phrase`one pump starts, whose turn it is: from new pump ${starts[0]!}`;
-  if (answers.every((r) => r.at.length === 1 && r.later === null && PUMP_STANDS.test(r.at[0]!)))
-    return phrase`the pump that ran stands`;
-  const different = answers.map(sayResponse).filter((a, i, all) => all.findIndex((b) => text(b) === text(a)) === i);
-  return different.slice(1).reduce<Phrase>((all, a) => phrase`${all}, or, by whose turn it is: ${a}`, different[0]!);
 }

@@ -96,7 +96,7 @@ export function atRest(world: World): Scene {
 }
 
 /** The panel with some devices put where they are told, those that are held by a fault left alone. */
-function moved(scene: Scene, change: Inputs): Scene {
+export function moved(scene: Scene, change: Inputs): Scene {
   const { world } = scene;
   const free = Object.fromEntries(Object.entries(change).filter(([tag]) => !world.held.has(tag)));
   return {

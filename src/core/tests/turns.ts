@@ -1,30 +1,22 @@
-import { floatsOf, inTime, perform, runningIn, type Scene } from './scene';
-import type { Act } from './act';
+import { atRest, floatsOf, inTime, moved, perform, runningIn, type Scene } from './scene';
+import type { World } from './world';
 
 /** The devices that the water works, lowest first. */
 export const floatTags = ({ world }: Scene): string[] => floatsOf(world).map((f) => f.tag);
 
-const done = (scene: Scene, acts: readonly Act[]): Scene => acts.reduce(perform, scene);
+const known = new WeakMap<World, readonly Scene[]>();
 
-/** One call from beginning to end, every float lifted and let back. */
-function called(scene: Scene): Scene {
-  const tags = floatTags(scene);
-  const up = done(
-    scene,
-    tags.map((device): Act => ({ kind: 'put', device, to: 'up' })),
-  );
-  return done(
-    up,
-    [...tags].reverse().map((device): Act => ({ kind: 'let go', device })),
-  );
-}
-
-/** The panel as it may be met, by whose turn it is: from new, and after one call and more. */
-export function byTurns(rest: Scene): Scene[] {
-  const devices = rest.world.panel?.devices ?? [];
-  if (!devices.some((d) => d.function === 'alternator')) return [rest];
-  const pumps = devices.filter((d) => d.function === 'motor').length;
-  return Array.from({ length: pumps - 1 }).reduce<Scene[]>((all) => [...all, called(all.at(-1)!)], [rest]);
+/** A station at rest as it may be met, by whose turn it is: from new first. */
+export function byTurns(world: World): readonly Scene[] {
+  const found = known.get(world);
+  if (found) return found;
+  const rest = atRest(world);
+  const passes = world.panel?.devices.find((d) => d.function === 'alternator');
+  const turns = passes?.behaviour.kind === 'alternator' && !world.held.has(passes.tag) ? passes.behaviour.turns : 1;
+  const later = Array.from({ length: turns - 1 }, (_, i) => moved(rest, { [passes!.tag]: `rest ${i + 2}` }));
+  const made = [rest, ...later];
+  known.set(world, made);
+  return made;
 }
 
 /** Which pumps start as the water calls, call after call: their numbers, or none. */

@@ -17,13 +17,14 @@ import { sayPhrase, systemOf, type Format } from '../units';
 import type { Board } from './belief';
 import { bringing } from './bringing';
 import { formatOf, keyOf, wordsOf } from './dictionary';
-import { questionsOf, type Question } from './groups';
+import { atTurn } from './expect';
+import { givesOf, questionsOf, type Question } from './groups';
 import { tells } from './next';
 import { HEALTHY } from './suspect';
 import { roundOf, ROUNDS, saysOf } from './symptoms';
 import { seenOf, type Told } from './told';
 import { standings } from './verdict';
-import { sayExpect } from './words';
+import { sayExpect, sayWay } from './words';
 
 /** What would be found, and under which of the leading suspects. */
 export interface Answer {
@@ -141,35 +142,30 @@ function fieldOf(
     probes: probesOf(o),
     as,
     expects: expectedOf(board, o, index, ranked, p),
-    sound:
-      sound?.kind === 'words'
-        ? sound.text
-        : sound?.kind === 'happens' && sound.ways.length === 1
-          ? sound.ways[0]!
-          : null,
+    sound: sound?.kind === 'words' ? sound.text : sound?.kind === 'happens' ? sound.which : null,
   };
 }
 
 /** What each answer would leave. */
 function leavesOf(board: Board, q: Question, p: readonly number[], seen: ReadonlySet<string>): Card['leaves'] {
-  const chance = Array.from({ length: q.count }, (_, k) =>
-    p.reduce((sum, x, i) => (q.answers[i] === k ? sum + x : sum), 0),
-  );
+  const chance = Array.from({ length: q.count }, (_, k) => p.reduce((sum, x, i) => sum + x * givesOf(q, i, k), 0));
   return chance
     .map((c, k) => ({ c, k }))
     .filter(({ c }) => c > 0.02)
     .sort((a, b) => b.c - a.c)
     .slice(0, 4)
     .map(({ c, k }) => {
-      const own = p.map((x, i) => ({ x, i })).filter(({ i }) => q.answers[i] === k);
+      const own = p.map((x, i) => ({ x: x * givesOf(q, i, k), i })).filter(({ x }) => x > 0);
       own.sort((a, b) => b.x - a.x);
       const left = [...new Set(own.map(({ i }) => board.suspects[i]!.label))].slice(0, 3);
-      return { answer: answerWords(board, q, own[0]!.i, seen), chance: c, left };
+      const first = own[0]!.i;
+      const turn = q.answers.findIndex((a) => a[first] === k);
+      return { answer: answerWords(board, q, first, turn, seen), chance: c, left };
     });
 }
 
-/** What a suspect would answer to a question, in few words. */
-function answerWords(board: Board, q: Question, suspect: number, seen: ReadonlySet<string>): string {
+/** What a suspect would answer to a question by the turn of one pump, in few words. */
+function answerWords(board: Board, q: Question, suspect: number, turn: number, seen: ReadonlySet<string>): string {
   const round = ROUNDS.find((r) => r.id === q.id);
   const row = board.rows[suspect];
   if (!row) return 'cannot be told';
@@ -184,7 +180,7 @@ function answerWords(board: Board, q: Question, suspect: number, seen: ReadonlyS
   const all = test.parts.flatMap((part) =>
     part.observes.map((o) => {
       const at = board.place.get(keyOf(q.id, o.id))!;
-      const [own, should] = [row, sound].map((r) => sayExpect(board, o, r.expects[at] ?? null));
+      const [own, should] = [row, sound].map((r) => sayWay(board, o, atTurn(r.expects[at] ?? null, turn)));
       return { own: own!, otherwise: own !== should, label: o.label };
     }),
   );

@@ -1,8 +1,8 @@
 import type { Panel } from '../schemes';
 import type { Station } from '../station';
-import { faultTestsOf, predict, worldOf, type FaultTest, type Observation, type World } from '../tests';
+import { faultTestsOf, predictByTurn, worldOf, type FaultTest, type Observation, type World } from '../tests';
 import { phrase, type Phrase } from '../units';
-import { expectOf, type Expect, type Range } from './expect';
+import { expectOf, waysOf, type Expect, type Range, type Way } from './expect';
 import { lifeOf, type Life } from './life';
 import { HEALTHY, OTHER, type Suspect } from './suspect';
 import { symptomsOf, type Symptom } from './symptoms';
@@ -50,7 +50,7 @@ const askedOf = (tests: readonly FaultTest[]): Asked[] =>
 /** Predictions of one world, test by test, as expectations. */
 const expectsOf = (world: World, tests: readonly FaultTest[]): Expect[] =>
   tests.flatMap(({ test }) => {
-    const found = predict(world, test);
+    const found = predictByTurn(world, test);
     return test.parts.flatMap((p) => p.observes.map((o) => expectOf(found.get(o.id)!)));
   });
 
@@ -112,18 +112,21 @@ export function askingOf(document: Station): { ok: true; asking: Asking } | { ok
   return { ok: true, asking: asking(faultTestsOf(world), null) };
 }
 
+/** Everything that an observation may come to over all suspects, by its place. */
+export const columnOf = (rows: readonly (Row | null)[], index: number): Way[] =>
+  rows.flatMap((row) => waysOf(row?.expects[index] ?? null));
+
 /** What each observation may come to over all suspects: what a slip is spread over. */
 export function rangesOf({ asked }: Asking, rows: readonly (Row | null)[]): Range[] {
   return asked.map(({ observation }, i) => {
     let [low, high] = [Infinity, -Infinity];
     const words = new Set<string>();
-    for (const row of rows) {
-      const e = row?.expects[i];
+    for (const e of columnOf(rows, i)) {
       if (e?.kind === 'figure') {
         low = Math.min(low, e.at - 3 * e.spread);
         high = Math.max(high, e.at + 3 * e.spread);
       } else if (e?.kind === 'words') words.add(e.text);
-      else if (e) for (const way of e.ways) for (const w of way) words.add(w);
+      else if (e) for (const w of e.which) words.add(w);
     }
     return {
       width: high >= low ? Math.max(high - low, 1e-9) : 1,
@@ -180,9 +183,5 @@ export function formatOf(
 
 /** The words that an observation may be answered by, over every suspect; the sound station's first. */
 export function wordsOf(rows: readonly (Row | null)[], index: number): string[] {
-  const all = rows.flatMap((r) => {
-    const e = r?.expects[index];
-    return e?.kind === 'words' ? [e.text] : [];
-  });
-  return [...new Set(all)];
+  return [...new Set(columnOf(rows, index).flatMap((e) => (e?.kind === 'words' ? [e.text] : [])))];
 }

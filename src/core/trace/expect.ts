@@ -3,14 +3,23 @@ import type { Prediction } from '../tests';
 import { sayPhrase } from '../units';
 
 /**
- * What a suspect would show, as a likelihood is made of it: a figure on its scale with how far it may lie off, words, which of several things
- * happen, or nothing that can be told.
+ * What would be shown, as a likelihood is made of it: a figure on its scale with how far it may lie off, words, which of several things happen,
+ * or nothing that can be told.
  */
-export type Expect =
+export type Way =
   | { readonly kind: 'figure'; readonly at: number; readonly spread: number }
   | { readonly kind: 'words'; readonly text: string }
-  | { readonly kind: 'happens'; readonly ways: readonly (readonly string[])[] }
+  | { readonly kind: 'happens'; readonly which: readonly string[] }
   | null;
+
+/** What a suspect would show: in one way, or in one for each pump whose turn it may be. */
+export type Expect = Way | { readonly kind: 'turns'; readonly ways: readonly Way[] };
+
+/** The ways of an expectation, each as likely as another. */
+export const waysOf = (e: Expect): readonly Way[] => (e?.kind === 'turns' ? e.ways : [e]);
+
+/** What it is by the turn of one pump, from 0: the same by anybody's where it does not go by it. */
+export const atTurn = (e: Expect, turn: number): Way => (e?.kind === 'turns' ? e.ways[turn % e.ways.length]! : e);
 
 /** What was found: a figure in SI (infinite: open line), words as they were offered, or which things happen. */
 export type Found = number | string | readonly string[];
@@ -26,8 +35,12 @@ const LEADS = 0.5;
 export const scaleOf = (format: string | null, value: number): number =>
   format === 'resistance' ? Math.min(OPEN, Math.max(SHORT, Math.log10(Math.max(value, 1e-9)))) : value;
 
-/** A prediction of the one predictor, as what is expected. */
-export function expectOf(p: Prediction): Expect {
+/** Predictions of the one predictor, by whose turn it is, as what is expected. */
+export function expectOf(ways: readonly Prediction[]): Expect {
+  return ways.length === 1 ? wayOf(ways[0]!) : { kind: 'turns', ways: ways.map(wayOf) };
+}
+
+function wayOf(p: Prediction): Way {
   switch (p.kind) {
     case 'value': {
       const { format, value } = p.value;
@@ -46,7 +59,7 @@ export function expectOf(p: Prediction): Expect {
       return text === 'open line' ? { kind: 'figure', at: OPEN, spread: LEADS } : { kind: 'words', text };
     }
     case 'happening':
-      return { kind: 'happens', ways: p.ways };
+      return { kind: 'happens', which: p.which };
     case 'untold':
       return p.nothing === undefined ? null : { kind: 'figure', at: 0, spread: p.nothing / 2 };
     case 'good':
@@ -57,11 +70,11 @@ export function expectOf(p: Prediction): Expect {
 /** A figure as it is read: the inverse of `scaleOf`. */
 export const foundAt = (at: number, format: string | null): number => (format === 'resistance' ? 10 ** at : at);
 
-/** What is found where this is expected and nobody slips: a figure lies about it by its spread, of several ways one happens. */
-export function truly(expect: NonNullable<Expect>, format: string | null, random: Random): Found {
-  if (expect.kind === 'words') return expect.text;
-  if (expect.kind === 'happens') return expect.ways[Math.floor(random.even() * expect.ways.length)]!;
-  return foundAt(expect.at + 0.5 * expect.spread * random.normal(), format);
+/** What is found where this is shown and nobody slips: a figure lies about it by its spread. */
+export function truly(shown: NonNullable<Way>, format: string | null, random: Random): Found {
+  if (shown.kind === 'words') return shown.text;
+  if (shown.kind === 'happens') return shown.which;
+  return foundAt(shown.at + 0.5 * shown.spread * random.normal(), format);
 }
 
 /** Degrees of freedom of the error of a reading: a few are far off, and are no slip all the same. */
@@ -69,19 +82,11 @@ const NU = 4;
 /** Density of Student’s t with four degrees of freedom. (M. Abramowitz and I. A. Stegun, 26.7) */
 const student = (z: number): number => 0.375 * (1 + (z * z) / NU) ** -2.5;
 
-/** How many different things a set of happenings may be called by: each may be seen wrongly. */
-const seenWrongly = (
-  ways: readonly (readonly string[])[],
-  found: readonly string[],
-  slip: number,
-  all: number,
-): number => {
-  const one = (way: readonly string[]) => {
-    const odd = way.filter((w) => !found.includes(w)).length + found.filter((f) => !way.includes(f)).length;
-    return odd === 0 ? 1 - slip : slip * (1 / Math.max(all, 1)) ** odd;
-  };
-  return ways.reduce((sum, w) => sum + one(w), 0) / ways.length;
-};
+/** Each of the things that happen may be seen wrongly. */
+function seenWrongly(which: readonly string[], found: readonly string[], slip: number, all: number): number {
+  const odd = which.filter((w) => !found.includes(w)).length + found.filter((f) => !which.includes(f)).length;
+  return odd === 0 ? 1 - slip : slip * (1 / Math.max(all, 1)) ** odd;
+}
 
 /** What an observation may come to at all, over every suspect: what a slip is spread over. */
 export interface Range {
@@ -94,9 +99,14 @@ export interface Range {
 
 /**
  * How likely a suspect makes what was found: by its spread, and by a small chance of a slip (wrong terminals, wrong mode, misread) over everything
- * that it may come to. What cannot be told makes everything as likely.
+ * that it may come to. What cannot be told makes everything as likely; where it goes by whose turn it is, one is as likely as another.
  */
-export function likelihood(expect: Expect, found: Found, { width, texts, format }: Range, slip: number): number {
+export function likelihood(expect: Expect, found: Found, range: Range, slip: number): number {
+  if (expect?.kind !== 'turns') return likelihoodOf(expect, found, range, slip);
+  return expect.ways.reduce((sum, way) => sum + likelihoodOf(way, found, range, slip), 0) / expect.ways.length;
+}
+
+function likelihoodOf(expect: Way, found: Found, { width, texts, format }: Range, slip: number): number {
   // Words that nobody foretold are an answer too.
   const flat = typeof found === 'number' ? 1 / width : 1 / (texts + 1);
   if (expect === null) return flat;
@@ -106,7 +116,7 @@ export function likelihood(expect: Expect, found: Found, { width, texts, format 
   }
   if (expect.kind === 'words' && typeof found === 'string')
     return expect.text === found ? 1 - slip : slip / Math.max(texts - 1, 1);
-  if (expect.kind === 'happens' && typeof found === 'object') return seenWrongly(expect.ways, found, slip, texts);
+  if (expect.kind === 'happens' && typeof found === 'object') return seenWrongly(expect.which, found, slip, texts);
   // Another kind of answer than it would give: words where it would show a figure.
   return slip * flat;
 }

@@ -2,6 +2,7 @@ import { traitsOf } from '../duties';
 import { levelOf, type Setting } from '../tests';
 import { quantity, say, systemOf } from '../units';
 import type { Board } from './belief';
+import { waysOf } from './expect';
 import { settingWords } from './settingWords';
 
 /** What the water does while one looks for the fault, and how it is pumped down first. */
@@ -18,10 +19,9 @@ function runs(board: Board, p: readonly number[], test: string): number {
   const pumps = board.asking.panel.outcomes.flatMap((o) => (o.kind === 'pump' ? [o.id] : []));
   if (i === undefined) return 0;
   return board.rows.reduce((sum, row, k) => {
-    const e = row?.expects[i];
-    if (e?.kind !== 'happens') return sum;
-    const share = e.ways.filter((w) => w.some((id) => pumps.includes(id))).length / e.ways.length;
-    return sum + share * p[k]!;
+    const ways = waysOf(row?.expects[i] ?? null);
+    const running = ways.filter((e) => e?.kind === 'happens' && e.which.some((id) => pumps.includes(id)));
+    return sum + (running.length / ways.length) * p[k]!;
   }, 0);
 }
 

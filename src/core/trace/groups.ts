@@ -1,7 +1,7 @@
 import type { Risk, Setting } from '../tests';
 import type { Board } from './belief';
 import type { Asking, Row } from './dictionary';
-import type { Expect } from './expect';
+import { atTurn, waysOf, type Expect, type Way } from './expect';
 import { roundOf, ROUNDS, type Symptom } from './symptoms';
 
 /** Figures nearer than this many of their spreads are one answer. */
@@ -33,8 +33,8 @@ function cut(row: readonly Figure[]): (readonly Figure[])[] {
   return [...cut(row.slice(0, at)), ...cut(row.slice(at))];
 }
 
-/** Which answer each suspect would give, by a number; −1: it cannot be told. */
-export function classesOf(expects: readonly Expect[]): Int16Array {
+/** Which answer each of several is, by a number; −1: it cannot be told. */
+export function classesOf(expects: readonly Way[]): Int16Array {
   const made = new Int16Array(expects.length).fill(-1);
   const figures = expects.flatMap((e, i): Figure[] =>
     e?.kind === 'figure' ? [{ i, at: e.at, spread: e.spread }] : [],
@@ -46,7 +46,7 @@ export function classesOf(expects: readonly Expect[]): Int16Array {
   const texts = new Map<string, number>();
   expects.forEach((e, i) => {
     if (e === null || e.kind === 'figure') return;
-    const text = e.kind === 'words' ? e.text : textOf(e.ways);
+    const text = textOf(e);
     const known = texts.get(text) ?? ++next;
     texts.set(text, known);
     made[i] = known;
@@ -54,20 +54,24 @@ export function classesOf(expects: readonly Expect[]): Int16Array {
   return made;
 }
 
-/** Whether two answers cannot be told apart: figures within their spreads, the same words, or one of them is not told. */
-export function alike(a: Expect, b: Expect): boolean {
+const textOf = (e: Exclude<Way, null | { kind: 'figure' }>): string =>
+  e.kind === 'words' ? e.text : `happens ${e.which.join('+')}`;
+
+function sameWay(a: Way, b: Way): boolean {
   if (a === null || b === null) return true;
   if (a.kind === 'figure' && b.kind === 'figure') return Math.abs(a.at - b.at) <= APART * Math.max(a.spread, b.spread);
-  if (a.kind === 'words' && b.kind === 'words') return a.text === b.text;
-  if (a.kind === 'happens' && b.kind === 'happens') return textOf(a.ways) === textOf(b.ways);
-  return false;
+  return a.kind !== 'figure' && b.kind !== 'figure' && textOf(a) === textOf(b);
 }
 
-const textOf = (ways: readonly (readonly string[])[]): string =>
-  ways
-    .map((w) => w.join('+'))
-    .sort()
-    .join(' | ');
+/**
+ * Whether two answers cannot be told apart: figures within their spreads, the same words, or one of them is not told. Where they go by whose turn it
+ * is, whatever one shows the other may show too.
+ */
+export function alike(a: Expect, b: Expect): boolean {
+  if (a?.kind !== 'turns' && b?.kind !== 'turns') return sameWay(a, b);
+  const [own, other] = [waysOf(a), waysOf(b)];
+  return own.every((x) => other.some((y) => sameWay(x, y))) && other.every((y) => own.some((x) => sameWay(x, y)));
+}
 
 /** What shows less often than that tells too little to be counted on. */
 const SURELY = 0.8;
@@ -87,26 +91,42 @@ export interface Question {
   readonly risk: Risk;
   /** Null: it does not matter how the station stands. */
   readonly setting: Setting | null;
-  /** −1: it cannot be told. */
-  readonly answers: Int16Array;
+  /** For each pump whose turn it may be, the answer of each suspect; once where it does not go by that. −1: it cannot be told. */
+  readonly answers: readonly Int16Array[];
   readonly count: number;
   /** How often an answer is a slip. */
   readonly slip: number;
 }
 
+/** How often a suspect gives an answer, over whose turn it may be. */
+export const givesOf = ({ answers }: Pick<Question, 'answers'>, suspect: number, answer: number): number =>
+  answers.reduce((sum, own) => sum + (own[suspect] === answer ? 1 : 0), 0) / answers.length;
+
 /** Several classes as one: an answer is all of them together; nothing can be told only where none of them can. */
-function joined(classes: readonly Int16Array[], length: number): { answers: Int16Array; count: number } {
+function joined(classes: readonly (readonly Int16Array[])[], length: number): Pick<Question, 'answers' | 'count'> {
   const keys = new Map<string, number>();
-  const answers = new Int16Array(length).fill(-1);
-  for (let i = 0; i < length; i++) {
-    const own = classes.map((c) => c[i]!);
-    if (own.every((c) => c < 0)) continue;
-    const key = own.join();
-    const known = keys.get(key) ?? keys.size;
-    keys.set(key, known);
-    answers[i] = known;
-  }
+  const turns = Math.max(1, ...classes.map((c) => c.length));
+  const answers = Array.from({ length: turns }, (_, turn) => {
+    const made = new Int16Array(length).fill(-1);
+    for (let i = 0; i < length; i++) {
+      const own = classes.map((c) => c[turn % c.length]![i]!);
+      if (own.every((c) => c < 0)) continue;
+      const key = own.join();
+      const known = keys.get(key) ?? keys.size;
+      keys.set(key, known);
+      made[i] = known;
+    }
+    return made;
+  });
   return { answers, count: keys.size };
+}
+
+/** The answers of all suspects to one observation, as classes: for each pump whose turn it may be, where one of them goes by that. */
+function byTurn(expects: readonly Expect[]): Int16Array[] {
+  const turns = Math.max(1, ...expects.map((e) => waysOf(e).length));
+  const all = Array.from({ length: turns }, (_, turn) => expects.map((e) => atTurn(e, turn)));
+  const classes = classesOf(all.flat());
+  return all.map((_, turn) => classes.slice(turn * expects.length, (turn + 1) * expects.length));
 }
 
 const known = new WeakMap<Board, Map<string, readonly Question[]>>();
@@ -126,9 +146,9 @@ export function questionsOf(board: Board, seen: ReadonlySet<string> = new Set())
   const rounds = ROUNDS.flatMap((round): Question[] => {
     const own = asking.symptoms.flatMap((s, i) => (roundOf(s) === round && !seen.has(s.id) ? [i] : []));
     if (own.length === 0) return [];
-    const classes = own.map((i) =>
+    const classes = own.map((i) => [
       Int16Array.from(rows, (r) => (r ? (r.symptoms[i] && shows(asking.symptoms[i]!) ? 1 : 0) : -1)),
-    );
+    ]);
     const { id, minutes } = round;
     return [{ id, minutes, risk: 'look', setting: null, slip: 0.1, ...joined(classes, suspects.length) }];
   });
@@ -138,7 +158,7 @@ export function questionsOf(board: Board, seen: ReadonlySet<string> = new Set())
 }
 
 function testsAsked({ asking, rows, suspects }: Board): Question[] {
-  const one = asking.asked.map((_, i) => classesOf(rows.map((r) => r?.expects[i] ?? null)));
+  const one = asking.asked.map((_, i) => byTurn(rows.map((r) => r?.expects[i] ?? null)));
   let at = 0;
   return asking.tests.map(({ test: { id, parts, minutes, risk }, setting }): Question => {
     const count = parts.reduce((n, p) => n + p.observes.length, 0);

@@ -26,7 +26,7 @@ export { EXPLAINED, explained, withPairs } from './pairs';
 export { play, told as toldOf, type By, type Played } from './play';
 export { pairOf, suspectsOf } from './suspects';
 export { askingOf, formatOf, type Asking, type Row } from './dictionary';
-export { truly } from './expect';
+export { atTurn, truly } from './expect';
 export { inseparable } from './groups';
 export { nextOf } from './next';
 export { ROUNDS, roundOf, saysOf } from './symptoms';

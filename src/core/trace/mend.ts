@@ -1,6 +1,6 @@
 import { jobsFor } from '../jobs';
 import type { Station } from '../station';
-import { catalogueOf, predict, worldOf, type World } from '../tests';
+import { catalogueOf, predictByTurn, worldOf, type World } from '../tests';
 import { expectOf } from './expect';
 import { alike } from './groups';
 import { sparesFor, type KeptPart, type Spare } from './spares';
@@ -41,8 +41,8 @@ export function mendOf(station: Station, suspect: Suspect, world: World, kept: r
   const job = [...ids, PROOF].flatMap((id) => fits(id) ?? []).at(0) ?? null;
   const sick = worldOf(world.of, suspect.faults, 'designed', world);
   const repeat = catalogueOf(world).filter((t) => {
-    const [sound, now] = [predict(world, t), predict(sick, t)];
-    return [...sound].some(([id, p]) => !alike(expectOf(p), expectOf(now.get(id)!)));
+    const [sound, now] = [predictByTurn(world, t), predictByTurn(sick, t)];
+    return [...sound].some(([id, ways]) => !alike(expectOf(ways), expectOf(now.get(id)!)));
   });
   return {
     remedies: [...new Set(suspect.faults.map((f) => f.remedy))],

@@ -1,6 +1,6 @@
 import { minutesBetween, RISKS, type Risk, type Setting } from '../tests';
 import { entropy, type Board } from './belief';
-import { questionsOf, type Question } from './groups';
+import { givesOf, questionsOf, type Question } from './groups';
 import { OTHER } from './suspect';
 
 /** A question that could be asked next: what it is worth, and what it costs. */
@@ -25,37 +25,65 @@ export interface Course {
 }
 
 /**
+ * What is not known of the answer, bits, were the suspect known: one of those that it gives, each with its share; or any, by a slip or where it
+ * cannot be told.
+ * @param flat how often it cannot be told
+ */
+function unsure(shares: readonly number[], flat: number, { count, slip }: Question): number {
+  const any = (flat + (1 - flat) * slip) / count;
+  const others = (count - shares.length) * (any > 0 ? -any * Math.log2(any) : 0);
+  return entropy(shares.map((s) => any + (1 - slip) * s)) + others;
+}
+
+/** The same of a suspect that does not always give the same answer, by whose turn it is. */
+function unsureByTurn(own: readonly number[], q: Question): number {
+  const given = own.filter((a) => a >= 0);
+  const shares = [...new Set(given)].map((a) => given.filter((b) => b === a).length / own.length);
+  return unsure(shares, 1 - given.length / own.length, q);
+}
+
+/**
  * Bits that an answer is expected to tell (D. V. Lindley, “On a measure of the information provided by an experiment”, 1956): what is not known of
  * the answer, less what would not be known of it were the suspect known.
  */
-export function tells({ answers, count, slip }: Question, p: readonly number[]): number {
+export function tells(q: Question, p: readonly number[]): number {
+  const { answers, count, slip } = q;
   if (count < 2) return 0;
   const mix = new Float64Array(count);
-  let flat = 0;
+  const [first, ...others] = answers as readonly [Int16Array, ...Int16Array[]];
+  const [ifNamed, ifFlat] = [unsure([1], 0, q), Math.log2(count)];
+  let [flat, known] = [0, 0];
   for (let i = 0; i < p.length; i++) {
-    const a = answers[i]!;
-    if (a < 0) flat += p[i]!;
-    else mix[a]! += p[i]!;
+    const [x, a] = [p[i]!, first[i]!];
+    for (const own of answers) {
+      const share = x / answers.length;
+      if (own[i]! < 0) flat += share;
+      else mix[own[i]!]! += share;
+    }
+    const same = others.every((own) => own[i] === a);
+    known +=
+      x *
+      (!same
+        ? unsureByTurn(
+            answers.map((own) => own[i]!),
+            q,
+          )
+        : a < 0
+          ? ifFlat
+          : ifNamed);
   }
-  const named = 1 - flat;
-  const wrong = slip / count;
   let h = 0;
   for (let k = 0; k < count; k++) {
-    const x = mix[k]! * (1 - slip) + named * wrong + flat / count;
+    const x = mix[k]! * (1 - slip) + ((1 - flat) * slip + flat) / count;
     if (x > 0) h -= x * Math.log2(x);
   }
-  const one = entropy([1 - slip + wrong, ...Array.from({ length: Math.min(count - 1, 1) }, () => (count - 1) * wrong)]);
-  // The slip is spread over all other answers alike.
-  const spread = (count - 1) * wrong * Math.log2(Math.max(count - 1, 1));
-  return Math.max(0, h - named * (one + spread) - flat * Math.log2(count));
+  return Math.max(0, h - known);
 }
 
 /** What is believed after one answer. */
 export function after({ answers, count, slip }: Question, p: readonly number[], answer: number): number[] {
-  const raw = p.map((x, i) => {
-    const a = answers[i]!;
-    return x * (a < 0 ? 1 / count : (a === answer ? 1 - slip : 0) + slip / count);
-  });
+  const likely = (a: number) => (a < 0 ? 1 / count : (a === answer ? 1 - slip : 0) + slip / count);
+  const raw = p.map((x, i) => (x / answers.length) * answers.reduce((sum, own) => sum + likely(own[i]!), 0));
   const sum = raw.reduce((a, b) => a + b, 0);
   return sum > 0 ? raw.map((x) => x / sum) : [...p];
 }
@@ -130,7 +158,7 @@ export function nextOf(board: Board, p: readonly number[], course: Course): Cand
     const q = questions.get(c.id)!;
     let [gain, minutes] = [c.tells, c.minutes];
     for (let k = 0; k < q.count; k++) {
-      const share = p.reduce((sum, x, i) => (q.answers[i] === k ? sum + x : sum), 0);
+      const share = p.reduce((sum, x, i) => sum + x * givesOf(q, i, k), 0);
       if (share < 0.02) continue;
       const then = candidates(board, after(q, p, k), {
         ...course,

@@ -1,8 +1,8 @@
 import type { Random } from '../numeric';
 import { minutesBetween, RISKS, type Risk, type Setting } from '../tests';
 import { beliefs, entropy, type Board, type Evidence } from './belief';
-import { keyOf, type Asking, type Row } from './dictionary';
-import { foundAt, truly, type Expect, type Found, type Range } from './expect';
+import { columnOf, keyOf, type Asking, type Row } from './dictionary';
+import { atTurn, foundAt, truly, type Found, type Range, type Way } from './expect';
 import { inseparable, questionsOf } from './groups';
 import { withPairs } from './pairs';
 import type { Suspect } from './suspect';
@@ -34,7 +34,7 @@ const MOST = 60;
 const ORDER = Object.keys(RISKS) as Risk[];
 
 /** What is found where this is expected: by its spread, or a slip. */
-function answer(expect: Expect, range: Range, texts: readonly Found[], random: Random): Found | null {
+function answer(expect: Way, range: Range, texts: readonly Found[], random: Random): Found | null {
   if (expect === null) return null;
   if (random.even() >= SLIPS) return truly(expect, range.format, random);
   if (texts.length > 1) return texts[Math.floor(random.even() * texts.length)]!;
@@ -60,14 +60,14 @@ function answers(board: Board, row: Row, id: string, seen: ReadonlySet<string>, 
       return [{ kind: 'symptom', symptom: s.id, shown: shows !== random.even() < SLIPS }];
     });
   const { test } = asking.tests.find((t) => t.test.id === id)!;
+  const turn = Math.floor(random.even() * asking.station.pumps.length);
   return test.parts.flatMap((p) =>
     p.observes.flatMap((o): Evidence[] => {
       const i = place.get(keyOf(id, o.id))!;
-      const others = rows.flatMap((r): Found[] => {
-        const e = r?.expects[i];
-        return e?.kind === 'words' ? [e.text] : e?.kind === 'happens' ? [...e.ways] : [];
-      });
-      const found = answer(row.expects[i]!, ranges[i]!, others, random);
+      const others = columnOf(rows, i).flatMap((e): Found[] =>
+        e?.kind === 'words' ? [e.text] : e?.kind === 'happens' ? [e.which] : [],
+      );
+      const found = answer(atTurn(row.expects[i]!, turn), ranges[i]!, others, random);
       return found === null ? [] : [{ kind: 'reading', test: id, observation: o.id, found }];
     }),
   );

@@ -1,7 +1,7 @@
 import { liveToEarth } from '../circuit';
 import { traitsOf } from '../duties';
 import type { Panel } from '../schemes';
-import { atRest, levelOf, perform, type Height, type World } from '../tests';
+import { atRest, byTurns, levelOf, perform, type Height, type World } from '../tests';
 import { happens } from '../wiring';
 import type { Life } from './life';
 
@@ -82,14 +82,17 @@ const handOf = (world: World) =>
     (world.panel?.devices ?? []).flatMap((d) => (d.positions.some((p) => p.state === 'hand') ? [[d.tag, 'hand']] : [])),
   );
 
-/** Whether the frame of a motor, and with it the water, carries a voltage that hurts, the pump called. */
+/** Whether the frame of a motor, and with it the water, carries a voltage that hurts, a pump called: by anybody's turn. */
 function waterLive(world: World): boolean {
   const level = levelOf(world, 'called');
-  if (!world.panel || level === null) return false;
-  const { wired, settled } = perform(atRest(world), { kind: 'water', to: level }).panel()!;
-  return world.panel.devices.some((d) => {
-    const at = d.function === 'motor' ? wired.points.get(`${d.tag}:PE`) : undefined;
-    return at !== undefined && liveToEarth(settled.solution, at) > 0;
+  const { panel } = world;
+  if (!panel || level === null) return false;
+  return byTurns(world).some((rest) => {
+    const { wired, settled } = perform(rest, { kind: 'water', to: level }).panel()!;
+    return panel.devices.some((d) => {
+      const at = d.function === 'motor' ? wired.points.get(`${d.tag}:PE`) : undefined;
+      return at !== undefined && liveToEarth(settled.solution, at) > 0;
+    });
   });
 }
 

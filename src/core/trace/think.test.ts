@@ -157,7 +157,7 @@ describe('what is thought', () => {
         tracing('underpass-storm-sump').board.place.get('now-lag/now')!
       ]!;
     if (lit.kind !== 'happens') throw new Error('nothing happens');
-    const sound = lit.ways[0]!;
+    const sound = lit.which;
     expect(pumps.every((id) => sound.includes(id))).toBe(true);
     expect(outcomes.some((o) => o.kind === 'alarm' && sound.includes(o.id))).toBe(false);
     expect(now([...sound]).label).not.toMatch(/[Pp]ump|lag/);
@@ -323,7 +323,7 @@ describe('an earth that nobody missed', () => {
     const healthy = worldOf(demo(file));
     const { test } = faultTestsOf(healthy).find((t) => t.test.id === 'frame-M1')!;
     const broken = faultsOf(demo(file), healthy.panel!).find((f) => f.id === 'M1-earth-core')!;
-    const ohms = (w: World) => expectOf(predict(w, test).get('frame')!);
+    const ohms = (w: World) => expectOf([predict(w, test).get('frame')!]);
     const [sound, lost] = [ohms(healthy), ohms(worldOf(demo(file), [broken], 'designed', healthy))];
     // Log₁₀ of ohms: under an ohm, and tens of ohms and more.
     expect(sound).toMatchObject({ kind: 'figure' });

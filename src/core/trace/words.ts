@@ -1,8 +1,8 @@
-import type { Observation } from '../tests';
+import { OR_BY_TURN, type Observation } from '../tests';
 import { sayPhrase, systemOf } from '../units';
 import type { Board, Evidence } from './belief';
 import { formatOf, keyOf, type Asked, type Asking } from './dictionary';
-import type { Expect, Found } from './expect';
+import { waysOf, type Expect, type Found, type Way } from './expect';
 import { settingWords } from './settingWords';
 import { saysOf } from './symptoms';
 
@@ -67,11 +67,17 @@ export function sayFound({ panel, station }: Said, o: Observation, found: Found)
     : found.map((id) => outcomes.find((x) => x.id === id)?.label ?? id).join(', ');
 }
 
-/** What an expectation shows, in words. */
-export function sayExpect(board: Board, o: Observation, e: Expect): string {
+/** What is shown in one way, in words. */
+export function sayWay({ asking }: Board, o: Observation, e: Way): string {
   if (e === null) return 'cannot be told';
   if (e.kind === 'words') return e.text;
-  if (e.kind === 'happens') return e.ways.map((w) => sayFound(board.asking, o, w)).join(', or ');
+  if (e.kind === 'happens') return sayFound(asking, o, e.which);
   const format = formatOf(o);
-  return sayFound(board.asking, o, format === 'resistance' ? 10 ** e.at : e.at);
+  return sayFound(asking, o, format === 'resistance' ? 10 ** e.at : e.at);
+}
+
+/** What an expectation shows, in words: each of its ways once. */
+export function sayExpect(board: Board, o: Observation, e: Expect): string {
+  const [first, ...others] = new Set(waysOf(e).map((way) => sayWay(board, o, way)));
+  return others.length === 0 ? first! : `${first}${OR_BY_TURN}${others.join('; or: ')}`;
 }

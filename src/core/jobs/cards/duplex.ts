@@ -201,7 +201,8 @@ export const alternator: Job = {
           minutes: 10,
           risk: 'inside',
         }),
-        ...take(bench, 'running', 'alternator'),
+        ...takeAll(bench, 'running'),
+        ...take(bench, 'alternator'),
         ...(order?.positions ?? []).filter((p) => p.state !== order!.initial).map((p) => lock(p.state, p.label)),
         work('out', 'One pump out of service', {
           actions: ['Where one pump is out: lock the other, tag the one that is out, write until when.'],

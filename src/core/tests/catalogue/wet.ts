@@ -4,6 +4,7 @@ import { phrase, quantity } from '../../units';
 import type { Act } from '../act';
 import type { Observation, Probes } from '../observation';
 import { SPREAD } from '../spread';
+import { madeFirst, turnsAgain } from '../first';
 import { JUST } from '../further';
 import { test, type Test } from '../test';
 import type { World } from '../world';
@@ -51,54 +52,50 @@ export function feedOf({ panel }: World): Probes | null {
   return a && b ? { a, b, mode: 'ac-volts' } : null;
 }
 
-export function running(world: World): Test {
-  const { station, levels, panel } = world;
+/** Amps of a pump while it runs: by its plate, and at its flow. */
+function ampsOf({ station, panel }: World, pump: number): Observation[] {
+  const motor = panel?.devices.find((d) => d.function === 'motor' && d.pump === pump);
+  const core = panel?.cores.find((c) => motor && c.pin.startsWith(`${motor.tag}:`) && c.terminal)?.id ?? null;
+  const assumed = station.pumps[pump - 1]!.power === null;
+  const plate: Observation = { id: 'amps', label: 'amps running', kind: 'amps', pump, core, of: 'plate' };
+  const label = `amps at its flow${assumed ? ', by an assumed power curve' : ''}`;
+  return traitsOf(station).mover.kind === 'valve'
+    ? [plate]
+    : [plate, { id: 'amps-at-flow', label, kind: 'amps', pump, core, of: 'flow' }];
+}
+
+/** Volts and amps of each pump that can be made the first: which one is called of itself is a matter of whose turn it is. */
+export function running(world: World): Test[] {
+  const { station, levels } = world;
   const { stop, lead } = levels;
   const feed = feedOf(world);
-  const motor = panel?.devices.find((d) => d.function === 'motor' && d.pump === 1);
-  const core = panel?.cores.find((c) => motor && c.pin.startsWith(`${motor.tag}:`) && c.terminal)?.id ?? null;
   const band = { share: SPREAD.supply };
   const volts = (id: string, label: string): Observation =>
     feed
       ? { id, label, kind: 'volts', probes: feed, band }
       : { id, label, kind: 'figure', value: quantity('voltage', station.supply.voltage), band };
-  const assumed = station.pumps[0]!.power === null;
-  const valve = traitsOf(station).mover.kind === 'valve';
-  return test({
-    id: 'running',
-    phase: 'wet',
-    title: 'Volts and amps',
-    actions: [
-      phrase`Volts at the ${feed ? `terminals ${feed.a} and ${feed.b}` : 'outlet'} at rest and with the pump running; clamp around the line core alone while it runs.`,
-    ],
-    cautions: ['Live measuring: rated meter and leads, one hand where you can, dry feet.'],
-    needs: [water(stop)],
-    parts: [
-      { acts: [], observes: [volts('rest-volts', 'volts at rest')] },
-      {
-        acts: called(world).slice(1),
-        observes: [
-          volts('run-volts', 'volts running'),
-          { id: 'amps', label: 'amps running', kind: 'amps', pump: 1, core, of: 'plate' },
-          ...(valve
-            ? []
-            : [
-                {
-                  id: 'amps-at-flow',
-                  label: `amps at its flow${assumed ? ', by an assumed power curve' : ''}`,
-                  kind: 'amps' as const,
-                  pump: 1,
-                  core,
-                  of: 'flow' as const,
-                },
-              ]),
-        ],
-      },
-    ],
-    minutes: minutesOf(runTime(world, lead, stop), 3),
-    risk: 'probes',
-    about: ['pump'],
-  });
+  const firsts = station.pumps.map((_, i) => madeFirst(world, i + 1));
+  const several = firsts.length > 1 && firsts.every((acts) => acts.length > 0);
+  return (several ? firsts : firsts.slice(0, 1)).map((first, i) =>
+    test({
+      id: i === 0 ? 'running' : `running-${i + 1}`,
+      phase: 'wet',
+      title: several ? `Volts and amps of pump ${i + 1}` : 'Volts and amps',
+      actions: [
+        phrase`Volts at the ${feed ? `terminals ${feed.a} and ${feed.b}` : 'outlet'} at rest and with the pump running; clamp around the line core alone while it runs.`,
+      ],
+      cautions: ['Live measuring: rated meter and leads, one hand where you can, dry feet.'],
+      needs: [water(stop), ...first],
+      parts: [
+        { acts: [], observes: [volts('rest-volts', 'volts at rest')] },
+        { acts: called(world).slice(1), observes: [volts('run-volts', 'volts running'), ...ampsOf(world, i + 1)] },
+      ],
+      restores: turnsAgain(world),
+      minutes: minutesOf(runTime(world, lead, stop), 3),
+      risk: 'probes',
+      about: ['pump'],
+    }),
+  );
 }
 
 export function pumpDown(world: World): Test {
@@ -286,7 +283,7 @@ export function wetTests(world: World): Test[] {
   if (traits.direction === 'fill') return [...fillTank(world), ...fillAlone(world)];
   return [
     fillToLead(world),
-    running(world),
+    ...running(world),
     ...(traits.timer ? doseByTimer(world) : [pumpDown(world)]),
     ...restAtPeak(world),
     ...drawdownAlone(world, drawdownTest(world)),

@@ -1,3 +1,4 @@
+import { turnsAgain } from '../first';
 import { RISKS, type Risk } from '../risk';
 import type { Test } from '../test';
 import type { World } from '../world';
@@ -14,9 +15,14 @@ const BY_HAND =
 const ORDER = Object.keys(RISKS) as Risk[];
 const atLeast = (risk: Risk, least: Risk): Risk => (ORDER.indexOf(risk) < ORDER.indexOf(least) ? least : risk);
 
-/** A test made in a setting. Where water comes by a hand alone it is no mere look. */
-export function faultTest(world: World, setting: Setting, made: Test): FaultTest {
-  const test = { ...made, needs: actsOf(world, setting) };
+/**
+ * A test made in a setting. Where water comes by a hand alone it is no mere look.
+ * @param of the pump, from 1, of which something is read there: at a call it is made the first; null: of none
+ */
+export function faultTest(world: World, setting: Setting, made: Test, of: number | null = null): FaultTest {
+  const first = setting === 'called' ? of : null;
+  const restores = first === null ? made.restores : [...made.restores, ...turnsAgain(world)];
+  const test = { ...made, needs: actsOf(world, setting, first), restores };
   return byHandTo(world, setting)
     ? { setting, test: { ...test, risk: atLeast(made.risk, 'water'), cautions: [BY_HAND, ...made.cautions] } }
     : { setting, test };

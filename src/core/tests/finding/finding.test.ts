@@ -296,14 +296,20 @@ describe('a pump that runs and moves no water', () => {
     expect(airlocked).toBe('does not come: what runs moves no water');
     expect(clogged).toBeGreaterThan(1.5 * (sound as number));
   });
-  it('one of two that take turns brings it down or not by whose turn it is: neither is told by that', () => {
+  it('one of two that take turns brings it down or not by whose turn it is: by its own it waits in vain', () => {
     const down = (observation: string) =>
       shown('underpass-storm-sump', 'pump-down', observation, 'M1-airlocked', 'M2-airlocked');
     expect(down('stops')[0]).toBe('the pump that ran stands');
-    for (const observation of ['stops', 'run', 'level'])
-      expect(down(observation).slice(1)).toEqual(
-        Array<string>(2).fill('goes by whose turn it is: by one pump it comes, by another never'),
-      );
+    const vain = 'does not come: what runs moves no water';
+    expect(down('stops').slice(1)).toEqual([
+      `${vain}, or, by whose turn it is: pump 2 stands`,
+      `pump 1 stands, or, by whose turn it is: ${vain}`,
+    ]);
+    for (const observation of ['run', 'level'])
+      expect(down(observation).slice(1)).toEqual([
+        expect.stringMatching(new RegExp(`^goes by whose turn it is: ${vain}, or, by whose turn it is: \\d`)),
+        expect.stringMatching(new RegExp(`^goes by whose turn it is: \\d.*, or, by whose turn it is: ${vain}$`)),
+      ]);
     // Where none moves any it comes by neither.
     expect(shown('underpass-storm-sump', 'pump-down', 'stops', 'blocked')[1]).toBe(
       'does not come: what runs moves no water',

@@ -1,6 +1,5 @@
 import { phrase } from '../../units';
 import { fieldInputs } from '../../wiring';
-import type { Act } from '../act';
 import type { Observation, Probes } from '../observation';
 import { SPREAD } from '../spread';
 import { test } from '../test';
@@ -12,25 +11,35 @@ import { heightsOf, levelOf, type Setting } from './setting';
 const LIVE = 'Live: rated meter and leads, finger guards, one hand where you can, dry feet. Covers back on after it.';
 const band = { share: SPREAD.supply } as const;
 
+/** Two points between which volts are read, and of which pump they are. */
+interface Pair {
+  readonly probes: Probes;
+  readonly title: string;
+  readonly pump?: number;
+}
+
 /** One reading of volts between two points. */
-const reading = (world: World, setting: Setting, { a, b, mode }: Probes, title: string, more: readonly Act[] = []) =>
-  faultTest(world, setting, {
-    ...test({
-      id: `volts-${a}-${b}-${setting}${more.length > 0 ? '-worked' : ''}`,
+const reading = (world: World, setting: Setting, { probes: { a, b, mode }, title, pump }: Pair) =>
+  faultTest(
+    world,
+    setting,
+    test({
+      id: `volts-${a}-${b}-${setting}`,
       phase: 'work',
       title,
       actions: [phrase`${mode === 'dc-volts' ? 'DC' : 'AC'} volts, one probe on ${a}, the other on ${b}.`],
       cautions: [LIVE],
       parts: [
-        { acts: more, observes: [{ id: 'volts', label: `${a} to ${b}`, kind: 'volts', probes: { a, b, mode }, band }] },
+        { acts: [], observes: [{ id: 'volts', label: `${a} to ${b}`, kind: 'volts', probes: { a, b, mode }, band }] },
       ],
       minutes: 1,
       risk: 'probes',
     }),
-  });
+    pump,
+  );
 
 /** Every wire that comes to a strip, against what its circuit is live against; one terminal for each wire. */
-function strips({ panel }: World): { probes: Probes; title: string }[] {
+function strips({ panel }: World): Pair[] {
   if (!panel) return [];
   const seen = new Set<string>();
   return panel.circuits.flatMap((c) => {
@@ -47,7 +56,7 @@ function strips({ panel }: World): { probes: Probes; title: string }[] {
 }
 
 /** Over each contact that comes in from the field: closed it shows nearly none. */
-const inputs = ({ panel }: World): { device: string; probes: Probes; title: string }[] =>
+const inputs = ({ panel }: World): (Pair & { readonly device: string })[] =>
   panel
     ? fieldInputs(panel).map(({ device, label, a, b, mode }) => ({
         device,
@@ -57,7 +66,7 @@ const inputs = ({ panel }: World): { device: string; probes: Probes; title: stri
     : [];
 
 /** Between the terminals of motors of more than one winding, leg to leg. */
-function legs({ panel }: World): { probes: Probes; title: string }[] {
+function legs({ panel }: World): Pair[] {
   return (panel?.devices ?? []).flatMap((d) => {
     if (d.function !== 'motor' || d.behaviour.kind !== 'motor') return [];
     const at = panel!.cores.flatMap((c) => (c.pin.startsWith(`${d.tag}:`) && c.terminal ? [c.terminal] : []));
@@ -65,13 +74,14 @@ function legs({ panel }: World): { probes: Probes; title: string }[] {
       at.slice(i + 1).map((b) => ({
         probes: { a, b, mode: 'ac-volts' as const },
         title: `Volts at the terminals of ${d.label}`,
+        pump: d.pump,
       })),
     );
   });
 }
 
 /** The water, by the frame of what stands in it, against earth. */
-function water({ panel }: World): { probes: Probes; title: string }[] {
+function water({ panel }: World): Pair[] {
   const motor = panel?.devices.find((d) => d.function === 'motor' && d.inside?.some((i) => i.id === 'insulation'));
   const frame = motor && panel!.cores.find((c) => c.pin === `${motor.tag}:PE`);
   return frame
@@ -80,7 +90,7 @@ function water({ panel }: World): { probes: Probes; title: string }[] {
 }
 
 /** What goes into a power supply or a transformer, and what comes out of it. */
-function feeds({ panel }: World): { probes: Probes; title: string }[] {
+function feeds({ panel }: World): Pair[] {
   return (panel?.devices ?? []).flatMap((d) => {
     if (d.function === 'transformer' && d.transformer) {
       const pair = ([a, b]: readonly [string, string], mode: Probes['mode']) => ({
@@ -112,7 +122,7 @@ function furtherInputs(world: World): FaultTest[] {
     heights.has(name)
       ? inputs(world)
           .filter((i) => i.device === device)
-          .map(({ probes, title }) => reading(world, name, probes, title))
+          .map((pair) => reading(world, name, pair))
       : [],
   );
 }
@@ -125,7 +135,7 @@ export function volts(world: World): FaultTest[] {
   );
   return [
     ...(['resting', 'called', 'high'] as const).flatMap((setting) =>
-      levelOf(world, setting) === null ? [] : once.map(({ probes, title }) => reading(world, setting, probes, title)),
+      levelOf(world, setting) === null ? [] : once.map((pair) => reading(world, setting, pair)),
     ),
     ...furtherInputs(world),
   ];
@@ -141,8 +151,10 @@ export function amps(world: World): FaultTest[] {
       levelOf(world, setting) === null
         ? []
         : [
-            faultTest(world, setting, {
-              ...test({
+            faultTest(
+              world,
+              setting,
+              test({
                 id: `amps-${d.tag}-${setting}`,
                 phase: 'work',
                 title: `Amps of ${d.label}`,
@@ -154,7 +166,8 @@ export function amps(world: World): FaultTest[] {
                 minutes: 1,
                 risk: 'probes',
               }),
-            }),
+              d.pump,
+            ),
           ],
     );
   });
@@ -167,8 +180,10 @@ export function leaks(world: World): FaultTest[] {
     const motor = world.panel!.devices.find((d) => d.tag === tag && d.function === 'motor');
     if (pin !== 'PE' || !motor) return [];
     return (['resting', 'called'] as const).map((setting) =>
-      faultTest(world, setting, {
-        ...test({
+      faultTest(
+        world,
+        setting,
+        test({
           id: `leak-${tag}-${setting}`,
           phase: 'work',
           title: `Leak of ${motor.label}, round its earth core`,
@@ -178,7 +193,8 @@ export function leaks(world: World): FaultTest[] {
           minutes: 2,
           risk: 'rod',
         }),
-      }),
+        motor.pump,
+      ),
     );
   });
 }

@@ -1,6 +1,7 @@
 import { traitsOf } from '../../duties';
 import type { Act } from '../act';
 import { asIsolated } from '../catalogue/makeSafe';
+import { madeFirst } from '../first';
 import { furtherOf, JUST } from '../further';
 import type { World } from '../world';
 
@@ -55,27 +56,34 @@ function uncalled(world: World, height: Height): boolean {
   return traitsOf(world.station).direction === 'fill' ? level > called && level <= rest : level < called;
 }
 
-const ways = new WeakMap<World, Map<Setting, readonly Act[]>>();
+const ways = new WeakMap<World, Map<string, readonly Act[]>>();
 
-/** What brings a station at rest into a setting; the same list each time, so that what follows from it is worked out once. */
-export function actsOf(world: World, setting: Setting): readonly Act[] {
+/**
+ * What brings a station at rest into a setting; the same list each time, so that what follows from it is worked out once.
+ * @param first the pump, from 1, that is made the first there; null: the toggle is left as it is
+ */
+export function actsOf(world: World, setting: Setting, first: number | null = null): readonly Act[] {
   let of = ways.get(world);
   if (!of) ways.set(world, (of = new Map()));
-  const found = of.get(setting);
-  if (found) return found;
+  const key = `${setting} ${first}`;
+  const found =
+    of.get(key) ??
+    (first === null ? bringing(world, setting) : [...actsOf(world, setting), ...madeFirst(world, first)]);
+  of.set(key, found);
+  return found;
+}
+
+function bringing(world: World, setting: Setting): readonly Act[] {
   const water = (s: Setting): Act[] => {
     const to = levelOf(world, s);
     return to === null ? [] : [{ kind: 'water', to }];
   };
-  const acts: readonly Act[] =
-    setting === 'dead'
-      ? asIsolated(world)
-      : [
-          ...water('resting'),
-          ...(uncalled(world, setting) ? [] : water('called')),
-          ...(setting === 'resting' || setting === 'called' ? [] : water(setting)),
-          ...(setting === 'called' && traitsOf(world.station).timer ? [{ kind: 'wait' } as const] : []),
-        ];
-  of.set(setting, acts);
-  return acts;
+  return setting === 'dead'
+    ? asIsolated(world)
+    : [
+        ...water('resting'),
+        ...(uncalled(world, setting) ? [] : water('called')),
+        ...(setting === 'resting' || setting === 'called' ? [] : water(setting)),
+        ...(setting === 'called' && traitsOf(world.station).timer ? [{ kind: 'wait' } as const] : []),
+      ];
 }
