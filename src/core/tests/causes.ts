@@ -1,7 +1,8 @@
 import { faultsOf, type Fault } from '../faults';
 import type { Station } from '../station';
 import { sayPhrase } from '../units';
-import { predictByTurn, type Prediction } from './predict';
+import { predictByTurn } from './predict';
+import type { Prediction } from './prediction';
 import type { Test } from './test';
 import { worldOf, type World } from './world';
 

@@ -9,6 +9,7 @@ import { timeDrawn } from './drawn';
 import type { Act } from './act';
 import { alone, metered } from './metered';
 import type { Band, Observation, Probes } from './observation';
+import type { Prediction } from './prediction';
 import { response, sayResponse } from './response';
 import { atRest, perform, runningIn, visible, type Passage, type Scene } from './scene';
 import { powerSpread, SPREAD, spreadOf, tripSpread, type Spread } from './spread';
@@ -16,25 +17,6 @@ import type { Test } from './test';
 import { isSame, together } from './together';
 import { byTurns, turnsOf } from './turns';
 import type { World } from './world';
-
-/** What a test would find in a world. */
-export type Prediction =
-  /** A figure, and the least and greatest that are still it; `mostly`: what most of that spread comes from. */
-  | {
-      readonly kind: 'value';
-      readonly value: Quantity;
-      readonly least: number | null;
-      readonly most: number | null;
-      readonly mostly: string | null;
-    }
-  /** What a person would see. */
-  | { readonly kind: 'seen'; readonly sentence: Phrase }
-  /** Which outcomes of the panel happen, by their ids. */
-  | { readonly kind: 'happening'; readonly which: readonly string[]; readonly sentence: Phrase }
-  /** Nothing that a model knows: what a good one is, from the catalogue. */
-  | { readonly kind: 'good'; readonly sentence: Phrase }
-  /** No figure that a sound station could be held to, and why; `nothing`: what is measured all the same is none, up to so much. */
-  | { readonly kind: 'untold'; readonly format: Format | null; readonly why: Phrase; readonly nothing?: number };
 
 const untold = (format: Format | null, why: Phrase, nothing?: number): Prediction => ({
   kind: 'untold',

@@ -1,5 +1,5 @@
 import { phrase, sayPhrase, type Phrase } from '../units';
-import type { Prediction } from './predict';
+import type { Prediction } from './prediction';
 
 /** Figures that lie nearer than this share of their spread are one, whosever turn it is. */
 const NEAR = 0.1;

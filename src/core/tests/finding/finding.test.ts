@@ -7,7 +7,8 @@ import { sayPhrase } from '../../units';
 import { wire, wireList } from '../../wiring';
 import { catalogueOf } from '../catalogue';
 import { timeDrawn } from '../drawn';
-import { predict, type Prediction } from '../predict';
+import { predict } from '../predict';
+import type { Prediction } from '../prediction';
 import { worldOf, type World } from '../world';
 import { faultTestsOf, levelOf } from './index';
 
