@@ -34,10 +34,17 @@ const [stations = 60, pairs = 4, seed = 1, demo = 1, greedy = 1, every = 1] = pr
 
 const pick = <T>(random: Random, all: readonly T[]): T => all[Math.floor(random.even() * all.length)]!;
 
+/** A station that is looked at, and how often it is among them. */
+interface Looked {
+  readonly file: string;
+  readonly station: Station;
+  readonly times: number;
+}
+
 /** A station by six taps at random: every duty, every control, both supplies. */
-function generated(n: number): { file: string; station: Station } {
+function generated(n: number): Sketch {
   const random = randomFrom(seed * 1000 + n);
-  const sketch: Sketch = {
+  return {
     duty: pick(random, Object.keys(DUTIES) as DutyName[]),
     size: pick(random, Object.keys(SIZES) as Sketch['size'][]),
     // Each control in its turn, so that every scheme is among them.
@@ -46,7 +53,20 @@ function generated(n: number): { file: string; station: Station } {
     profile: pick(random, ['metric-230', 'us-120'] as const),
     alarm: random.even() < 0.8,
   };
-  return { file: `generated ${n}`, station: sketchStation(`Generated ${n}`, 'nowhere', sketch).station };
+}
+
+/** The generated stations: those that came out alike answer alike, and are looked at once. */
+function sketched(count: number): Looked[] {
+  const alike = new Map<string, number[]>();
+  for (let n = 0; n < count; n++) {
+    const key = JSON.stringify(generated(n));
+    alike.set(key, [...(alike.get(key) ?? []), n]);
+  }
+  return [...alike].map(([key, own]) => {
+    const name = `Generated ${own[0]!}`;
+    const { station } = sketchStation(name, 'nowhere', JSON.parse(key) as Sketch);
+    return { file: `generated ${own.join(', ')}`, station, times: own.length };
+  });
 }
 
 const mean = (all: readonly number[]): number => all.reduce((a, b) => a + b, 0) / Math.max(all.length, 1);
@@ -82,17 +102,18 @@ function somePairs(board: Board, hidden: Asking, random: Random) {
 /** What came of one station. */
 interface Scored {
   readonly said: string;
+  readonly times: number;
   readonly ours: readonly Played[];
   readonly bits: readonly Played[];
   readonly list: readonly Played[];
   readonly both: readonly Played[];
 }
 
-const NONE: Omit<Scored, 'said'> = { ours: [], bits: [], list: [], both: [] };
+const NONE: Omit<Scored, 'said' | 'times'> = { ours: [], bits: [], list: [], both: [] };
 
-function scored({ file, station }: { file: string; station: Station }): Scored {
+function scored({ file, station, times }: Looked): Scored {
   const [made, answers] = [askingOf(station), askingOf(station)];
-  if (!made.ok || !answers.ok) return { ...NONE, said: `${file}: not asked` };
+  if (!made.ok || !answers.ok) return { ...NONE, times, said: `${file}: not asked` };
   const board = boardOf(made.asking, suspectsOf(station, made.asking.panel, NO_PAST));
   const own = [...board.suspects.entries()]
     .filter(([, s]) => s.kind === 'fault' && !s.id.includes('-size-'))
@@ -105,6 +126,7 @@ function scored({ file, station }: { file: string; station: Station }): Scored {
   const inThree = both.filter((p) => p.place <= 3).length;
   return {
     said: `${file}, ${station.control.scheme}: ${JSON.stringify(summary(ours))} pairs in three ${inThree} of ${both.length}`,
+    times,
     ours,
     bits: greedy ? by('bits') : [],
     list: by('list'),
@@ -150,7 +172,7 @@ function total(found: readonly Scored[]) {
   };
 }
 
-const all = [...Array.from({ length: stations }, (_, n) => generated(n)), ...(demo ? demoStations() : [])];
+const all: Looked[] = [...sketched(stations), ...(demo ? demoStations().map((d) => ({ ...d, times: 1 })) : [])];
 if (!isMainThread) parentPort!.on('message', (n: number) => parentPort!.postMessage(scored(all[n]!)));
 else {
   const found: Scored[] = [];
@@ -162,7 +184,7 @@ else {
       process.exit(1);
     });
   await inThreads(all.length, (one) => {
-    found.push(one);
+    for (let n = 0; n < one.times; n++) found.push(one);
     process.stderr.write(`${one.said}\n`);
   });
   say();
