@@ -5,7 +5,7 @@ import { catalogueOf, GIVING_BACK, levelOf, minutesBetween, predictByTurn, type 
 import { ROUNDS, roundOf, saysOf, settingWords } from '../trace';
 import { quantity, say, systemOf } from '../units';
 import type { DrillAct } from './drill';
-import { handStep, ownStep, testStep } from './reading';
+import { handStep, ownStep, testStep, valvesSeen } from './reading';
 import type { Ready } from './ready';
 import { FOUND, refused, type State, type Step, type StepOf } from './step';
 import { leaving, pipeDanger } from './unsafe';
@@ -81,7 +81,8 @@ function drainPipe({ asking, world }: Ready): Step {
   };
 }
 
-function openPipe({ asking, world }: Ready, state: State): Step {
+function openPipe(ready: Ready, state: State, seed: number): Step {
+  const { asking, world } = ready;
   if (traitsOf(asking.station).mover.kind !== 'pump') return refused('No pump stands under a pipe here');
   const incidents = pipeDanger(world, asking.world, { ...state, setting: state.setting ?? FOUND });
   const stopped = incidents.some((i) => i.stopped);
@@ -89,6 +90,7 @@ function openPipe({ asking, world }: Ready, state: State): Step {
     title: 'The pipe over the check valve opened, looked into, and closed',
     minutes: stopped ? 1 : 10,
     risk: 'pit',
+    ...(stopped ? {} : valvesSeen(ready, seed)),
     incidents,
   };
 }
@@ -162,7 +164,7 @@ export const STEPS: { readonly [D in DrillAct['do']]: StepOf<Extract<DrillAct, {
     then: { aired: true },
   }),
   'drain pipe': drainPipe,
-  'open pipe': openPipe,
+  'open pipe': (ready, state, _, seed) => openPipe(ready, state, seed),
   wait: (_, __, { minutes }) => ({ title: 'Wait and watch', minutes, risk: 'look' }),
   name: ({ asking }, { left, setting }, { faults, mends = [] }) => ({
     title: 'Said what it is',

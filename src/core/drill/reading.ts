@@ -3,6 +3,7 @@ import {
   actsOf,
   isolationOf,
   minutesBetween,
+  opensPipe,
   ownTest,
   test,
   type Act,
@@ -70,6 +71,17 @@ function shown({ asking, row, test: { test: made } }: Asked, seed: number): Pick
       found,
     })),
   };
+}
+
+/** What is seen of the check valves where the pipe is opened. */
+export function valvesSeen(
+  { asking, row }: Ready,
+  seed: number,
+): { found: Entry['found']; evidence: Entry['evidence'] } {
+  const all = asking.tests
+    .filter((t) => opensPipe(t.test))
+    .map((test) => shown({ asking, row, test, own: null }, seed));
+  return { found: all.flatMap((s) => s.found), evidence: all.flatMap((s) => s.evidence) };
 }
 
 /** What hands have left, said beside what is read. */

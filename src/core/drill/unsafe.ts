@@ -6,6 +6,7 @@ import {
   actsOf,
   atRest,
   leansIn,
+  opensPipe,
   perform,
   type Act,
   type FaultTest,
@@ -118,7 +119,11 @@ export function dangerOf(test: FaultTest, hidden: World, sound: World, stands: S
   // A voltmeter or a clamp is how one looks whether it is dead.
   const looking = stands.setting === 'dead' && test.test.risk === 'probes';
   if (!wantsDead(test) || looking) return air;
-  return [...byHands(sceneIn(hidden, sound, stands.setting), sound, stands, probed(test)), ...air];
+  const byHand = byHands(sceneIn(hidden, sound, stands.setting), sound, stands, probed(test));
+  // Into the open pipe everything is dead first.
+  return opensPipe(test.test) && stands.setting === 'dead'
+    ? [...byHand, ...pipeDanger(hidden, sound, stands)]
+    : [...byHand, ...air];
 }
 
 /** What is dangerous in something that hands do: cores are moved only where everything is dead. */

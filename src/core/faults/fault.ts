@@ -28,6 +28,8 @@ export interface FaultEffects {
   readonly inflow?: number;
   /** The whole line drains back at every stop. */
   readonly checksOpen?: readonly number[];
+  /** What is seen of a part that is taken into the hand, opened or gone to, by what that part is called; null: now this, now that. */
+  readonly seen?: Readonly<Record<string, string | null>>;
 }
 
 export type FaultGroup = 'sensor' | 'power' | 'control' | 'motor' | 'pipe';
@@ -69,6 +71,13 @@ export interface At {
 
 /** Every way in which devices of one function fail. */
 export type FaultsOf = (device: Device, at: At) => readonly Fault[];
+
+/** What is looked at, and what of it tells its fault: a float by its tag; the impeller and the check valve of a pump, from 1; where the line ends. */
+export const LOOKED_AT = {
+  impeller: (n: number) => `impeller-${n}`,
+  check: (n: number) => `check-${n}`,
+  outlet: 'outlet',
+} as const;
 
 /** Of a part, by its tag or a sensor’s id, and what fails of it. */
 export const faultId = (part: string, what: string): string => `${part}-${what}`;

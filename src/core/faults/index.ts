@@ -1,4 +1,4 @@
-export { faultId, type Fault, type FaultGroup, type PumpEffects } from './fault';
+export { faultId, LOOKED_AT, type Fault, type FaultGroup, type PumpEffects } from './fault';
 export { THERMAL } from './pumps';
 export { faultsOf } from './catalogue';
 export { applyFaults, heldBy } from './applyFaults';

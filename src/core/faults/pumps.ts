@@ -11,6 +11,7 @@ import {
   type FaultsOf,
   inSizes,
   kind,
+  LOOKED_AT,
   type FaultKind,
 } from './fault';
 
@@ -88,6 +89,8 @@ const make = (
 /** Share of flow that a clogged pump, and of flow and head that a worn one, still has: examples to rehearse with, the usual one first. */
 const CLOGGED = { usual: 0.5, others: [0.8, 0.2] };
 const WORN = { usual: 0.85, others: [0.95, 0.7] };
+/** Wear that leaves no more than this is seen; less of it is not. */
+const TELLS = 0.9;
 const share = (s: number) => quantity('share', s);
 
 /** What the fault is called by which a motor’s protector is open. */
@@ -139,26 +142,24 @@ export const motorFaults: FaultsOf = (d, { station, panel }) => {
       circuit: behaving(d.tag, (x) =>
         x.behaviour.kind === 'motor' ? { ...x, behaviour: { ...x.behaviour, jammed: true } } : x,
       ),
+      // Something in its impeller, or rust behind it.
+      seen: { [LOOKED_AT.impeller(n)]: null },
     }),
     ...sealFaults(d),
     ...phasesChanged(d, panel),
     ...earthFaults(d),
     ...earthCoreFaults(d, panel),
     inSizes(share, CLOGGED.usual, CLOGGED.others, (left, ending) =>
-      motor(
-        `clogged${ending}`,
-        'clogged',
-        `impeller clogged: ${Math.round(left * 100)} % of the flow`,
-        curve(n, left, 1),
-      ),
+      motor(`clogged${ending}`, 'clogged', `impeller clogged: ${Math.round(left * 100)} % of the flow`, {
+        ...curve(n, left, 1),
+        seen: { [LOOKED_AT.impeller(n)]: 'wipes or rope in it' },
+      }),
     ),
     inSizes(share, WORN.usual, WORN.others, (left, ending) =>
-      motor(
-        `worn${ending}`,
-        'worn',
-        `impeller worn: ${Math.round(left * 100)} % of flow and head`,
-        curve(n, left, left),
-      ),
+      motor(`worn${ending}`, 'worn', `impeller worn: ${Math.round(left * 100)} % of flow and head`, {
+        ...curve(n, left, left),
+        ...(left <= TELLS && { seen: { [LOOKED_AT.impeller(n)]: 'worn at its edges' } }),
+      }),
     ),
     motor('airlocked', 'airlocked', 'air-locked', { pumps: { [n]: { moves: false, air: true } } }),
   ];
@@ -248,6 +249,8 @@ const MANY = { empty: 'the inflow that was surveyed', fill: 'as much drawn' } as
 /** Share of the flow that a joint which is off in the pit leaves. */
 const JOINT = { usual: 0.5, others: [0.8, 0.2] };
 
+const heldOpen = (i: number): [string, string] => [LOOKED_AT.check(i + 1), 'held open: it does not shut'];
+
 /** Faults of the line and of the water. */
 export function pipeFaults(station: Station): Fault[] {
   const { discharge, pumps } = station;
@@ -262,7 +265,7 @@ export function pipeFaults(station: Station): Fault[] {
             'check-open',
             'check-open',
             `check valve${pumps.length > 1 ? 's of all pumps' : ''} stuck open: the line drains back`,
-            { checksOpen: pumps.map((_, i) => i) },
+            { checksOpen: pumps.map((_, i) => i), seen: Object.fromEntries(pumps.map((_, i) => heldOpen(i))) },
           ),
           ...(pumps.length > 1
             ? pumps.map((_, i) =>
@@ -270,13 +273,14 @@ export function pipeFaults(station: Station): Fault[] {
                   `check-open-${i + 1}`,
                   'check-open',
                   `check valve of pump ${i + 1} stuck open: what the others pump comes back through it, and turns it backwards`,
-                  { checksOpen: [i] },
+                  { checksOpen: [i], seen: Object.fromEntries([heldOpen(i)]) },
                 ),
               )
             : []),
           ...pumps.map((_, i) =>
             pipe(`check-shut-${i + 1}`, 'check-shut', `check valve of pump ${i + 1} stuck shut`, {
               pumps: { [i + 1]: { moves: false } },
+              seen: { [LOOKED_AT.check(i + 1)]: 'stuck shut' },
             }),
           ),
         ]
@@ -308,6 +312,11 @@ export function pipeFaults(station: Station): Fault[] {
     ),
     ...(direction === 'fill'
       ? []
-      : [pipe('water-back', 'back', 'water coming back: half as much again as comes in', { inflow: 1.5 })]),
+      : [
+          pipe('water-back', 'back', 'water coming back: half as much again as comes in', {
+            inflow: 1.5,
+            seen: { [LOOKED_AT.outlet]: 'drowned: it stands over the end of the line' },
+          }),
+        ]),
   ];
 }

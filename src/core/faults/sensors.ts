@@ -98,22 +98,23 @@ function effectsOf(
   const [throws, other] = contact === 'NC' ? ['NC', 'NO'] : ['NO', 'NC'];
   switch (fault) {
     case 'stuck-up':
-      return { holds: { [tag]: 'up' }, freeInHand: true };
+      return { holds: { [tag]: 'up' }, freeInHand: true, seen: { [tag]: 'held up by what is round it' } };
     case 'stuck-down':
+      return { holds: { [tag]: 'down' }, freeInHand: true, seen: { [tag]: 'weighed down, or under something' } };
     case 'waterlogged':
-      return { holds: { [tag]: 'down' }, freeInHand: true };
+      return { holds: { [tag]: 'down' }, freeInHand: true, seen: { [tag]: 'heavy: water in it' } };
     case 'tube-leak':
       return { holds: { [tag]: 'down' } };
     case 'tangled':
-      return { holds: { [tag]: null }, freeInHand: true };
+      return { holds: { [tag]: null }, freeInHand: true, seen: { [tag]: 'its cord wound round something' } };
     case 'deposit':
-      return { holds: { [tag]: null } };
+      return { holds: { [tag]: null }, seen: { [tag]: 'scale, grease or grit in its guide' } };
     case 'slipped':
       return changed(sensor.id, (s) => kindOf(s).moved(s, -size));
     case 'breather':
       return changed(sensor.id, (s) => kindOf(s).trapped?.(s, TRAPPED) ?? s);
     case 'cord-cut':
-      return { circuit: without(`${tag}.NO`, `${tag}.NC`) };
+      return { circuit: without(`${tag}.NO`, `${tag}.NC`), seen: { [tag]: 'its cord cut or chafed' } };
     case 'welded':
       // A blade that is welded to the one throw never comes to the other.
       return { circuit: (netlist) => without(`${tag}.${other}`)(welded(`${tag}.${throws}`)(netlist)) };

@@ -19,6 +19,7 @@ export {
   heightsOf,
   levelOf,
   minutesBetween,
+  opensPipe,
   ownId,
   ownTest,
   SETTINGS,

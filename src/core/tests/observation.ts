@@ -42,6 +42,8 @@ export type Observation = Observed &
     /** How the shaft of a pump feels to a hand; what a capacitor by itself is. */
     | { readonly kind: 'shaft'; readonly pump: number }
     | { readonly kind: 'farads'; readonly part: string }
+    /** What is seen of a part that is taken into the hand, opened or gone to, by its name among the faults; and what a good one is. */
+    | { readonly kind: 'seen'; readonly of: string; readonly clear: string }
     /** In which position something is seen: a lever, a selector, a flag, a float from the rim. */
     | { readonly kind: 'stands'; readonly device: string }
     /** Where the cores of a device sit on the strip, and whether two of its terminals are linked. */

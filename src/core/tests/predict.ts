@@ -249,6 +249,14 @@ function shaft({ world }: Scene, pump: number): Prediction {
   return seen(jammed ? phrase`held fast` : phrase`turns freely`);
 }
 
+/** What is seen of a part: of every fault that shows on it. */
+function looked({ world }: Scene, { of, clear }: Extract<Observation, { kind: 'seen' }>): Prediction {
+  const all = world.faults.map((f) => f.effects.seen?.[of]);
+  if (all.includes(null)) return untold(null, phrase`goes by what it is that holds it`);
+  const shows = all.flatMap((s) => s ?? []);
+  return seen(phrase`${shows.length > 0 ? shows.join(', ') : clear}`);
+}
+
 /** What a meter with a range for capacitors reads of one, taken off and discharged. */
 function farads({ world }: Scene, part: string): Prediction {
   if (!world.panel) return untold('capacitance', phrase`no panel of this scheme can be drawn`);
@@ -335,6 +343,7 @@ const ANSWERS: { readonly [K in Kind]: Answer<K> } = {
         )
       : untold(null, noPanel(is)),
   shaft: (o, _, is) => shaft(is, o.pump),
+  seen: (o, _, is) => looked(is, o),
   farads: (o, _, is) => farads(is, o.part),
   stands: (o, _, is) => stands(is, o.device),
   landed: (o, _, is) => landed(is, o.device),

@@ -55,9 +55,10 @@ export function showsAt({ asking }: Board, row: Row | null, index: number): numb
   return trade !== undefined ? SLIP.tradeBeside : imagined;
 }
 
+const LOOKS: ReadonlySet<Observation['kind']> = new Set(['stands', 'landed', 'linked', 'shaft', 'seen']);
+
 /** What is only looked at is seldom mistaken; a meter is held to the wrong terminals sooner. */
-const slipOf = ({ kind }: Observation): number =>
-  kind === 'stands' || kind === 'landed' || kind === 'linked' || kind === 'shaft' ? SLIP.look : SLIP.reading;
+const slipOf = ({ kind }: Observation): number => (LOOKS.has(kind) ? SLIP.look : SLIP.reading);
 
 /** How likely any row makes a piece of evidence; null where this station has no such symptom or observation. */
 export function likelihoodOf(board: Board, e: Evidence): ((row: Row | null) => number) | null {

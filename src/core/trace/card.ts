@@ -17,7 +17,7 @@ import { sayPhrase, systemOf, type Format } from '../units';
 import type { Board } from './belief';
 import { bringing } from './bringing';
 import { formatOf, keyOf, wordsOf } from './dictionary';
-import { atTurn } from './expect';
+import { asFound, atTurn, type Found } from './expect';
 import { givesOf, questionsOf, type Question } from './groups';
 import { tells } from './next';
 import { HEALTHY } from './suspect';
@@ -43,8 +43,8 @@ export interface Field {
     | { readonly kind: 'words'; readonly choices: readonly string[] }
     | { readonly kind: 'happens'; readonly outcomes: readonly { readonly id: string; readonly label: string }[] };
   readonly expects: readonly Answer[];
-  /** What it would be were nothing wrong, where that is words or what happens. */
-  readonly sound: string | readonly string[] | null;
+  /** What it would be were nothing wrong: a figure in SI, words, or what happens; null: that cannot be told, or goes by whose turn it is. */
+  readonly sound: Found | null;
 }
 
 /** The next test as one card, or a round of looks. */
@@ -142,7 +142,7 @@ function fieldOf(
     probes: probesOf(o),
     as,
     expects: expectedOf(board, o, index, ranked, p),
-    sound: sound?.kind === 'words' ? sound.text : sound?.kind === 'happens' ? sound.which : null,
+    sound: sound === null || sound.kind === 'turns' ? null : asFound(sound, format),
   };
 }
 

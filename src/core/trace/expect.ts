@@ -70,12 +70,16 @@ function wayOf(p: Prediction): Way {
 /** A figure as it is read: the inverse of `scaleOf`. */
 export const foundAt = (at: number, format: string | null): number => (format === 'resistance' ? 10 ** at : at);
 
-/** What is found where this is shown and nobody slips: a figure lies about it by its spread. */
-export function truly(shown: NonNullable<Way>, format: string | null, random: Random): Found {
+/** What is found where this is shown, and a figure lies so many of its spreads off. */
+export function asFound(shown: NonNullable<Way>, format: string | null, off = 0): Found {
   if (shown.kind === 'words') return shown.text;
   if (shown.kind === 'happens') return shown.which;
-  return foundAt(shown.at + 0.5 * shown.spread * random.normal(), format);
+  return foundAt(shown.at + off * shown.spread, format);
 }
+
+/** What is found where this is shown and nobody slips: a figure lies about it by its spread. */
+export const truly = (shown: NonNullable<Way>, format: string | null, random: Random): Found =>
+  asFound(shown, format, shown.kind === 'figure' ? 0.5 * random.normal() : 0);
 
 /** Degrees of freedom of the error of a reading: a few are far off, and are no slip all the same. */
 const NU = 4;

@@ -4,7 +4,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import InputAdornment from '@mui/material/InputAdornment';
 import Typography from '@mui/material/Typography';
 import type { Field } from '@/core/trace';
-import { parseQuantity, unitOf, type UnitSystem } from '@/core/units';
+import { format, parseQuantity, quantity, unitOf, type UnitSystem } from '@/core/units';
 import { Segments } from '../parts/Segments';
 import { TextBox } from '../parts/TextBox';
 
@@ -23,6 +23,15 @@ export function foundOf({ as }: Field, draft: Draft, system: UnitSystem): number
   if (as.format === 'resistance' && /^(ol|open)$/i.test(draft.trim())) return 'open';
   const parsed = parseQuantity(as.format, draft, system);
   return parsed.ok ? parsed.value : null;
+}
+
+/** More than this is open to a meter, Ω. */
+const OPEN = 1e7;
+
+/** What a field is answered with where all is as it should be; null where that cannot be told. */
+export function soundDraft({ as, sound }: Field, system: UnitSystem): Draft {
+  if (typeof sound !== 'number' || as.kind !== 'figure') return typeof sound === 'number' ? null : sound;
+  return as.format === 'resistance' && sound > OPEN ? 'OL' : format(quantity(as.format, sound), system).number;
 }
 
 const CHOICE = {

@@ -10,7 +10,7 @@ import { Caution } from '../parts/Caution';
 import { ProbeLadder } from '../prove/ProbeLadder';
 import { ProbeStrip } from '../prove/ProbeStrip';
 import { LookLine } from './LookLine';
-import { FoundAnswer, foundOf, type Draft } from './FoundAnswer';
+import { FoundAnswer, foundOf, soundDraft, type Draft } from './FoundAnswer';
 import type { Stage } from './useTracing';
 
 interface Props {
@@ -179,7 +179,9 @@ function Fields({
   onDrafts(drafts: Drafts): void;
 }) {
   const system = useStationSystem();
+  const answered = Object.fromEntries(Object.entries(drafts).filter(([, d]) => d !== null && d !== ''));
   const sound = card.fields.filter((f) => f.sound !== null);
+  const asShould = () => Object.fromEntries(sound.map((f) => [f.id, soundDraft(f, system)]));
   return (
     <>
       {card.fields.map((f) => (
@@ -205,7 +207,7 @@ function Fields({
       {sound.length > 1 && (
         <Button
           variant="outlined"
-          onClick={() => onDrafts({ ...Object.fromEntries(sound.map((f) => [f.id, f.sound])), ...drafts })}
+          onClick={() => onDrafts({ ...asShould(), ...answered })}
           sx={{ minHeight: 44, alignSelf: 'flex-start' }}
         >
           all the others as they should be

@@ -1,4 +1,5 @@
 import { traitsOf } from '../../duties';
+import { LOOKED_AT } from '../../faults';
 import { isPlugged, type Device } from '../../schemes';
 import { kindOf, ROLE } from '../../sensors';
 import { phrase } from '../../units';
@@ -26,6 +27,15 @@ const ohms = (id: string, label: string, a: string, b: string, alone?: string): 
 const dead = (made: Pick<Test, 'id' | 'title' | 'actions' | 'parts' | 'minutes'> & Partial<Test>): Test =>
   test({ phase: 'bench', cautions: [DEAD], risk: 'inside', ...made });
 
+/** A float as it is found when it is taken out. */
+const seenOf = (tag: string, word: string): Observation => ({
+  id: 'seen',
+  label: `the ${word}, as it is taken out`,
+  kind: 'seen',
+  of: tag,
+  clear: 'free: nothing holds it, its cord whole',
+});
+
 /** The contact of each float, its cores off, hanging and lifted in the hand. */
 export function contacts(world: World): FaultTest[] {
   return world.levels.sensors.flatMap(({ sensor }) => {
@@ -44,7 +54,7 @@ export function contacts(world: World): FaultTest[] {
           title: `Contact of the ${word}, in the hand`,
           actions: [phrase`${kindOf(sensor).hand.how}`, phrase`Ohms ${whereOf(sensor, isPlugged(world.station))}.`],
           parts: [
-            { acts: off, observes: [ohms('hanging', 'hanging', probes.a, probes.b, tag)] },
+            { acts: off, observes: [seenOf(tag, word), ohms('hanging', 'hanging', probes.a, probes.b, tag)] },
             { acts: [put('up')], observes: [ohms('lifted', 'lifted', probes.a, probes.b, tag)] },
           ],
           minutes: 4,
@@ -265,7 +275,11 @@ export function motors(world: World): FaultTest[] {
           }),
         ),
       );
-    if (d.function === 'motor' && d.pump !== undefined && mover.kind === 'pump')
+    if (d.function === 'motor' && d.pump !== undefined && mover.kind === 'pump') {
+      const of = LOOKED_AT.impeller(d.pump);
+      const impeller: Observation[] = inVessel
+        ? [{ id: 'seen', label: 'impeller', kind: 'seen', of, clear: 'nothing in it, its edges sharp' }]
+        : [];
       made.push(
         faultTest(
           world,
@@ -285,7 +299,9 @@ export function motors(world: World): FaultTest[] {
                 : []),
               'Never look into the intake of a pump that can start.',
             ],
-            parts: [{ acts: [], observes: [{ id: 'shaft', label: 'shaft', kind: 'shaft', pump: d.pump }] }],
+            parts: [
+              { acts: [], observes: [{ id: 'shaft', label: 'shaft', kind: 'shaft', pump: d.pump }, ...impeller] },
+            ],
             minutes: 15,
             people: 2,
             risk: 'pit',
@@ -293,6 +309,7 @@ export function motors(world: World): FaultTest[] {
           }),
         ),
       );
+    }
     return made;
   });
 }

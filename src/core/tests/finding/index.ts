@@ -5,6 +5,8 @@ import { hands } from './hands';
 import { doing, floatsSeen, levers } from './looks';
 import { amps, leaks, volts } from './meters';
 import { moved } from './moved';
+import { pipes } from './pipes';
+import { supplies } from './supplies';
 
 /**
  * Every test by which a fault of this station is looked for: looks, hands, meter, water. Nothing here asks for a scheme, and none foretells an
@@ -18,6 +20,7 @@ export const faultTestsOf = (world: World): FaultTest[] =>
         doing,
         floatsSeen,
         hands,
+        supplies,
         volts,
         amps,
         leaks,
@@ -29,11 +32,13 @@ export const faultTestsOf = (world: World): FaultTest[] =>
         motors,
         landings,
         loops,
+        pipes,
         moved,
       ].flatMap((of) => of(world))
     : [];
 
 export { GIVING_BACK, minutesBetween } from './change';
 export type { FaultTest } from './faultTest';
+export { opensPipe } from './pipes';
 export { actsOf, byHandTo, heightsOf, levelOf, SETTINGS, type Height, type Setting } from './setting';
 export { ownId, ownTest, type OwnReading } from './probe';

@@ -56,7 +56,7 @@ export const doing = (world: World): FaultTest[] =>
       ...test({
         id: `now-${setting}`,
         phase: 'look',
-        title: 'Look and listen what runs, sounds, is lit',
+        title: 'What runs, sounds and is lit',
         actions: [phrase`Stand still for a minute. Note every pump that runs, every lamp, the horn.`],
         parts: [{ acts: [], observes: [{ id: 'now', label: 'what happens', kind: 'happens' }] }],
         minutes: 1,

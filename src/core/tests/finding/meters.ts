@@ -8,7 +8,8 @@ import { faultTest, type FaultTest } from './faultTest';
 import { furtherOf } from '../further';
 import { heightsOf, levelOf, type Setting } from './setting';
 
-const LIVE = 'Live: rated meter and leads, finger guards, one hand where you can, dry feet. Covers back on after it.';
+export const LIVE =
+  'Live: rated meter and leads, finger guards, one hand where you can, dry feet. Covers back on after it.';
 const band = { share: SPREAD.supply } as const;
 
 /** Two points between which volts are read, and of which pump they are. */
