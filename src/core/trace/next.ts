@@ -90,7 +90,7 @@ export function after({ answers, count, slip }: Question, p: readonly number[], 
 
 const ORDER = Object.keys(RISKS) as Risk[];
 /** A class of risk is left for a worse one only where its best test tells less than this share of the best of all, per minute. */
-const WORTH = 0.35;
+const WORTH = 0.5;
 /** Under this a test tells nothing, bits. */
 export const NOTHING_TOLD = 0.02;
 /** Where no test tells so much, none is worth its minutes, bits a minute: what is known is said instead, and what remains open. */

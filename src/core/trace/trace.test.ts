@@ -207,7 +207,7 @@ describe('questions', () => {
 describe('the next test', () => {
   const ORDER = Object.keys(RISKS) as Risk[];
   const course = { setting: null, closed: new Set<string>(), seen: new Set<string>() };
-  it('is never of a worse class of risk where a lesser one tells a third as much a minute', () => {
+  it('is never of a worse class of risk where a lesser one tells half as much a minute', () => {
     const random = randomFrom(7);
     for (let n = 0; n < 25; n++) {
       const evidence = cellar.asking.symptoms.flatMap((s) => (random.even() < 0.15 ? [shown(s.id)] : []));
@@ -217,18 +217,22 @@ describe('the next test', () => {
       if (!next) continue;
       const best = Math.max(...all.map((c) => c.tells / c.minutes));
       const lesser = all.filter((c) => ORDER.indexOf(c.risk) < ORDER.indexOf(next.risk));
-      for (const c of lesser) expect(c.tells / c.minutes).toBeLessThan(0.35 * best);
+      for (const c of lesser) expect(c.tells / c.minutes).toBeLessThan(0.5 * best);
     }
   });
   it('is none where all that is left tells too little for its minutes, though it can be asked all the same', () => {
-    const p = beliefs(cellar, [shown('never-starts'), read('levers-called', 'Q1', 'off')]);
-    const closed = new Set<string>();
-    for (let next = nextOf(cellar, p, course); next; next = nextOf(cellar, p, { ...course, closed })) {
-      const all = candidates(cellar, p, { ...course, closed });
-      expect(Math.max(...all.map((c) => c.tells / c.minutes))).toBeGreaterThanOrEqual(0.0035);
-      closed.add(next.id);
-    }
-    const left = candidates(cellar, p, { ...course, closed });
+    const left = [[], [shown('never-starts'), read('levers-called', 'Q1', 'off')], [shown('silent')]].flatMap(
+      (told) => {
+        const p = beliefs(cellar, told);
+        const closed = new Set<string>();
+        for (let next = nextOf(cellar, p, course); next; next = nextOf(cellar, p, { ...course, closed })) {
+          const all = candidates(cellar, p, { ...course, closed });
+          expect(Math.max(...all.map((c) => c.tells / c.minutes))).toBeGreaterThanOrEqual(0.0035);
+          closed.add(next.id);
+        }
+        return candidates(cellar, p, { ...course, closed });
+      },
+    );
     expect(left.length).toBeGreaterThan(0);
     for (const c of left) expect(c.tells / c.minutes).toBeLessThan(0.0035);
   });
@@ -531,10 +535,18 @@ describe('from its symptoms to its name', () => {
     for (const [often, same] of told) expect(same).toBe(often < 0.8);
   });
   it('faults that no test tells apart are named together, and sizes of one fault as one', () => {
-    const groups = groupsOf(cellar);
-    const at = (id: string) => groups[cellar.suspects.findIndex((s) => s.id === id)];
-    expect(at('pump-stuck-down')).toBe(at('pump-waterlogged'));
+    const together = (board: Board) => {
+      const families = new Map<number, Set<string>>();
+      const groups = groupsOf(board);
+      board.suspects.forEach(({ family }, i) =>
+        families.set(groups[i]!, (families.get(groups[i]!) ?? new Set()).add(family)),
+      );
+      return [...families.values()].filter((f) => f.size > 1).map((f) => [...f].sort());
+    };
+    const at = (id: string) => groupsOf(cellar)[cellar.suspects.findIndex((s) => s.id === id)];
     expect(at('M1-worn')).toBe(at('M1-worn-size-2'));
-    expect(at('pump-stuck-down')).not.toBe(at('pump-welded'));
+    // There is a look or a reading for each; of a drive no model says what its display shows.
+    expect(together(cellar)).toEqual([]);
+    expect(together(boardFor('rain-cistern'))).toEqual([['U1-dead', 'U1-input']]);
   });
 });
