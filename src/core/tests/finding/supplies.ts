@@ -78,7 +78,7 @@ function card(
             const [a, b] = [at.get(from)!, at.get(to)!];
             return {
               id: `${from}-${to}`,
-              label: `${from} to ${to}: ${a} to ${b}`,
+              label: `${from} to ${to}`,
               kind: 'volts',
               probes: { a, b, mode: modeTo(to) },
               band: { share: SPREAD.supply },
