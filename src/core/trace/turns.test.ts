@@ -50,6 +50,7 @@ describe('by whose turn it is', () => {
       const card = cardFor(tracing.tracing, { ...told, setting: 'called' }, id)!;
       expect([id, card.first, card.state]).toEqual([id, [expect.stringContaining(at)], [expect.stringContaining(at)]]);
       expect(card.restores).toEqual([expect.stringMatching(/^S5 back to take turns/)]);
+      expect(card.cautions.join()).toMatch(/As the toggle is turned the pumps may change over/);
     }
   });
   it('a card says what would be seen by whose turn it is, and offers each as an answer', () => {

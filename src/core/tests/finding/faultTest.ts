@@ -12,6 +12,7 @@ export interface FaultTest {
 
 const BY_HAND =
   'If the water must be brought there: run by hand, nothing stops it but you. Stay at it until it is off.';
+const CHANGES_OVER = 'As the toggle is turned the pumps may change over: one stops and another starts, at once.';
 const ORDER = Object.keys(RISKS) as Risk[];
 const atLeast = (risk: Risk, least: Risk): Risk => (ORDER.indexOf(risk) < ORDER.indexOf(least) ? least : risk);
 
@@ -21,9 +22,15 @@ const atLeast = (risk: Risk, least: Risk): Risk => (ORDER.indexOf(risk) < ORDER.
  */
 export function faultTest(world: World, setting: Setting, made: Test, of: number | null = null): FaultTest {
   const first = setting === 'called' ? of : null;
-  const restores = first === null ? made.restores : [...made.restores, ...turnsAgain(world)];
-  const test = { ...made, needs: actsOf(world, setting, first), restores };
+  const needs = actsOf(world, setting, first);
+  const again = needs === actsOf(world, setting) ? [] : turnsAgain(world);
+  const test = {
+    ...made,
+    needs,
+    restores: [...made.restores, ...again],
+    cautions: again.length > 0 ? [CHANGES_OVER, ...made.cautions] : made.cautions,
+  };
   return byHandTo(world, setting)
-    ? { setting, test: { ...test, risk: atLeast(made.risk, 'water'), cautions: [BY_HAND, ...made.cautions] } }
+    ? { setting, test: { ...test, risk: atLeast(made.risk, 'water'), cautions: [BY_HAND, ...test.cautions] } }
     : { setting, test };
 }

@@ -28,7 +28,7 @@ function valves(world: World): FaultTest[] {
         phase: 'bench',
         title: several ? `Check valve of pump ${i + 1}, opened` : 'Check valve, opened',
         actions: [
-          phrase`Drain the line over it back into the pit (about ${quantity('volume', column)} by the survey), then open its cap or the union over it.`,
+          phrase`Drain the line over it back into the pit${column > 0 ? phrase` (about ${quantity('volume', column)} by the survey)` : phrase``}, then open its cap or the union over it.`,
           phrase`Move the flap with a tool: it swings open, and falls shut by itself.`,
         ],
         cautions: [

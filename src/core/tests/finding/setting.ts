@@ -65,10 +65,10 @@ const ways = new WeakMap<World, Map<string, readonly Act[]>>();
 export function actsOf(world: World, setting: Setting, first: number | null = null): readonly Act[] {
   let of = ways.get(world);
   if (!of) ways.set(world, (of = new Map()));
-  const key = `${setting} ${first}`;
+  const turned = first === null ? [] : madeFirst(world, first);
+  const key = turned.length === 0 ? setting : `${setting} ${first}`;
   const found =
-    of.get(key) ??
-    (first === null ? bringing(world, setting) : [...actsOf(world, setting), ...madeFirst(world, first)]);
+    of.get(key) ?? (turned.length === 0 ? bringing(world, setting) : [...actsOf(world, setting), ...turned]);
   of.set(key, found);
   return found;
 }

@@ -3,8 +3,10 @@ import { demoStations } from '../../demo';
 import { faultsOf } from '../../faults';
 import type { Station } from '../../station';
 import { predictByTurn } from '../predict';
+import { perform, runningIn } from '../scene';
+import { byTurns } from '../turns';
 import { worldOf } from '../world';
-import { faultTestsOf } from './index';
+import { actsOf, faultTestsOf } from './index';
 
 const demo = (file: string): Station => demoStations().find((d) => d.file === `${file}.json`)!.station;
 
@@ -66,5 +68,20 @@ describe('a supply where it comes in', () => {
       Array(2).fill([{ kind: 'put', device: 'Q0', to: 'off' }]),
     );
     for (const { test } of tests) expect(test.restores).toEqual([{ kind: 'put', device: 'Q0', to: 'on' }]);
+  });
+  it('while the main switch is off for it nothing pumps, whosever turn it is', () => {
+    let asked = 0;
+    for (const { file, station } of demoStations()) {
+      const world = worldOf(station);
+      for (const { test } of faultTestsOf(world).filter((t) => t.test.cautions.join().includes('Nothing pumps')))
+        for (const rest of byTurns(world))
+          for (const setting of ['called', 'high'] as const) {
+            if (!test.id.startsWith('supply-')) continue;
+            const scene = [...actsOf(world, setting), ...test.parts[0]!.acts].reduce(perform, rest);
+            expect([file, test.id, setting, runningIn(scene)]).toEqual([file, test.id, setting, []]);
+            asked++;
+          }
+    }
+    expect(asked).toBeGreaterThan(10);
   });
 });
