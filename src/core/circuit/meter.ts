@@ -130,7 +130,7 @@ function movedBy({ structure, states }: Solution, a: string, b: string): Pick<Vo
   };
 }
 
-function volts(solution: Solution, a: string, b: string, mode: VoltsMode): VoltsReading {
+function volts(solution: Solution, a: string, b: string, mode: VoltsMode, asksMoves: boolean): VoltsReading {
   const port = portOf(solution, a, b);
   const low = port.under(LOW);
   const { ac, dc } = mode === 'low-z-volts' ? low : port.under(HIGH, INPUT);
@@ -138,7 +138,7 @@ function volts(solution: Solution, a: string, b: string, mode: VoltsMode): Volts
   const toEarth = [liveToEarth(solution, a), liveToEarth(solution, b)] as const;
   const reading = { ok: true, value, unit: 'V', toEarth } as const;
   if (mode === 'low-z-volts') {
-    const moved = movedBy(solution, a, b);
+    const moved = asksMoves ? movedBy(solution, a, b) : {};
     if (Math.abs(value) >= NONE || moved.moves) return { ...reading, state: 'steady', ...moved };
   }
   const kind: Kind = mode === 'dc-volts' ? 'dc' : 'ac';
@@ -178,11 +178,14 @@ function ohms(live: Solution, a: string, b: string, mode: Exclude<MeterMode, Vol
   return { ok: true, value, unit: 'Ω', state: value < 1 ? 'near-zero' : 'steady' };
 }
 
-/** What a meter reads between two points of a circuit that is solved already: as `read`. */
-export function readOn(solution: Solution, a: string, b: string, mode: MeterMode): Reading {
+/**
+ * What a meter reads between two points of a circuit that is solved already: as `read`.
+ * @param asksMoves whether it is asked what the load of low-impedance mode makes devices do: that settles the circuit once more
+ */
+export function readOn(solution: Solution, a: string, b: string, mode: MeterMode, asksMoves = true): Reading {
   for (const at of [a, b])
     if (at !== '0' && !solution.structure.nodes.has(at)) return { ok: false, reason: 'no-such-point', at };
-  return isVolts(mode) ? volts(solution, a, b, mode) : ohms(solution, a, b, mode);
+  return isVolts(mode) ? volts(solution, a, b, mode, asksMoves) : ohms(solution, a, b, mode);
 }
 
 /**

@@ -13,7 +13,7 @@ import type { Panel } from '../schemes';
 import type { Probes } from './observation';
 import { putsOf, type Scene } from './scene';
 
-/** What the meter shows between two points of a scene; null where there is no panel. */
+/** What the meter shows between two points of a scene, before its own load has moved anything; null where there is no panel. */
 export function metered(scene: Scene, { a, b, mode }: Probes): Reading | null {
   const panel = scene.panel();
   if (!panel) return null;
@@ -24,7 +24,7 @@ export function metered(scene: Scene, { a, b, mode }: Probes): Reading | null {
   const { solution } = panel.settled;
   // What low-impedance mode loads may move what another circuit, that stands the same, holds.
   const of = mode === 'low-z-volts' ? solution : solution.ac;
-  return remembered(of, `${from} ${to} ${mode}`, () => readOn(solution, from, to, mode));
+  return remembered(of, `${from} ${to} ${mode}`, () => readOn(solution, from, to, mode, false));
 }
 
 const readings = new WeakMap<Solution | Potentials, Map<string, Reading>>();
