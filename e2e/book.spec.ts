@@ -109,7 +109,7 @@ test('what is due stands together everywhere, is put off with a reason, and a da
   page,
   request,
 }) => {
-  const id = await makeStation(request, 'Yard sump');
+  const id = await makeStation(request, 'sump by the wall');
   await request.post(`/api/stations/${id}/book`, {
     data: {
       at: '2020-01-01T10:00:00Z',
@@ -120,10 +120,10 @@ test('what is due stands together everywhere, is put off with a reason, and a da
   await page.goto('/');
   await page.getByRole('link', { name: 'what is due' }).click();
   const due = page.getByRole('region', { name: 'what is due everywhere' });
-  await expect(due.getByRole('listitem').filter({ hasText: 'Yard sump' }).first()).toContainText(/days late/);
-  await page.getByRole('checkbox', { name: /today’s route: Yard sump, alarm battery/ }).check();
+  await expect(due.getByRole('listitem').filter({ hasText: 'sump by the wall' }).first()).toContainText(/days late/);
+  await page.getByRole('checkbox', { name: /today’s route: sump by the wall, alarm battery/ }).check();
   await expect(page.getByRole('list', { name: 'to bring' }).getByRole('listitem').first()).toBeVisible();
-  await due.getByRole('link', { name: 'Yard sump' }).first().click();
+  await due.getByRole('link', { name: 'sump by the wall' }).first().click();
   await page.getByRole('textbox', { name: 'who', exact: true }).fill('R. T.');
   const list = page.getByRole('region', { name: 'what is due' });
   const battery = list.getByRole('listitem').filter({ hasText: 'alarm battery' });

@@ -137,6 +137,8 @@ export const motorFaults: FaultsOf = (d, { station, panel }) => {
       : []),
     motor(THERMAL, 'thermal', 'thermal protector open', {
       circuit: withoutWinding(...windings, ...(auxiliary ? [auxiliary] : [])),
+      // What opened it may sit in its impeller, or have been heat.
+      seen: { [LOOKED_AT.impeller(n)]: null },
     }),
     motor('seized', 'seized', 'seized', {
       circuit: behaving(d.tag, (x) =>
@@ -241,7 +243,8 @@ export const startGearFaults: FaultsOf = (d, { panel }) => {
 /** An overload relay that has tripped stands for its motor. */
 export const overloadFaults: FaultsOf = (d, { panel }) => {
   const motor = panel.devices.find((m) => m.function === 'motor' && m.pump === d.pump)!;
-  return [motorFault(motor, 'overload', 'overload', 'overload tripped', { holds: { [d.tag]: 'tripped' } })];
+  const effects = { holds: { [d.tag]: 'tripped' }, seen: { [LOOKED_AT.impeller(d.pump!)]: null } };
+  return [motorFault(motor, 'overload', 'overload', 'overload tripped', effects)];
 };
 
 const MORE = { empty: 'inflow twice what was surveyed', fill: 'twice as much drawn' } as const;
@@ -285,7 +288,8 @@ export function pipeFaults(station: Station): Fault[] {
           ),
         ]
       : []),
-    pipe('blocked', 'blocked', 'discharge blocked or frozen', { pumps: all }),
+    // A blocked line may show at its end, or nowhere.
+    pipe('blocked', 'blocked', 'discharge blocked or frozen', { pumps: all, seen: { [LOOKED_AT.outlet]: null } }),
     inSizes(share, JOINT.usual, JOINT.others, (left, ending) =>
       pipe(`joint-off${ending}`, 'joint', `joint off in the pit: ${Math.round((1 - left) * 100)} % falls back`, {
         station: (s) => pumps.reduce((now, _, i) => curve(i + 1, left, 1).station!(now), s),

@@ -121,7 +121,8 @@ function effectsOf(
     case 'leaking':
       return { circuit: leaking(`${tag}.${throws}`, 1 / size) };
     case 'upside-down':
-      return { circuit: reversed(tag, { up: 'down', down: 'up' }) };
+      // Turned by hand, or of the wrong kind: the one shows, the other does not.
+      return { circuit: reversed(tag, { up: 'down', down: 'up' }), seen: { [tag]: null } };
     case 'wrong-core': {
       const used = panel.cores.find((c) => c.pin === `${tag}:${throws}`);
       const spare = panel.cores.find((c) => c.pin === `${tag}:${other}`);

@@ -6,7 +6,6 @@ import {
   type Netlist,
   type Potentials,
   type Reading,
-  type Solution,
   type States,
 } from '../circuit';
 import type { Panel } from '../schemes';
@@ -22,15 +21,13 @@ export function metered(scene: Scene, { a, b, mode }: Probes): Reading | null {
   if (from === undefined || to === undefined)
     return { ok: false, reason: 'no-such-point', at: from === undefined ? a : b };
   const { solution } = panel.settled;
-  // What low-impedance mode loads may move what another circuit, that stands the same, holds.
-  const of = mode === 'low-z-volts' ? solution : solution.ac;
-  return remembered(of, `${from} ${to} ${mode}`, () => readOn(solution, from, to, mode, false));
+  return remembered(solution.ac, `${from} ${to} ${mode}`, () => readOn(solution, from, to, mode, false));
 }
 
-const readings = new WeakMap<Solution | Potentials, Map<string, Reading>>();
+const readings = new WeakMap<Potentials, Map<string, Reading>>();
 
 /** A reading of a solved circuit, made once: of all that stand the same. */
-function remembered(solved: Solution | Potentials, at: string, make: () => Reading): Reading {
+function remembered(solved: Potentials, at: string, make: () => Reading): Reading {
   let of = readings.get(solved);
   if (!of) readings.set(solved, (of = new Map()));
   const found = of.get(at) ?? make();

@@ -1,7 +1,7 @@
 import { traitsOf } from '../../duties';
 import { LOOKED_AT } from '../../faults';
 import { isPlugged, type Device } from '../../schemes';
-import { kindOf, ROLE } from '../../sensors';
+import { kindOf, ROLE, type Sensor } from '../../sensors';
 import { phrase } from '../../units';
 import type { Act } from '../act';
 import { contactOf, whereOf } from '../catalogue/makeSafe';
@@ -27,14 +27,19 @@ const ohms = (id: string, label: string, a: string, b: string, alone?: string): 
 const dead = (made: Pick<Test, 'id' | 'title' | 'actions' | 'parts' | 'minutes'> & Partial<Test>): Test =>
   test({ phase: 'bench', cautions: [DEAD], risk: 'inside', ...made });
 
-/** A float as it is found when it is taken out. */
-const seenOf = (tag: string, word: string): Observation => ({
-  id: 'seen',
-  label: `the ${word}, as it is taken out`,
-  kind: 'seen',
-  of: tag,
-  clear: 'free: nothing holds it, its cord whole',
-});
+/** A float as it is found when it is taken out; a bell has none. */
+const seenOf = (sensor: Sensor, tag: string, word: string): Observation[] =>
+  kindOf(sensor).lead === 'tube'
+    ? []
+    : [
+        {
+          id: 'seen',
+          label: `the ${word}, as it is taken out`,
+          kind: 'seen',
+          of: tag,
+          clear: 'free: nothing holds it, its cord whole',
+        },
+      ];
 
 /** The contact of each float, its cores off, hanging and lifted in the hand. */
 export function contacts(world: World): FaultTest[] {
@@ -54,7 +59,10 @@ export function contacts(world: World): FaultTest[] {
           title: `Contact of the ${word}, in the hand`,
           actions: [phrase`${kindOf(sensor).hand.how}`, phrase`Ohms ${whereOf(sensor, isPlugged(world.station))}.`],
           parts: [
-            { acts: off, observes: [seenOf(tag, word), ohms('hanging', 'hanging', probes.a, probes.b, tag)] },
+            {
+              acts: off,
+              observes: [...seenOf(sensor, tag, word), ohms('hanging', 'hanging', probes.a, probes.b, tag)],
+            },
             { acts: [put('up')], observes: [ohms('lifted', 'lifted', probes.a, probes.b, tag)] },
           ],
           minutes: 4,

@@ -51,11 +51,25 @@ describe('what is told by looking alone', () => {
   });
   it('the impeller tells wipes from wear; of one that is held fast it is not foretold what holds it', () => {
     const impeller = (fault: string) => seen('workshop-sump', 'shaft-M1', fault);
-    expect(['M1-clogged', 'M1-worn', 'M1-seized'].map(impeller)).toEqual([
+    expect(['M1-clogged', 'M1-worn', 'M1-seized', 'M1-thermal'].map(impeller)).toEqual([
       'wipes or rope in it',
       'worn at its edges',
       null,
+      null,
     ]);
+  });
+  it('what may look so or so is not foretold: the end of a line that is blocked, a float that is upside down', () => {
+    expect(seen('workshop-sump', 'outlet', 'blocked')).toBeNull();
+    expect(seen('workshop-sump', 'contact-alarm', 'alarm-upside-down')).toBeNull();
+  });
+  it('nothing hangs in the hand of a bell, and a tank that is filled has no pit to drain into', () => {
+    const tests = (file: string) => faultTestsOf(worldOf(demo(file))).map((t) => t.test);
+    const bells = tests('lodge-grinder-well').filter((t) => t.id.startsWith('contact-'));
+    expect(bells.length).toBeGreaterThan(0);
+    for (const t of bells) expect(t.parts.flatMap((p) => p.observes).map((o) => o.kind)).not.toContain('seen');
+    const drains = (file: string) => sayPhrase(tests(file).find((t) => t.id === 'valve-1')!.actions[0]!, 'metric');
+    expect(drains('workshop-sump')).toMatch(/back into the (sump|pit|basin)/);
+    expect(drains('workshop-header-tank')).not.toMatch(/back into/);
   });
   it('the pipe is drained before it is opened, and everything is dead', () => {
     for (const { station } of demoStations())

@@ -19,6 +19,8 @@ function valves(world: World): FaultTest[] {
   if (station.discharge.checkValve === null || traitsOf(station).mover.kind !== 'pump') return [];
   const column = columnOver(levels);
   const several = station.pumps.length > 1;
+  const { direction, words } = traitsOf(station);
+  const into = direction === 'fill' ? '' : ` back into the ${words.vessel}`;
   return station.pumps.map((_, i) =>
     faultTest(
       world,
@@ -28,7 +30,7 @@ function valves(world: World): FaultTest[] {
         phase: 'bench',
         title: several ? `Check valve of pump ${i + 1}, opened` : 'Check valve, opened',
         actions: [
-          phrase`Drain the line over it back into the pit${column > 0 ? phrase` (about ${quantity('volume', column)} by the survey)` : phrase``}, then open its cap or the union over it.`,
+          phrase`Drain the line over it${into}${column > 0 ? phrase` (about ${quantity('volume', column)} by the survey)` : phrase``}, then open its cap or the union over it.`,
           phrase`Move the flap with a tool: it swings open, and falls shut by itself.`,
         ],
         cautions: [
