@@ -6,7 +6,8 @@ import type { World } from './world';
  * toggle that says who goes first.
  */
 
-const toggleOf = ({ panel }: World) => panel?.devices.find((d) => d.function === 'order');
+/** What says who goes first. */
+export const toggleOf = ({ panel }: World) => panel?.devices.find((d) => d.function === 'order');
 
 /** A pump, from 1, made the first that is called. Nothing where no toggle does that. */
 export function madeFirst(world: World, pump: number): Act[] {

@@ -1,4 +1,5 @@
 import { isPlugged, pinOf, type Device, type Panel } from '../schemes';
+import { phrase, type Phrase } from '../units';
 import type { Scene } from './scene';
 
 /** One thing that is otherwise than as it was left: how it stands, and how it is put back. */
@@ -8,6 +9,12 @@ export interface Standing {
 }
 
 const position = (d: Device, state: string): string => d.positions.find((p) => p.state === state)?.label ?? state;
+
+/** What is put back at the end of a test, told where it is done: as each was left. */
+export const putBack = (devices: readonly Device[]): Phrase[] =>
+  devices.length === 0
+    ? []
+    : [phrase`Then ${devices.map((d) => `${d.tag} back to ${position(d, d.initial)}`).join(', ')}.`];
 
 /** Devices that a hand has put somewhere. */
 const byHand = ({ devices }: Panel, hands: Scene['hands']): Standing[] =>

@@ -5,6 +5,7 @@ import { faultsOf } from '../faults';
 import type { Station } from '../station';
 import { sayPhrase } from '../units';
 import { faultTestsOf } from './finding';
+import { holdOf } from './hold';
 import { predict, predictByTurn } from './predict';
 import { catalogueOf } from './catalogue';
 import { perform } from './scene';
@@ -100,6 +101,27 @@ describe('what is proved of pumps that take turns', () => {
         .filter((t) => t.id.startsWith('running'))
         .map((t) => t.title),
     ).toEqual(['Volts and amps']);
+  });
+  it('what a step puts somewhere and takes for put back, it says', () => {
+    for (const { file, station } of demoStations()) {
+      const world = worldOf(station);
+      for (const t of catalogueOf(world)) {
+        const said = t.actions.map((a) => sayPhrase(a, 'metric')).join(' ');
+        const back = t.restores.flatMap((a) => (a.kind === 'put' ? [a.device] : []));
+        const isSaid = (tag: string) => said.includes(`${tag} back to`) || said.includes(holdOf(world).back);
+        for (const tag of new Set(back)) expect([file, t.id, tag, isSaid(tag)]).toEqual([file, t.id, tag, true]);
+      }
+    }
+    const { sound } = of(DUPLEX);
+    const last = (id: string) =>
+      sayPhrase(
+        catalogueOf(sound)
+          .find((t) => t.id === id)!
+          .actions.at(-1)!,
+        'metric',
+      );
+    expect(last('running-2')).toBe('Then S5 back to take turns.');
+    expect(last('drawdown')).toBe('Then S11 back to Auto, S12 back to Auto.');
   });
   it('a look that goes by it is told with each, and a figure that does is none to be held to', () => {
     const { sound, faulted, tests } = of(DUPLEX);

@@ -3,6 +3,7 @@ import { phrase } from '../../units';
 import { energised, happens } from '../../wiring';
 import type { Act } from '../act';
 import { holdOf } from '../hold';
+import { putBack } from '../standing';
 import { isolationOf } from '../isolation';
 import type { Observation } from '../observation';
 import { atRest, perform, type Scene } from '../scene';
@@ -242,7 +243,10 @@ function battery(world: World): Test[] {
     beside({
       id: 'battery',
       title: 'Alarm on its battery',
-      actions: [phrase`Switch off the alarm circuit${named === '' ? '' : ` (${named})`} with the float still up.`],
+      actions: [
+        phrase`Switch off the alarm circuit${named === '' ? '' : ` (${named})`} with the float still up.`,
+        ...putBack(world.panel?.devices.filter((d) => off.some((a) => a.kind === 'put' && a.device === d.tag)) ?? []),
+      ],
       cautions: ['Only the alarm is off now; the pump circuit may still be live.'],
       needs: alarmed(world),
       parts: [{ acts: off, observes: [{ id: 'battery', label: 'with its power off', kind: 'reacts' }] }],
@@ -314,19 +318,23 @@ function cutOff(world: World): Test[] {
       }),
     ];
   }
+  const hold = holdOf(world);
   return [
     test({
       id: 'cut-off',
       phase: 'alarm',
       title: 'The cut-off stops what makes the water',
-      actions: [phrase`Pump held off, what makes the water running. Raise the water to the cut-off.`],
+      actions: [
+        phrase`${hold.off}, what makes the water running. Raise the water to the cut-off.`,
+        phrase`Afterwards: ${hold.back}.`,
+      ],
       cautions: ['The appliance has a supply of its own: it stays live when the pump is off.'],
-      needs: [...holdOf(world).acts, { kind: 'water', to: lead }],
+      needs: [...hold.acts, { kind: 'water', to: lead }],
       parts: [
         { acts: [rise('interlock', cutoff.rise)], observes: [level, stops] },
         { acts: [fall('interlock', cutoff.fall)], observes: [again] },
       ],
-      restores: holdOf(world).backs,
+      restores: hold.backs,
       minutes: minutesOf(waitFor(world, lead, cutoff.rise), 3),
       risk: 'water',
       about: ['level:cutoff'],

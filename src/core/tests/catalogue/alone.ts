@@ -1,6 +1,7 @@
 import { phrase } from '../../units';
 import type { Device } from '../../schemes';
 import type { Act } from '../act';
+import { putBack } from '../standing';
 import { test, type Test } from '../test';
 import type { World } from '../world';
 import { minutesOf, runTime, water } from './water';
@@ -24,6 +25,7 @@ function selectorsOf({ panel, station }: World): readonly Device[] {
 function alone(made: Test, all: readonly Device[], own: Device, [from, to]: readonly [number, number]): Test {
   return {
     ...made,
+    actions: [...made.actions, ...putBack(all)],
     cautions: ['In Hand nothing stops the pump: stay at it until it is off again.'],
     needs: [...all.map(({ tag }): Act => ({ kind: 'put', device: tag, to: 'off' })), water(from)],
     parts: [

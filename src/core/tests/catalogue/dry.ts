@@ -6,6 +6,7 @@ import { fieldInputs, usualInputs } from '../../wiring';
 import type { Act } from '../act';
 import type { Observation } from '../observation';
 import { SPREAD } from '../spread';
+import { putBack } from '../standing';
 import { test, type Part, type Test } from '../test';
 import type { World } from '../world';
 import { runsNoPump, workedByItself } from './byItself';
@@ -147,6 +148,7 @@ export function rotation(world: World): Test[] {
       actions: [
         phrase`Before it goes down, or hung free on its chain: a start of an instant, and see which way it kicks. Already down: measure its drawdown in both orders of the phases.`,
         phrase`Wrong: isolate, lock, prove dead, and change any two of its three phases.`,
+        ...putBack(hands),
       ],
       cautions: [
         'It kicks hard: hang it free, stand clear, nothing loose round it. Never look into the intake of a pump that can start.',

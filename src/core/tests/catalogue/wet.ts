@@ -4,8 +4,9 @@ import { phrase, quantity } from '../../units';
 import type { Act } from '../act';
 import type { Observation, Probes } from '../observation';
 import { SPREAD } from '../spread';
-import { madeFirst, turnsAgain } from '../first';
+import { madeFirst, toggleOf, turnsAgain } from '../first';
 import { JUST } from '../further';
+import { putBack } from '../standing';
 import { test, type Test } from '../test';
 import type { World } from '../world';
 import { drawdownAlone, fillAlone } from './alone';
@@ -83,6 +84,7 @@ export function running(world: World): Test[] {
       title: several ? `Volts and amps of pump ${i + 1}` : 'Volts and amps',
       actions: [
         phrase`Volts at the ${feed ? `terminals ${feed.a} and ${feed.b}` : 'outlet'} at rest and with the pump running; clamp around the line core alone while it runs.`,
+        ...putBack([toggleOf(world) ?? []].flat()),
       ],
       cautions: ['Live measuring: rated meter and leads, one hand where you can, dry feet.'],
       needs: [water(stop), ...first],
