@@ -1,7 +1,8 @@
 'use client';
-import { proxy, wrap } from 'comlink';
+import { wrap } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { TraceApi } from '@/workers/trace';
+import { onTheWay } from '../parts/onTheWay';
 import type { Taken } from './taken';
 
 /** How it stands with the suspects of a station that is along: asked, being asked, left until Trace is opened, or not known. */
@@ -27,9 +28,9 @@ export function useSuspects(taken: Taken | null): ReadonlyMap<number, Suspects> 
     let over = false;
     const say = (id: number, is: Suspects) => void (!over && setAll((before) => new Map(before).set(id, is)));
     const one = async (id: number) => {
-      const here = await api.ahead(
-        id,
-        proxy((share: number) => say(id, { kind: 'asking', share })),
+      const here = await onTheWay(
+        (share: number) => say(id, { kind: 'asking', share }),
+        (told) => api.ahead(id, told),
       );
       say(id, { kind: here === null ? 'unknown' : here ? 'here' : 'later' });
     };

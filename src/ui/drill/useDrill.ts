@@ -1,8 +1,9 @@
 'use client';
-import { proxy, wrap, type Remote } from 'comlink';
+import { wrap, type Remote } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Bench, Drill, DrillAct, Offers, Review } from '@/core/drill';
 import type { DrillApi } from '@/workers/drill';
+import { onTheWay } from '../parts/onTheWay';
 
 export type DrillStage =
   | { readonly kind: 'making' }
@@ -50,10 +51,11 @@ export function useDrill(drill: Drill, acts: readonly DrillAct[]) {
   }, [drill, ready, acts]);
   const asked = useCallback(
     async <T>(ask: (api: Remote<DrillApi>, told: (share: number) => void) => Promise<T>): Promise<T | null> => {
-      if (!api.current) return null;
+      const { current: remote } = api;
+      if (!remote) return null;
       setAsking(0);
       try {
-        return await ask(api.current, proxy(setAsking));
+        return await onTheWay(setAsking, (told: (share: number) => void) => ask(remote, told));
       } finally {
         setAsking(null);
       }

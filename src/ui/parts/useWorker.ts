@@ -30,9 +30,12 @@ export function useWorker<Api>(open: () => Worker): { go<T>(task: Task<Api, T>):
       end();
       const mine = open();
       worker.current = mine;
+      // What is told on the way may come after the answer.
+      let answered = false;
       const answer =
         (then: () => void, over = true) =>
         () => {
+          answered = true;
           if (worker.current !== mine) return;
           if (over) end();
           then();
@@ -40,7 +43,7 @@ export function useWorker<Api>(open: () => Worker): { go<T>(task: Task<Api, T>):
       mine.onerror = answer(failed);
       void import('comlink')
         .then(({ proxy, wrap }) =>
-          ask(wrap<Api>(mine), (told) => proxy((a) => void (worker.current === mine && told(a)))),
+          ask(wrap<Api>(mine), (told) => proxy((a) => void (!answered && worker.current === mine && told(a)))),
         )
         .then(
           (t) => answer(() => done(t), !stays)(),
