@@ -1,5 +1,5 @@
 import { demoStations } from '@/core/demo';
-import { nothingTold, think, tracingOf, type Told } from '@/core/trace';
+import { nothingTold, rowsOn, think, tracingOf, type Told } from '@/core/trace';
 
 /** Median of three, ms: what takes seconds is not asked hundreds of times. */
 function ofThree(call: () => void): number {
@@ -24,13 +24,18 @@ export function trace(timed: (run: () => unknown) => number) {
       evidence: [{ kind: 'symptom', symptom: 'never-starts', shown: true }],
     };
     think(tracing, told);
+    const rows = JSON.stringify(rowsOn(tracing.singles));
     return {
       suspects: tracing.board.suspects.length,
       tests: tracing.board.asking.tests.length,
       // A document that is new each time: nothing of it is known.
       askedMs: ofThree(() => tracingOf(structuredClone(station))),
+      // What the server has asked, or this device has kept, unpacked and taken up.
+      takenUpMs: ofThree(() =>
+        tracingOf(structuredClone(station), undefined, undefined, JSON.parse(rows) as ReturnType<typeof rowsOn>),
+      ),
       thoughtAfterAnAnswerMs: timed(() => think(tracing, told)),
-      megabytes: Math.round(JSON.stringify(tracing.board.rows).length / 1e5) / 10,
+      megabytes: Math.round(rows.length / 1e5) / 10,
     };
   };
   return { duplex: of('underpass-storm-sump.json'), sump: of('workshop-sump.json') };

@@ -3,12 +3,14 @@ import type { Station } from '@/core/station';
 import { stationFigures } from './figures';
 import { jobCardPdf, readingsPdf, reportPdf, type ReportAsked } from './papers';
 import { planText } from './plan';
+import { suspectRows, type PartAsked } from './suspects';
 
 /** The work that is not done on the thread that answers requests, by name. */
 const JOBS = {
   figures: (document: string) => stationFigures(document),
   /** The card of a job as it is kept with a run. */
   plan: ({ station, job }: { station: Station; job: string }) => planText(station, job),
+  suspects: (asked: PartAsked) => suspectRows(asked),
   card: (asked: CardAsked) => cardPdf(asked),
   report: (asked: ReportAsked) => reportPdf(asked),
   jobCard: (asked: Parameters<typeof jobCardPdf>[0]) => jobCardPdf(asked),

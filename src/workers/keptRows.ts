@@ -1,6 +1,6 @@
 import canonicalize from 'canonicalize';
 import { deleteDB, openDB, type IDBPDatabase } from 'idb';
-import type { Rows } from '@/core/trace';
+import { askedOf, type Rows } from '@/core/trace';
 import type { Station } from '@/core/station';
 
 /*
@@ -29,8 +29,8 @@ const open = (): Promise<IDBPDatabase> =>
     upgrade: (db) => void db.createObjectStore(STORE, { keyPath: 'name' }).createIndex('at', 'at'),
   });
 
-/** Landings as they were found are suspects among others: a station is asked as it is designed. In whatever order its fields stand. */
-const textOf = (station: Station): string => canonicalize({ ...station, landings: null })!;
+/** What is asked of a station, as text: in whatever order its fields stand. */
+export const textOf = (station: Station): string => canonicalize(askedOf(station))!;
 const nameOf = ({ identity: { site, name } }: Station): string => `${site} ▸ ${name}`;
 
 /** The rows of a station as this program made them; null where they are not here. Never throws. */

@@ -16,12 +16,13 @@ import {
 } from '@/core/trace';
 import type { Station } from '@/core/station';
 import { askAhead } from './askAhead';
-import { keepRows, keptRows } from './keptRows';
+import { rowsThere } from './givenRows';
+import { keepRows } from './keptRows';
 
 let tracing: Tracing | null = null;
 /** The station, and where its suspects are asked. */
 let asked: { readonly station: Station; readonly made: ReturnType<typeof askingOf> } | null = null;
-/** What this device has kept of what they would show; null: it has not. */
+/** What of what they would show this device has kept, or the server has asked; null: nothing. */
 let onDevice: Rows | null = null;
 
 /** A part of the suspects asked. */
@@ -32,9 +33,13 @@ function part(n: number, of: number): Rows {
 /** Fault finding, off the page: every suspect is asked once, and the answers stay here. */
 const api = {
   looks: (station: Station) => looksOf(station),
-  /** Takes up what this device has kept of the station. @returns whether there is nothing left to ask */
-  async kept(station: Station): Promise<boolean> {
-    onDevice = await keptRows(station);
+  /**
+   * Takes up what this device has kept of the station, or the server has asked.
+   * @param id of the station at the server
+   * @returns whether there is nothing left to ask
+   */
+  async kept(id: number, station: Station): Promise<boolean> {
+    onDevice = await rowsThere(id, station);
     return onDevice !== null;
   },
   /** A station whose suspects are to be asked here. */
@@ -59,7 +64,7 @@ const api = {
   async ahead(id: number, told: (share: number) => void): Promise<boolean | null> {
     try {
       const answer = await fetch(`/api/stations/${id}/file`);
-      return answer.ok ? await askAhead(await answer.json(), told) : null;
+      return answer.ok ? await askAhead(id, await answer.json(), told) : null;
     } catch {
       return null;
     }

@@ -1,9 +1,11 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { gunzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { setAt } from '@/core/editing';
 import { newStation, type Station } from '@/core/station';
+import { askAll } from '@/server/asked';
 import { database } from '@/server/db';
 import { demoPumps } from '@/core/demo';
 import { GET as getBring } from './due/bring/route';
@@ -14,6 +16,7 @@ import { GET as getPumps, PUT as putPump } from './pumps/route';
 import { POST as postEntry } from './runs/[run]/entries/route';
 import { GET as getCard } from './stations/[id]/card/route';
 import { GET as getFile } from './stations/[id]/file/route';
+import { GET as getSuspects } from './stations/[id]/suspects/route';
 import { POST as postAlarm } from './panel/[word]/route';
 import { POST as postReadings } from './stations/[id]/book/readings/route';
 import { GET as getFeed, POST as postFeed } from './stations/[id]/feed/route';
@@ -49,6 +52,19 @@ const problems = async (response: Response) =>
   ((await response.json()) as { problems: { path: string; message: string }[] }).problems;
 
 describe('stations', () => {
+  it('give what their suspects would show where it was asked, packed, and nothing where it was not', async () => {
+    const id = await make(station('Asked'));
+    const [none, nobody] = [
+      await getSuspects(request(''), at('id', id)),
+      await getSuspects(request(''), at('id', 'x')),
+    ];
+    expect([none.status, nobody.status]).toEqual([204, 404]);
+    await askAll(database);
+    const answer = await getSuspects(request(''), at('id', id));
+    expect([answer.status, answer.headers.get('content-type')]).toEqual([200, 'application/gzip']);
+    const { rows } = JSON.parse(gunzipSync(await answer.arrayBuffer()).toString()) as { rows: [string, unknown][] };
+    expect(rows.map(([suspect]) => suspect)).toContain('M1-worn');
+  });
   it('come in and go out the same', async () => {
     const id = await make(station('Round trip'));
     const file = await getFile(request(''), at('id', id));

@@ -1,4 +1,5 @@
 export {
+  askedOf,
   cardFor,
   looksOf,
   mendFor,

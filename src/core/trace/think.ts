@@ -32,6 +32,12 @@ export interface Tracing {
   board: Board;
 }
 
+/** Of what in a document the rows of a station are made: landings as they were found are suspects among others, and it is asked as it is designed. */
+export const askedOf = (station: Station): Omit<Station, 'landings'> & { landings: null } => ({
+  ...station,
+  landings: null,
+});
+
 /** Rows that were made of a station, each by its suspect. */
 export type Rows = readonly (readonly [suspect: string, row: Row])[];
 

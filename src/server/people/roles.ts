@@ -95,6 +95,8 @@ export const WAYS: readonly Way[] = [
     'stations/[id]/jobcard',
     'stations/[id]/readings',
   ].map((p) => looks(`/api/${p}`)),
+  // As Trace, for which they are.
+  looks('/api/stations/[id]/suspects', 'installer'),
   // Whoever may look may learn, and has marks of it.
   changes('/api/drills/results', 'reader'),
   ...[

@@ -141,7 +141,7 @@ export function TraceView({ station, revision, past }: { station: Station; revis
       lately === null ? null : { ...past, rates, lately: lately.split(' ').filter((l): l is Lately => l in LATELY) },
     [past, lately, rates],
   );
-  const { stage, looks, thought, current, card, mend, often } = useTracing(station, whole, told);
+  const { stage, looks, thought, current, card, mend, often } = useTracing(id, station, whole, told);
   useWaterTold(looks, told);
   const chosen = useChosen(told, card);
   const shown = chosen.card ?? thought?.next ?? null;

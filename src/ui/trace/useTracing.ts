@@ -66,8 +66,8 @@ interface Asked {
   readonly rows: Rows;
 }
 
-/** Asks every suspect of a station once, by several threads at a time; none of those that this device has kept. */
-function useAsked(station: Station, onStage: (stage: Stage) => void) {
+/** Asks every suspect of a station once, by several threads at a time; none where this device has kept them, or the server has asked. */
+function useAsked(id: number, station: Station, onStage: (stage: Stage) => void) {
   const [asked, setAsked] = useState<Asked | null>(null);
   const [looks, setLooks] = useState<Looks>(NO_LOOKS);
   useEffect(() => {
@@ -76,7 +76,7 @@ function useAsked(station: Station, onStage: (stage: Stage) => void) {
     const others: Thread[] = [];
     const fell = () => void (!over && onStage({ kind: 'cannot', reasons: FELL }));
     first.worker.onerror = fell;
-    const kept = first.api.kept(station);
+    const kept = first.api.kept(id, station);
     void first.api.looks(station).then(
       (all) => void (!over && setLooks(all)),
       () => {},
@@ -104,7 +104,7 @@ function useAsked(station: Station, onStage: (stage: Stage) => void) {
       setAsked(null);
       for (const { worker } of [first, ...others]) worker.terminate();
     };
-  }, [station, onStage]);
+  }, [id, station, onStage]);
   return { asked, looks };
 }
 
@@ -112,9 +112,9 @@ function useAsked(station: Station, onStage: (stage: Stage) => void) {
  * Fault finding of a station, in threads of its own: every suspect is asked once, then each answer is thought over. What was thought of an older
  * telling, or by another past, is not heard; who was asked is not asked again when the past is another.
  */
-export function useTracing(station: Station, past: Past | null, told: Told | null) {
+export function useTracing(id: number, station: Station, past: Past | null, told: Told | null) {
   const [stage, setStage] = useState<Stage>({ kind: 'asking', share: 0 });
-  const { asked, looks } = useAsked(station, setStage);
+  const { asked, looks } = useAsked(id, station, setStage);
   const [begun, setBegun] = useState<{ api: Remote<TraceApi>; past: Past } | null>(null);
   const [thought, setThought] = useState<{ of: Told; by: Past; is: Thought } | null>(null);
   useEffect(() => {
