@@ -164,6 +164,38 @@ function After({ card, thought, onTake }: { card: Card } & Pick<Props, 'thought'
   );
 }
 
+/** Where the probes go: on the strip, and on the drawing. Of several readings on one card the first shows its drawing, the others when they are asked to. */
+function Probes({
+  station,
+  probes,
+  alone,
+  first,
+}: {
+  station: Station;
+  probes: NonNullable<Field['probes']>;
+  alone: boolean;
+  first: boolean;
+}) {
+  const [open, setOpen] = useState(first);
+  return (
+    <>
+      <ProbeStrip station={station} probes={probes} />
+      {!alone && (
+        <Button
+          size="small"
+          aria-expanded={open}
+          aria-label={`on the drawing: ${probes.a} and ${probes.b}`}
+          onClick={() => setOpen(!open)}
+          sx={{ minHeight: 44, alignSelf: 'flex-start' }}
+        >
+          {open ? 'without the drawing' : 'on the drawing'}
+        </Button>
+      )}
+      {(alone || open) && <ProbeLadder station={station} probes={probes} />}
+    </>
+  );
+}
+
 type Drafts = Readonly<Record<string, Draft>>;
 
 /** Where every observation of a card is answered. */
@@ -181,6 +213,7 @@ function Fields({
   const system = useStationSystem();
   const answered = Object.fromEntries(Object.entries(drafts).filter(([, d]) => d !== null && d !== ''));
   const sound = card.fields.filter((f) => f.sound !== null);
+  const probed = card.fields.filter((f) => f.probes);
   const asShould = () => Object.fromEntries(sound.map((f) => [f.id, soundDraft(f, system)]));
   return (
     <>
@@ -190,10 +223,7 @@ function Fields({
           sx={{ borderTop: 1, borderColor: 'text.primary', pt: 1.25, display: 'flex', flexDirection: 'column', gap: 1 }}
         >
           {f.probes && (
-            <>
-              <ProbeStrip station={station} probes={f.probes} />
-              <ProbeLadder station={station} probes={f.probes} />
-            </>
+            <Probes station={station} probes={f.probes} alone={probed.length === 1} first={f === probed[0]} />
           )}
           <FoundAnswer
             field={f}
