@@ -55,18 +55,21 @@ function generated(n: number): Sketch {
   };
 }
 
-/** The generated stations: those that came out alike answer alike, and are looked at once. */
+/** The generated stations: those that came out alike, whatever was tapped, answer alike and are looked at once. */
 function sketched(count: number): Looked[] {
-  const alike = new Map<string, number[]>();
+  const alike = new Map<string, { station: Station; own: number[] }>();
   for (let n = 0; n < count; n++) {
-    const key = JSON.stringify(generated(n));
-    alike.set(key, [...(alike.get(key) ?? []), n]);
+    const { station } = sketchStation('Generated', 'nowhere', generated(n));
+    const key = JSON.stringify(station);
+    const known = alike.get(key);
+    if (known) known.own.push(n);
+    else alike.set(key, { station, own: [n] });
   }
-  return [...alike].map(([key, own]) => {
-    const name = `Generated ${own[0]!}`;
-    const { station } = sketchStation(name, 'nowhere', JSON.parse(key) as Sketch);
-    return { file: `generated ${own.join(', ')}`, station, times: own.length };
-  });
+  return [...alike.values()].map(({ station, own }) => ({
+    file: `generated ${own.join(', ')}`,
+    station,
+    times: own.length,
+  }));
 }
 
 const mean = (all: readonly number[]): number => all.reduce((a, b) => a + b, 0) / Math.max(all.length, 1);

@@ -35,8 +35,12 @@ const textOf = (station: Station): string => canonicalize(askedOf(station))!;
 export function askedRows(db: Db, id: number, folder = dataFolder()): Buffer | null {
   const saved = findStation(db, id);
   if (!saved) return null;
-  const file = path.join(folderOf(folder), fileOf(textOf(saved.station)));
-  return existsSync(file) ? readFileSync(file) : null;
+  try {
+    return readFileSync(path.join(folderOf(folder), fileOf(textOf(saved.station))));
+  } catch {
+    // Whoever wants it asks himself.
+    return null;
+  }
 }
 
 /** The rows of a station; null where it cannot be asked, where the pool has no room for it now, or where it is not gone on with. */
