@@ -2,7 +2,9 @@ import { expect, type Locator, type Page } from '@playwright/test';
 import { demoStations } from '@/core/demo';
 import { pageSchema } from '@/core/book';
 import { askingOf, atTurn, boardOf, NO_PAST, settingWords, suspectsOf, type Board } from '@/core/trace';
+import { checkStation } from '@/core/station';
 import type { Observation } from '@/core/tests';
+import { askStation } from '@/server/asked';
 import { makeStation, taken, test } from './station';
 
 /* Fault finding, whole: by keyboard on a desk to the line in the book; on a phone without a signal; from a sketch of an unknown site. */
@@ -131,6 +133,25 @@ test('a welded float is found by keyboard alone, mended by its job, and stands i
   await welded.getByRole('button', { name: /say otherwise/ }).press('Enter');
   await welded.getByRole('button', { name: 'as assumed again' }).press('Enter');
   await expect(welded).toContainText('assumed');
+});
+
+test('what the server has asked of a station is taken from there: no second thread asks it', async ({
+  page,
+  request,
+}) => {
+  const small = demoStations().find((d) => d.file === 'cold-store-condensate.json')!.station;
+  const id = await makeStation(request, 'Asked sump', (s) =>
+    Object.assign(s, { ...small, identity: { ...small.identity, name: 'Asked sump' } }),
+  );
+  const saved = checkStation(await (await request.get(`/api/stations/${id}/file`)).json());
+  if (!saved.ok) throw new Error('it came back otherwise');
+  expect(await askStation(saved.station, '.pitbell/e2e-data')).toMatchObject({ now: true });
+  const begun: string[] = [];
+  page.on('worker', (w) => void begun.push(w.url()));
+  await page.goto(`/stations/${id}/trace`);
+  await expect(suspects(page)).toHaveAttribute('aria-busy', 'false', { timeout: 60_000 });
+  // Where the device asks there are as many as it has processors, up to four.
+  expect(begun).toHaveLength(1);
 });
 
 test('on a phone without a signal the trace goes on, and is there again after a break', async ({ browser }) => {

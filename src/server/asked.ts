@@ -65,30 +65,44 @@ function write(file: string, packed: Buffer): void {
 }
 
 /**
- * Asks the suspects of every station of which it was not done, one station after the other, and throws away what is of none any more.
+ * Asks the suspects of a station, where it was not done.
+ * @returns its file, and whether it was asked now; or null where it is still not there
+ */
+export async function askStation(
+  station: Station,
+  folder = dataFolder(),
+  on: () => boolean = () => true,
+): Promise<{ file: string; now: boolean } | null> {
+  const text = textOf(station);
+  const file = fileOf(text);
+  const at = path.join(folderOf(folder), file);
+  if (existsSync(at)) return { file, now: false };
+  const rows = await rowsOf(file, station, on);
+  if (!rows) return null;
+  mkdirSync(folderOf(folder), { recursive: true });
+  write(at, await zip(JSON.stringify({ station: text, rows })));
+  return { file, now: true };
+}
+
+/**
+ * Asks the suspects of every station, one station after the other, and throws away what is of none any more.
  * @param db the database as it is now: another may take its place meanwhile
  * @param on whether it is gone on with: asked before each part
  * @returns how many stations were asked
  */
 export async function askAll(db: () => Db, on: () => boolean = () => true, folder = dataFolder()): Promise<number> {
-  const at = folderOf(folder);
-  mkdirSync(at, { recursive: true });
-  const wanted = new Set<string>();
+  const there = new Set<string>();
   let asked = 0;
   for (const { id } of listNames(db())) {
     if (!on()) return asked;
     const saved = findStation(db(), id);
-    if (!saved) continue;
-    const text = textOf(saved.station);
-    const file = fileOf(text);
-    wanted.add(file);
-    if (existsSync(path.join(at, file))) continue;
-    const rows = await rowsOf(file, saved.station, on);
-    if (!rows) continue;
-    write(path.join(at, file), await zip(JSON.stringify({ station: text, rows })));
-    asked++;
+    const found = saved && (await askStation(saved.station, folder, on));
+    if (!found) continue;
+    there.add(found.file);
+    if (found.now) asked++;
   }
-  if (on()) for (const file of readdirSync(at)) if (!wanted.has(file)) rmSync(path.join(at, file));
+  const at = folderOf(folder);
+  if (on() && existsSync(at)) for (const file of readdirSync(at)) if (!there.has(file)) rmSync(path.join(at, file));
   return asked;
 }
 
