@@ -8,7 +8,7 @@ import { faultTestsOf } from './finding';
 import { holdOf } from './hold';
 import { predict, predictByTurn } from './predict';
 import { catalogueOf } from './catalogue';
-import { perform } from './scene';
+import { perform, runningIn } from './scene';
 import { byTurns } from './turns';
 import { worldOf, type World } from './world';
 
@@ -122,6 +122,18 @@ describe('what is proved of pumps that take turns', () => {
       );
     expect(last('running-2')).toBe('Then S5 back to take turns.');
     expect(last('drawdown')).toBe('Then S11 back to Auto, S12 back to Auto.');
+    // A pump that hangs on its chain must not be called as it comes back to Auto.
+    const turned = catalogueOf(sound).find((t) => t.id === 'rotation')!;
+    expect(last('rotation')).toBe('Then S11 back to Auto, S12 back to Auto.');
+    expect(turned.cautions.join()).toContain('In Auto it can start by itself');
+    let scene = [...turned.needs, ...turned.parts.flatMap((p) => p.acts)].reduce(perform, byTurns(sound)[0]!);
+    expect(runningIn(scene)).toEqual([0, 1]);
+    for (const act of turned.restores) {
+      scene = perform(scene, act);
+      if (act.kind !== 'put') continue;
+      const { pump } = sound.panel!.devices.find((d) => d.tag === act.device)!;
+      expect([act.device, runningIn(scene).includes(pump! - 1)]).toEqual([act.device, false]);
+    }
   });
   it('a look that goes by it is told with each, and a figure that does is none to be held to', () => {
     const { sound, faulted, tests } = of(DUPLEX);

@@ -138,7 +138,8 @@ export function rotation(world: World): Test[] {
   const put = (to: (d: (typeof hands)[number]) => string): Act[] =>
     hands.map((d) => ({ kind: 'put', device: d.tag, to: to(d) }));
   const start: Act[] = [...floats.map((d): Act => ({ kind: 'put', device: d.tag, to: calls })), ...put(() => 'hand')];
-  const stop: Act[] = [...put((d) => d.initial), ...floats.map((d): Act => ({ kind: 'let go', device: d.tag }))];
+  // Floats first: in Auto one that is still held would start a pump that hangs on its chain.
+  const stop: Act[] = [...floats.map((d): Act => ({ kind: 'let go', device: d.tag })), ...put((d) => d.initial)];
   const kicks = phrase`against the arrow on it, so that it turns with the arrow; of the two orders the one with more flow is right`;
   return [
     test({
@@ -152,6 +153,9 @@ export function rotation(world: World): Test[] {
       ],
       cautions: [
         'It kicks hard: hang it free, stand clear, nothing loose round it. Never look into the intake of a pump that can start.',
+        ...(hands.length > 0
+          ? ['In Auto it can start by itself: nobody at it, and no float held, when the selectors go back.']
+          : []),
       ],
       parts: [
         {
