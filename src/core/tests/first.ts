@@ -6,6 +6,9 @@ import type { World } from './world';
  * toggle that says who goes first.
  */
 
+/** What is to be known before it is turned. */
+export const CHANGES_OVER = 'As the toggle is turned the pumps may change over: one stops and another starts, at once.';
+
 /** What says who goes first. */
 export const toggleOf = ({ panel }: World) => panel?.devices.find((d) => d.function === 'order');
 

@@ -121,6 +121,12 @@ describe('what is proved of pumps that take turns', () => {
         'metric',
       );
     expect(last('running-2')).toBe('Then S5 back to take turns.');
+    // While one of them runs.
+    expect(
+      catalogueOf(sound)
+        .find((t) => t.id === 'running-2')!
+        .cautions.join(),
+    ).toContain('the pumps may change over');
     expect(last('drawdown')).toBe('Then S11 back to Auto, S12 back to Auto.');
     // A pump that hangs on its chain must not be called as it comes back to Auto.
     const turned = catalogueOf(sound).find((t) => t.id === 'rotation')!;

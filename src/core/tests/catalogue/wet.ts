@@ -4,7 +4,7 @@ import { phrase, quantity } from '../../units';
 import type { Act } from '../act';
 import type { Observation, Probes } from '../observation';
 import { SPREAD } from '../spread';
-import { madeFirst, toggleOf, turnsAgain } from '../first';
+import { CHANGES_OVER, madeFirst, toggleOf, turnsAgain } from '../first';
 import { JUST } from '../further';
 import { putBack } from '../standing';
 import { test, type Test } from '../test';
@@ -86,7 +86,10 @@ export function running(world: World): Test[] {
         phrase`Volts at the ${feed ? `terminals ${feed.a} and ${feed.b}` : 'outlet'} at rest and with the pump running; clamp around the line core alone while it runs.`,
         ...putBack([toggleOf(world) ?? []].flat()),
       ],
-      cautions: ['Live measuring: rated meter and leads, one hand where you can, dry feet.'],
+      cautions: [
+        'Live measuring: rated meter and leads, one hand where you can, dry feet.',
+        ...(toggleOf(world) ? [CHANGES_OVER] : []),
+      ],
       needs: [water(stop), ...first],
       parts: [
         { acts: [], observes: [volts('rest-volts', 'volts at rest')] },

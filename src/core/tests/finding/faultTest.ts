@@ -1,4 +1,4 @@
-import { turnsAgain } from '../first';
+import { CHANGES_OVER, turnsAgain } from '../first';
 import { RISKS, type Risk } from '../risk';
 import type { Test } from '../test';
 import type { World } from '../world';
@@ -12,7 +12,6 @@ export interface FaultTest {
 
 const BY_HAND =
   'If the water must be brought there: run by hand, nothing stops it but you. Stay at it until it is off.';
-const CHANGES_OVER = 'As the toggle is turned the pumps may change over: one stops and another starts, at once.';
 const ORDER = Object.keys(RISKS) as Risk[];
 const atLeast = (risk: Risk, least: Risk): Risk => (ORDER.indexOf(risk) < ORDER.indexOf(least) ? least : risk);
 
