@@ -67,6 +67,7 @@ function ampsOf({ station, panel }: World, pump: number): Observation[] {
 
 /** Volts and amps of each pump that can be made the first: which one is called of itself is a matter of whose turn it is. */
 export function running(world: World): Test[] {
+  const toggle = toggleOf(world);
   const { station, levels } = world;
   const { stop, lead } = levels;
   const feed = feedOf(world);
@@ -84,11 +85,11 @@ export function running(world: World): Test[] {
       title: several ? `Volts and amps of pump ${i + 1}` : 'Volts and amps',
       actions: [
         phrase`Volts at the ${feed ? `terminals ${feed.a} and ${feed.b}` : 'outlet'} at rest and with the pump running; clamp around the line core alone while it runs.`,
-        ...putBack([toggleOf(world) ?? []].flat()),
+        ...(toggle ? putBack([toggle]) : []),
       ],
       cautions: [
         'Live measuring: rated meter and leads, one hand where you can, dry feet.',
-        ...(toggleOf(world) ? [CHANGES_OVER] : []),
+        ...(toggle ? [CHANGES_OVER] : []),
       ],
       needs: [water(stop), ...first],
       parts: [
