@@ -50,7 +50,7 @@ const FAULTS: Readonly<Record<DeviceFunction, FaultsOf>> = {
   battery: batteryFlat,
   bar: none,
   motor: motorFaults,
-  drive: (d) => [...supplyDead(d), ...driveFaults(d)],
+  drive: driveFaults,
   'drive-fault': driveTripped,
   float: sensorFaults,
   selector: selectorFaults,

@@ -1,6 +1,6 @@
 import { leaves, namesOf, type Device, type Panel } from '../schemes';
 import { without } from './change';
-import { type FaultEffects, type Fault, type FaultsOf, kind, type FaultKind } from './fault';
+import { DISPLAY, type FaultEffects, type Fault, type FaultsOf, kind, type FaultKind } from './fault';
 
 const KINDS = {
   hand: kind(0.05, 'left so after a test', 'back to Auto; leave nothing in Hand'),
@@ -28,6 +28,12 @@ const KINDS = {
   ),
   'link-missing': kind(0.002, 'taken out and forgotten', 'fit it as the list label'),
   'link-left': kind(0.002, 'left in from three floats', 'take it out with four floats'),
+  output: kind(
+    0.01,
+    'its output failed: age, a surge, or a short in the motor or its cable',
+    'read the insulation of motor and cable first, or the next one fails too; then change it',
+    'worn',
+  ),
   programmed: kind(0.005, 'a new or reset drive: its input does nothing', 'set the input by the list'),
   drive: kind(0.05, 'overvoltage, heat, or a trip of its own', 'read its code before it is reset'),
   silence: kind(0.004, 'the silence relay or button sticks', 'change it', 'part'),
@@ -113,8 +119,13 @@ export const permissionFaults = ({ tag, label }: Device): Fault[] => [
   make(`${tag}-open`, 'permission', tag, `${label}: contact lost`, { holds: { [tag]: 'open' } }),
 ];
 
-export const driveFaults = ({ tag }: Device): Fault[] => [
-  make(`${tag}-input`, 'programmed', tag, 'input of the drive not programmed', { holds: { [tag]: 'off' } }),
+/** It runs by its display and gives nothing; or it waits by it, with 24 V on its input. */
+export const driveFaults = ({ tag, label }: Device): Fault[] => [
+  make(`${tag}-dead`, 'output', tag, `output of ${tag} dead (${label})`, { holds: { [tag]: 'off' } }),
+  make(`${tag}-input`, 'programmed', tag, 'input of the drive not programmed', {
+    holds: { [tag]: 'off' },
+    seen: { [tag]: DISPLAY.ready },
+  }),
 ];
 export const driveTripped = ({ tag }: Device): Fault[] => [
   make(`${tag}-fault`, 'drive', tag, 'drive in fault', { holds: { [tag]: 'tripped' } }),

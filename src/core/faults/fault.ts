@@ -72,7 +72,15 @@ export interface At {
 /** Every way in which devices of one function fail. */
 export type FaultsOf = (device: Device, at: At) => readonly Fault[];
 
-/** What is looked at, and what of it tells its fault: a float by its tag; the impeller and the check valve of a pump, from 1; where the line ends. */
+/** What the display of a drive says. */
+export const DISPLAY = {
+  dark: 'dark',
+  fault: 'in fault',
+  ready: 'ready: it waits to be told to run',
+  runs: 'running',
+} as const;
+
+/** What is looked at, and what of it tells its fault: a float or a drive by its tag; the impeller and the check valve of a pump, from 1; where the line ends. */
 export const LOOKED_AT = {
   impeller: (n: number) => `impeller-${n}`,
   check: (n: number) => `check-${n}`,

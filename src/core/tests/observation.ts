@@ -46,6 +46,8 @@ export type Observation = Observed &
     | { readonly kind: 'seen'; readonly of: string; readonly clear: string }
     /** In which position something is seen: a lever, a selector, a flag, a float from the rim. */
     | { readonly kind: 'stands'; readonly device: string }
+    /** What the display of a drive says. */
+    | { readonly kind: 'display'; readonly device: string }
     /** Where the cores of a device sit on the strip, and whether two of its terminals are linked. */
     | { readonly kind: 'landed'; readonly device: string }
     | { readonly kind: 'linked'; readonly a: string; readonly b: string }

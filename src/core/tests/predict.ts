@@ -2,29 +2,21 @@ import { clamp } from '../circuit';
 import { sayNoDuty } from '../levels';
 import { ampsAt, powerOf } from '../hydraulics';
 import { kindOf } from '../sensors';
-import { pinOf } from '../schemes';
 import { phrase, quantity, type Format, type Phrase, type Quantity } from '../units';
 import { happens, readingWords } from '../wiring';
 import { timeDrawn } from './drawn';
 import type { Act } from './act';
 import { alone, metered } from './metered';
 import type { Band, Observation, Probes } from './observation';
-import type { Prediction } from './prediction';
+import { display, landed, linked, looked, shaft, stands } from './looked';
+import { seen, untold, type Prediction } from './prediction';
 import { response, sayResponse } from './response';
-import { atRest, perform, runningIn, visible, type Passage, type Scene } from './scene';
+import { atRest, noPanel, perform, runningIn, visible, type Passage, type Scene } from './scene';
 import { powerSpread, SPREAD, spreadOf, tripSpread, type Spread } from './spread';
 import type { Test } from './test';
 import { isSame, together } from './together';
 import { byTurns, turnsOf } from './turns';
 import type { World } from './world';
-
-const untold = (format: Format | null, why: Phrase, nothing?: number): Prediction => ({
-  kind: 'untold',
-  format,
-  why,
-  ...(nothing === undefined ? {} : { nothing }),
-});
-const seen = (sentence: Phrase): Prediction => ({ kind: 'seen', sentence });
 
 function within(value: Quantity, band: Band, mostly: string | null = null): Prediction {
   if ('atMost' in band) return { kind: 'value', value, least: null, most: value.value, mostly };
@@ -33,9 +25,6 @@ function within(value: Quantity, band: Band, mostly: string | null = null): Pred
 }
 
 const spread = (value: Quantity, { share, mostly }: Spread): Prediction => within(value, { share }, mostly);
-
-const noPanel = ({ world }: Scene): Phrase =>
-  phrase`cannot be told: no panel of this scheme can be drawn for it (${world.reasons[0] ?? phrase`no scheme fits`})`;
 
 /** What most of the spread of a voltage comes from, where only capacitance or leakage holds it up. */
 export const GHOST = 'a ghost';
@@ -228,35 +217,6 @@ function tape({ world }: Scene, sensor: string, field: string): Prediction {
   return within(quantity('height', value), { amount: SPREAD.clip }, 'the tape');
 }
 
-/** States that a device comes to by itself, in words; those that hands put it in have words of its own. */
-const OF_ITSELF: Readonly<Record<string, string>> = { tripped: 'tripped', on: 'on', off: 'off' };
-
-function stands(scene: Scene, tag: string): Prediction {
-  const panel = scene.panel();
-  const device = panel?.wired.panel.devices.find((d) => d.tag === tag);
-  if (!panel || !device) return untold(null, noPanel(scene));
-  const state = panel.settled.states[tag]!;
-  const label = device.positions.find((p) => p.state === state)?.label;
-  return seen(phrase`${label ?? OF_ITSELF[state] ?? state}`);
-}
-
-/** How the shaft of a pump feels to a hand, its intake cleared of water and power. */
-function shaft({ world }: Scene, pump: number): Prediction {
-  const motor = world.panel?.devices.find((d) => d.function === 'motor' && d.pump === pump);
-  if (!world.panel || !motor) return untold(null, phrase`no panel of this scheme can be drawn`);
-  const made = world.wiring({ cores: [], links: [] }).wired.netlist.devices.find((d) => d.id === motor.tag);
-  const jammed = made?.behaviour.kind === 'motor' && made.behaviour.jammed;
-  return seen(jammed ? phrase`held fast` : phrase`turns freely`);
-}
-
-/** What is seen of a part: of every fault that shows on it. */
-function looked({ world }: Scene, { of, clear }: Extract<Observation, { kind: 'seen' }>): Prediction {
-  const all = world.faults.map((f) => f.effects.seen?.[of]);
-  if (all.includes(null)) return untold(null, phrase`goes by what it is that holds it`);
-  const shows = all.flatMap((s) => s ?? []);
-  return seen(phrase`${shows.length > 0 ? shows.join(', ') : clear}`);
-}
-
 /** What a meter with a range for capacitors reads of one, taken off and discharged. */
 function farads({ world }: Scene, part: string): Prediction {
   if (!world.panel) return untold('capacitance', phrase`no panel of this scheme can be drawn`);
@@ -264,28 +224,6 @@ function farads({ world }: Scene, part: string): Prediction {
   return found?.kind === 'capacitor'
     ? within(quantity('capacitance', found.c), { share: 0.2 }, 'what it is made to')
     : seen(phrase`nothing`);
-}
-
-/** Where the cores of a device sit, as hands and faults have left them. */
-function landed({ world, landings }: Scene, tag: string): Prediction {
-  const { panel, faults } = world;
-  if (!panel) return untold(null, phrase`no panel of this scheme can be drawn`);
-  const moved = new Map(faults.flatMap((f) => f.effects.landings?.cores ?? []).map((c) => [c.core, c.to]));
-  const own = panel.cores.filter((c) => pinOf(c.pin)[0] === tag);
-  const at = own.map((c) => {
-    const to = landings.cores.get(c.id) ?? (moved.has(c.id) ? moved.get(c.id) : c.terminal);
-    return `${pinOf(c.pin)[1]} on ${to ?? 'none'}`;
-  });
-  return seen(phrase`${at.join(', ')}`);
-}
-
-function linked({ world, landings }: Scene, { a, b }: Extract<Observation, { kind: 'linked' }>): Prediction {
-  const between = (l: { readonly a: string; readonly b: string }) =>
-    (l.a === a && l.b === b) || (l.a === b && l.b === a);
-  const byFault = world.faults.flatMap((f) => f.effects.landings?.links ?? []).find(between);
-  const byHand = [...landings.bridges.values()].find(between);
-  const made = world.panel?.links.some(between) ?? false;
-  return seen(((byHand ?? byFault)?.fitted ?? made) ? phrase`in` : phrase`none`);
 }
 
 /** What of all that shows happens, in the order of the panel. */
@@ -346,6 +284,7 @@ const ANSWERS: { readonly [K in Kind]: Answer<K> } = {
   seen: (o, _, is) => looked(is, o),
   farads: (o, _, is) => farads(is, o.part),
   stands: (o, _, is) => stands(is, o.device),
+  display: (o, _, is) => display(is, o.device),
   landed: (o, _, is) => landed(is, o.device),
   linked: (o, _, is) => linked(is, o),
   happens: (_o, _was, is) => whatHappens(is),

@@ -18,3 +18,12 @@ export type Prediction =
   | { readonly kind: 'good'; readonly sentence: Phrase }
   /** No figure that a sound station could be held to, and why; `nothing`: what is measured all the same is none, up to so much. */
   | { readonly kind: 'untold'; readonly format: Format | null; readonly why: Phrase; readonly nothing?: number };
+
+/** @param nothing what is measured all the same is none, up to so much */
+export const untold = (format: Format | null, why: Phrase, nothing?: number): Prediction => ({
+  kind: 'untold',
+  format,
+  why,
+  ...(nothing === undefined ? {} : { nothing }),
+});
+export const seen = (sentence: Phrase): Prediction => ({ kind: 'seen', sentence });

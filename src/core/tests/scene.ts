@@ -44,6 +44,10 @@ export interface PanelNow extends Wiring {
   readonly settled: Settled;
 }
 
+/** Why nothing can be told of a circuit that is none. */
+export const noPanel = ({ world }: Scene): Phrase =>
+  phrase`cannot be told: no panel of this scheme can be drawn for it (${world.reasons[0] ?? phrase`no scheme fits`})`;
+
 /** Worked out when it is first asked for: of most moments of a test nobody asks. */
 function when(make: () => PanelNow | null): () => PanelNow | null {
   let made: PanelNow | null | undefined;

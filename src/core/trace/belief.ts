@@ -55,7 +55,7 @@ export function showsAt({ asking }: Board, row: Row | null, index: number): numb
   return trade !== undefined ? SLIP.tradeBeside : imagined;
 }
 
-const LOOKS: ReadonlySet<Observation['kind']> = new Set(['stands', 'landed', 'linked', 'shaft', 'seen']);
+const LOOKS: ReadonlySet<Observation['kind']> = new Set(['stands', 'display', 'landed', 'linked', 'shaft', 'seen']);
 
 /** What is only looked at is seldom mistaken; a meter is held to the wrong terminals sooner. */
 const slipOf = ({ kind }: Observation): number => (LOOKS.has(kind) ? SLIP.look : SLIP.reading);

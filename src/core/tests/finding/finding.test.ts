@@ -74,6 +74,14 @@ it.each(demoStations().map((d) => [d.file, d.station] as const))('no two tests o
   expect(ids.filter((id, i) => ids.indexOf(id) !== i)).toEqual([]);
 });
 
+it('the display of a drive tells a dead output from an input that it was not told to heed, and both from a drive without mains or in fault', () => {
+  const says = (test: string) =>
+    shown('rain-cistern', test, 'U1', 'U1-dead', 'U1-input', 'U1S-dead', 'U1F-fault', 'Q1-off', 'pump-stuck-down');
+  const waits = 'ready: it waits to be told to run';
+  expect(says('levers-called')).toEqual(['running', 'running', waits, 'dark', 'in fault', 'dark', waits]);
+  expect(says('levers-resting')).toEqual([waits, waits, waits, 'dark', 'in fault', 'dark', waits]);
+});
+
 describe('a contact that changes over', () => {
   it('welds where the panel uses it: a cut-off of which the closed throw is stuck never stops the coils', () => {
     expect(shown('cold-store-condensate', 'lift-cutoff', 'now', 'cutoff-welded', 'cutoff-stuck-down')).toEqual([

@@ -22,7 +22,20 @@ const SHOWN: ReadonlySet<DeviceFunction> = new Set([
 
 /** Levers, flags and selectors, each in its place. */
 export function levers(world: World): FaultTest[] {
-  const shown = (world.panel?.devices ?? []).filter((d) => SHOWN.has(d.function));
+  const devices = world.panel?.devices ?? [];
+  const shown = [
+    ...devices
+      .filter((d) => SHOWN.has(d.function))
+      .map((d): Observation => ({ id: d.tag, label: `${d.tag}, ${d.label}`, kind: 'stands', device: d.tag })),
+    ...devices
+      .filter((d) => d.function === 'drive')
+      .map((d): Observation => ({
+        id: d.tag,
+        label: `${d.tag}, what its display says`,
+        kind: 'display',
+        device: d.tag,
+      })),
+  ];
   if (shown.length === 0) return [];
   return (['resting', 'called'] as const).map((setting) =>
     faultTest(world, setting, {
@@ -34,12 +47,7 @@ export function levers(world: World): FaultTest[] {
         parts: [
           {
             acts: [],
-            observes: shown.map((d): Observation => ({
-              id: d.tag,
-              label: `${d.tag}, ${d.label}`,
-              kind: 'stands',
-              device: d.tag,
-            })),
+            observes: shown,
           },
         ],
         minutes: 2,
