@@ -5,31 +5,50 @@ import type { Phasor } from '.';
  * every voltage source, and solves them dense with pivoting. Knows nothing of the circuit that the text came from.
  */
 
-type Row = Phasor[];
-const mul = (p: Phasor, q: Phasor): Phasor => ({ re: p.re * q.re - p.im * q.im, im: p.re * q.im + p.im * q.re });
-const sub = (p: Phasor, q: Phasor): Phasor => ({ re: p.re - q.re, im: p.im - q.im });
-const div = (p: Phasor, q: Phasor): Phasor => {
-  const d = q.re * q.re + q.im * q.im;
-  return { re: (p.re * q.re + p.im * q.im) / d, im: (p.im * q.re - p.re * q.im) / d };
+/** A row of the equations; its last place is what drives it. */
+interface Row {
+  readonly re: Float64Array;
+  readonly im: Float64Array;
+}
+
+const square = ({ re, im }: Row, k: number): number => re[k]! * re[k]! + im[k]! * im[k]!;
+
+/** Takes so much of one row from another, from a place on. */
+function take(from: Row, row: Row, re: number, im: number, k: number): void {
+  for (let j = k; j < row.re.length; j++) {
+    from.re[j]! -= re * row.re[j]! - im * row.im[j]!;
+    from.im[j]! -= re * row.im[j]! + im * row.re[j]!;
+  }
+}
+
+/** p / q */
+const over = (pRe: number, pIm: number, q: Row, k: number): Phasor => {
+  const [re, im, d] = [q.re[k]!, q.im[k]!, square(q, k)];
+  return { re: (pRe * re + pIm * im) / d, im: (pIm * re - pRe * im) / d };
 };
 
 function gauss(m: Row[]): Phasor[] {
   const n = m.length;
   for (let k = 0; k < n; k++) {
     let best = k;
-    for (let i = k; i < n; i++)
-      if (Math.hypot(m[i]![k]!.re, m[i]![k]!.im) > Math.hypot(m[best]![k]!.re, m[best]![k]!.im)) best = i;
+    for (let i = k; i < n; i++) if (square(m[i]!, k) > square(m[best]!, k)) best = i;
     [m[k], m[best]] = [m[best]!, m[k]!];
-    for (let i = k + 1; i < n; i++) {
-      const f = div(m[i]![k]!, m[k]![k]!);
-      for (let j = k; j <= n; j++) m[i]![j] = sub(m[i]![j]!, mul(f, m[k]![j]!));
+    for (const row of m.slice(k + 1)) {
+      // Most of a row is empty.
+      if (square(row, k) === 0) continue;
+      const f = over(row.re[k]!, row.im[k]!, m[k]!, k);
+      take(row, m[k]!, f.re, f.im, k);
     }
   }
-  const x: Phasor[] = [];
+  const x: Phasor[] = Array.from({ length: n }, () => ({ re: 0, im: 0 }));
   for (let k = n - 1; k >= 0; k--) {
-    let sum = m[k]![n]!;
-    for (let j = k + 1; j < n; j++) sum = sub(sum, mul(m[k]![j]!, x[j]!));
-    x[k] = div(sum, m[k]![k]!);
+    const row = m[k]!;
+    let [re, im] = [row.re[n]!, row.im[n]!];
+    for (let j = k + 1; j < n; j++) {
+      re -= row.re[j]! * x[j]!.re - row.im[j]! * x[j]!.im;
+      im -= row.re[j]! * x[j]!.im + row.im[j]! * x[j]!.re;
+    }
+    x[k] = over(re, im, row, k);
   }
   return x;
 }
@@ -50,9 +69,11 @@ export function solveSpice(text: string): Map<string, Phasor> {
   const branches = cards.filter(([id]) => /^[VEL]/.test(id!));
   const row = (id: string) => index.size + branches.findIndex(([b]) => b === id);
   const n = index.size + branches.length;
-  const m: Row[] = Array.from({ length: n }, () => Array.from({ length: n + 1 }, () => ({ re: 0, im: 0 })));
+  const m = Array.from({ length: n }, (): Row => ({ re: new Float64Array(n + 1), im: new Float64Array(n + 1) }));
   const add = (i: number, j: number, re: number, im = 0) => {
-    if (i >= 0 && j >= 0) m[i]![j] = { re: m[i]![j]!.re + re, im: m[i]![j]!.im + im };
+    if (i < 0 || j < 0) return;
+    m[i]!.re[j]! += re;
+    m[i]!.im[j]! += im;
   };
   for (const [id, p, q, ...rest] of cards) {
     const [a, b] = [at(p!), at(q!)];
@@ -83,9 +104,7 @@ export function solveSpice(text: string): Map<string, Phasor> {
       if (id!.startsWith('V')) {
         const [, dc, , size = '0', deg = '0'] = rest;
         const angle = (Number(deg) * Math.PI) / 180;
-        m[k]![n] = ac
-          ? { re: Number(size) * Math.cos(angle), im: Number(size) * Math.sin(angle) }
-          : { re: Number(dc), im: 0 };
+        add(k, n, ac ? Number(size) * Math.cos(angle) : Number(dc), ac ? Number(size) * Math.sin(angle) : 0);
       }
     }
   }

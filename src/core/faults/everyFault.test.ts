@@ -64,17 +64,15 @@ describe('every single fault of every demo station, solved', () => {
           // Every node hangs on earth by 1 GΩ: that much is left over.
           expect([fault?.id, of, leftOver(settled, components, of) < 1e-3]).toEqual([fault?.id, of, true]);
           if (n % ONE_IN !== 0) continue;
-          for (const [name, v] of solveSpice(spice(wired.netlist, settled.states, of))) {
+          const volts = [...solveSpice(spice(wired.netlist, settled.states, of))];
+          expect(volts.length).toBeGreaterThan(10);
+          const other = volts.filter(([name, v]) => {
             const mine = potential(settled.solution, name, of);
             // A node that only air holds up is known no better than the air.
             const scale = Math.max(1, size(mine));
-            expect([fault?.id, of, name, Math.hypot(mine.re - v.re, mine.im - v.im) / scale < 1e-4]).toEqual([
-              fault?.id,
-              of,
-              name,
-              true,
-            ]);
-          }
+            return !(Math.hypot(mine.re - v.re, mine.im - v.im) / scale < 1e-4);
+          });
+          expect([fault?.id, of, other]).toEqual([fault?.id, of, []]);
         }
         n++;
       }
