@@ -18,24 +18,29 @@ type VoltsMode = Extract<MeterMode, `${string}-volts`>;
  */
 export type VoltsState = 'steady' | 'ghost' | 'near-zero' | 'equal' | 'blind';
 
-export interface VoltsReading {
+/** What a display shows of volts, whatever the two points carry to earth. */
+export interface VoltsShown {
   readonly ok: true;
   readonly value: number;
   readonly unit: 'V';
-  readonly state: VoltsState;
-  /** Volts to earth of each point that carries a voltage there that hurts, by more than capacitance or leakage; 0: it carries none. */
-  readonly toEarth: readonly [a: number, b: number];
+  readonly state: Exclude<VoltsState, 'equal'>;
   /** Where the mode is blind: the volts of the other kind. */
   readonly unseen?: number;
   /** A ghost through which enough flows to be felt, A. */
   readonly felt?: number;
+}
+
+export interface VoltsReading extends Omit<VoltsShown, 'state'> {
+  readonly state: VoltsState;
+  /** Volts to earth of each point that carries a voltage there that hurts, by more than capacitance or leakage; 0: it carries none. */
+  readonly toEarth: readonly [a: number, b: number];
   /** Devices that the load of low-impedance mode moves, and to what; then it shows `then`. */
   readonly moves?: readonly { readonly device: string; readonly to: string }[];
   readonly then?: number;
 }
 
-export type Reading =
-  | VoltsReading
+/** What is no voltage, or is refused. */
+type Otherwise =
   | {
       readonly ok: true;
       readonly value: number;
@@ -48,6 +53,9 @@ export type Reading =
       readonly at: string;
       readonly volts?: number;
     };
+
+export type Reading = VoltsReading | Otherwise;
+export type Shown = VoltsShown | Otherwise;
 
 /** What a meter of the trade loads a circuit with: 10 MΩ beside 100 pF; 3 kΩ in its low-impedance mode. */
 const HIGH = 10e6;
@@ -130,40 +138,48 @@ function movedBy({ structure, states }: Solution, a: string, b: string): Pick<Vo
   };
 }
 
-function volts(solution: Solution, a: string, b: string, mode: VoltsMode, asksMoves: boolean): VoltsReading {
-  const port = portOf(solution, a, b);
+function shownVolts(port: Port, mode: VoltsMode): VoltsShown {
   const low = port.under(LOW);
   const { ac, dc } = mode === 'low-z-volts' ? low : port.under(HIGH, INPUT);
   const value = { 'ac-volts': size(ac), 'dc-volts': dc.re, 'low-z-volts': rms(ac, dc) }[mode];
-  const toEarth = [liveToEarth(solution, a), liveToEarth(solution, b)] as const;
-  const reading = { ok: true, value, unit: 'V', toEarth } as const;
-  if (mode === 'low-z-volts') {
-    const moved = asksMoves ? movedBy(solution, a, b) : {};
-    if (Math.abs(value) >= NONE || moved.moves) return { ...reading, state: 'steady', ...moved };
-  }
+  const shown = { ok: true, value, unit: 'V' } as const;
+  const none = Math.abs(value) < NONE;
+  if (mode === 'low-z-volts') return { ...shown, state: none ? 'near-zero' : 'steady' };
   const kind: Kind = mode === 'dc-volts' ? 'dc' : 'ac';
-  if (Math.abs(value) < NONE) {
-    const unseen = mode === 'low-z-volts' ? 0 : size(kind === 'ac' ? dc : ac);
-    if (unseen >= NONE) return { ...reading, state: 'blind', unseen };
-    return { ...reading, state: Math.max(...toEarth) > 0 ? 'equal' : 'near-zero' };
+  if (none) {
+    const unseen = size(kind === 'ac' ? dc : ac);
+    return unseen >= NONE ? { ...shown, state: 'blind', unseen } : { ...shown, state: 'near-zero' };
   }
-  if (stands(size(port.volts[kind]), size(low[kind]))) return { ...reading, state: 'steady' };
+  if (stands(size(port.volts[kind]), size(low[kind]))) return { ...shown, state: 'steady' };
   const felt = size(port.under(BODY)[kind]) / BODY;
-  return { ...reading, state: 'ghost', ...(felt >= FELT && { felt }) };
+  return { ...shown, state: 'ghost', ...(felt >= FELT && { felt }) };
+}
+
+function volts(solution: Solution, a: string, b: string, mode: VoltsMode): VoltsReading {
+  const shown = shownVolts(portOf(solution, a, b), mode);
+  const toEarth = [liveToEarth(solution, a), liveToEarth(solution, b)] as const;
+  const moved = mode === 'low-z-volts' ? movedBy(solution, a, b) : {};
+  if (moved.moves) return { ...shown, toEarth, state: 'steady', ...moved };
+  return { ...shown, toEarth, state: shown.state === 'near-zero' && Math.max(...toEarth) > 0 ? 'equal' : shown.state };
 }
 
 /** By what a battery would drive through it: the resistance between the two at 0 Hz with every source off. */
-function ohms(live: Solution, a: string, b: string, mode: Exclude<MeterMode, VoltsMode>): Reading {
-  // What only the air holds up is none.
-  const held = (p: string, q: string) => {
-    const { ac, dc } = portOf(live, p, q).under(LOW * 100);
-    return rms(ac, dc);
+function ohms(live: Solution, a: string, b: string, mode: Exclude<MeterMode, VoltsMode>): Otherwise {
+  // What only the air holds up is none; what is too little without a load is so under one.
+  const held = (p: string, q: string, limit: number): number | null => {
+    const port = portOf(live, p, q);
+    if (rms(port.volts.ac, port.volts.dc) <= limit) return null;
+    const { ac, dc } = port.under(LOW * 100);
+    return rms(ac, dc) > limit ? rms(ac, dc) : null;
   };
-  const seen = [
-    { at: `${a} – ${b}`, volts: held(a, b), limit: STRAY },
-    ...[a, b].map((at) => ({ at, volts: held(at, '0'), limit: TOUCH })),
-  ].find((v) => v.volts > v.limit);
-  if (seen) return { ok: false, reason: 'live', at: seen.at, volts: seen.volts };
+  for (const [p, q, at, limit] of [
+    [a, b, `${a} – ${b}`, STRAY],
+    [a, '0', a, TOUCH],
+    [b, '0', b, TOUCH],
+  ] as const) {
+    const volts = held(p, q, limit);
+    if (volts !== null) return { ok: false, reason: 'live', at, volts };
+  }
 
   const value = impedanceBetween(live.structure, live.states, a, b, 'dc').re;
   const top = mode === 'insulation' ? INSULATION_TOP : OPEN;
@@ -178,15 +194,15 @@ function ohms(live: Solution, a: string, b: string, mode: Exclude<MeterMode, Vol
   return { ok: true, value, unit: 'Ω', state: value < 1 ? 'near-zero' : 'steady' };
 }
 
-/**
- * What a meter reads between two points of a circuit that is solved already: as `read`.
- * @param asksMoves whether it is asked what the load of low-impedance mode makes devices do: that settles the circuit once more
- */
-export function readOn(solution: Solution, a: string, b: string, mode: MeterMode, asksMoves = true): Reading {
-  for (const at of [a, b])
-    if (at !== '0' && !solution.structure.nodes.has(at)) return { ok: false, reason: 'no-such-point', at };
-  return isVolts(mode) ? volts(solution, a, b, mode, asksMoves) : ohms(solution, a, b, mode);
-}
+/** Why a meter cannot be put there. */
+const stranger = ({ structure }: Solution, ...points: readonly string[]): Otherwise | null => {
+  const at = points.find((p) => p !== '0' && !structure.nodes.has(p));
+  return at === undefined ? null : { ok: false, reason: 'no-such-point', at };
+};
+
+/** What the display shows on a circuit that is solved already: as `read`, but what the points carry to earth, and what its load would move, is not asked. */
+export const shownOn = (solution: Solution, a: string, b: string, mode: MeterMode): Shown =>
+  stranger(solution, a, b) ?? (isVolts(mode) ? shownVolts(portOf(solution, a, b), mode) : ohms(solution, a, b, mode));
 
 /**
  * What a meter reads between two points of a circuit in given states: V, or Ω. In `ac-volts` and `dc-volts` it is 10 MΩ beside
@@ -199,8 +215,10 @@ export function readOn(solution: Solution, a: string, b: string, mode: MeterMode
  * read(wired.structure, states, line, neutral, 'ac-volts').value.toFixed(0) // → '230'
  * read(wired.structure, states, line, neutral, 'ohms').reason // → 'live'
  */
-export const read = (structure: Structure, states: States, a: string, b: string, mode: MeterMode): Reading =>
-  readOn(solve(structure, states), a, b, mode);
+export function read(structure: Structure, states: States, a: string, b: string, mode: MeterMode): Reading {
+  const solution = solve(structure, states);
+  return stranger(solution, a, b) ?? (isVolts(mode) ? volts(solution, a, b, mode) : ohms(solution, a, b, mode));
+}
 
 /** What a clamp round one conductor reads, A; round several at once, their sum (what leaks to earth). */
 export function clamp(solution: Solution, components: readonly string[]): Reading {

@@ -53,6 +53,14 @@ function gauss(m: Row[]): Phasor[] {
   return x;
 }
 
+/** What a source drives, as its card says. */
+function driven([, dc, , size = '0', deg = '0']: readonly string[], alternating: boolean): Phasor {
+  const angle = (Number(deg) * Math.PI) / 180;
+  return alternating
+    ? { re: Number(size) * Math.cos(angle), im: Number(size) * Math.sin(angle) }
+    : { re: Number(dc), im: 0 };
+}
+
 /** Potentials by the names that the comments give to the nodes. */
 export function solveSpice(text: string): Map<string, Phasor> {
   const lines = text.split('\n');
@@ -102,9 +110,8 @@ export function solveSpice(text: string): Map<string, Phasor> {
         add(k, at(rest[1]!), Number(rest[2]));
       }
       if (id!.startsWith('V')) {
-        const [, dc, , size = '0', deg = '0'] = rest;
-        const angle = (Number(deg) * Math.PI) / 180;
-        add(k, n, ac ? Number(size) * Math.cos(angle) : Number(dc), ac ? Number(size) * Math.sin(angle) : 0);
+        const drives = driven(rest, ac !== null);
+        add(k, n, drives.re, drives.im);
       }
     }
   }

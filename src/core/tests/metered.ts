@@ -1,11 +1,11 @@
 import {
-  read,
-  readOn,
+  shownOn,
+  solve,
   structureOf,
   type Component,
   type Netlist,
   type Potentials,
-  type Reading,
+  type Shown,
   type States,
 } from '../circuit';
 import type { Panel } from '../schemes';
@@ -13,7 +13,7 @@ import type { Probes } from './observation';
 import { putsOf, type Scene } from './scene';
 
 /** What the meter shows between two points of a scene, before its own load has moved anything; null where there is no panel. */
-export function metered(scene: Scene, { a, b, mode }: Probes): Reading | null {
+export function metered(scene: Scene, { a, b, mode }: Probes): Shown | null {
   const panel = scene.panel();
   if (!panel) return null;
   const node = (point: string) => (point === 'earth' ? '0' : panel.wired.points.get(point));
@@ -21,13 +21,13 @@ export function metered(scene: Scene, { a, b, mode }: Probes): Reading | null {
   if (from === undefined || to === undefined)
     return { ok: false, reason: 'no-such-point', at: from === undefined ? a : b };
   const { solution } = panel.settled;
-  return remembered(solution.ac, `${from} ${to} ${mode}`, () => readOn(solution, from, to, mode, false));
+  return remembered(solution.ac, `${from} ${to} ${mode}`, () => shownOn(solution, from, to, mode));
 }
 
-const readings = new WeakMap<Potentials, Map<string, Reading>>();
+const readings = new WeakMap<Potentials, Map<string, Shown>>();
 
 /** A reading of a solved circuit, made once: of all that stand the same. */
-function remembered(solved: Potentials, at: string, make: () => Reading): Reading {
+function remembered(solved: Potentials, at: string, make: () => Shown): Shown {
   let of = readings.get(solved);
   if (!of) readings.set(solved, (of = new Map()));
   const found = of.get(at) ?? make();
@@ -38,15 +38,10 @@ function remembered(solved: Potentials, at: string, make: () => Reading): Readin
 /** Between two ends that nothing joins, Ω. */
 const AIR = 1e12;
 
-interface Own {
-  readonly parts: readonly Component[];
-  readonly text: string;
-}
+const ownKnown = new WeakMap<readonly Component[], ReadonlyMap<string, readonly Component[]>>();
 
-const ownKnown = new WeakMap<readonly Component[], ReadonlyMap<string, Own>>();
-
-/** What each device of a circuit is made of, by its tag, and the same as text. */
-function ownOf({ components }: Netlist): ReadonlyMap<string, Own> {
+/** What each device of a circuit is made of, by its tag. */
+function ownOf({ components }: Netlist): ReadonlyMap<string, readonly Component[]> {
   const found = ownKnown.get(components);
   if (found) return found;
   const lists = new Map<string, Component[]>();
@@ -56,36 +51,58 @@ function ownOf({ components }: Netlist): ReadonlyMap<string, Own> {
     if (list) list.push(c);
     else lists.set(tag, [c]);
   }
-  const made = new Map([...lists].map(([tag, parts]) => [tag, { parts, text: JSON.stringify(parts) }]));
-  ownKnown.set(components, made);
+  ownKnown.set(components, lists);
+  return lists;
+}
+
+/** What is known of the devices of a panel by themselves. */
+interface Alone {
+  readonly rest: States;
+  /** A number for each part that is made otherwise, in whatever circuit: the same one as text, and as it was met. */
+  readonly texts: Map<string, number>;
+  readonly parts: WeakMap<Component, number>;
+  /** What was read: by parts, states and points. */
+  readonly read: Map<string, Shown>;
+}
+
+const aloneKnown = new WeakMap<Panel, Alone>();
+
+function aloneIn(panel: Panel): Alone {
+  const found = aloneKnown.get(panel);
+  if (found) return found;
+  const rest = Object.fromEntries(panel.devices.map((d) => [d.tag, d.initial]));
+  const made: Alone = { rest, texts: new Map(), parts: new WeakMap(), read: new Map() };
+  aloneKnown.set(panel, made);
   return made;
 }
 
-const NONE_OF_IT: Own = { parts: [], text: '' };
-
-/** How each device of a panel rests, and what was read over devices by themselves: by parts, states and points as one text. */
-const aloneKnown = new WeakMap<Panel, { readonly rest: States; readonly read: Map<string, Reading> }>();
-
-const restOf = ({ devices }: Panel): States => Object.fromEntries(devices.map((d) => [d.tag, d.initial]));
+function numberOf({ texts, parts }: Alone, part: Component): number {
+  const met = parts.get(part);
+  if (met !== undefined) return met;
+  const text = JSON.stringify(part);
+  const made = texts.get(text) ?? texts.size;
+  texts.set(text, made);
+  parts.set(part, made);
+  return made;
+}
 
 /** What the meter shows over one device with its wires off: nothing of the panel is asked but how it stands itself. */
-export function alone({ world, hands }: Scene, tag: string, { a, b, mode }: Probes): Reading | null {
+export function alone({ world, hands }: Scene, tag: string, { a, b, mode }: Probes): Shown | null {
   if (!world.panel) return null;
   const { netlist, points } = world.wiring({ cores: [], links: [] }).wired;
   const [from, to] = [points.get(a)!, points.get(b)!];
-  const { parts, text } = ownOf(netlist).get(tag) ?? NONE_OF_IT;
-  let known = aloneKnown.get(world.panel);
-  if (!known) aloneKnown.set(world.panel, (known = { rest: restOf(world.panel), read: new Map() }));
-  const { rest, read: readings } = known;
+  const parts = ownOf(netlist).get(tag) ?? [];
+  const known = aloneIn(world.panel);
   const puts = putsOf(world, true);
-  const standing = (device: string) => puts[device] ?? hands[device] ?? rest[device];
-  const key = `${text} ${parts.map((p) => p.when && standing(p.when.device)).join()} ${from} ${to} ${mode}`;
-  const found = readings.get(key);
+  const standing = (device: string) => puts[device] ?? hands[device] ?? known.rest[device];
+  let key = `${from} ${to} ${mode}`;
+  for (const p of parts) key += `,${numberOf(known, p)}${p.when ? ` ${standing(p.when.device)}` : ''}`;
+  const found = known.read.get(key);
   if (found) return found;
   // A cord that is cut leaves nothing between its ends but air.
   const air: Component = { kind: 'impedance', id: 'air', a: from, b: to, r: AIR };
   const structure = structureOf({ ...netlist, components: [...parts, air] });
-  const reading = read(structure, { ...rest, ...hands, ...puts }, from, to, mode);
-  readings.set(key, reading);
+  const reading = shownOn(solve(structure, { ...known.rest, ...hands, ...puts }), from, to, mode);
+  known.read.set(key, reading);
   return reading;
 }

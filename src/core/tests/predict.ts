@@ -3,7 +3,7 @@ import { sayNoDuty } from '../levels';
 import { ampsAt, powerOf } from '../hydraulics';
 import { kindOf } from '../sensors';
 import { phrase, quantity, type Format, type Phrase, type Quantity } from '../units';
-import { happens, readingWords } from '../wiring';
+import { happens, refusedWords, shownWords } from '../wiring';
 import { timeDrawn } from './drawn';
 import type { Act } from './act';
 import { alone, metered } from './metered';
@@ -35,7 +35,7 @@ const NONE = 5;
 function volts(scene: Scene, probes: Probes, band: Band): Prediction {
   const reading = metered(scene, probes);
   if (!reading) return untold('voltage', noPanel(scene));
-  if (!reading.ok || reading.unit !== 'V') return untold('voltage', phrase`${readingWords(reading).means}`);
+  if (!reading.ok) return untold('voltage', phrase`${refusedWords(reading)}`);
   if (reading.state === 'ghost')
     return {
       kind: 'value',
@@ -68,9 +68,9 @@ function continuity(scene: Scene, { probes, alone: tag, click }: Continuity): Pr
   const dialled: Probes = { ...probes, mode: probes.mode === 'insulation' ? 'insulation' : 'ohms' };
   const reading = tag === undefined ? metered(scene, dialled) : alone(scene, tag, dialled);
   if (!reading) return untold(null, noPanel(scene));
-  if (!reading.ok) return untold(null, phrase`${readingWords(reading).means}`);
+  if (!reading.ok) return untold(null, phrase`${refusedWords(reading)}`);
   const is = reading.value < CLOSED ? 'closed' : reading.state === 'open' || reading.value > OPEN ? 'open' : null;
-  if (is === null) return seen(phrase`${readingWords(reading).shown}: neither closed nor open`);
+  if (is === null) return seen(phrase`${shownWords(reading)}: neither closed nor open`);
   if (click === is) return seen(is === 'open' ? phrase`open again, with a click` : phrase`closed again, with a click`);
   return seen(is === 'open' ? phrase`open: no continuity` : phrase`closed: near 0 Ω`);
 }
@@ -80,7 +80,7 @@ function ohms(scene: Scene, { probes, band, alone: tag }: Extract<Observation, {
   const dialled: Probes = { ...probes, mode: probes.mode === 'insulation' ? 'insulation' : 'ohms' };
   const reading = tag === undefined ? metered(scene, dialled) : alone(scene, tag, dialled);
   if (!reading) return untold('resistance', noPanel(scene));
-  if (!reading.ok) return untold('resistance', phrase`${readingWords(reading).means}`);
+  if (!reading.ok) return untold('resistance', phrase`${refusedWords(reading)}`);
   if (!Number.isFinite(reading.value) || reading.state === 'open') return seen(phrase`open line`);
   return within(quantity('resistance', reading.value), band, 'the windings as assumed');
 }

@@ -24,5 +24,5 @@ export {
 export { expectedReadings, fieldInputs, usualInputs, type ExpectedReading } from './expected';
 export { cautions, DEFERENCE, type Caution } from './cautions';
 export { energised, type Energised } from './energised';
-export { readingWords } from './readingWords';
+export { readingWords, refusedWords, shownWords } from './readingWords';
 export { inputsToTry } from './inputsToTry';

@@ -1,4 +1,4 @@
-import type { Reading, VoltsReading } from '../circuit';
+import type { Reading, Shown, VoltsReading } from '../circuit';
 
 const METERED = {
   steady: '',
@@ -53,22 +53,24 @@ function meansOfVolts({ state, value, toEarth, unseen, felt, moves, then }: Volt
   }
 }
 
-/** A reading as the display shows it, and what it means, in words. */
-export function readingWords(reading: Reading): { shown: string; means: string } {
-  if (reading.ok)
-    return {
-      shown: figure(reading.value, reading.unit),
-      means: reading.unit === 'V' ? meansOfVolts(reading) : METERED[reading.state],
-    };
+/** What the display says. */
+export const shownWords = (reading: Shown | Reading): string =>
+  reading.ok ? figure(reading.value, reading.unit) : reading.reason === 'live' ? 'live' : '–';
+
+/** Why nothing is read. */
+export function refusedWords(reading: Extract<Shown, { ok: false }>): string {
   switch (reading.reason) {
     case 'live':
-      return {
-        shown: 'live',
-        means: `refused: ${reading.at} carries ${figure(reading.volts ?? 0, 'V')}. A resistance reading on a live circuit is not valid, and harms the meter. Isolate, lock, prove dead first`,
-      };
+      return `refused: ${reading.at} carries ${figure(reading.volts ?? 0, 'V')}. A resistance reading on a live circuit is not valid, and harms the meter. Isolate, lock, prove dead first`;
     case 'no-such-point':
-      return { shown: '–', means: `there is no point ${reading.at} on this panel` };
+      return `there is no point ${reading.at} on this panel`;
     case 'no-such-conductor':
-      return { shown: '–', means: `there is no core ${reading.at} to clamp` };
+      return `there is no core ${reading.at} to clamp`;
   }
 }
+
+/** A reading as the display shows it, and what it means, in words. */
+export const readingWords = (reading: Reading): { shown: string; means: string } => ({
+  shown: shownWords(reading),
+  means: !reading.ok ? refusedWords(reading) : reading.unit === 'V' ? meansOfVolts(reading) : METERED[reading.state],
+});
