@@ -12,6 +12,8 @@ export default defineConfig({
   // On a machine that does other work too a touch can be lost; what needed its second try is printed as flaky, and is to be mended.
   retries: 1,
   timeout: 60_000,
+  // A page may take its time where other work goes on: what never comes still fails.
+  expect: { timeout: 15_000 },
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },

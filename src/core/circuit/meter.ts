@@ -129,7 +129,7 @@ export function liveToEarth(solution: Solution, at: string): number {
 function movedBy({ structure, states }: Solution, a: string, b: string): Pick<VoltsReading, 'moves' | 'then'> {
   const { netlist } = structure;
   const meter: Component = { kind: 'impedance', id: METER, a, b, r: LOW };
-  const settled = settle(structureOf({ ...netlist, components: [...netlist.components, meter] }), states);
+  const settled = settle(structureOf({ ...netlist, components: [...netlist.components, meter] }, structure), states);
   if (settled.moves.length === 0) return {};
   const { solution } = settled;
   return {

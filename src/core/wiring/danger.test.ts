@@ -33,8 +33,12 @@ describe('a conductor that is live in earnest is never called a ghost, open, or 
     const solve = panelSolver(wired);
     const nodes = [...new Set(wired.points.values())].filter((n) => n !== EARTH);
     let asked = 0;
+    const stood = new Set<string>();
     for (const inputs of inputsToTry(wired.panel)) {
       const { states, solution } = solve(inputs);
+      // Inputs that come to the same states read the same.
+      if (stood.has(Object.values(states).join())) continue;
+      stood.add(Object.values(states).join());
       const ways = reached(wired, states);
       for (const node of nodes) {
         const [ac, dc] = [potential(solution, node, 'ac'), potential(solution, node, 'dc')];
@@ -49,7 +53,6 @@ describe('a conductor that is live in earnest is never called a ghost, open, or 
         }
         // No resistance is read there, and a mode that is blind to it does not say that there is none.
         expect(read(wired.structure, states, node, EARTH, 'continuity')).toMatchObject({ ok: false, reason: 'live' });
-        expect(read(wired.structure, states, node, EARTH, 'dc-volts')).toMatchObject({ ok: true });
         const direct = read(wired.structure, states, node, EARTH, 'dc-volts');
         expect(direct.ok && ['blind', 'steady'].includes(direct.state)).toBe(true);
       }
