@@ -80,6 +80,11 @@ it('the display of a drive tells a dead output from an input that it was not tol
   const waits = 'ready: it waits to be told to run';
   expect(says('levers-called')).toEqual(['running', 'running', waits, 'dark', 'in fault', 'dark', waits]);
   expect(says('levers-resting')).toEqual([waits, waits, waits, 'dark', 'in fault', 'dark', waits]);
+  // What is dark keeps its charge: it is said where somebody reads it.
+  const { test } = faultTestsOf(worldOf(demo('rain-cistern'))).find((t) => t.test.id === 'levers-called')!;
+  expect(test.cautions.join()).toMatch(/A dark display is no proof that U1 is dead\..*deadly charge/);
+  const without = faultTestsOf(worldOf(demo('workshop-sump'))).find((t) => t.test.id === 'levers-called')!;
+  expect(without.test.cautions).toEqual([]);
 });
 
 describe('a contact that changes over', () => {

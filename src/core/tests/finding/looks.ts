@@ -23,18 +23,17 @@ const SHOWN: ReadonlySet<DeviceFunction> = new Set([
 /** Levers, flags and selectors, each in its place. */
 export function levers(world: World): FaultTest[] {
   const devices = world.panel?.devices ?? [];
+  const drives = devices.filter((d) => d.function === 'drive');
   const shown = [
     ...devices
       .filter((d) => SHOWN.has(d.function))
       .map((d): Observation => ({ id: d.tag, label: `${d.tag}, ${d.label}`, kind: 'stands', device: d.tag })),
-    ...devices
-      .filter((d) => d.function === 'drive')
-      .map((d): Observation => ({
-        id: d.tag,
-        label: `${d.tag}, what its display says`,
-        kind: 'display',
-        device: d.tag,
-      })),
+    ...drives.map((d): Observation => ({
+      id: d.tag,
+      label: `${d.tag}, what its display says`,
+      kind: 'display',
+      device: d.tag,
+    })),
   ];
   if (shown.length === 0) return [];
   return (['resting', 'called'] as const).map((setting) =>
@@ -44,12 +43,11 @@ export function levers(world: World): FaultTest[] {
         phase: 'look',
         title: 'Look at every breaker, flag and selector',
         actions: [phrase`Read where each stands. Touch none yet: what is tripped tells more before it is reset.`],
-        parts: [
-          {
-            acts: [],
-            observes: shown,
-          },
-        ],
+        cautions: drives.flatMap((d) => [
+          `A dark display is no proof that ${d.tag} is dead.`,
+          ...(d.charge ? [d.charge] : []),
+        ]),
+        parts: [{ acts: [], observes: shown }],
         minutes: 2,
         risk: 'look',
       }),
