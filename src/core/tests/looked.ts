@@ -26,10 +26,10 @@ export function display(scene: Scene, tag: string): Prediction {
   const device = panel?.wired.panel.devices.find((d) => d.tag === tag);
   if (!panel || device?.behaviour.kind !== 'relay') return untold(null, noPanel(scene));
   const { solution, states } = panel.settled;
-  const stands = (what: DeviceFunction) =>
+  const stateOf = (what: DeviceFunction) =>
     states[panel.wired.panel.devices.find((d) => d.function === what && d.pump === device.pump)?.tag ?? ''];
-  if (stands('power-supply') !== 'on') return seen(phrase`${DISPLAY.dark}`);
-  if (stands('drive-fault') === 'tripped') return seen(phrase`${DISPLAY.fault}`);
+  if (stateOf('power-supply') !== 'on') return seen(phrase`${DISPLAY.dark}`);
+  if (stateOf('drive-fault') === 'tripped') return seen(phrase`${DISPLAY.fault}`);
   if (sensed(solution, device.behaviour.senses) < device.behaviour.pickUp) return seen(phrase`${DISPLAY.ready}`);
   const instead = scene.world.faults.map((f) => f.effects.seen?.[tag]).find((s) => typeof s === 'string');
   return seen(phrase`${instead ?? DISPLAY.runs}`);
