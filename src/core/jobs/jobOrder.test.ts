@@ -80,7 +80,7 @@ const ORDER: readonly (readonly [job: string, file: string, why: string, steps: 
     'J10',
     'rain-cistern',
     'the budget of its supply and the list of its inputs before the meter; slowly, to zero and back',
-    `bring isolate (supply program bench-low bench-pump tape) input-volts dry-lift slow lift-pump fill-lead running pump-down ${LEFT}`,
+    `bring isolate (supply program bench-low bench-pump tape) input-volts dry-lift slow lift-pump fill-lead running pump-down low-water ${LEFT}`,
   ],
   [
     'J11',

@@ -170,7 +170,7 @@ const PLANS: readonly Hand[] = [
     scheme: 'doser',
     volts: 230,
     left: 'at automatic: nothing left in Hand',
-    steps: `isolate bench-low bench-pump bench-peak bench-alarm tape input-volts dry-lift fill-lead running dose rest-peak drawdown ${ALARM} recover ${END}`,
+    steps: `isolate bench-low bench-pump bench-peak bench-alarm tape input-volts dry-lift fill-lead running dose low-water rest-peak drawdown ${ALARM} recover ${END}`,
     contacts: { low: 'o', pump: 'o', peak: 'o', alarm: 'o' },
     // The low float shorts the buzzer out while the tank has water: hanging it feeds it, and nothing stands over it.
     inputs: { pump: [230, 0], peak: [230, 0], low: [0, 230], alarm: [12, 0] },
@@ -186,6 +186,9 @@ const PLANS: readonly Hand[] = [
       'dry-lift/drop-alarm': `${QUIET}; after 33 min 20 s pump 1 runs`,
       'fill-lead/reacts': 'nothing changes; after 58 min 20 s pump 1 runs',
       'dose/stops': 'pump 1 stands; after 58 min 20 s pump 1 runs',
+      // The timer goes on while its pump is held off.
+      'low-water/held': `pump 1 stands, ${RINGS}`,
+      'low-water/free': `pump 1 runs, ${QUIET}; after 45 s pump 1 stands`,
       'rest-peak/starts': 'pump 1 runs; after 45 s pump 1 stands',
       'fill-alarm/alarm': RINGS,
       'recover/starts': 'pump 1 stands; after 33 min 20 s pump 1 runs',
@@ -212,7 +215,7 @@ const PLANS: readonly Hand[] = [
     scheme: 'drive',
     volts: 230,
     left: 'its breaker on, no lock left',
-    steps: `isolate bench-low bench-pump tape input-volts dry-lift fill-lead running pump-down drawdown ${END}`,
+    steps: `isolate bench-low bench-pump tape input-volts dry-lift fill-lead running pump-down low-water drawdown ${END}`,
     contacts: { low: 'o', pump: 'o' },
     // The drive feeds its own inputs with 24 V; behind the open start float the low one has nothing to show.
     inputs: { pump: [24, 0], low: [0, 0] },
@@ -224,6 +227,8 @@ const PLANS: readonly Hand[] = [
       'fill-lead/reacts': 'pump 1 runs',
       'pump-down/stops': 'pump 1 stands',
       'pump-down/stays': 'pump 1 stands',
+      'low-water/held': 'pump 1 stands',
+      'low-water/free': 'pump 1 runs',
     },
     figures: {
       'tape/height-low': 1.8 - 0.3,
@@ -352,7 +357,7 @@ const PLANS: readonly Hand[] = [
     scheme: 'contactor',
     volts: 240,
     left: 'at automatic: nothing left in Hand',
-    steps: `isolate bench-low bench-pump bench-alarm tape rotation input-volts dry-lift fill-lead running pump-down drawdown ${ALARM} recover ${END}`,
+    steps: `isolate bench-low bench-pump bench-alarm tape rotation input-volts dry-lift fill-lead running pump-down low-water drawdown ${ALARM} recover ${END}`,
     contacts: { low: 'o', pump: 'o', alarm: 'o' },
     // A control transformer halves 240 V; the low float stands behind the level switch, whose coil it would feed.
     inputs: { pump: [120, 0], low: [0, 120], alarm: [12, 0] },
@@ -366,6 +371,8 @@ const PLANS: readonly Hand[] = [
       'fill-lead/reacts': 'pump 1 runs',
       'pump-down/stops': 'pump 1 stands',
       'pump-down/stays': 'pump 1 stands',
+      'low-water/held': 'pump 1 stands',
+      'low-water/free': 'pump 1 runs',
       'fill-alarm/alarm': RINGS,
       'recover/starts': 'pump 1 runs',
     },

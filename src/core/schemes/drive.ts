@@ -22,6 +22,8 @@ export const INPUT = { r: 4700, on: 15, off: 5 } as const;
 const OUT = ['T1', 'T2', 'T3'] as const;
 /** The wire of that star. */
 const STAR = 'star U1';
+/** What its own supply gives, V. */
+const OWN = 24;
 /** What it takes while it waits, W. */
 const IDLE = 15;
 
@@ -76,8 +78,12 @@ function driveFault(b: PanelBuilder, phases: Phases): void {
     label: 'external fault of the drive',
     place: 'panel',
     cost: 0,
-    // The supply is there and the input is not: their difference tells, so that a drive without mains is no fault.
-    behaviour: { kind: 'trip', senses: sense('volts', 'dc', ['U1S.24V', 'U1.fault'], 'sum'), above: INPUT.on - 3 },
+    // Twice its own supply less its input: more than one supply only where it has its supply and not its input. Without mains it sees none.
+    behaviour: {
+      kind: 'trip',
+      senses: sense('volts', 'dc', ['U1S.24V', 'U1S.24V', 'U1.fault'], 'sum'),
+      above: OWN + INPUT.on - 3,
+    },
     initial: 'on',
     positions: [
       { state: 'on', label: 'reset' },
@@ -130,7 +136,7 @@ function powerPart(b: PanelBuilder, { lines, volts }: Feed, phases: Phases): voi
       '24V': {
         pins: ['COM', '+24'],
         sign: 'source',
-        part: { kind: 'source', volts: -24, phaseDeg: 0, frequency: 0, r: 2 },
+        part: { kind: 'source', volts: -OWN, phaseDeg: 0, frequency: 0, r: 2 },
         closed: ['on'],
         leak: 1e-5,
       },

@@ -4,6 +4,7 @@ import { happens } from '../wiring';
 import type { Act } from './act';
 import { isolationOf } from './isolation';
 import { atRest, perform } from './scene';
+import { resetActs } from './thrown';
 import { floatTags } from './turns';
 import type { World } from './world';
 
@@ -43,7 +44,7 @@ function breakerOfPumps(world: World): Act[] {
   const rest = atRest(world);
   const runs = (acts: readonly Act[]) => {
     const up = floatTags(rest).map((device): Act => ({ kind: 'put', device, to: 'up' }));
-    const scene = [...acts, ...up].reduce(perform, rest);
+    const scene = [...acts, ...up, ...resetActs(world)].reduce(perform, rest);
     return pumps.some((o) => happens(scene.panel()!.settled, o));
   };
   const own = panel.devices

@@ -23,6 +23,7 @@ export {
   ownId,
   ownTest,
   SETTINGS,
+  thrownByCut,
   type FaultTest,
   type Height,
   type OwnReading,
@@ -32,3 +33,4 @@ export { straightIn } from './bypass';
 export { isSlow } from './catalogue/water';
 export { isolationOf } from './isolation';
 export { leansIn } from './catalogue/dry';
+export { resetActs } from './thrown';

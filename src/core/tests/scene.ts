@@ -8,6 +8,7 @@ import type { Trips } from '../sensors';
 import { phrase, type Phrase } from '../units';
 import { happens, type Inputs } from '../wiring';
 import type { Act, Until } from './act';
+import { thrownDry } from './thrown';
 import type { World, Wiring } from './world';
 
 /** A station at one moment of somebody's work: what was done to it, how its panel stands, and where the water is. */
@@ -167,10 +168,14 @@ function trips({ levels }: World, from: number, to: number): number[] {
   return [...between.sort((a, b) => (rising ? a - b : b - a)).map((l) => l + (rising ? PAST : -PAST)), to];
 }
 
-/** The water brought to a level, floats one by one as it passes them. */
+/**
+ * The water brought to a level, floats one by one as it passes them. A station that has water is in service: what only its hanging floats had
+ * thrown somebody has reset.
+ */
 function brought(scene: Scene, to: number): Scene {
-  const from = scene.level ?? 0;
-  return trips(scene.world, from, to).reduce(wet, scene);
+  const there = trips(scene.world, scene.level ?? 0, to).reduce(wet, scene);
+  const thrown = scene.level === null ? thrownDry(scene.world) : {};
+  return Object.keys(thrown).length > 0 ? moved(there, thrown) : there;
 }
 
 /** What a person at the pit can see or hear of a panel; what a relay inside is told they cannot. */

@@ -1,6 +1,7 @@
 import { isPlugged, pinOf, type Device, type Panel } from '../schemes';
 import { phrase, type Phrase } from '../units';
 import type { Scene } from './scene';
+import { thrownDevices } from './thrown';
 
 /** One thing that is otherwise than as it was left: how it stands, and how it is put back. */
 export interface Standing {
@@ -16,14 +17,27 @@ export const putBack = (devices: readonly Device[]): Phrase[] =>
     ? []
     : [phrase`Then ${devices.map((d) => `${d.tag} back to ${position(d, d.initial)}`).join(', ')}.`];
 
-/** Devices that a hand has put somewhere. */
-const byHand = ({ devices }: Panel, hands: Scene['hands']): Standing[] =>
-  devices.flatMap((d): Standing[] => {
-    const at = hands[d.tag];
-    if (at === undefined) return [];
-    if (d.sensor !== undefined) return [{ is: `${d.tag} held ${at}`, undo: `let ${d.tag} go` }];
-    return [{ is: `${d.tag} at ${position(d, at)}`, undo: `${d.tag} back to ${position(d, d.initial)}` }];
+/** Devices that a hand has put somewhere. Floats first: a selector that goes back to Auto while one is held starts what should hang still. */
+function byHand({ devices }: Panel, hands: Scene['hands']): Standing[] {
+  const put = devices.filter((d) => hands[d.tag] !== undefined);
+  const [floats, others] = [put.filter((d) => d.sensor !== undefined), put.filter((d) => d.sensor === undefined)];
+  return [
+    ...floats.map(({ tag }) => ({ is: `${tag} held ${hands[tag]}`, undo: `let ${tag} go` })),
+    ...others.map((d) => ({
+      is: `${d.tag} at ${position(d, hands[d.tag]!)}`,
+      undo: `${d.tag} back to ${position(d, d.initial)}`,
+    })),
+  ];
+}
+
+/** What low water has thrown and waits for a hand; with the floats out of the water it is thrown in every such station. */
+function thrown(scene: Scene): Standing[] {
+  if (scene.level === null) return [];
+  return thrownDevices(scene.world).flatMap((d) => {
+    const at = scene.panel()!.settled.states[d.tag]!;
+    return at === d.initial ? [] : [{ is: `${d.tag} ${position(d, at)}`, undo: `reset ${d.tag}` }];
   });
+}
 
 const homes = new WeakMap<Panel, ReadonlyMap<string, readonly Panel['cores'][number][]>>();
 
@@ -65,7 +79,8 @@ function loose(
 }
 
 /** What is otherwise than as it was left, in words of the panel, each once: it stands so until it is put back. */
-export function standing({ world, hands, landings }: Scene): Standing[] {
+export function standing(scene: Scene): Standing[] {
+  const { world, hands, landings } = scene;
   const { panel } = world;
   if (!panel) return [];
   const whole = loose(panel, landings.cores, isPlugged(world.station));
@@ -80,5 +95,5 @@ export function standing({ world, hands, landings }: Scene): Standing[] {
       ? { is: `${a} and ${b} bridged`, undo: `take the bridge from ${a} to ${b} out` }
       : { is: `no link from ${a} to ${b}`, undo: `fit the link from ${a} to ${b}` },
   );
-  return [...byHand(panel, hands), ...whole.said, ...cores, ...bridges];
+  return [...byHand(panel, hands), ...thrown(scene), ...whole.said, ...cores, ...bridges];
 }

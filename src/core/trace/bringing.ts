@@ -1,5 +1,5 @@
 import { traitsOf } from '../duties';
-import { byHandTo, isSlow, levelOf, type Height, type Setting, type World } from '../tests';
+import { byHandTo, isSlow, levelOf, thrownByCut, type Height, type Setting, type World } from '../tests';
 
 const HELD = 'each pump held off by its selector, plug or breaker as the water comes there, then given back';
 
@@ -19,13 +19,12 @@ function isPumped(world: World, from: Setting, to: Height): boolean {
   return traitsOf(world.station).direction === 'fill' ? at < wanted : at > wanted;
 }
 
-/**
- * How somebody brings the water where a card wants it, in words.
- * @param from null: nobody has said how it stands
- * @returns nothing where it stands there, or it does not matter
- */
-export function bringing(world: World, from: Setting | null, to: Setting | null): string[] {
-  if (to === null || to === 'dead' || from === to) return [];
+/** What switching on again has thrown is reset before anything is looked for. */
+const givenBack = (world: World): string[] =>
+  thrownByCut(world).map((d) => `reset ${d.tag}: switching off and on again throws it`);
+
+/** How somebody brings the water where a card wants it, in words. */
+function byWater(world: World, from: Setting | null, to: Height): string[] {
   const { direction, timer } = traitsOf(world.station);
   const { toStop, on, toHand } = WAYS[direction];
   if (byHandTo(world, to)) return [`run it by hand, watched, ${toHand}`];
@@ -36,3 +35,13 @@ export function bringing(world: World, from: Setting | null, to: Setting | null)
   if (to !== 'called') return [`${on}${too}, ${HELD}`];
   return [`${on}${too} until the water stands at the start${timer ? ', and wait until the timer has rested' : ''}`];
 }
+
+/**
+ * How somebody brings a station where a card wants it, in words: what the power has thrown is reset, and the water brought.
+ * @param from null: nobody has said how it stands
+ * @returns nothing where it stands there, or it does not matter
+ */
+export const bringing = (world: World, from: Setting | null, to: Setting | null): string[] =>
+  to === null || to === 'dead' || from === to
+    ? []
+    : [...(from === 'dead' ? givenBack(world) : []), ...byWater(world, from, to)];

@@ -87,6 +87,15 @@ function between(from: readonly Standing[], to: readonly Standing[]): string[] {
 export const standingIn = (world: World, setting: Setting | null): Standing[] =>
   setting === null ? [] : standing(actsOf(world, setting).reduce(perform, atRest(world)));
 
+/** What is put back after a test, in words: the station stands again as it does in its setting, for there the next one begins. */
+export function toPutBack(world: World, { test, setting }: FaultTest): string[] {
+  const end = [...test.needs, ...test.parts.flatMap((x) => x.acts)].reduce(perform, atRest(world));
+  const stays = standingIn(world, setting).map((s) => s.is);
+  return standing(end)
+    .filter((s) => !stays.includes(s.is))
+    .map((s) => s.undo);
+}
+
 /** Suspects of whom a card says what they would show; and how likely one is at least that is added because it would show something else. */
 const LEADING = 4;
 const ANOTHER = 0.005;
@@ -235,8 +244,6 @@ export function cardOf(board: Board, told: Told, p: readonly number[], id: strin
     .map((g) => board.suspects.indexOf(g.suspects[0]!.suspect))
     .filter((i) => board.rows[i]);
   const start = test.test.needs.reduce(perform, atRest(world));
-  const end = test.test.parts.flatMap((x) => x.acts).reduce(perform, start);
-  const left = standing(test.test.restores.reduce(perform, end)).map((s) => s.is);
   return {
     ...common,
     kind: 'test',
@@ -247,9 +254,7 @@ export function cardOf(board: Board, told: Told, p: readonly number[], id: strin
     state: standing(start).map((s) => s.is),
     actions: test.test.actions.map((a) => sayPhrase(a, system)),
     cautions: test.test.cautions,
-    restores: standing(end)
-      .filter((s) => !left.includes(s.is))
-      .map((s) => s.undo),
+    restores: toPutBack(world, test),
     fields: test.test.parts.flatMap((x) => x.observes.map((o) => fieldOf(board, test, o, ranked, p))),
     looks: [],
   };

@@ -1,5 +1,15 @@
 export { wire, type Wired } from './wired';
-export { floatsAt, happens, inTheEnd, outcomesOf, type Inputs, inputProblems, solveWith, panelSolver } from './inputs';
+export {
+  floatsAt,
+  happens,
+  inTheEnd,
+  outcomesOf,
+  type Inputs,
+  inputProblems,
+  resets,
+  solveWith,
+  panelSolver,
+} from './inputs';
 export { askedOf } from './asked';
 export { asLanded, type AsLanded, type Effect } from './asLanded';
 export { reasonFor, type Reason } from './why';

@@ -34,6 +34,16 @@ export function inputProblems({ panel }: Wired, inputs: Inputs): string[] {
   });
 }
 
+/** What has tripped and waits for a hand, by the position that resets it. */
+export const resets = (devices: readonly Device[], states: States): Inputs =>
+  Object.fromEntries(
+    devices.flatMap(({ tag, behaviour, initial, positions }) =>
+      behaviour.kind === 'trip' && states[tag] !== initial && positions.some((p) => p.state === initial)
+        ? [[tag, initial]]
+        : [],
+    ),
+  );
+
 /**
  * The circuit settled with these inputs, from the states it was in before; from rest where none are given.
  * @example

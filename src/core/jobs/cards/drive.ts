@@ -99,6 +99,7 @@ export const driveInput: Job = {
           ),
         ),
         ...cycles(bench),
+        ...take(bench, 'low-water'),
         ...closing(bench),
       ],
       leave: [phrase`the list of parameters with the run`, phrase`which input, which sense, on the door card`],

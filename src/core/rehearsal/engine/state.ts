@@ -1,5 +1,6 @@
 import { sensorTrips } from '../../levels';
 import type { Phrase } from '../../units';
+import { resets } from '../../wiring';
 import type { CompiledScenario } from '../compile';
 import type { Step } from '../inflow';
 import type { PanelState } from '../panelMachine';
@@ -87,13 +88,15 @@ export function beginning({ prepared, scenario, inflowOf, way, sheds }: Compiled
   const stops = sensorTrips(station).flatMap((t) =>
     t.sensor.role === 'pump' || t.sensor.role === 'stop' ? [t[way.stops]] : [],
   );
-  const v = Math.min(vessel.volume(scenario.startLevel ?? Math.min(...stops, station.vessel.overflow)), top);
-  // In a tank that is filled the floats that stop the filling are up before anything is switched on: none starts only to stop.
-  const up = way.sense < 0 ? model.floats.filter((f) => v >= f.rise) : [];
-  const panel =
-    up.length === 0
-      ? model.machine.first
-      : model.machine.at({ ...model.machine.first.states, ...Object.fromEntries(up.map((f) => [f.tag, 'up'])) });
+  const stop = Math.min(...stops, station.vessel.overflow);
+  const v = Math.min(vessel.volume(scenario.startLevel ?? stop), top);
+  // It is in service: what the water at the stop holds up is up before anything is switched on, so that no filling starts only to stop; and what
+  // only its hanging floats had thrown somebody has reset.
+  const held = Math.min(v, vessel.volume(stop));
+  const up = Object.fromEntries(model.floats.filter((f) => held >= f.rise).map((f) => [f.tag, 'up']));
+  const { first, at } = model.machine;
+  const filled = at({ ...first.states, ...up });
+  const panel = at({ ...filled.states, ...resets(prepared.panel.devices, filled.states) });
   return {
     t: 0,
     v,

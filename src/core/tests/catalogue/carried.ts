@@ -6,6 +6,7 @@ import { isolationOf } from '../isolation';
 import type { Observation, Probes } from '../observation';
 import { atRest } from '../scene';
 import { test, type Part, type Test } from '../test';
+import { resetActs, resetWords, thrownDry } from '../thrown';
 import { floatTags } from '../turns';
 import type { World } from '../world';
 
@@ -34,7 +35,7 @@ function calling(world: World): { up: Act[]; down: Act[] } {
   // A tank that is filled calls while its floats hang.
   const hang = traitsOf(world.station).direction === 'fill';
   return {
-    up: hang ? [] : tags.map((device) => ({ kind: 'put', device, to: 'up' })),
+    up: hang ? [] : [...tags.map((device): Act => ({ kind: 'put', device, to: 'up' })), ...resetActs(world)],
     down: hang ? [] : [...tags].reverse().map((device) => ({ kind: 'let go', device })),
   };
 }
@@ -293,6 +294,10 @@ function keeping(world: World): PartTest[] {
   ];
 }
 
+/** Whether something is reset on the way to a call. */
+const calls = (world: World, acts: readonly Act[]): boolean =>
+  acts.some((a) => a.kind === 'put' && a.device in thrownDry(world));
+
 /** The parts that a panel carries beside its scheme, tried one by one. Nothing where it carries none. */
 export const carriedParts = (world: World): Test[] =>
   world.panel === null
@@ -304,7 +309,7 @@ export const carriedParts = (world: World): Test[] =>
             id: `part-${id}`,
             phase: 'alarm',
             title,
-            actions: [action],
+            actions: [action, ...(calls(world, [...needs, ...parts.flatMap((p) => p.acts)]) ? resetWords(world) : [])],
             cautions: [caution],
             needs,
             parts,

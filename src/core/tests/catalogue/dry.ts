@@ -8,6 +8,7 @@ import type { Observation } from '../observation';
 import { SPREAD } from '../spread';
 import { putBack } from '../standing';
 import { test, type Part, type Test } from '../test';
+import { resetActs, resetWords } from '../thrown';
 import type { World } from '../world';
 import { runsNoPump, workedByItself } from './byItself';
 import { asIsolated } from './makeSafe';
@@ -92,7 +93,7 @@ export function dryLift(world: World): Test {
     return [
       { acts: put, observes: [{ id: `lift-${sensor.id}`, label: `${noun} ${order} lifted`, kind: 'reacts' }] },
       { acts: back, observes: [{ id: `drop-${sensor.id}`, label: `${noun} ${order} let back`, kind: 'reacts' }] },
-      { acts: put, observes: [] },
+      { acts: [...put, ...resetActs(world)], observes: [] },
     ];
   });
   return test({
@@ -107,6 +108,7 @@ export function dryLift(world: World): Test {
           ? [phrase`The ${sensor.role} ${kindOf(sensor).noun}: ${kindOf(sensor).hand.how}`]
           : [],
       ),
+      ...resetWords(world),
     ],
     cautions: [
       'Live from here on. Lift with a dry, non-conducting rod, hands out of the pit.',
@@ -137,9 +139,16 @@ export function rotation(world: World): Test[] {
   const calls = traitsOf(world.station).direction === 'fill' ? 'down' : 'up';
   const put = (to: (d: (typeof hands)[number]) => string): Act[] =>
     hands.map((d) => ({ kind: 'put', device: d.tag, to: to(d) }));
-  const start: Act[] = [...floats.map((d): Act => ({ kind: 'put', device: d.tag, to: calls })), ...put(() => 'hand')];
+  const start: Act[] = [
+    ...floats.map((d): Act => ({ kind: 'put', device: d.tag, to: calls })),
+    ...resetActs(world),
+    ...put(() => 'hand'),
+  ];
   // Floats first: in Auto one that is still held would start a pump that hangs on its chain.
   const stop: Act[] = [...floats.map((d): Act => ({ kind: 'let go', device: d.tag })), ...put((d) => d.initial)];
+  const held = floats.length > 0 ? [`the floats held ${calls}`] : [];
+  const turned = hands.length > 0 ? ['its selector at Hand'] : [];
+  const by = [...turned, ...held].map((how) => `, ${how}`).join('');
   const kicks = phrase`against the arrow on it, so that it turns with the arrow; of the two orders the one with more flow is right`;
   return [
     test({
@@ -147,8 +156,9 @@ export function rotation(world: World): Test[] {
       phase: 'dry',
       title: 'Which way it turns',
       actions: [
-        phrase`Before it goes down, or hung free on its chain: a start of an instant, and see which way it kicks. Already down: measure its drawdown in both orders of the phases.`,
+        phrase`Before it goes down, or hung free on its chain: a start of an instant${by}, and see which way it kicks. Already down: measure its drawdown in both orders of the phases.`,
         phrase`Wrong: isolate, lock, prove dead, and change any two of its three phases.`,
+        ...resetWords(world),
         ...putBack(hands),
       ],
       cautions: [
@@ -191,6 +201,7 @@ export function inputVolts(world: World): Test[] {
   );
   if (readings.length === 0) return [];
   const rest = Object.entries(usual).map(([device, to]): Act => ({ kind: 'put', device, to }));
+  const reset = resetActs(world);
   const band = { share: SPREAD.supply };
   return [
     test({
@@ -200,11 +211,12 @@ export function inputVolts(world: World): Test[] {
       actions: [
         phrase`Probes over the two terminals of each input. Then lift that float with the rod and read again; let it back before the next.`,
         phrase`An open contact shows the volts of its circuit, a closed one nearly none.`,
+        ...resetWords(world),
       ],
       cautions: [
         'Live: rated meter and leads, finger guards, one hand where you can. The pump may start at every lift: no longer than three seconds dry.',
       ],
-      needs: rest,
+      needs: [...rest, ...reset],
       parts: readings.flatMap(({ device, label, a, b, mode }): Part[] => {
         const isUp = usual[device] === 'up';
         const read = (id: string, how: string): Observation => ({
@@ -220,7 +232,7 @@ export function inputVolts(world: World): Test[] {
             acts: [{ kind: 'put', device, to: isUp ? 'down' : 'up' }],
             observes: [read('worked', isUp ? 'let down' : 'lifted')],
           },
-          { acts: isUp ? [{ kind: 'put', device, to: 'up' }] : [{ kind: 'let go', device }], observes: [] },
+          { acts: isUp ? [{ kind: 'put', device, to: 'up' }, ...reset] : [{ kind: 'let go', device }], observes: [] },
         ];
       }),
       restores: rest.map((a): Act => ({ kind: 'let go', device: (a as { device: string }).device })),

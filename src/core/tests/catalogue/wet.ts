@@ -7,10 +7,12 @@ import { SPREAD } from '../spread';
 import { CHANGES_OVER, madeFirst, toggleOf, turnsAgain } from '../first';
 import { JUST } from '../further';
 import { putBack } from '../standing';
+import { resetWords } from '../thrown';
 import { test, type Test } from '../test';
 import type { World } from '../world';
 import { drawdownAlone, fillAlone } from './alone';
 import { doseByTimer, restAtPeak } from './dose';
+import { lowWater } from './lowWater';
 import { called, fall, minutesOf, rise, runTime, slow, waitFor, water, weep } from './water';
 
 export function fillToLead(world: World): Test {
@@ -24,6 +26,7 @@ export function fillToLead(world: World): Test {
       phrase`Stop the normal inflow if you can. Fill with the hose (${quantity('flow', station.settings.hoseFlow)}) and watch the floats.`,
       ...slow(world, stop, lead),
       phrase`An empty ${traitsOf(station).words.vessel} takes ${quantity('volume', vessel.volume(stop))} to reach the stop level first. Count water or minutes from the stop level on.`,
+      ...resetWords(world),
     ],
     cautions: ['Keep the hose end above the water, so that nothing can be drawn back into the supply.'],
     needs: [water(stop)],
@@ -291,6 +294,7 @@ export function wetTests(world: World): Test[] {
     fillToLead(world),
     ...running(world),
     ...(traits.timer ? doseByTimer(world) : [pumpDown(world)]),
+    ...lowWater(world),
     ...restAtPeak(world),
     ...drawdownAlone(world, drawdownTest(world)),
     ...fillToLag(world),
