@@ -9,7 +9,8 @@ import type { Act } from './act';
 import { catalogueOf } from './catalogue';
 import { predict } from './predict';
 import { response } from './response';
-import { atRest, perform } from './scene';
+import { perform } from './perform';
+import { atRest } from './scene';
 import { worldOf } from './world';
 
 /* What a test expects is what the rehearsal does when the same acts are made in it: another engine, with its own clock, over the same circuit. */

@@ -7,7 +7,8 @@ import { catalogueOf } from './catalogue';
 import { causesOf } from './causes';
 import { faultTestsOf } from './finding';
 import { predict } from './predict';
-import { atRest, perform } from './scene';
+import { perform } from './perform';
+import { atRest } from './scene';
 import { standing } from './standing';
 import { worldOf } from './world';
 

@@ -3,8 +3,9 @@ import { phrase, type Phrase } from '../units';
 import { happens } from '../wiring';
 import type { Act } from './act';
 import { isolationOf } from './isolation';
-import { atRest, perform } from './scene';
-import { resetActs } from './thrown';
+import { perform } from './perform';
+import { atRest } from './scene';
+import { resetActs } from './resets';
 import { floatTags } from './turns';
 import type { World } from './world';
 

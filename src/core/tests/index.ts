@@ -3,7 +3,8 @@ export type { Observation, Probes } from './observation';
 export { RISKS, type Risk } from './risk';
 export { test, type Decision, type Part, type Phase, type Test } from './test';
 export { worldOf, type World } from './world';
-export { atRest, perform, type Scene } from './scene';
+export { perform } from './perform';
+export { atRest, type Scene } from './scene';
 export { standing, type Standing } from './standing';
 export { GHOST, predict, predictByTurn } from './predict';
 export type { Prediction } from './prediction';
@@ -23,7 +24,6 @@ export {
   ownId,
   ownTest,
   SETTINGS,
-  thrownByCut,
   type FaultTest,
   type Height,
   type OwnReading,
@@ -33,4 +33,4 @@ export { straightIn } from './bypass';
 export { isSlow } from './catalogue/water';
 export { isolationOf } from './isolation';
 export { leansIn } from './catalogue/dry';
-export { resetActs } from './thrown';
+export { isolatedAt, resetsOnWay } from './onWay';

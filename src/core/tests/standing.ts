@@ -1,7 +1,7 @@
 import { isPlugged, pinOf, type Device, type Panel } from '../schemes';
 import { phrase, type Phrase } from '../units';
+import type { Act } from './act';
 import type { Scene } from './scene';
-import { thrownDevices } from './thrown';
 
 /** One thing that is otherwise than as it was left: how it stands, and how it is put back. */
 export interface Standing {
@@ -28,15 +28,6 @@ function byHand({ devices }: Panel, hands: Scene['hands']): Standing[] {
       undo: `${d.tag} back to ${position(d, d.initial)}`,
     })),
   ];
-}
-
-/** What low water has thrown and waits for a hand; with the floats out of the water it is thrown in every such station. */
-function thrown(scene: Scene): Standing[] {
-  if (scene.level === null) return [];
-  return thrownDevices(scene.world).flatMap((d) => {
-    const at = scene.panel()!.settled.states[d.tag]!;
-    return at === d.initial ? [] : [{ is: `${d.tag} ${position(d, at)}`, undo: `reset ${d.tag}` }];
-  });
 }
 
 const homes = new WeakMap<Panel, ReadonlyMap<string, readonly Panel['cores'][number][]>>();
@@ -79,8 +70,7 @@ function loose(
 }
 
 /** What is otherwise than as it was left, in words of the panel, each once: it stands so until it is put back. */
-export function standing(scene: Scene): Standing[] {
-  const { world, hands, landings } = scene;
+export function standing({ world, hands, landings }: Scene): Standing[] {
   const { panel } = world;
   if (!panel) return [];
   const whole = loose(panel, landings.cores, isPlugged(world.station));
@@ -95,5 +85,22 @@ export function standing(scene: Scene): Standing[] {
       ? { is: `${a} and ${b} bridged`, undo: `take the bridge from ${a} to ${b} out` }
       : { is: `no link from ${a} to ${b}`, undo: `fit the link from ${a} to ${b}` },
   );
-  return [...byHand(panel, hands), ...thrown(scene), ...whole.said, ...cores, ...bridges];
+  return [...byHand(panel, hands), ...whole.said, ...cores, ...bridges];
+}
+
+/** Everything that hands have done put back as it was left: floats go last of what is wired, before selectors. */
+export function undone({ world, hands, landings }: Scene): Act[] {
+  const { panel } = world;
+  if (!panel) return [];
+  const cores = [...landings.cores.keys()].map((core) => ({
+    core,
+    to: panel.cores.find((c) => c.id === core)!.terminal,
+  }));
+  const put = panel.devices.filter((d) => hands[d.tag] !== undefined);
+  return [
+    ...(cores.length > 0 ? [{ kind: 'land', cores } as const] : []),
+    ...[...landings.bridges.values()].map((b): Act => ({ kind: 'bridge', ...b, fitted: !b.fitted })),
+    ...put.flatMap((d): Act[] => (d.sensor !== undefined ? [{ kind: 'let go', device: d.tag }] : [])),
+    ...put.flatMap((d): Act[] => (d.sensor === undefined ? [{ kind: 'put', device: d.tag, to: d.initial }] : [])),
+  ];
 }

@@ -8,7 +8,8 @@ import { faultTestsOf } from './finding';
 import { holdOf } from './hold';
 import { predict, predictByTurn } from './predict';
 import { catalogueOf } from './catalogue';
-import { perform, runningIn } from './scene';
+import { perform } from './perform';
+import { runningIn } from './scene';
 import { byTurns } from './turns';
 import { worldOf, type World } from './world';
 

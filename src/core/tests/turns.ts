@@ -1,4 +1,5 @@
-import { atRest, floatsOf, inTime, moved, perform, runningIn, type Scene } from './scene';
+import { perform } from './perform';
+import { atRest, floatsOf, inTime, moved, runningIn, type Scene } from './scene';
 import type { World } from './world';
 
 /** The devices that the water works, lowest first. */

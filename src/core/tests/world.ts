@@ -34,6 +34,8 @@ export interface World {
   readonly held: ReadonlySet<string>;
   /** Pumps, from 1, that turn and move no water. */
   readonly idle: ReadonlySet<number>;
+  /** The same station as it should be. */
+  sound(): World;
   /** Its wiring with cores and bridges as hands have left them. Only where there is a panel. */
   wiring(by: Landings): Wiring;
 }
@@ -112,6 +114,10 @@ function drawnOf(sound: Station, panel: Panel, faults: readonly Fault[], before:
   };
 }
 
+/** The world of a station as it should be: the one before, where it is that. */
+const soundBefore = (station: Station, before: World | null): World =>
+  before?.of === station && before.sound() === before ? before : worldOf(station);
+
 /**
  * The world of a station.
  * @param faults that are in it; none: as it should be
@@ -124,11 +130,13 @@ export function worldOf(
   as: 'designed' | 'landed' = 'designed',
   before: World | null = null,
 ): World {
+  let healthy: World | null = null;
   const sound: Station = as === 'designed' ? { ...station, landings: NOTHING } : station;
   const changed = faults.reduce((s, f) => f.effects.station?.(s) ?? s, station);
   const made = before?.of === station && before.panel ? { ok: true as const, panel: before.panel } : panelOf(station);
   const drawn = made.ok ? drawnOf(sound, made.panel, faults, before) : UNDRAWN;
-  return {
+  const self: World = {
+    sound: () => (faults.length === 0 && as === 'designed' ? self : (healthy ??= soundBefore(station, before))),
     station: changed,
     levels: levelsOf(changed, faults, before),
     faults,
@@ -138,4 +146,5 @@ export function worldOf(
     held: new Set(Object.keys(heldBy(faults))),
     idle: idleIn(faults),
   };
+  return self;
 }

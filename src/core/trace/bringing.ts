@@ -1,5 +1,17 @@
 import { traitsOf } from '../duties';
-import { byHandTo, isSlow, levelOf, thrownByCut, type Height, type Setting, type World } from '../tests';
+import {
+  actsOf,
+  atRest,
+  byHandTo,
+  isolatedAt,
+  isSlow,
+  levelOf,
+  perform,
+  resetsOnWay,
+  type Height,
+  type Setting,
+  type World,
+} from '../tests';
 
 const HELD = 'each pump held off by its selector, plug or breaker as the water comes there, then given back';
 
@@ -19,10 +31,6 @@ function isPumped(world: World, from: Setting, to: Height): boolean {
   return traitsOf(world.station).direction === 'fill' ? at < wanted : at > wanted;
 }
 
-/** What switching on again has thrown is reset before anything is looked for. */
-const givenBack = (world: World): string[] =>
-  thrownByCut(world).map((d) => `reset ${d.tag}: switching off and on again throws it`);
-
 /** How somebody brings the water where a card wants it, in words. */
 function byWater(world: World, from: Setting | null, to: Height): string[] {
   const { direction, timer } = traitsOf(world.station);
@@ -36,12 +44,18 @@ function byWater(world: World, from: Setting | null, to: Height): string[] {
   return [`${on}${too} until the water stands at the start${timer ? ', and wait until the timer has rested' : ''}`];
 }
 
+/** What is to be reset on the way: that an alarm latched, or that the power was away, does not go by itself. */
+function resetsTo(world: World, from: Setting, to: Setting): string[] {
+  const in_ = (setting: Setting) => actsOf(world, setting).reduce(perform, atRest(world));
+  return resetsOnWay(from === 'dead' ? isolatedAt(world, actsOf(world, 'resting')) : in_(from), in_(to));
+}
+
 /**
- * How somebody brings a station where a card wants it, in words: what the power has thrown is reset, and the water brought.
+ * How somebody brings a station where a card wants it, in words: the water brought, and what tripped or latched meanwhile reset.
  * @param from null: nobody has said how it stands
  * @returns nothing where it stands there, or it does not matter
  */
 export const bringing = (world: World, from: Setting | null, to: Setting | null): string[] =>
   to === null || to === 'dead' || from === to
     ? []
-    : [...(from === 'dead' ? givenBack(world) : []), ...byWater(world, from, to)];
+    : [...byWater(world, from, to), ...(from === null ? [] : resetsTo(world, from, to))];

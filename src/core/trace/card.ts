@@ -3,6 +3,7 @@ import {
   atRest,
   minutesBetween,
   perform,
+  resetsOnWay,
   RISKS,
   standing,
   type Standing,
@@ -90,10 +91,14 @@ export const standingIn = (world: World, setting: Setting | null): Standing[] =>
 /** What is put back after a test, in words: the station stands again as it does in its setting, for there the next one begins. */
 export function toPutBack(world: World, { test, setting }: FaultTest): string[] {
   const end = [...test.needs, ...test.parts.flatMap((x) => x.acts)].reduce(perform, atRest(world));
-  const stays = standingIn(world, setting).map((s) => s.is);
-  return standing(end)
-    .filter((s) => !stays.includes(s.is))
-    .map((s) => s.undo);
+  const again = actsOf(world, setting).reduce(perform, atRest(world));
+  const stays = standing(again).map((s) => s.is);
+  return [
+    ...standing(end)
+      .filter((s) => !stays.includes(s.is))
+      .map((s) => s.undo),
+    ...resetsOnWay(end, again),
+  ];
 }
 
 /** Suspects of whom a card says what they would show; and how likely one is at least that is added because it would show something else. */

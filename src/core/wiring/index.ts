@@ -7,6 +7,7 @@ export {
   type Inputs,
   inputProblems,
   resets,
+  resetting,
   solveWith,
   panelSolver,
 } from './inputs';

@@ -44,6 +44,15 @@ export const resets = (devices: readonly Device[], states: States): Inputs =>
     ),
   );
 
+/** Everything that a hand does to reset a panel, one after the other: what has tripped, and each reset button pressed and let go. */
+export const resetting = (devices: readonly Device[], states: States): (readonly [device: string, state: string])[] => [
+  ...Object.entries(resets(devices, states)),
+  ...devices.flatMap((d) => {
+    const way = d.function === 'reset' ? d.positions.find((p) => p.state !== d.initial) : undefined;
+    return way ? [[d.tag, way.state] as const, [d.tag, d.initial] as const] : [];
+  }),
+];
+
 /**
  * The circuit settled with these inputs, from the states it was in before; from rest where none are given.
  * @example

@@ -1,4 +1,5 @@
 import { phrase } from '../../units';
+import { resetting } from '../../wiring';
 import { heatOf, sendForPerson, stopClock } from './clocks';
 import { tell, type Run } from './run';
 import { applyActiveFaults, transition } from './transition';
@@ -23,14 +24,7 @@ export function attend(run: Run): void {
   const why = () => phrase`a person reset it`;
   applyActiveFaults(run, why);
   const put = (tag: string, state: string) => transition(run, s.model.machine.after(s.panel, tag, state), why);
-  for (const d of devices)
-    if (d.behaviour.kind === 'trip' && s.panel.states[d.tag] === 'tripped') put(d.tag, d.initial);
-  for (const d of devices)
-    if (d.function === 'reset')
-      for (const { state } of [...d.positions].sort(
-        (a, b) => Number(a.state === d.initial) - Number(b.state === d.initial),
-      ))
-        put(d.tag, state);
+  for (const [tag, state] of resetting(devices, s.panel.states)) put(tag, state);
   // Who is there and hears it still ring comes again.
   settleWater(run);
   if (s.panel.alarm) sendForPerson(s, scenario.responseTime);

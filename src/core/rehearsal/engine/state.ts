@@ -1,6 +1,6 @@
 import { sensorTrips } from '../../levels';
 import type { Phrase } from '../../units';
-import { resets } from '../../wiring';
+import { resetting } from '../../wiring';
 import type { CompiledScenario } from '../compile';
 import type { Step } from '../inflow';
 import type { PanelState } from '../panelMachine';
@@ -91,12 +91,15 @@ export function beginning({ prepared, scenario, inflowOf, way, sheds }: Compiled
   const stop = Math.min(...stops, station.vessel.overflow);
   const v = Math.min(vessel.volume(scenario.startLevel ?? stop), top);
   // It is in service: what the water at the stop holds up is up before anything is switched on, so that no filling starts only to stop; and what
-  // only its hanging floats had thrown somebody has reset.
+  // only its hanging floats had thrown or latched somebody has reset.
   const held = Math.min(v, vessel.volume(stop));
   const up = Object.fromEntries(model.floats.filter((f) => held >= f.rise).map((f) => [f.tag, 'up']));
-  const { first, at } = model.machine;
+  const { first, at, after } = model.machine;
   const filled = at({ ...first.states, ...up });
-  const panel = at({ ...filled.states, ...resets(prepared.panel.devices, filled.states) });
+  const panel = resetting(prepared.panel.devices, filled.states).reduce(
+    (node, [device, state]) => after(node, device, state),
+    filled,
+  );
   return {
     t: 0,
     v,

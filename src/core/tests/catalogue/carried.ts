@@ -6,7 +6,7 @@ import { isolationOf } from '../isolation';
 import type { Observation, Probes } from '../observation';
 import { atRest } from '../scene';
 import { test, type Part, type Test } from '../test';
-import { resetActs, resetWords, thrownDry } from '../thrown';
+import { resetActs, resetWords } from '../resets';
 import { floatTags } from '../turns';
 import type { World } from '../world';
 
@@ -295,8 +295,7 @@ function keeping(world: World): PartTest[] {
 }
 
 /** Whether something is reset on the way to a call. */
-const calls = (world: World, acts: readonly Act[]): boolean =>
-  acts.some((a) => a.kind === 'put' && a.device in thrownDry(world));
+const calls = (world: World, acts: readonly Act[]): boolean => resetActs(world).some((a) => acts.includes(a));
 
 /** The parts that a panel carries beside its scheme, tried one by one. Nothing where it carries none. */
 export const carriedParts = (world: World): Test[] =>

@@ -8,7 +8,7 @@ import type { Observation } from '../observation';
 import { SPREAD } from '../spread';
 import { putBack } from '../standing';
 import { test, type Part, type Test } from '../test';
-import { resetActs, resetWords } from '../thrown';
+import { resetActs, resetWords } from '../resets';
 import type { World } from '../world';
 import { runsNoPump, workedByItself } from './byItself';
 import { asIsolated } from './makeSafe';

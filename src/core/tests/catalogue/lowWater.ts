@@ -4,7 +4,9 @@ import { phrase } from '../../units';
 import type { Act } from '../act';
 import type { Observation } from '../observation';
 import { test, type Test } from '../test';
-import { resetActs, thrownDevices } from '../thrown';
+import { perform } from '../perform';
+import { resetsIn, sayResets } from '../resets';
+import { atRest } from '../scene';
 import type { World } from '../world';
 import { called } from './water';
 
@@ -21,12 +23,9 @@ export function lowWater(world: World): Test[] {
   if (!sensor || device === undefined || kindOf(sensor).lead === 'tube' || traitsOf(station).direction === 'fill')
     return [];
   const word = `${ROLE[sensor.role].word} ${kindOf(sensor).noun}`;
-  const reset = resetActs(world);
-  const tags = thrownDevices(world)
-    .map((d) => `${d.tag} (${d.label})`)
-    .join(', ');
   const held: Act = { kind: 'put', device, to: 'down' };
   const free: Act = { kind: 'let go', device };
+  const reset = resetsIn([...called(world), held, free].reduce(perform, atRest(world)));
   return [
     test({
       id: 'low-water',
@@ -34,7 +33,7 @@ export function lowWater(world: World): Test[] {
       title: 'Low water stops it',
       actions: [
         phrase`While it runs, push the ${word} down with a long dry rod, as if the water were gone from it, and hold it; then let it go.`,
-        ...(reset.length > 0 ? [phrase`Then reset ${tags}.`] : []),
+        ...(reset.length > 0 ? [phrase`Then ${sayResets(world, reset)}.`] : []),
       ],
       cautions: [
         'Live: hands out of the water, off the wet end of the rod. It may start again at once, or at the reset.',

@@ -7,7 +7,7 @@ import { SPREAD } from '../spread';
 import { CHANGES_OVER, madeFirst, toggleOf, turnsAgain } from '../first';
 import { JUST } from '../further';
 import { putBack } from '../standing';
-import { resetWords } from '../thrown';
+import { resetWords } from '../resets';
 import { test, type Test } from '../test';
 import type { World } from '../world';
 import { drawdownAlone, fillAlone } from './alone';

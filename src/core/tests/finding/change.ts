@@ -1,7 +1,8 @@
 import { traitsOf } from '../../duties';
 import { ISOLATING } from '../catalogue/makeSafe';
 import { minutesOf, runTime, waitFor } from '../catalogue/water';
-import { atRest, perform } from '../scene';
+import { perform } from '../perform';
+import { atRest } from '../scene';
 import type { World } from '../world';
 import { actsOf, heightsOf, levelOf, type Setting } from './setting';
 

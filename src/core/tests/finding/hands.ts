@@ -7,7 +7,8 @@ import type { Observation } from '../observation';
 import { test, type Test } from '../test';
 import type { World } from '../world';
 import { faultTest, type FaultTest } from './faultTest';
-import { atRest, perform } from '../scene';
+import { perform } from '../perform';
+import { atRest } from '../scene';
 import { actsOf, levelOf, type Setting } from './setting';
 
 const NOW: Observation = { id: 'now', label: 'what happens', kind: 'happens' };

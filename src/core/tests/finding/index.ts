@@ -38,7 +38,6 @@ export const faultTestsOf = (world: World): FaultTest[] =>
     : [];
 
 export { GIVING_BACK, minutesBetween } from './change';
-export { thrownByCut } from './cut';
 export type { FaultTest } from './faultTest';
 export { opensPipe } from './pipes';
 export { actsOf, byHandTo, heightsOf, levelOf, SETTINGS, type Height, type Setting } from './setting';

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { demoStations } from '../../demo';
-import { atRest, perform } from '../scene';
+import { perform } from '../perform';
+import { atRest } from '../scene';
 import { worldOf } from '../world';
 import { actsOf, heightsOf, levelOf } from './setting';
 

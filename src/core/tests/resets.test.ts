@@ -4,12 +4,14 @@ import { account, plainScenario } from '../rehearsal';
 import { panelOf, SCHEMES, type Scheme } from '../schemes';
 import type { Station } from '../station';
 import { sayPhrase } from '../units';
+import { happens } from '../wiring';
 import { catalogueOf } from './catalogue';
-import { actsOf, thrownByCut } from './finding';
+import { actsOf } from './finding';
 import { predict } from './predict';
-import { atRest, inTime, perform, runningIn } from './scene';
-import { standing } from './standing';
-import { thrownDry } from './thrown';
+import { perform } from './perform';
+import { atRest, inTime, runningIn } from './scene';
+import { isolatedAt, resetsOnWay } from './onWay';
+import { resetActs, resetsIn } from './resets';
 import { worldOf, type World } from './world';
 
 /* A sound station pumps when it is called, whatever was chosen for its panel: what hanging floats alone throw is no state to foretell from. */
@@ -31,6 +33,11 @@ const SUPPLIES = ['own', 'dc', 'ac'];
 
 const bring = (world: World, setting: Parameters<typeof actsOf>[1]) =>
   actsOf(world, setting).reduce(perform, atRest(world));
+
+const rings = (scene: ReturnType<typeof bring>): boolean =>
+  scene.world.panel!.outcomes.some(
+    (o) => (o.kind === 'lamp' || o.kind === 'alarm') && happens(scene.panel()!.settled, o),
+  );
 
 /** What each observation of a test comes to, in words. */
 function told(world: World, id: string): Record<string, string> {
@@ -61,10 +68,25 @@ describe('a sound station', () => {
   );
 });
 
+describe('a sound station with an alarm that latches and rings at low water too', () => {
+  it.each(SCHEMES.map((s) => [s.id]))('%s: is quiet as it rests and as it is called', (scheme) => {
+    for (const { file, station } of demoStations()) {
+      const s: Station = {
+        ...as(station, scheme, {}),
+        alarm: { ...station.alarm, latch: true, low: true, faults: true },
+      };
+      if (!panelOf(s).ok) continue;
+      const world = worldOf(s);
+      const quiet = (['resting', 'called'] as const).map((setting) => !rings(bring(world, setting)));
+      expect([file, ...quiet]).toEqual([file, true, true]);
+    }
+  });
+});
+
 describe('a drive that low water puts in external fault', () => {
   it.each(SUPPLIES)('%s: is thrown by its hanging float alone, and by nothing where it is run enable', (supply) => {
-    expect(thrownDry(worldOf(drive('external-fault', supply)))).toEqual({ U1F: 'on' });
-    expect(thrownDry(worldOf(drive('run-enable', supply)))).toEqual({});
+    expect(resetActs(worldOf(drive('external-fault', supply)))).toEqual([{ kind: 'put', device: 'U1F', to: 'on' }]);
+    expect(resetActs(worldOf(drive('run-enable', supply)))).toEqual([]);
   });
   it.each(SUPPLIES)('%s: rehearses as it does with run enable, for low water never comes', (supply) => {
     const starts = (input: string) => {
@@ -96,11 +118,12 @@ describe('a drive that low water puts in external fault', () => {
       reset: 'pump 1 runs, the lamp is out',
     });
   });
-  it('has in low water what is told of it, and is reset as the water is brought on', () => {
+  it('is reset on the way from low water to more, and not on the way there', () => {
     const world = worldOf(drive('external-fault', 'own'));
-    expect(standing(bring(world, 'low'))).toEqual([{ is: 'U1F in fault', undo: 'reset U1F' }]);
-    for (const setting of ['resting', 'called', 'dead'] as const)
-      expect(standing(bring(world, setting)).map((s) => s.is)).not.toContain('U1F in fault');
+    const [low, called] = [bring(world, 'low'), bring(world, 'called')];
+    expect(resetsOnWay(low, called)).toEqual(['reset U1F (external fault of the drive)']);
+    expect(resetsOnWay(called, low)).toEqual([]);
+    expect(resetsOnWay(low, bring(world, 'dead'))).toEqual([]);
   });
   it('sees no fault while its own mains are off, whatever else feeds its floats', () => {
     for (const supply of SUPPLIES) {
@@ -110,8 +133,38 @@ describe('a drive that low water puts in external fault', () => {
     }
   });
   it('is thrown by a power cut where its floats lose their supply before its link runs down, and not by its own', () => {
-    const by = (supply: string) => thrownByCut(worldOf(drive('external-fault', supply))).map((d) => d.tag);
-    expect(SUPPLIES.map(by)).toEqual([[], ['U1F'], ['U1F']]);
-    expect(thrownByCut(worldOf(drive('run-enable', 'dc')))).toEqual([]);
+    const by = (input: string, supply: string) => {
+      const world = worldOf(drive(input, supply));
+      return resetsOnWay(isolatedAt(world, actsOf(world, 'resting')), bring(world, 'called')).length;
+    };
+    expect(SUPPLIES.map((s) => by('external-fault', s))).toEqual([0, 1, 1]);
+    expect(SUPPLIES.map((s) => by('run-enable', s))).toEqual([0, 0, 0]);
+  });
+});
+
+describe('an alarm that latches', () => {
+  const latching = (file: string, alarm: Partial<Station['alarm']>): Station => {
+    const { station } = demoStations().find((d) => d.file === `${file}.json`)!;
+    return { ...station, alarm: { ...station.alarm, latch: true, ...alarm } };
+  };
+  it('by low water too rings while the floats hang, and is quiet in a station that is in service', () => {
+    const world = worldOf(latching('wash-down-basin', { low: true }));
+    expect(resetActs(world)).toEqual([{ kind: 'press', device: 'S4' }]);
+    expect(rings(atRest(world))).toBe(true);
+    expect((['resting', 'called', 'low'] as const).map((s) => rings(bring(world, s)))).toEqual([false, false, true]);
+  });
+  it('is pressed on the way down from where it rings', () => {
+    const world = worldOf(latching('wash-down-basin', { low: false }));
+    expect(resetActs(world)).toEqual([]);
+    const [high, resting] = [bring(world, 'high'), bring(world, 'resting')];
+    expect([rings(high), rings(resting)]).toEqual([true, false]);
+    expect(resetsIn(high)).toEqual([]);
+    expect(resetsOnWay(high, resting)).toEqual(['press S4 (resets the alarm)']);
+  });
+  it('rings through no rehearsal in which nothing happens', () => {
+    const station = latching('wash-down-basin', { low: true });
+    const scenario = plainScenario('a day', station, 86_400, { kind: 'level', which: 'design', scale: 1 }, {});
+    const ran = account(station, scenario);
+    expect(ran.ok && ran.account.alarmTime).toBe(0);
   });
 });
