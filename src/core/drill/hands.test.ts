@@ -138,7 +138,7 @@ describe('hands at the panel', () => {
         device: offersOf(hiding('lodge-grinder-well', 'P1-dead')).devices.find((d) => d.kind === 'float')!.tag,
         to: 'up',
       }).title,
-    ).toMatch(/worked by air/);
+    ).toMatch(/no rod lifts it/);
   });
   it('what hands find counts in looking back', () => {
     const dead = hiding('workshop-sump', 'pump-cord-cut');

@@ -27,7 +27,8 @@ function putBy({ panel, world }: Asking, tag: string, to: string): ByHand | stri
   const position = device?.positions.find((p) => p.state === to);
   if (!device || !position) return `There is no ${tag} here that could be put to ${to}`;
   const sensor = world.levels.sensors.find((x) => x.sensor.id === device.sensor)?.sensor;
-  if (sensor && kindOf(sensor).lead === 'tube') return `${device.label} is worked by air: nothing of it can be lifted`;
+  if (sensor && !kindOf(sensor).hand.lifts)
+    return `${device.label} is no float: no rod lifts it as if the water had risen`;
   if (device.sensor !== undefined && to !== 'up') return `${tag} hangs by itself when it is let go`;
   return {
     title:

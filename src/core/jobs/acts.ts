@@ -81,7 +81,7 @@ export function liftFloat(bench: Bench, sensor: Sensor, id = `lift-${sensor.id}`
   const word = `${sensor.role} ${kindOf(sensor).noun}`;
   const made = work(id, `Work the ${word} by hand`, {
     actions: [
-      kindOf(sensor).lead === 'tube'
+      !kindOf(sensor).hand.lifts
         ? phrase`${kindOf(sensor).hand.how}`
         : phrase`Lift the ${word} with a dry rod, hold it, let it go.`,
     ],

@@ -172,5 +172,7 @@ export const bell = sensorKind('bell', fields, {
     how: 'Take the tube off the bell; blow gently into it, then let go; listen for the click.',
     low: 'let go',
     high: 'blown',
+    lifts: false,
+    lowered: null,
   },
 });

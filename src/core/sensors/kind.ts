@@ -163,7 +163,15 @@ export interface SensorKind<S extends SensorCommon, K extends string = string, F
   /** With a pressure trapped behind its switch, Pa; only where it compares with the air of the pit. */
   trapped?(sensor: S, pascals: number): S;
   /** How it is worked in the hand: what to do, and the names of its two ends. */
-  readonly hand: { readonly how: string; readonly low: string; readonly high: string };
+  readonly hand: {
+    readonly how: string;
+    readonly low: string;
+    readonly high: string;
+    /** Whether a rod lifts it where it hangs, as if the water had risen to it. */
+    readonly lifts: boolean;
+    /** How it is worked from outside where it hangs, as if the water were gone from it; null: it cannot be. */
+    readonly lowered: string | null;
+  };
 }
 
 /** A kind with its fields: what a sensor of it has follows from them. */

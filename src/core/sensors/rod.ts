@@ -107,5 +107,7 @@ export const rod = sensorKind('rod', fields, {
     how: 'Hold the float at its lower stop, then slide it to the upper; listen for the click.',
     low: 'at the lower stop',
     high: 'at the upper stop',
+    lifts: true,
+    lowered: 'with a long non-conducting rod, its handle dry, push it down',
   },
 });

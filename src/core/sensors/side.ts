@@ -79,5 +79,7 @@ export const side = sensorKind('side', fields, {
     how: 'Let its float hang, then lift it with a finger; listen for the click.',
     low: 'hanging',
     high: 'lifted',
+    lifts: true,
+    lowered: 'with a long non-conducting rod, its handle dry, push it down',
   },
 });

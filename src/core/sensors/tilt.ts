@@ -311,5 +311,7 @@ export const tilt = sensorKind('tilt', fields, {
     how: 'Hold the float hanging, then tip it up past level; listen for the click.',
     low: 'hanging',
     high: 'tipped up',
+    lifts: true,
+    lowered: 'with a long non-conducting rod, its handle dry, push it down',
   },
 });

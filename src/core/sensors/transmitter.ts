@@ -104,5 +104,7 @@ export const transmitter = sensorKind('transmitter', fields, {
     how: 'Lower it into a bucket of water to a known depth, then lift it out; watch the reading and the output.',
     low: 'in the air',
     high: 'under water',
+    lifts: false,
+    lowered: 'draw it up by its cable until it is out of the water',
   },
 });

@@ -104,7 +104,7 @@ export function dryLift(world: World): Test {
       phrase`Everyone clear of the pit. ${isPlugged(station) ? 'Plug the pump back in' : 'Give the pumps back to automatic'}, restore every supply.`,
       phrase`With a dry rod lift each float in turn, lowest first, those below it still up, and let it back after ${quantity('time', AFTER_LIFT)}.`,
       ...sensors.flatMap(({ sensor }) =>
-        kindOf(sensor).lead === 'tube'
+        !kindOf(sensor).hand.lifts
           ? [phrase`The ${sensor.role} ${kindOf(sensor).noun}: ${kindOf(sensor).hand.how}`]
           : [],
       ),

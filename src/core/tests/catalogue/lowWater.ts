@@ -20,7 +20,7 @@ export function lowWater(world: World): Test[] {
   const { station, panel } = world;
   const sensor = station.sensors.find((s) => s.role === 'low');
   const device = panel?.devices.find((d) => d.sensor !== undefined && d.sensor === sensor?.id)?.tag;
-  if (!sensor || device === undefined || kindOf(sensor).lead === 'tube' || traitsOf(station).direction === 'fill')
+  if (!sensor || device === undefined || kindOf(sensor).hand.lowered === null || traitsOf(station).direction === 'fill')
     return [];
   const word = `${ROLE[sensor.role].word} ${kindOf(sensor).noun}`;
   const held: Act = { kind: 'put', device, to: 'down' };
@@ -32,12 +32,10 @@ export function lowWater(world: World): Test[] {
       phase: 'wet',
       title: 'Low water stops it',
       actions: [
-        phrase`While it runs, push the ${word} down with a long dry rod, as if the water were gone from it, and hold it; then let it go.`,
+        phrase`While it runs, as if the water were gone from the ${word}: ${kindOf(sensor).hand.lowered ?? ''}, and hold it; then let it go.`,
         ...(reset.length > 0 ? [phrase`Then ${sayResets(world, reset)}.`] : []),
       ],
-      cautions: [
-        'Live: hands out of the water, off the wet end of the rod. It may start again at once, or at the reset.',
-      ],
+      cautions: ['Live: hands out of the water, off whatever is wet. It may start again at once, or at the reset.'],
       needs: called(world),
       parts: [
         { acts: [held], observes: [reacts('held', `${word} held down`)] },

@@ -227,6 +227,12 @@ describe('a float that the water holds up at rest', () => {
     expect(tests).not.toContain('lift-low');
     expect(tests).toContain('lift-pump');
   });
+  it('no rod lifts a transmitter: it is drawn out of the water where it shows some, and else left to a bucket', () => {
+    const basin = demo('wash-down-basin');
+    const tests = faultTestsOf(worldOf(basin)).map((t) => t.test.id);
+    expect(basin.sensors.find((x) => x.role === 'pump')!.kind).toBe('transmitter');
+    expect(tests.filter((id) => /^(lift|down)-/.test(id))).toEqual(['down-low', 'lift-alarm']);
+  });
   it('of a tank that is filled, its stop at rest: held down, filling starts', () => {
     expect(shown('workshop-header-tank', 'down-pump', 'now')).toEqual(['pump 1 runs, Rain cistern may fill it']);
   });

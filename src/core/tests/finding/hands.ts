@@ -47,15 +47,13 @@ const lifted = (world: World, word: string, device: string, id: string): FaultTe
   });
 
 /** A float that the water holds up even at rest, held down: as if the water were gone from it. */
-const heldDown = (world: World, word: string, device: string, id: string): FaultTest =>
+const heldDown = (world: World, word: string, device: string, id: string, how: string): FaultTest =>
   acted(world, isUp(world, 'called', device) ? 'called' : 'resting', {
     id: `down-${id}`,
-    title: `Hold the ${word} down`,
-    actions: [
-      phrase`With a long non-conducting rod, its handle dry, push the ${word} down, as if the water were gone from it; hold it, note what happens, let it go.`,
-    ],
+    title: `The ${word} as if the water were gone from it`,
+    actions: [phrase`As if the water were gone from the ${word}: ${how}; hold it, note what happens, let it go.`],
     cautions: [
-      'Live: hands out of the water, off the wet end of the rod. What starts has nobody but you to stop it: seconds only.',
+      'Live: hands out of the water, off whatever is wet. What starts has nobody but you to stop it: seconds only.',
     ],
     acts: [{ kind: 'put', device, to: 'down' }],
     back: [{ kind: 'let go', device }],
@@ -67,9 +65,12 @@ const heldDown = (world: World, word: string, device: string, id: string): Fault
 const worked = (world: World): FaultTest[] =>
   world.levels.sensors.flatMap(({ sensor }) => {
     const device = world.panel?.devices.find((d) => d.sensor === sensor.id)?.tag;
-    if (device === undefined || kindOf(sensor).lead === 'tube') return [];
+    if (device === undefined) return [];
+    const { lifts, lowered } = kindOf(sensor).hand;
     const word = `${ROLE[sensor.role].word} ${kindOf(sensor).noun}`;
-    return [(isUp(world, 'resting', device) ? heldDown : lifted)(world, word, device, sensor.id)];
+    if (isUp(world, 'resting', device))
+      return lowered === null ? [] : [heldDown(world, word, device, sensor.id, lowered)];
+    return lifts ? [lifted(world, word, device, sensor.id)] : [];
   });
 
 /** Each selector turned to Hand, where there is one. */
