@@ -2,7 +2,7 @@ import type { Act } from './act';
 import { isolationOf } from './isolation';
 import { perform } from './perform';
 import { resetsIn, sayAct } from './resets';
-import { atRest, type Scene } from './scene';
+import { atRest, runningIn, type Scene } from './scene';
 import { undone } from './standing';
 import type { World } from './world';
 
@@ -18,7 +18,10 @@ export function resetsOnWay(from: Scene, to: Scene): string[] {
   if (to.level === null || !to.world.panel) return [];
   const arrived = perform(undone(from).reduce(perform, from), { kind: 'water', to: to.level });
   const own = resetsIn(to).map((a) => sayAct(to.world, a));
-  return resetsIn(arrived)
-    .map((a) => sayAct(to.world, a))
-    .filter((says) => !own.includes(says));
+  return resetsIn(arrived).flatMap((act) => {
+    const says = sayAct(to.world, act);
+    const before = runningIn(arrived);
+    const starts = runningIn(perform(arrived, act)).some((n) => !before.includes(n));
+    return own.includes(says) ? [] : [starts ? `${says}, nobody at the pump: it starts with it` : says];
+  });
 }

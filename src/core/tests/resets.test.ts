@@ -121,7 +121,10 @@ describe('a drive that low water puts in external fault', () => {
   it('is reset on the way from low water to more, and not on the way there', () => {
     const world = worldOf(drive('external-fault', 'own'));
     const [low, called] = [bring(world, 'low'), bring(world, 'called')];
-    expect(resetsOnWay(low, called)).toEqual(['reset U1F (external fault of the drive)']);
+    expect(resetsOnWay(low, called)).toEqual([
+      'reset U1F (external fault of the drive), nobody at the pump: it starts with it',
+    ]);
+    expect(resetsOnWay(low, bring(world, 'resting'))).toEqual(['reset U1F (external fault of the drive)']);
     expect(resetsOnWay(called, low)).toEqual([]);
     expect(resetsOnWay(low, bring(world, 'dead'))).toEqual([]);
   });
