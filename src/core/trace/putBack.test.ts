@@ -40,7 +40,10 @@ describe('what a card says is put back', () => {
     expect(firstBack).toBeGreaterThan(lastGo);
   });
   it('is the fault of a drive that a float held down has thrown', () => {
-    expect(after(drive('own'), 'down-low')).toEqual(['let S-low go', 'reset U1F (external fault of the drive)']);
+    expect(after(drive('own'), 'down-low')).toEqual([
+      'let S-low go',
+      'reset U1F (external fault of the drive), nobody at the pump: it starts with it',
+    ]);
   });
   it('is nothing where nothing is left, whichever station', () => {
     for (const { station } of demoStations()) {
