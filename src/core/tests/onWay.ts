@@ -18,9 +18,9 @@ export function resetsOnWay(from: Scene, to: Scene): string[] {
   if (to.level === null || !to.world.panel) return [];
   const arrived = perform(undone(from).reduce(perform, from), { kind: 'water', to: to.level });
   const own = resetsIn(to).map((a) => sayAct(to.world, a));
+  const before = runningIn(arrived);
   return resetsIn(arrived).flatMap((act) => {
     const says = sayAct(to.world, act);
-    const before = runningIn(arrived);
     const starts = runningIn(perform(arrived, act)).some((n) => !before.includes(n));
     return own.includes(says) ? [] : [starts ? `${says}, nobody at the pump: it starts with it` : says];
   });

@@ -3,10 +3,10 @@ import { kindOf, ROLE } from '../../sensors';
 import { phrase } from '../../units';
 import type { Act } from '../act';
 import type { Observation } from '../observation';
-import { test, type Test } from '../test';
 import { perform } from '../perform';
 import { resetsIn, sayResets } from '../resets';
 import { atRest } from '../scene';
+import { test, type Test } from '../test';
 import type { World } from '../world';
 import { called } from './water';
 
@@ -20,8 +20,9 @@ export function lowWater(world: World): Test[] {
   const { station, panel } = world;
   const sensor = station.sensors.find((s) => s.role === 'low');
   const device = panel?.devices.find((d) => d.sensor !== undefined && d.sensor === sensor?.id)?.tag;
-  if (!sensor || device === undefined || kindOf(sensor).hand.lowered === null || traitsOf(station).direction === 'fill')
-    return [];
+  if (!sensor || device === undefined || traitsOf(station).direction === 'fill') return [];
+  const { lowered } = kindOf(sensor).hand;
+  if (lowered === null) return [];
   const word = `${ROLE[sensor.role].word} ${kindOf(sensor).noun}`;
   const held: Act = { kind: 'put', device, to: 'down' };
   const free: Act = { kind: 'let go', device };
@@ -32,10 +33,13 @@ export function lowWater(world: World): Test[] {
       phase: 'wet',
       title: 'Low water stops it',
       actions: [
-        phrase`While it runs, as if the water were gone from the ${word}: ${kindOf(sensor).hand.lowered ?? ''}, and hold it; then let it go.`,
+        phrase`While it runs, as if the water were gone from the ${word}: ${lowered}, and hold it; then let it go.`,
         ...(reset.length > 0 ? [phrase`Then ${sayResets(world, reset)}.`] : []),
       ],
-      cautions: ['Live: hands out of the water, off whatever is wet. It may start again at once, or at the reset.'],
+      cautions: [
+        'Live: hands out of the water, off whatever is wet.',
+        `It may start again as soon as it is let go${reset.length > 0 ? ', or at the reset' : ''}: nobody at the pump.`,
+      ],
       needs: called(world),
       parts: [
         { acts: [held], observes: [reacts('held', `${word} held down`)] },
